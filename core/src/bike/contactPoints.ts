@@ -1,0 +1,29 @@
+const RADIANS = Math.PI / 180
+
+/** A point in the bike's side view: mm from the bottom-bracket centre, x forward, y up. */
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
+
+/**
+ * Centre of the pedal axle.
+ * @param crank crank length, mm
+ * @param crankAngle degrees, 0 = top, 90 = forward, 180 = bottom
+ * @source geometry
+ */
+export function pedalAxle(crank: number, crankAngle: number): Point {
+  const a = crankAngle * RADIANS
+  return { x: crank * Math.sin(a), y: crank * Math.cos(a) }
+}
+
+/**
+ * Where the rider sits, for a saddle height measured along the seat-tube line.
+ * @param saddleHeight bottom bracket to saddle top, mm
+ * @param seatAngle effective seat angle above horizontal, degrees
+ * @source geometry
+ */
+export function sitPoint(saddleHeight: number, seatAngle: number): Point {
+  const a = seatAngle * RADIANS
+  return { x: -saddleHeight * Math.cos(a), y: saddleHeight * Math.sin(a) }
+}

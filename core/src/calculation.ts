@@ -1,0 +1,99 @@
+import { z } from 'zod'
+import { propagate } from './quantity/propagate.ts'
+import type { FieldProblem } from './quantity/problem.ts'
+import { CalculationError } from './quantity/problem.ts'
+import { sources } from './sources.ts'
+import type { Source, SourceKey } from './sources.ts'
+import type { Unit } from './quantity/quantity.ts'
+
+/** One line of "show working": what, by which formula, with the numbers put in, giving what. */
+export interface WorkingLine {
+  readonly label: string
+  readonly formula: string
+  readonly value: number | string
+  readonly unit: Unit
+}
+
+/** A calculation as a value: from it come the function, the route, the command and the working panel. */
+export interface Calculation<Input = never, Output = unknown> {
+  readonly name: string
+  readonly title: string
+  readonly summary: string
+  readonly input: z.ZodType<Input>
+  readonly output: z.ZodType<Output>
+  readonly sources: readonly SourceKey[]
+  readonly run: (input: Input) => Output
+  readonly working: (input: Input, output: Output) => readonly WorkingLine[]
+}
+
+/** Identity with types: checks the parts against each other where they are written. */
+export function defineCalculation<Input, Output>(definition: Calculation<Input, Output>): Calculation<Input, Output> {
+  return definition
+}
+
+/** What every face of a calculation answers with. */
+export interface Evaluation<Output> {
+  readonly name: string
+  readonly result: Output
+  /** output path -> expanded uncertainty, only when input uncertainties were given */
+  readonly plusMinus: Readonly<Record<string, number>>
+  readonly shares: Readonly<Record<string, Readonly<Record<string, number>>>>
+  readonly working: readonly WorkingLine[]
+  readonly sources: readonly (Source & { readonly key: SourceKey })[]
+}
+
+const uncertainties = z.record(z.string().max(80), z.number().min(0).max(1000))
+
+/**
+ * Checks raw input against the definition, runs it and propagates uncertainty.
+ * `raw.plusMinus`, when present, maps input paths to their ±.
+ * @throws CalculationError with the fields at fault
+ */
+export function evaluate<Input, Output>(definition: Calculation<Input, Output>, raw: unknown): Evaluation<Output> {
+  if (raw === null || typeof raw !== 'object' || Array.isArray(raw)) {
+    throw new CalculationError('invalid', 'The input must be a JSON object.', [{ field: '', message: 'Expected an object.' }])
+  }
+  const { plusMinus: rawPlusMinus, ...fields } = raw as Record<string, unknown>
+  const input = parseOrThrow(definition.input, fields)
+  const plusMinus = rawPlusMinus === undefined ? {} : parseOrThrow(uncertainties, rawPlusMinus, 'plusMinus')
+  const { result, plusMinus: spread, shares } = propagate(definition.run, input, plusMinus)
+  return {
+    name: definition.name,
+    result,
+    plusMinus: rawPlusMinus === undefined ? {} : spread,
+    shares: rawPlusMinus === undefined ? {} : shares,
+    working: definition.working(input, result),
+    sources: definition.sources.map((key) => ({ key, ...sources[key] })),
+  }
+}
+
+/** Parses with a schema; failures become one error naming every field. */
+export function parseOrThrow<T>(schema: z.ZodType<T>, raw: unknown, prefix = ''): T {
+  const parsed = schema.safeParse(raw)
+  if (parsed.success) return parsed.data
+  const fields = fieldProblems(parsed.error, prefix)
+  const first = fields[0]
+  throw new CalculationError('invalid', first ? `${first.field || 'input'}: ${first.message}` : 'Invalid input.', fields)
+}
+
+/** A Zod error as field problems in plain words. */
+export function fieldProblems(error: z.ZodError, prefix = ''): FieldProblem[] {
+  return error.issues.slice(0, 50).map((issue) => {
+    const path = [...(prefix === '' ? [] : [prefix]), ...issue.path.map(String)]
+    if (issue.code === 'unrecognized_keys') {
+      return { field: [...path, issue.keys[0] ?? ''].join('.'), message: 'This field is not known here.' }
+    }
+    return { field: path.join('.'), message: issue.message }
+  })
+}
+
+/** A number field that states its own range when it is missed. */
+export function numberField(label: string, min: number, max: number, unit: string, description?: string) {
+  const message = `${label} must be a number from ${min} to ${max}${unit === '' ? '' : ` ${unit}`}.`
+  return z.number({ error: message }).min(min, { error: message }).max(max, { error: message }).meta({ description: description ?? `${label}, ${unit}` })
+}
+
+/** JSON Schemas of a calculation's two ends. */
+export function calculationSchemas(definition: Pick<Calculation, 'input' | 'output'>): { input: unknown; output: unknown } {
+  return { input: z.toJSONSchema(definition.input), output: z.toJSONSchema(definition.output) }
+}

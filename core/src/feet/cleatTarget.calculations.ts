@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { defineCalculation, numberField } from '../calculation.ts'
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { allowedRange } from '../measure/readingEntry.ts'
+import { cleatSchool, cleatSchoolKeys, defaultCleatSchool } from './cleatSchools.ts'
+import { cleatTarget } from './cleatTarget.ts'
+import type { CleatTargetInput } from './cleatTarget.ts'
+
+const fromReading = (field: string, key: ReadingKey) => {
+  const { min, max, how } = definitionOf(key)
+  const error = `${field} must be a number from ${allowedRange(key)}.`
+  return z.number({ error }).min(min, { error }).max(max, { error }).meta({ description: how })
+}
+const nullable = z.number().nullable()
+const schoolTarget = z.object({
+  school: z.enum(cleatSchoolKeys),
+  target: nullable,
+  low: nullable,
+  high: nullable,
+  attainable: nullable,
+  left: nullable,
+  missing: z.array(z.enum(['shoeSize', 'heelToMtp1', 'heelToMtp5', 'footLength'])),
+  heldAtEnd: z.boolean(),
+})
+
+export const cleatTargetCalculation = defineCalculation({
+  name: 'cleat-target',
+  title: 'Cleat setback by school',
+  summary: 'Where each school puts the axle on this foot, what the slot allows, and what is left.',
+  input: z.strictObject({
+    school: z.enum(cleatSchoolKeys, { error: `school must be one of ${cleatSchoolKeys.join(', ')}.` }).default(defaultCleatSchool),
+    setbackNow: fromReading('setbackNow', 'cleatSetback'),
+    slotForward: fromReading('slotForward', 'slotForward').optional(),
+    slotBack: fromReading('slotBack', 'slotBack').optional(),
+    shoeSize: fromReading('shoeSize', 'shoeSize').optional(),
+    heelToMtp1: fromReading('heelToMtp1', 'heelToMtp1').optional(),
+    heelToMtp5: fromReading('heelToMtp5', 'heelToMtp5').optional(),
+    footLength: fromReading('footLength', 'footLength').optional(),
+  }),
+  output: z.object({
+    schools: z.array(schoolTarget).readonly(),
+    target: z.number(),
+    low: z.number(),
+    high: z.number(),
+    attainable: z.number(),
+    left: z.number(),
+    difference: z.number(),
+    heldAtEnd: z.boolean(),
+  }),
+  sources: ['common-practice'],
+  run: (input) => {
+    const { schools, ...rest } = cleatTarget(input)
+    return { ...rest, schools: schools.map((row) => ({ ...row, missing: [...row.missing] })) }
+  },
+  working: (input, out) => [
+    { label: `Target, ${cleatSchool(input.school).label.toLowerCase()}`, formula: ruleWords(input), value: out.target, unit: 'mm' },
+    { label: 'Band', formula: 'the school’s lines on the vial', value: `${out.low.toFixed(1)} to ${out.high.toFixed(1)}`, unit: 'mm' },
+    { label: 'What the slot allows', formula: slotWords(input), value: out.attainable, unit: 'mm' },
+    { label: 'Left', formula: 'target − attainable', value: out.left, unit: 'mm' },
+    { label: 'Move', formula: `attainable − ${input.setbackNow}`, value: out.difference, unit: 'mm' },
+  ],
+})
+
+function ruleWords({ school, shoeSize, heelToMtp1, heelToMtp5, footLength }: CleatTargetInput): string {
+  const { rule } = cleatSchool(school)
+  switch (rule.kind) {
+    case 'band':
+      return `middle of ${rule.low} to ${rule.high}`
+    case 'by-shoe-size':
+      return `EU ${shoeSize}: linear, EU ${rule.from[0]} → ${rule.from[1]}, EU ${rule.to[0]} → ${rule.to[1]}`
+    case 'between-heads':
+      return `(MTP1 ${heelToMtp1} − MTP5 ${heelToMtp5}) / 2`
+    case 'share-of-foot':
+      return `MTP1 ${heelToMtp1} − ${rule.share} · foot ${footLength}`
+  }
+}
+
+function slotWords({ setbackNow, slotForward, slotBack }: CleatTargetInput): string {
+  const end = (room: number | undefined, sign: number) => (room === undefined ? 'not read' : (setbackNow + sign * room).toFixed(1).replace('-', '−'))
+  return `target held between ${end(slotForward, -1)} and ${end(slotBack, 1)}`
+}

@@ -1,0 +1,58 @@
+import { statureFractions } from '../body/proportions.ts'
+
+/** A point on the sole: `across` from the foot's long axis, + outward (away from the bike); `along` from the heel, mm. */
+export interface SolePoint {
+  readonly across: number
+  readonly along: number
+}
+
+/** What is known of a foot for drawing it from above; mm. */
+export interface SoleInput {
+  readonly footLength: number
+  readonly heelToMtp1: number
+  /** null: not measured, not drawn */
+  readonly heelToMtp5: number | null
+}
+
+/** A sole from above, to scale; the outline is closed and drawn with a smooth curve. */
+export interface SoleDrawing {
+  readonly outline: readonly SolePoint[]
+  readonly mtp1: SolePoint
+  readonly mtp5: SolePoint | null
+  readonly breadth: number
+}
+
+/** Foot breadth over foot length, from the two fractions of stature. @source drillis-contini */
+const BREADTH_RATIO = 0.055 / statureFractions.footLength
+
+/**
+ * Outline of a foot through its measured landmarks. Length and the places of both metatarsal heads
+ * are to scale; the breadth follows from length, and the curve between is a drawing.
+ */
+export function soleDrawing({ footLength: length, heelToMtp1, heelToMtp5 }: SoleInput): SoleDrawing {
+  const breadth = BREADTH_RATIO * length
+  const outerBall = heelToMtp5 ?? heelToMtp1 - 0.11 * length
+  const at = (across: number, along: number): SolePoint => ({ across: across * breadth, along })
+  const toeRoom = length - heelToMtp1
+  return {
+    outline: [
+      at(0, 0),
+      at(-0.29, 0.055 * length),
+      at(-0.33, 0.16 * length),
+      at(-0.24, 0.62 * heelToMtp1),
+      at(-0.5, heelToMtp1),
+      at(-0.46, heelToMtp1 + 0.55 * toeRoom),
+      at(-0.26, length - 0.01 * length),
+      at(-0.06, length - 0.02 * length),
+      at(0.28, heelToMtp1 + 0.58 * toeRoom),
+      at(0.47, outerBall + 0.08 * length),
+      at(0.5, outerBall),
+      at(0.4, 0.55 * outerBall),
+      at(0.34, 0.16 * length),
+      at(0.27, 0.05 * length),
+    ],
+    mtp1: at(-0.36, heelToMtp1),
+    mtp5: heelToMtp5 === null ? null : at(0.38, heelToMtp5),
+    breadth,
+  }
+}

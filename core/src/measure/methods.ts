@@ -1,0 +1,42 @@
+import type { SourceKey } from '../sources.ts'
+
+/** How a value was got, with the ± it carries (k = 2) per kind of value. */
+export interface Method {
+  readonly label: string
+  /** mm */
+  readonly length?: number
+  /** degrees */
+  readonly angle?: number
+  /** EU sizes */
+  readonly shoeSize?: number
+  readonly source: SourceKey
+}
+
+/** Default uncertainties by method: common practice of the trade, set by this table alone. */
+export const methods = {
+  tape: { label: 'tape', length: 3, source: 'common-practice' },
+  ruler: { label: 'ruler on shoe', length: 1.5, source: 'common-practice' },
+  level: { label: 'phone level', angle: 0.3, source: 'common-practice' },
+  goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
+  photo: { label: 'photo', length: 4, angle: 2, source: 'common-practice' },
+  motion: { label: 'motion trace', angle: 1.5, source: 'common-practice' },
+  eye: { label: 'by eye', length: 10, angle: 6, source: 'common-practice' },
+  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, source: 'common-practice' },
+} as const satisfies Readonly<Record<string, Method>>
+
+export type MethodKey = keyof typeof methods
+export const methodKeys = Object.keys(methods) as [MethodKey, ...MethodKey[]]
+
+export type ReadingDimension = 'length' | 'angle' | 'shoe-size'
+
+/** The ± a method gives for a dimension; null when the method cannot read it. */
+export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {
+  const row: Method = methods[method]
+  const value = dimension === 'shoe-size' ? row.shoeSize : row[dimension]
+  return value ?? null
+}
+
+/** The methods that can read a dimension, in the table's order. */
+export function methodsFor(dimension: ReadingDimension): MethodKey[] {
+  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null)
+}

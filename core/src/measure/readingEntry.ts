@@ -1,0 +1,68 @@
+import { MM_PER_INCH, formatLength, parseEntry, trimmed } from '../quantity/entry.ts'
+import type { LengthUnit } from '../quantity/entry.ts'
+import type { Side } from '../quantity/sided.ts'
+import { definitionOf } from './readingDefinitions.ts'
+import type { ReadingKey } from './readingDefinitions.ts'
+
+/** What became of a typed reading. */
+export type ReadingEntry =
+  | { readonly ok: true; readonly value: number | null }
+  | { readonly ok: false; readonly message: string; readonly suggestion?: { readonly label: string; readonly text: string } }
+
+/** "Heel to ball (MTP1), left". */
+export function readingName(key: ReadingKey, side: Side | 'both'): string {
+  return side === 'both' ? definitionOf(key).label : `${definitionOf(key).label}, ${side}`
+}
+
+/** "120 to 280 mm", in the unit the fitter works in. */
+export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
+  const { min, max, dimension } = definitionOf(key)
+  if (dimension === 'angle') return `${trimmed(min, 0)}° to ${trimmed(max, 0)}°`
+  if (dimension === 'shoe-size') return `EU ${min} to ${max}`
+  return `${formatLength(min, unit)} to ${formatLength(max, unit)} ${unit}`
+}
+
+/** Why a held value cannot be stored, or null when it can. Used at every edge. */
+export function rangeProblem(key: ReadingKey, side: Side | 'both', value: number, unit: LengthUnit = 'mm'): string | null {
+  const { min, max } = definitionOf(key)
+  if (Number.isFinite(value) && value >= min && value <= max) return null
+  const name = readingName(key, side)
+  if ((key === 'slotForward' || key === 'slotBack') && value < 0) {
+    return `${name} is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: ${allowedRange(key, unit)}.`
+  }
+  return `${name} must lie between ${allowedRange(key, unit).replace(' to ', ' and ')}.`
+}
+
+/**
+ * Reads and checks a typed reading. An empty field clears it. A value that only makes sense in
+ * another unit is refused with that reading offered.
+ */
+export function readEntry(key: ReadingKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
+  const { dimension } = definitionOf(key)
+  const parsed = parseEntry(text, dimension, unit)
+  if (!parsed.ok) {
+    return parsed.reason === 'empty'
+      ? { ok: true, value: null }
+      : { ok: false, message: `${readingName(key, side)}: ${parsed.message} Allowed: ${allowedRange(key, unit)}.` }
+  }
+  const problem = rangeProblem(key, side, parsed.value, unit)
+  if (problem === null) return { ok: true, value: Math.round(parsed.value * 1000) / 1000 }
+  const suggestion = dimension === 'length' ? otherUnit(key, parsed.value, parsed.unit as LengthUnit) : undefined
+  return suggestion === undefined ? { ok: false, message: problem } : { ok: false, message: problem, suggestion }
+}
+
+/** The unit a slipped entry most likely meant, when exactly that makes it plausible. */
+function otherUnit(key: ReadingKey, mm: number, unit: LengthUnit): { label: string; text: string } | undefined {
+  const { min, max } = definitionOf(key)
+  const perUnit = { mm: 1, cm: 10, in: MM_PER_INCH }
+  const typed = mm / perUnit[unit]
+  const tries = (['in', 'cm', 'mm'] as const).filter((other) => other !== unit)
+  for (const other of tries) {
+    const value = typed * perUnit[other]
+    if (value >= min && value <= max) {
+      const text = `${trimmed(typed, 3).replace('−', '-')} ${other}`
+      return { label: other === 'mm' ? `Take it as ${text}` : `Take it as ${text} (${trimmed(value, 1)} mm)`, text }
+    }
+  }
+  return undefined
+}

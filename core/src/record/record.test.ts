@@ -1,0 +1,126 @@
+import Ajv2020 from 'ajv/dist/2020.js'
+import addFormats from 'ajv-formats'
+import { cleatEvidence } from '../talk/causes.ts'
+import { complaintSchema, complaintTitle, positiveWarnings, unansweredWarnings } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { warningSignsFor } from '../talk/warningSigns.ts'
+import { severityNow } from '../prove/severity.ts'
+import { foldLedger } from '../change/ledger.ts'
+import { entryOf, exampleReadings, testTime, uuid } from '../testing.ts'
+import { sheetOf } from './sheet.ts'
+import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'
+import type { VisitFile } from './visitFile.ts'
+
+const complaint: Complaint = {
+  id: uuid(50), region: 'forefoot', side: 'right', kind: 'numb', startsAfter: 40, situation: 'flat-steady', severity: 6, note: '', warnings: { 'lasting-numbness': 'no', 'lost-strength': 'no' },
+} // prettier-ignore
+const tried = entryOf(1, { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, { setting: 'saddleHeight', side: 'both', by: -1, role: 'knock-on' })
+const file: VisitFile = {
+  format: 'level-stance/visit',
+  version: 1,
+  rider: { name: 'Živa Østergård', note: '' },
+  bike: { name: 'Tourer', kind: 'drop bar' },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: testTime },
+  readings: [...exampleReadings],
+  complaints: [complaint],
+  ledger: [tried, { kind: 'keep', id: uuid(2), at: testTime, of: uuid(1) }],
+  ratings: [{ complaintId: uuid(50), changeId: uuid(1), severity: 3 }],
+}
+
+describe('complaints', () => {
+  it('are titled as a fitter would say them', () => {
+    expect(complaintTitle(complaint)).toBe('Toes and ball of foot numb, right')
+    expect(complaintTitle({ region: 'knee-outer', side: 'left', kind: 'pain' })).toBe('Outer knee, left')
+  })
+  it('bring the warning signs that belong to them', () => {
+    const keys = (...args: Parameters<typeof warningSignsFor>) => warningSignsFor(...args).map((sign) => sign.key)
+    expect(keys('groin', 'numb')).toEqual(expect.arrayContaining(['bladder-bowel', 'lasting-numbness', 'lost-strength', 'sores']))
+    expect(keys('calf', 'pain')).toEqual(expect.arrayContaining(['hot-swollen', 'night-pain', 'tight-leg']))
+    expect(keys('chest', 'pain')).toContain('chest-faint')
+    expect(keys('forefoot', 'slips')).not.toContain('night-pain')
+    expect(unansweredWarnings({ ...complaint, warnings: {} })).toContain('lasting-numbness')
+  })
+  it('stop the visit on a positive sign until a clinician has cleared it', () => {
+    expect(positiveWarnings([{ ...complaint, warnings: { 'lost-strength': 'yes' } }])).toHaveLength(1)
+    expect(positiveWarnings([{ ...complaint, warnings: { 'lost-strength': 'cleared' } }])).toHaveLength(0)
+  })
+  it('have a side where the body has one', () => {
+    expect(complaintSchema.safeParse({ ...complaint, side: 'middle' }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, region: 'neck', side: 'left' }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, severity: 11 }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, startsAfter: -1 }).success).toBe(false)
+  })
+  // Common practice; calf load: Van Sickle & Hull 2007 (direction only, from memory).
+  it('speak for a cleat further back when toes or calf complain, on their own side', () => {
+    expect(cleatEvidence([complaint], 'right', 'back').speaksFor).toHaveLength(1)
+    expect(cleatEvidence([complaint], 'left', 'back').speaksFor).toHaveLength(0)
+    expect(cleatEvidence([complaint], 'right', 'forward').against).toHaveLength(1)
+  })
+  it('are rated now by the last change in force', () => {
+    expect(severityNow(complaint, file.ratings, foldLedger(file.ledger).changes)).toBe(3)
+    const undone = foldLedger([...file.ledger, { kind: 'undo', id: uuid(3), at: testTime, of: uuid(1) }])
+    expect(severityNow(complaint, file.ratings, undone.changes)).toBe(6)
+  })
+})
+
+describe('the visit file', () => {
+  it('reads back what was written', () => expect(parseVisitFile(JSON.stringify(file))).toEqual(file))
+
+  it('holds to its published JSON Schema, read by an independent validator', () => {
+    const ajv = new Ajv2020({ strict: false })
+    ;(addFormats as unknown as (ajv: Ajv2020) => void)(ajv)
+    const validate = ajv.compile(visitFileJsonSchema() as object)
+    expect(validate(JSON.parse(JSON.stringify(file)))).toBe(true)
+    expect(validate({ ...file, version: 2 })).toBe(false)
+    expect(validate({ ...file, extra: 1 })).toBe(false)
+  })
+
+  it.each<[string, unknown, string]>([
+    ['cut off', JSON.stringify(file).slice(0, 200), 'broken-file'],
+    ['another kind', '{"format":"something"}', 'other-format'],
+    ['a list', '[]', 'other-format'],
+    ['null', 'null', 'other-format'],
+    ['of another version', JSON.stringify({ ...file, version: 7 }), 'other-version'],
+    ['huge', ' '.repeat(2_000_001), 'too-large'],
+    ['with a reading out of range', JSON.stringify({ ...file, readings: [{ ...exampleReadings[0], value: 9e9 }] }), 'invalid'],
+    ['with an unknown field', JSON.stringify({ ...file, admin: true }), 'invalid'],
+    ['with __proto__', JSON.stringify(file).replace('{', '{"__proto__":{"polluted":1},'), 'invalid'],
+    ['with a reading twice', JSON.stringify({ ...file, readings: [exampleReadings[0], exampleReadings[0]] }), 'invalid'],
+    ['with two changes tried at once', JSON.stringify({ ...file, ledger: [tried, { ...tried, id: uuid(9) }] }), 'invalid'],
+    ['with a rating of nothing', JSON.stringify({ ...file, ratings: [{ complaintId: uuid(77), changeId: uuid(1), severity: 3 }] }), 'invalid'],
+    ['with a name of control characters', JSON.stringify({ ...file, rider: { name: 'a\u0000b', note: '' } }), 'invalid'],
+    ['deeply nested', `{"format":"level-stance/visit","version":1,"rider":${'['.repeat(50000)}${']'.repeat(50000)}}`, 'invalid'],
+  ])('refuses a file that is %s, with words', (_, text, code) => {
+    expect(() => parseVisitFile(text as string)).toThrow(expect.objectContaining({ code, message: expect.stringMatching(/\w/) }))
+    expect(({} as Record<string, unknown>)['polluted']).toBeUndefined()
+  })
+
+  it('names the field at fault', () => {
+    const wrong = JSON.stringify({ ...file, readings: [{ ...exampleReadings[0], value: 17 }] })
+    expect(() => parseVisitFile(wrong)).toThrow(/readings\.0\.value: Stature must lie between 1200 and 2300 mm/)
+  })
+})
+
+describe('the sheet', () => {
+  const sheet = sheetOf(file)
+  it('shows before and after from the ledger', () => {
+    expect(sheet.settings[1]).toMatchObject({ label: 'Cleat behind MTP1, right', before: '6 mm', after: '11 mm', changed: true })
+    expect(sheet.settings[0]).toMatchObject({ before: '4 mm', after: '4 mm', changed: false })
+    expect(sheet.settings[2]).toMatchObject({ before: '724 mm', after: '723 mm' })
+    expect(sheet.complaints[0]).toMatchObject({ before: 6, after: 3 })
+    expect(sheet.changes[0]).toMatchObject({ title: 'Cleat R back 5, Saddle down 1', state: 'kept' })
+  })
+  it('marks estimates and converts for a fitter who works in inches', () => {
+    expect(sheet.readings.find((row) => row.label === 'Thigh')?.how).toBe('est. from stature')
+    expect(sheetOf(file, 'in').settings[2]?.before).toBe('28.5 in')
+  })
+  it('carries the stop words when a warning sign is positive', () => {
+    expect(sheet.stop).toBeNull()
+    expect(sheetOf({ ...file, complaints: [{ ...complaint, warnings: { 'lost-strength': 'yes' } }] }).stop).toMatch(/clinician/)
+  })
+  it('makes a sheet of an empty visit too', () => {
+    const empty = sheetOf({ ...file, readings: [], complaints: [], ledger: [], ratings: [] })
+    expect(empty.settings[0]?.before).toBe('not read')
+    expect(JSON.stringify(empty)).not.toContain('NaN')
+  })
+})

@@ -1,0 +1,110 @@
+import { z } from 'zod'
+import { appendProblem, ledgerEntrySchema } from '../change/ledger.ts'
+import type { LedgerEntry } from '../change/ledger.ts'
+import { fieldProblems } from '../calculation.ts'
+import { readingSchema } from '../measure/reading.ts'
+import { CalculationError } from '../quantity/problem.ts'
+import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
+import { bikeFieldsSchema, riderFieldsSchema, visitFieldsSchema } from './dossier.ts'
+import type { Dossier } from './dossier.ts'
+
+export const VISIT_FILE_FORMAT = 'level-stance/visit'
+export const VISIT_FILE_VERSION = 1
+/** Larger files are refused before they are read. */
+export const VISIT_FILE_MAX_BYTES = 2_000_000
+
+/**
+ * The open visit file: one rider, one bike, one visit, whole. Lengths in mm, angles in degrees,
+ * times in UTC. Ids are UUIDs that only tie the file's own parts together.
+ */
+export const visitFileSchema = z
+  .strictObject({
+    format: z.literal(VISIT_FILE_FORMAT),
+    version: z.literal(VISIT_FILE_VERSION),
+    rider: riderFieldsSchema,
+    bike: bikeFieldsSchema,
+    visit: visitFieldsSchema.extend({ startedAt: z.iso.datetime() }),
+    readings: z.array(readingSchema).max(500),
+    complaints: z.array(complaintSchema).max(100),
+    ledger: z.array(ledgerEntrySchema).max(2000),
+    ratings: z.array(ratingSchema).max(5000),
+  })
+  .superRefine((file, context) => {
+    const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
+    unique(file.readings.map((r) => `${r.key}:${r.side}`), (i) => complain(['readings', i], 'This reading stands twice in the file.'))
+    unique(file.complaints.map((c) => c.id), (i) => complain(['complaints', i, 'id'], 'This id stands twice in the file.'))
+    unique(file.ratings.map((r) => `${r.complaintId}:${r.changeId}`), (i) => complain(['ratings', i], 'This rating stands twice in the file.'))
+    const before: LedgerEntry[] = []
+    for (const [index, entry] of file.ledger.entries()) {
+      const problem = appendProblem(before, entry)
+      if (problem !== null) return complain(['ledger', index], problem)
+      before.push(entry)
+    }
+    for (const [index, rating] of file.ratings.entries()) {
+      if (!file.complaints.some((c) => c.id === rating.complaintId)) complain(['ratings', index, 'complaintId'], 'No such complaint in the file.')
+      if (!before.some((e) => e.kind === 'try' && e.id === rating.changeId)) complain(['ratings', index, 'changeId'], 'No such change in the file.')
+    }
+  })
+export type VisitFile = z.infer<typeof visitFileSchema>
+
+function unique(keys: readonly string[], twice: (index: number) => void): void {
+  const seen = new Set<string>()
+  keys.forEach((key, index) => (seen.has(key) ? twice(index) : seen.add(key)))
+}
+
+/** A dossier as the open file; cleared readings and removed complaints are left out. */
+export function toVisitFile(dossier: Dossier): VisitFile {
+  const { rider, bike, visit } = dossier
+  const complaints = dossier.complaints.filter((row) => !row.removed).map((row) => row.complaint)
+  const kept = new Set(complaints.map((complaint) => complaint.id))
+  return {
+    format: VISIT_FILE_FORMAT,
+    version: VISIT_FILE_VERSION,
+    rider: { name: rider.name, note: rider.note },
+    bike: { name: bike.name, kind: bike.kind },
+    visit: { title: visit.title, cleatSchool: visit.cleatSchool, accepted: visit.accepted, startedAt: visit.startedAt },
+    readings: dossier.readings.map((row) => row.reading).filter((reading) => reading.value !== null),
+    complaints,
+    ledger: dossier.ledger,
+    ratings: dossier.ratings.map((row) => row.rating).filter((rating) => kept.has(rating.complaintId)),
+  }
+}
+
+/**
+ * Reads the text of a visit file.
+ * @throws CalculationError with a message for the screen and the fields at fault
+ */
+export function parseVisitFile(text: string): VisitFile {
+  if (text.length > VISIT_FILE_MAX_BYTES) {
+    throw new CalculationError('too-large', `The file is larger than ${VISIT_FILE_MAX_BYTES / 1_000_000} MB; a visit is far smaller. Is it the right file?`, [])
+  }
+  let raw: unknown
+  try {
+    raw = JSON.parse(text)
+  } catch {
+    throw new CalculationError('broken-file', 'This is not a readable JSON file: it may be cut off or of another kind. Nothing was imported.', [])
+  }
+  const head = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<string, unknown>
+  if (head['format'] !== VISIT_FILE_FORMAT) {
+    throw new CalculationError('other-format', 'This JSON file is not a visit file (its “format” is missing or another). Nothing was imported.', [{ field: 'format', message: `Expected ${VISIT_FILE_FORMAT}.` }])
+  }
+  if (head['version'] !== VISIT_FILE_VERSION) {
+    const found = typeof head['version'] === 'number' ? String(head['version']) : 'missing'
+    throw new CalculationError('other-version', `This visit file has version ${found}; this program reads version ${VISIT_FILE_VERSION}. Nothing was imported.`, [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }])
+  }
+  const parsed = visitFileSchema.safeParse(raw)
+  if (parsed.success) return parsed.data
+  const fields = fieldProblems(parsed.error)
+  const first = fields[0]
+  throw new CalculationError('invalid', `The visit file does not hold together${first ? ` at ${first.field}: ${first.message}` : '.'} Nothing was imported.`, fields)
+}
+
+/** The published JSON Schema of the file. */
+export function visitFileJsonSchema(): unknown {
+  return { $id: 'urn:level-stance:visit:1', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
+}
+
+/** Whether a visit is stopped by a positive warning sign. */
+export function isStopped(file: Pick<VisitFile, 'complaints'>): boolean {
+  return positiveWarnings(file.complaints).length > 0
+}

@@ -1,0 +1,38 @@
+import type { BodyRegionKey, ComplaintKind } from './regions.ts'
+
+/** A sign that a fit must not treat; asked with the complaints it belongs to. */
+export interface WarningSign {
+  readonly key: string
+  readonly question: string
+  /** regions it is asked for; null = all */
+  readonly regions: readonly BodyRegionKey[] | null
+  readonly kinds: readonly ComplaintKind[]
+}
+
+const saddleArea = ['groin', 'sit-bone', 'low-back'] as const
+const limbs = ['thigh-front', 'hamstring', 'shin', 'calf', 'achilles', 'forearm', 'forefoot', 'heel'] as const
+
+/** Stop-and-refer signs. @source common-practice */
+export const warningSigns = [
+  { key: 'bladder-bowel', question: 'Any change of bladder or bowel, or weakness in both legs?', regions: saddleArea, kinds: ['numb', 'pain'] },
+  { key: 'lasting-numbness', question: 'Does the numbness last more than a day off the bike?', regions: null, kinds: ['numb'] },
+  { key: 'lost-strength', question: 'Any loss of strength?', regions: null, kinds: ['numb', 'pain', 'slips'] },
+  { key: 'chest-faint', question: 'Any chest pain or faintness?', regions: ['chest', 'stomach', 'shoulder', 'upper-arm', 'upper-back', 'neck', 'head'], kinds: ['pain', 'numb'] },
+  { key: 'night-pain', question: 'Pain at night, or weight lost without reason?', regions: null, kinds: ['pain'] },
+  { key: 'hot-swollen', question: 'Is the calf or joint hot and swollen?', regions: ['calf', 'achilles', 'shin', 'knee-front', 'knee-inner', 'knee-outer', 'knee-back', 'hip', 'heel', 'forefoot'], kinds: ['pain'] },
+  { key: 'fall', question: 'Did it begin with a fall?', regions: null, kinds: ['pain', 'numb'] },
+  { key: 'sores', question: 'Open sores or signs of infection?', regions: ['groin', 'sit-bone'], kinds: ['pain', 'numb'] },
+  { key: 'tight-leg', question: 'Severe pain with a pressure in the limb that becomes tight and stays?', regions: limbs, kinds: ['pain', 'numb'] },
+] as const satisfies readonly WarningSign[]
+
+export type WarningSignKey = (typeof warningSigns)[number]['key']
+export const warningSignKeys = warningSigns.map((sign) => sign.key) as [WarningSignKey, ...WarningSignKey[]]
+
+/** Shown wherever a positive sign stands. */
+export const stopAndRefer =
+  'Stop and refer. A warning sign is positive: this is not for a bike fit to treat. Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
+
+/** The signs to ask for a complaint. */
+export function warningSignsFor(region: BodyRegionKey, kind: ComplaintKind): readonly (WarningSign & { key: WarningSignKey })[] {
+  return warningSigns.filter(({ regions, kinds }: WarningSign) => kinds.includes(kind) && (regions === null || regions.includes(region)))
+}
