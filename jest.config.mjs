@@ -3,7 +3,6 @@ const project = (name, extra = {}) => ({
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
-  extensionsToTreatAsEsm: [],
   transform: {
     '^.+\\.ts$': [
       '@swc/jest',
@@ -18,7 +17,7 @@ const project = (name, extra = {}) => ({
 export default {
   projects: [
     project('core'),
-    project('web', { moduleNameMapper: {} }),
-    project('server', { globalSetup: '<rootDir>/test/globalSetup.ts', globalTeardown: '<rootDir>/test/globalTeardown.ts' }),
+    project('web'),
+    project('server', { globalSetup: '<rootDir>/test/globalSetup.mjs', globalTeardown: '<rootDir>/test/globalTeardown.mjs' }),
   ],
 }

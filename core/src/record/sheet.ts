@@ -85,7 +85,7 @@ function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
     const before = knee(start, side)
     const after = knee(now, side)
     if (before === null || after === null) continue
-    const note = 'model, uncalibrated: compare, do not trust alone'
+    const note = 'model: to compare only'
     rows.push({ label: `Knee flexion at bottom, ${side}`, before: `${trimmed(before, 1)}°`, after: `${trimmed(after, 1)}°`, changed: Math.abs(after - before) >= 0.05, note })
   }
   return rows

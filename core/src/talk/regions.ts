@@ -16,7 +16,7 @@ export const bodyRegions = [
   { key: 'forearm', label: 'Forearm', view: 'front', sided: true },
   { key: 'hand-thumb', label: 'Thumb side of hand', view: 'front', sided: true },
   { key: 'hand-little', label: 'Little-finger side of hand', view: 'front', sided: true },
-  { key: 'groin', label: 'Saddle area, front', view: 'front', sided: false },
+  { key: 'groin', label: 'Saddle area', view: 'front', sided: false },
   { key: 'hip', label: 'Hip', view: 'front', sided: true },
   { key: 'thigh-front', label: 'Front of thigh', view: 'front', sided: true },
   { key: 'knee-front', label: 'Front of knee', view: 'front', sided: true },

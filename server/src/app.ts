@@ -1,0 +1,78 @@
+import compression from 'compression'
+import express from 'express'
+import type { Express } from 'express'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { sql } from 'drizzle-orm'
+import { calculationRoutes } from './calculations/routes.ts'
+import type { Database } from './db/connect.ts'
+import { errorHandler, unknownRoute } from './http/errors.ts'
+import { safeHeaders, sameMachine } from './http/guards.ts'
+import { withStudio } from './http/studio.ts'
+import type { SheetFonts } from './record/fonts.ts'
+import { importRoute, recordRoutes } from './record/routes.ts'
+import { riderRoutes } from './riders/routes.ts'
+import { visitRoutes } from './visits/routes.ts'
+
+export interface AppParts {
+  readonly db: Database
+  readonly logger: Logger
+  readonly fonts: SheetFonts
+  /** folder of the built screens; null serves the API alone */
+  readonly webRoot: string | null
+  readonly extraHosts?: readonly string[]
+}
+
+/** Assembles the server; listens nowhere by itself. */
+export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(requestLog(logger), safeHeaders, sameMachine(extraHosts), compression())
+  const api = express.Router()
+  api.use((_request, response, next) => {
+    response.setHeader('Cache-Control', 'no-store')
+    next()
+  })
+  api.get('/health', async (_request, response) => {
+    try {
+      await db.execute(sql`select 1`)
+      response.json({ status: 'ok' })
+    } catch {
+      response.status(503).json({ code: 'no-database', message: 'The database does not answer.', fields: [] })
+    }
+  })
+  api.use(withStudio)
+  api.use(importRoute(db))
+  api.use(express.json({ limit: '200kb' }))
+  api.use('/calculations', calculationRoutes())
+  api.use('/riders', riderRoutes(db))
+  api.use(recordRoutes(db, fonts))
+  api.use('/visits', visitRoutes(db))
+  api.use(unknownRoute)
+  app.use('/api', api)
+  if (webRoot !== null) serveScreens(app, webRoot)
+  app.use(unknownRoute, errorHandler)
+  return app
+}
+
+/** Built files are named by content and kept for good; the page itself is always asked for. */
+function serveScreens(app: Express, root: string): void {
+  app.use('/assets', express.static(`${root}/assets`, { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(express.static(root, { index: false, maxAge: 0 }))
+  app.get('/{*path}', (_request, response) => {
+    response.setHeader('Cache-Control', 'no-cache')
+    response.sendFile('index.html', { root })
+  })
+}
+
+/** One structured line per request; the path without its query, so that no name is logged. */
+function requestLog(logger: Logger) {
+  return pinoHttp({
+    logger,
+    serializers: {
+      req: (request: { method: string; url: string }) => ({ method: request.method, path: request.url.split('?')[0] }),
+      res: (response: { statusCode: number }) => ({ status: response.statusCode }),
+    },
+    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug'),
+  })
+}

@@ -1,0 +1,29 @@
+import { Router } from 'express'
+import { calculationSchemas, evaluate } from '@level-stance/core/calculation'
+import { calculationNamed, calculations } from '@level-stance/core/calculations'
+import { sources } from '@level-stance/core/sources'
+import { notFound } from '../http/errors.ts'
+
+/** Every calculation of the core over HTTP: list, schema, run. */
+export function calculationRoutes(): Router {
+  const router = Router()
+  const list = calculations.map((calculation) => ({
+    name: calculation.name,
+    title: calculation.title,
+    summary: calculation.summary,
+    schemas: calculationSchemas(calculation),
+    sources: calculation.sources.map((key) => ({ key, ...sources[key] })),
+  }))
+  router.get('/', (_request, response) => void response.json({ calculations: list }))
+  router.get('/:name', (request, response) => {
+    const found = list.find((entry) => entry.name === request.params.name)
+    if (!found) throw notFound(`The calculation “${request.params.name.slice(0, 80)}”`)
+    response.json(found)
+  })
+  router.post('/:name', (request, response) => {
+    const calculation = calculationNamed(request.params.name)
+    if (!calculation) throw notFound(`The calculation “${request.params.name.slice(0, 80)}”`)
+    response.json(evaluate(calculation, request.body))
+  })
+  return router
+}

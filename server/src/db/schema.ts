@@ -1,0 +1,182 @@
+import { sql } from 'drizzle-orm'
+import {
+  boolean,
+  check,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  smallint,
+  text,
+  timestamp,
+  unique,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import type { Move } from '@level-stance/core/change/ledger'
+import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { MethodKey } from '@level-stance/core/measure/methods'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+import type { BikeFields } from '@level-stance/core/record/dossier'
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+const id = () => uuid('id').primaryKey()
+const version = () => integer('version').notNull()
+
+/** Owner of all data. One default studio until there are accounts. */
+export const studios = pgTable('studios', {
+  id: id(),
+  name: text('name').notNull(),
+  /** demo data is loaded once, whatever is deleted later */
+  demoLoadedAt: at('demo_loaded_at'),
+})
+
+export const riders = pgTable(
+  'riders',
+  {
+    id: id(),
+    studioId: uuid('studio_id').notNull().references(() => studios.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    note: text('note').notNull(),
+    /** lower case without accents, for finding */
+    search: text('search').notNull(),
+    touchedAt: at('touched_at').notNull(),
+    version: version(),
+  },
+  (t) => [
+    unique('riders_studio_id').on(t.studioId, t.id),
+    index('riders_recent').on(t.studioId, t.touchedAt.desc(), t.id.desc()),
+    index('riders_search').using('gin', sql`${t.search} gin_trgm_ops`),
+    check('riders_name_not_empty', sql`length(btrim(${t.name})) > 0`),
+  ],
+)
+
+export const bikes = pgTable(
+  'bikes',
+  {
+    id: id(),
+    studioId: uuid('studio_id').notNull(),
+    riderId: uuid('rider_id').notNull(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<BikeFields['kind']>().notNull(),
+    version: version(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.studioId, t.riderId], foreignColumns: [riders.studioId, riders.id], name: 'bikes_rider' }).onDelete('cascade'),
+    unique('bikes_rider_id').on(t.riderId, t.id),
+    index('bikes_of_rider').on(t.riderId),
+  ],
+)
+
+export const visits = pgTable(
+  'visits',
+  {
+    id: id(),
+    studioId: uuid('studio_id').notNull(),
+    riderId: uuid('rider_id').notNull(),
+    bikeId: uuid('bike_id').notNull(),
+    title: text('title').notNull(),
+    cleatSchool: text('cleat_school').$type<CleatSchoolKey>().notNull(),
+    accepted: jsonb('accepted').$type<string[]>().notNull(),
+    startedAt: at('started_at').notNull(),
+    version: version(),
+  },
+  (t) => [
+    foreignKey({ columns: [t.studioId, t.riderId], foreignColumns: [riders.studioId, riders.id], name: 'visits_rider' }).onDelete('cascade'),
+    foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete('cascade'),
+    index('visits_of_rider').on(t.riderId, t.startedAt.desc()),
+  ],
+)
+
+const visitId = () => uuid('visit_id').notNull().references(() => visits.id, { onDelete: 'cascade' })
+
+export const readings = pgTable(
+  'readings',
+  {
+    visitId: visitId(),
+    key: text('key').$type<ReadingKey>().notNull(),
+    side: text('side').$type<'left' | 'right' | 'both'>().notNull(),
+    /** mm, degrees or EU size; null = cleared */
+    value: doublePrecision('value'),
+    typed: text('typed').notNull(),
+    method: text('method').$type<MethodKey>().notNull(),
+    takenAt: at('taken_at').notNull(),
+    version: version(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.visitId, t.key, t.side] }),
+    check('readings_side', sql`${t.side} in ('left', 'right', 'both')`),
+    check('readings_finite', sql`${t.value} is null or ${t.value} between -100000 and 100000`),
+  ],
+)
+
+export const complaints = pgTable(
+  'complaints',
+  {
+    id: id(),
+    visitId: visitId(),
+    /** order in which they were told */
+    seq: integer('seq').notNull(),
+    region: text('region').$type<Complaint['region']>().notNull(),
+    side: text('side').$type<Complaint['side']>().notNull(),
+    kind: text('kind').$type<Complaint['kind']>().notNull(),
+    startsAfter: integer('starts_after'),
+    situation: text('situation').$type<Complaint['situation']>().notNull(),
+    severity: smallint('severity').notNull(),
+    note: text('note').notNull(),
+    warnings: jsonb('warnings').$type<Complaint['warnings']>().notNull(),
+    removed: boolean('removed').notNull(),
+    version: version(),
+  },
+  (t) => [
+    unique('complaints_visit_id').on(t.visitId, t.id),
+    unique('complaints_visit_seq').on(t.visitId, t.seq),
+    check('complaints_side', sql`${t.side} in ('left', 'right', 'both', 'middle')`),
+    check('complaints_severity', sql`${t.severity} between 0 and 10`),
+    check('complaints_starts_after', sql`${t.startsAfter} is null or ${t.startsAfter} between 0 and 1440`),
+  ],
+)
+
+/** Append-only; a trigger refuses updates. */
+export const ledger = pgTable(
+  'ledger',
+  {
+    id: id(),
+    visitId: visitId(),
+    seq: integer('seq').notNull(),
+    kind: text('kind').$type<'try' | 'keep' | 'undo'>().notNull(),
+    of: uuid('of'),
+    station: text('station').$type<'feet' | 'seat' | 'hands'>(),
+    moves: jsonb('moves').$type<Move[]>(),
+    reason: text('reason'),
+    later: text('later'),
+    at: at('at').notNull(),
+  },
+  (t) => [
+    unique('ledger_visit_id').on(t.visitId, t.id),
+    unique('ledger_visit_seq').on(t.visitId, t.seq),
+    foreignKey({ columns: [t.visitId, t.of], foreignColumns: [t.visitId, t.id], name: 'ledger_of_same_visit' }).onDelete('cascade'),
+    check('ledger_kind', sql`(${t.kind} = 'try') = (${t.of} is null and ${t.moves} is not null and ${t.station} is not null)`),
+    check('ledger_kinds', sql`${t.kind} in ('try', 'keep', 'undo')`),
+  ],
+)
+
+export const ratings = pgTable(
+  'ratings',
+  {
+    visitId: visitId(),
+    complaintId: uuid('complaint_id').notNull(),
+    changeId: uuid('change_id').notNull(),
+    severity: smallint('severity').notNull(),
+    version: version(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.visitId, t.complaintId, t.changeId] }),
+    foreignKey({ columns: [t.visitId, t.complaintId], foreignColumns: [complaints.visitId, complaints.id], name: 'ratings_complaint' }).onDelete('cascade'),
+    foreignKey({ columns: [t.visitId, t.changeId], foreignColumns: [ledger.visitId, ledger.id], name: 'ratings_change' }).onDelete('cascade'),
+    check('ratings_severity', sql`${t.severity} between 0 and 10`),
+  ],
+)

@@ -1,0 +1,80 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express'
+import type { Logger } from 'pino'
+import type { z } from 'zod'
+import { fieldProblems } from '@level-stance/core/calculation'
+import { CalculationError } from '@level-stance/core/quantity/problem'
+import type { FieldProblem } from '@level-stance/core/quantity/problem'
+
+/** The one shape of every error answer. */
+export interface ErrorBody {
+  readonly code: string
+  readonly message: string
+  readonly fields: readonly FieldProblem[]
+  /** with `stale`: the row as it is stored */
+  readonly current?: unknown
+}
+
+/** An error meant for the screen. */
+export class HttpError extends Error {
+  readonly status: number
+  readonly code: string
+  readonly fields: readonly FieldProblem[]
+  constructor(status: number, code: string, message: string, fields: readonly FieldProblem[] = []) {
+    super(message)
+    this.status = status
+    this.code = code
+    this.fields = fields
+  }
+}
+
+/** Somebody else wrote in between; carries what is stored. */
+export class StaleError extends HttpError {
+  readonly current: unknown
+  constructor(current: unknown) {
+    super(409, 'stale', 'This was changed elsewhere since it was read. Both versions are shown; choose which to keep.')
+    this.current = current
+  }
+}
+
+export function notFound(what: string): HttpError {
+  return new HttpError(404, 'not-found', `${what} was not found. It may have been removed.`)
+}
+
+/** Parses a request part; failures name every field. */
+export function checked<T>(schema: z.ZodType<T>, raw: unknown): T {
+  const parsed = schema.safeParse(raw)
+  if (parsed.success) return parsed.data
+  const fields = fieldProblems(parsed.error)
+  throw new HttpError(400, 'invalid', fields[0]?.message ?? 'The request is not valid.', fields)
+}
+
+export const unknownRoute: RequestHandler = (request, _response, next) => {
+  next(new HttpError(404, 'not-found', `There is nothing at ${request.path.slice(0, 200)}.`))
+}
+
+/** Turns whatever was thrown into the one error shape; the unexpected is logged, never shown. */
+export const errorHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
+  if (response.headersSent) return next(error)
+  const { status, body } = describe(error)
+  if (status >= 500) (request as { log?: Logger }).log?.error({ err: error }, 'request failed')
+  response.status(status).json(body)
+}
+
+function describe(error: unknown): { status: number; body: ErrorBody } {
+  if (error instanceof StaleError) {
+    return { status: 409, body: { code: error.code, message: error.message, fields: error.fields, current: error.current } }
+  }
+  if (error instanceof HttpError) return { status: error.status, body: { code: error.code, message: error.message, fields: error.fields } }
+  if (error instanceof CalculationError) {
+    const status = ({ invalid: 400, 'too-large': 413, 'broken-file': 400, 'other-format': 400, 'other-version': 400 } as Record<string, number>)[error.code] ?? 422
+    return { status, body: { code: error.code, message: error.message, fields: error.fields } }
+  }
+  const type = (error as { type?: unknown } | null)?.type
+  if (type === 'entity.too.large') return { status: 413, body: { code: 'too-large', message: 'That is larger than is accepted here.', fields: [] } }
+  if (type === 'entity.parse.failed') return { status: 400, body: { code: 'broken-json', message: 'The request is not readable JSON.', fields: [] } }
+  const status = (error as { status?: unknown } | null)?.status
+  if (typeof status === 'number' && status >= 400 && status < 500) {
+    return { status, body: { code: 'bad-request', message: 'The request could not be read.', fields: [] } }
+  }
+  return { status: 500, body: { code: 'internal', message: 'Something went wrong here. Nothing you typed is lost; try again.', fields: [] } }
+}

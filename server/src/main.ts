@@ -1,0 +1,65 @@
+import { existsSync } from 'node:fs'
+import type { Server } from 'node:http'
+import { fileURLToPath } from 'node:url'
+import pino from 'pino'
+import { createApp } from './app.ts'
+import { connect, migrateDatabase } from './db/connect.ts'
+import { loadDemo } from './demo/load.ts'
+import { ensureStudio } from './http/studio.ts'
+import { loadSheetFonts } from './record/fonts.ts'
+
+const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url))
+const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info', base: null })
+const databaseUrl = process.env['DATABASE_URL']
+if (databaseUrl === undefined) {
+  logger.fatal('DATABASE_URL is not set; use `npm start`, which sets it')
+  process.exit(2)
+}
+
+leaveRoot()
+const { db, close } = connect(databaseUrl, (error) => logger.warn({ err: error }, 'lost a database connection'))
+await migrateDatabase(db, path('../migrations'))
+await ensureStudio(db)
+if (process.env['LEVEL_STANCE_DEMO'] !== 'no') await loadDemo(db)
+
+const built = path('../../web/dist')
+const app = createApp({
+  db,
+  logger,
+  fonts: loadSheetFonts(path('./main.js')),
+  webRoot: existsSync(built) ? built : null,
+  extraHosts: (process.env['LEVEL_STANCE_HOSTS'] ?? '').split(',').filter((host) => host !== ''),
+})
+const host = process.env['HOST'] ?? '127.0.0.1'
+const server: Server = app.listen(Number(process.env['PORT'] ?? 4810), host, (error) => {
+  if (error) {
+    logger.fatal({ err: error }, 'cannot listen')
+    process.exit(3)
+  }
+  const address = server.address()
+  const port = typeof address === 'object' && address !== null ? address.port : 0
+  logger.info(`listening on http://${host}:${port}`)
+  process.send?.({ listening: port })
+})
+
+/** Started by root, the server goes on as the user it is told to. */
+function leaveRoot(): void {
+  const [uid, gid] = (process.env['LEVEL_STANCE_RUN_AS'] ?? '').split(':').map(Number)
+  if (process.getuid?.() !== 0 || !uid || !gid) return
+  process.setgroups?.([])
+  process.setgid?.(gid)
+  process.setuid?.(uid)
+}
+
+let stopping = false
+/** Lets running requests finish, then leaves. */
+function stop(): void {
+  if (stopping) return
+  stopping = true
+  server.close(() => void close().finally(() => process.exit(0)))
+  server.closeIdleConnections()
+  setTimeout(() => process.exit(0), 5000).unref()
+}
+process.on('SIGTERM', stop)
+process.on('SIGINT', stop)
+process.on('disconnect', stop)

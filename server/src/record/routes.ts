@@ -1,0 +1,51 @@
+import express, { Router } from 'express'
+import { z } from 'zod'
+import { sheetOf } from '@level-stance/core/record/sheet'
+import { VISIT_FILE_MAX_BYTES, parseVisitFile, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
+import type { Database } from '../db/connect.ts'
+import { HttpError, checked } from '../http/errors.ts'
+import { studioOf } from '../http/studio.ts'
+import { idSchema } from '../riders/routes.ts'
+import { readDossier } from '../visits/dossier.ts'
+import { importVisit } from '../visits/importVisit.ts'
+import type { SheetFonts } from './fonts.ts'
+import { sheetPdf } from './sheetPdf.ts'
+
+const sheetQuery = z.object({ unit: z.enum(['mm', 'cm', 'in'], { error: 'unit must be mm, cm or in.' }).default('mm') })
+
+/** Export as open JSON and PDF, import, and the published schema. */
+export function recordRoutes(db: Database, fonts: SheetFonts): Router {
+  const router = Router()
+  router.get('/schemas/visit-file', (_request, response) => void response.json(visitFileJsonSchema()))
+  router.get('/visits/:id/file', async (request, response) => {
+    const dossier = await readDossier(db, studioOf(request), checked(idSchema, request.params.id))
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'json'))
+    response.type('application/json').send(`${JSON.stringify(toVisitFile(dossier), null, 2)}\n`)
+  })
+  router.get('/visits/:id/sheet.pdf', async (request, response) => {
+    const { unit } = checked(sheetQuery, request.query)
+    const dossier = await readDossier(db, studioOf(request), checked(idSchema, request.params.id))
+    const pdf = await sheetPdf(sheetOf(toVisitFile(dossier), unit), fonts)
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'pdf'))
+    response.type('application/pdf').send(pdf)
+  })
+  return router
+}
+
+/** Import takes the file's text as it is, so that a broken one gets words of its own. */
+export function importRoute(db: Database): Router {
+  const router = Router()
+  router.post('/imports', express.text({ type: 'application/json', limit: VISIT_FILE_MAX_BYTES * 2 }), async (request, response) => {
+    if (typeof request.body !== 'string') throw new HttpError(415, 'not-json', 'Send the visit file as application/json.')
+    const file = parseVisitFile(request.body)
+    const stored = await db.transaction((tx) => importVisit(tx, studioOf(request), file))
+    response.status(201).json({ ...stored, name: file.rider.name })
+  })
+  return router
+}
+
+/** A plain file name: letters and digits only, from the rider's name and the day. */
+function fileName(rider: string, startedAt: string, ending: string): string {
+  const name = rider.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40)
+  return `${name === '' ? 'visit' : name}-${startedAt.slice(0, 10)}.${ending}`
+}

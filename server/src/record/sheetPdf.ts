@@ -1,0 +1,156 @@
+import PDFDocument from 'pdfkit'
+import type { Sheet } from '@level-stance/core/record/sheet'
+import type { SheetFonts } from './fonts.ts'
+
+const ink = '#1D2B2A'
+const muted = '#5A6561'
+const line = '#D9D3C5'
+const petrol = '#0E6B6B'
+const brick = '#A63D2A'
+const margin = 42
+const pageWidth = 595.28
+const pageHeight = 841.89
+const width = pageWidth - 2 * margin
+
+type Weight = 'regular' | 'bold'
+interface TextStyle {
+  readonly size?: number
+  readonly weight?: Weight
+  readonly color?: string
+}
+interface Glyphs {
+  hasGlyphForCodePoint(codePoint: number): boolean
+}
+
+/**
+ * The one-page record as PDF: A4, real text, fonts embedded. Content that would not fit the page
+ * goes on a second one rather than being cut.
+ */
+export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
+  const doc = new PDFDocument({ size: 'A4', margin, font: fonts.regular[0] as unknown as string, info: { Title: `${sheet.rider}: ${sheet.visit}`, Creator: 'Level Stance' }, lang: 'en' })
+  const chunks: Buffer[] = []
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on('end', () => resolve(Buffer.concat(chunks)))
+    doc.on('error', reject)
+  })
+  new SheetWriter(doc, fonts).write(sheet)
+  doc.end()
+  return done
+}
+
+class SheetWriter {
+  private readonly doc: PDFKit.PDFDocument
+  private y = margin
+  constructor(doc: PDFKit.PDFDocument, fonts: SheetFonts) {
+    this.doc = doc
+    for (const weight of ['regular', 'bold'] as const) fonts[weight].forEach((data, i) => doc.registerFont(`${weight}${i}`, data))
+  }
+
+  write(sheet: Sheet): void {
+    this.line([{ text: sheet.rider, x: 0, width: width - 130, style: { size: 20, weight: 'bold' } }], 25)
+    this.line([{ text: `${sheet.bike} · ${sheet.visit} · ${sheet.startedAt.slice(0, 10)}`, x: 0, width, style: { color: muted } }], 15)
+    if (sheet.stop !== null) this.paragraph(sheet.stop, { weight: 'bold', color: brick })
+    this.heading('Complaints', ['before', 'now'])
+    if (sheet.complaints.length === 0) this.line([{ text: 'None told.', x: 0, width, style: { color: muted } }])
+    for (const row of sheet.complaints) this.row(row.title, `${row.before}/10`, `${row.after}/10`, row.note, row.before !== row.after)
+    this.heading('Contact points', ['before', 'after'])
+    for (const row of sheet.settings) this.row(row.label, row.before, row.after, row.note, row.changed)
+    this.heading('Changes', [])
+    if (sheet.changes.length === 0) this.line([{ text: 'None yet.', x: 0, width, style: { color: muted } }])
+    sheet.changes.forEach((change, i) => {
+      this.paragraph(`${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : ` ${change.later}`}`)
+    })
+    this.heading('Readings at the start', ['left', 'right'])
+    for (const row of sheet.readings) this.row(row.label, row.left, row.right, row.how, false)
+    this.y += 8
+    this.paragraph(sheet.basis, { size: 8.5, color: muted })
+    for (const caution of sheet.cautions) this.paragraph(caution, { size: 9, weight: 'bold' })
+  }
+
+  private heading(title: string, columns: readonly string[]): void {
+    this.room(40)
+    this.y += 9
+    this.line([
+      { text: title, x: 0, width: 220, style: { size: 12, weight: 'bold', color: petrol } },
+      ...columns.map((text, i) => ({ text, x: 230 + i * 80, width: 74, style: { size: 8.5, color: muted } })),
+    ], 16)
+    this.doc.moveTo(margin, this.y - 2).lineTo(margin + width, this.y - 2).lineWidth(0.5).strokeColor(line).stroke()
+    this.y += 2
+  }
+
+  private row(label: string, first: string, second: string, note: string, strong: boolean): void {
+    this.line([
+      { text: label, x: 0, width: 226 },
+      { text: first, x: 230, width: 76 },
+      { text: second, x: 310, width: 76, style: { weight: strong ? 'bold' : 'regular' } },
+      { text: note, x: 390, width: width - 390, style: { size: 8.5, color: muted } },
+    ])
+  }
+
+  private line(cells: readonly { text: string; x: number; width: number; style?: TextStyle }[], height = 14): void {
+    this.room(height)
+    for (const { text, x, width: room, style = {} } of cells) {
+      // Small print sits on the same baseline as the rest of its row.
+      const drop = height === 14 && style.size !== undefined ? (10 - style.size) * 0.9 : 0
+      this.text(text, margin + x, this.y + drop, room, style, true)
+    }
+    this.y += height
+  }
+
+  private paragraph(text: string, style: TextStyle = {}): void {
+    this.room(28)
+    this.y = this.text(text, margin, this.y, width, style, false) + 2
+  }
+
+  /** Starts a new page when less than `height` is left. */
+  private room(height: number): void {
+    if (this.y + height <= pageHeight - margin) return
+    this.doc.addPage()
+    this.y = margin
+  }
+
+  /** Writes text in runs, each in the first font that has its letters; returns the y below it. */
+  private text(text: string, x: number, y: number, maxWidth: number, { size = 10, weight = 'regular', color = ink }: TextStyle, oneLine: boolean): number {
+    if (text === '') return y
+    this.doc.fontSize(size).fillColor(color)
+    const runs = this.runs(oneLine ? this.fitted(text, maxWidth, weight, size) : text, weight)
+    runs.forEach((run, i) => {
+      this.doc.font(run.font)
+      const options = { width: maxWidth, lineBreak: !oneLine, continued: i < runs.length - 1 }
+      if (i === 0) this.doc.text(run.text, x, y, options)
+      else this.doc.text(run.text, options)
+    })
+    return this.doc.y
+  }
+
+  private runs(text: string, weight: Weight): { font: string; text: string }[] {
+    const runs: { font: string; text: string }[] = []
+    for (const letter of text) {
+      const font = `${weight}${this.fontFor(letter, weight)}`
+      const last = runs.at(-1)
+      if (last && (last.font === font || letter === ' ')) last.text += letter
+      else runs.push({ font, text: letter })
+    }
+    return runs
+  }
+
+  private fontFor(letter: string, weight: Weight): number {
+    for (const i of [0, 1, 2]) {
+      this.doc.font(`${weight}${i}`)
+      const face = (this.doc as unknown as { _font: { font: Glyphs } })._font.font
+      if (face.hasGlyphForCodePoint(letter.codePointAt(0) ?? 32)) return i
+    }
+    return 2
+  }
+
+  /** Shortens one-line text with an ellipsis to its column. */
+  private fitted(text: string, maxWidth: number, weight: Weight, size: number): string {
+    const measure = (candidate: string) =>
+      this.runs(candidate, weight).reduce((sum, run) => sum + this.doc.font(run.font).fontSize(size).widthOfString(run.text), 0)
+    if (measure(text) <= maxWidth) return text
+    let kept = text.slice(0, 400)
+    while (kept.length > 1 && measure(`${kept}…`) > maxWidth) kept = kept.slice(0, -1)
+    return `${kept}…`
+  }
+}

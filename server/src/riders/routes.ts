@@ -1,0 +1,34 @@
+import { Router } from 'express'
+import { z } from 'zod'
+import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
+import type { Database } from '../db/connect.ts'
+import { checked } from '../http/errors.ts'
+import { studioOf } from '../http/studio.ts'
+import { listRiders, readRider, writeBike, writeRider } from './store.ts'
+
+export const idSchema = z.uuid({ error: 'The id must be a UUID.' })
+export const versionSchema = z.int({ error: 'version must be a whole number.' }).min(0)
+const listSchema = z.object({
+  search: z.string().max(120, { error: 'The search must be at most 120 characters.' }).default(''),
+  after: z.string().max(120).nullable().default(null),
+})
+
+export function riderRoutes(db: Database): Router {
+  const router = Router()
+  router.get('/', async (request, response) => {
+    response.json(await listRiders(db, studioOf(request), checked(listSchema, request.query)))
+  })
+  router.get('/:id', async (request, response) => {
+    response.json(await readRider(db, studioOf(request), checked(idSchema, request.params.id)))
+  })
+  router.put('/:id', async (request, response) => {
+    const { version, rider } = checked(z.strictObject({ version: versionSchema, rider: riderFieldsSchema }), request.body)
+    response.json(await writeRider(db, studioOf(request), checked(idSchema, request.params.id), version, rider))
+  })
+  router.put('/:id/bikes/:bikeId', async (request, response) => {
+    const { version, bike } = checked(z.strictObject({ version: versionSchema, bike: bikeFieldsSchema }), request.body)
+    const riderId = checked(idSchema, request.params.id)
+    response.json(await writeBike(db, studioOf(request), riderId, checked(idSchema, request.params.bikeId), version, bike))
+  })
+  return router
+}

@@ -1,0 +1,115 @@
+import { and, desc, eq, ilike, lt, or, sql } from 'drizzle-orm'
+import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
+import type { Database, Queryable } from '../db/connect.ts'
+import { bikes, riders, visits } from '../db/schema.ts'
+import { writeVersioned } from '../db/versioned.ts'
+import { notFound } from '../http/errors.ts'
+
+export const PAGE_SIZE = 40
+
+/** Lower case, accents off: "Živa" is found by "ziva". */
+export function searchable(text: string): string {
+  return text.normalize('NFD').replace(/\p{M}/gu, '').replace(/ø/gi, 'o').replace(/ł/gi, 'l').toLowerCase().trim()
+}
+
+type RiderRow = typeof riders.$inferSelect
+type BikeRow = typeof bikes.$inferSelect
+const showRider = ({ id, name, note, version }: RiderRow) => ({ id, name, note, version })
+const showBike = ({ id, name, kind, version }: BikeRow) => ({ id, name, kind, version })
+
+/** One page of riders, most recently seen first, each with the latest visit. */
+export async function listRiders(db: Database, studioId: string, query: { search: string; after: string | null }) {
+  const words = searchable(query.search)
+    .split(/\s+/)
+    .filter((word) => word !== '')
+    .slice(0, 6)
+  const cursor = query.after === null ? null : readCursor(query.after)
+  const rows = await db
+    .select({ rider: riders })
+    .from(riders)
+    .where(
+      and(
+        eq(riders.studioId, studioId),
+        ...words.map((word) => ilike(riders.search, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+        cursor ? or(lt(riders.touchedAt, cursor.at), and(eq(riders.touchedAt, cursor.at), lt(riders.id, cursor.id))) : undefined,
+      ),
+    )
+    .orderBy(desc(riders.touchedAt), desc(riders.id))
+    .limit(PAGE_SIZE + 1)
+  const page = rows.slice(0, PAGE_SIZE).map((row) => row.rider)
+  const latest = await latestVisits(db, page.map((rider) => rider.id))
+  const last = page.at(-1)
+  return {
+    riders: page.map((rider) => ({ ...showRider(rider), latestVisit: latest.get(rider.id) ?? null })),
+    next: rows.length > PAGE_SIZE && last ? `${last.touchedAt.toISOString()}_${last.id}` : null,
+  }
+}
+
+function readCursor(text: string): { at: Date; id: string } | null {
+  const [at, id] = text.split('_')
+  const date = new Date(at ?? '')
+  return Number.isNaN(date.getTime()) || !/^[0-9a-f-]{36}$/.test(id ?? '') ? null : { at: date, id: id as string }
+}
+
+async function latestVisits(db: Database, riderIds: readonly string[]) {
+  const found = new Map<string, { id: string; title: string; startedAt: string; bike: string }>()
+  if (riderIds.length === 0) return found
+  const rows = await db
+    .selectDistinctOn([visits.riderId], { riderId: visits.riderId, id: visits.id, title: visits.title, startedAt: visits.startedAt, bike: bikes.name })
+    .from(visits)
+    .innerJoin(bikes, eq(bikes.id, visits.bikeId))
+    .where(sql`${visits.riderId} = any(${sql.param(riderIds)})`)
+    .orderBy(visits.riderId, desc(visits.startedAt))
+  for (const { riderId, startedAt, ...rest } of rows) found.set(riderId, { ...rest, startedAt: startedAt.toISOString() })
+  return found
+}
+
+/** A rider with bikes and visits. */
+export async function readRider(db: Queryable, studioId: string, id: string) {
+  const [rider] = await db.select().from(riders).where(and(eq(riders.studioId, studioId), eq(riders.id, id)))
+  if (!rider) throw notFound('This rider')
+  const ownBikes = await db.select().from(bikes).where(eq(bikes.riderId, id)).orderBy(bikes.name)
+  const ownVisits = await db.select().from(visits).where(eq(visits.riderId, id)).orderBy(desc(visits.startedAt)).limit(200)
+  return {
+    rider: showRider(rider),
+    bikes: ownBikes.map(showBike),
+    visits: ownVisits.map(({ id: visitId, bikeId, title, startedAt }) => ({ id: visitId, bikeId, title, startedAt: startedAt.toISOString() })),
+  }
+}
+
+/** Creates (version 0) or edits a rider. */
+export async function writeRider(db: Database, studioId: string, id: string, seen: number, fields: RiderFields) {
+  const row = await db.transaction(async (tx) => {
+    const mine = and(eq(riders.studioId, studioId), eq(riders.id, id))
+    const values = { ...fields, search: searchable(`${fields.name} ${fields.note.slice(0, 200)}`), touchedAt: new Date() }
+    return writeVersioned<RiderRow>(seen, {
+      find: async () => (await tx.select().from(riders).where(mine).for('update'))[0],
+      same: (current) => current.name === fields.name && current.note === fields.note,
+      insert: async () => (await tx.insert(riders).values({ id, studioId, version: 1, ...values }).onConflictDoNothing().returning())[0],
+      update: async (version) => (await tx.update(riders).set({ ...values, version }).where(mine).returning())[0],
+      show: showRider,
+    })
+  })
+  return showRider(row)
+}
+
+/** Creates (version 0) or edits a bike of a rider. */
+export async function writeBike(db: Database, studioId: string, riderId: string, id: string, seen: number, fields: BikeFields) {
+  const row = await db.transaction(async (tx) => {
+    await readRider(tx, studioId, riderId)
+    const mine = and(eq(bikes.studioId, studioId), eq(bikes.riderId, riderId), eq(bikes.id, id))
+    return writeVersioned<BikeRow>(seen, {
+      find: async () => (await tx.select().from(bikes).where(mine).for('update'))[0],
+      same: (current) => current.name === fields.name && current.kind === fields.kind,
+      insert: async () => (await tx.insert(bikes).values({ id, studioId, riderId, version: 1, ...fields }).onConflictDoNothing().returning())[0],
+      update: async (version) => (await tx.update(bikes).set({ ...fields, version }).where(mine).returning())[0],
+      show: showBike,
+    })
+  })
+  return showBike(row)
+}
+
+/** Moves a rider to the top of the list. */
+export async function touchRider(db: Queryable, id: string): Promise<void> {
+  await db.update(riders).set({ touchedAt: new Date() }).where(eq(riders.id, id))
+}

@@ -1,0 +1,51 @@
+import { Router } from 'express'
+import { z } from 'zod'
+import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
+import { readingSchema } from '@level-stance/core/measure/reading'
+import { visitFieldsSchema } from '@level-stance/core/record/dossier'
+import { complaintSchema, ratingSchema } from '@level-stance/core/talk/complaint'
+import type { Database } from '../db/connect.ts'
+import { checked } from '../http/errors.ts'
+import { studioOf } from '../http/studio.ts'
+import { idSchema, versionSchema } from '../riders/routes.ts'
+import { readDossier } from './dossier.ts'
+import { appendEntry, createVisit, writeComplaint, writeRating, writeReading, writeVisit } from './store.ts'
+
+const versioned = <T extends z.ZodRawShape>(shape: T) => z.strictObject({ version: versionSchema, ...shape })
+const newVisit = z.strictObject({ id: idSchema, riderId: idSchema, bikeId: idSchema, title: visitFieldsSchema.shape.title })
+const visitWrite = versioned({ visit: visitFieldsSchema })
+const readingWrite = versioned({ reading: readingSchema })
+const complaintWrite = versioned({ complaint: complaintSchema, removed: z.boolean() })
+const ratingWrite = versioned({ rating: ratingSchema })
+const ledgerAppend = z.strictObject({ after: versionSchema, entry: ledgerEntrySchema })
+
+export function visitRoutes(db: Database): Router {
+  const router = Router()
+  router.post('/', async (request, response) => {
+    response.status(201).json(await createVisit(db, studioOf(request), checked(newVisit, request.body)))
+  })
+  router.get('/:id', async (request, response) => {
+    response.json(await readDossier(db, studioOf(request), checked(idSchema, request.params.id)))
+  })
+  router.put('/:id', async (request, response) => {
+    const { version, visit } = checked(visitWrite, request.body)
+    response.json(await writeVisit(db, studioOf(request), checked(idSchema, request.params.id), version, visit))
+  })
+  router.put('/:id/readings', async (request, response) => {
+    const { version, reading } = checked(readingWrite, request.body)
+    response.json(await writeReading(db, studioOf(request), checked(idSchema, request.params.id), version, reading))
+  })
+  router.put('/:id/complaints', async (request, response) => {
+    const { version, complaint, removed } = checked(complaintWrite, request.body)
+    response.json(await writeComplaint(db, studioOf(request), checked(idSchema, request.params.id), version, complaint, removed))
+  })
+  router.put('/:id/ratings', async (request, response) => {
+    const { version, rating } = checked(ratingWrite, request.body)
+    response.json(await writeRating(db, studioOf(request), checked(idSchema, request.params.id), version, rating))
+  })
+  router.post('/:id/ledger', async (request, response) => {
+    const { after, entry } = checked(ledgerAppend, request.body)
+    response.json(await appendEntry(db, studioOf(request), checked(idSchema, request.params.id), after, entry))
+  })
+  return router
+}

@@ -1,0 +1,3 @@
+export default async function globalTeardown() {
+  await globalThis.testCluster?.stop()
+}

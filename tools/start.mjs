@@ -1,0 +1,93 @@
+#!/usr/bin/env node
+// `npm start`: from a fresh checkout to a served app. `-- --fresh` starts with empty data, asking first.
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { createInterface } from 'node:readline/promises'
+import { lastingCluster, lastingHome, ownDatabase } from './lib/cluster.mjs'
+import { needBuild, needDebian, needNode, needPackages } from './lib/prepare.mjs'
+import { serve } from './lib/serve.mjs'
+import { Stop, isAlive, portIsFree, say, varFolder } from './lib/system.mjs'
+
+const DEFAULT_PORT = 4810
+const lockFile = join(varFolder, 'running.json')
+const outside = process.env.DATABASE_URL
+
+try {
+  await main()
+} catch (error) {
+  if (!(error instanceof Stop)) throw error
+  console.error(`\n${error.message}\n`)
+  process.exit(1)
+}
+
+async function main() {
+  needNode()
+  mkdirSync(varFolder, { recursive: true })
+  const other = running()
+  if (other) throw new Stop(`Level Stance is already running from this folder: ${other.address ?? 'it is still starting'}`)
+  writeFileSync(lockFile, JSON.stringify({ pid: process.pid }))
+  try {
+    if (!outside) needDebian('postgresql')
+    needPackages()
+    if (process.argv.includes('--fresh')) await startAfresh()
+    needBuild()
+    await runUntilStopped()
+  } finally {
+    rmSync(lockFile, { force: true })
+  }
+}
+
+/** A live launcher of this folder, from its lock. */
+function running() {
+  if (!existsSync(lockFile)) return null
+  try {
+    const lock = JSON.parse(readFileSync(lockFile, 'utf8'))
+    const command = readFileSync(`/proc/${lock.pid}/cmdline`, 'utf8')
+    return isAlive(lock.pid) && command.includes('start.mjs') ? lock : null
+  } catch {
+    return null
+  }
+}
+
+async function runUntilStopped() {
+  const stopAsked = new Promise((resolve) => {
+    process.on('SIGINT', () => resolve('asked'))
+    process.on('SIGTERM', () => resolve('asked'))
+  })
+  let cluster = null
+  let databaseUrl = outside
+  if (!outside) {
+    say('starting PostgreSQL')
+    cluster = await lastingCluster()
+    databaseUrl = ownDatabase(cluster, lastingHome(), 'level_stance')
+  }
+  try {
+    const wanted = Number(process.env.PORT ?? DEFAULT_PORT)
+    if (process.env.PORT && !(await portIsFree(wanted))) throw new Stop(`Port ${wanted} is in use. Choose another: PORT=4811 npm start`)
+    const server = await serve(databaseUrl, (await portIsFree(wanted)) ? wanted : 0, { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+    writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address: server.address }))
+    console.log(`\n  Level Stance: ${server.address}\n\n  Ctrl+C stops it. Your data stays${outside ? ' in your database' : ''}.\n`)
+    const end = await Promise.race([stopAsked, server.exited])
+    if (end !== 'asked') throw new Stop('The server ended unexpectedly. Its last lines are above; start again with npm start.')
+    say('stopping')
+    await server.stop()
+  } finally {
+    await cluster?.stop()
+  }
+}
+
+/** Deletes the project's own data, after a yes. Never touches an outside database. */
+async function startAfresh() {
+  if (outside) throw new Stop('--fresh does not delete anything in DATABASE_URL. Make a new database there instead.')
+  if (!process.argv.includes('--yes')) {
+    if (!process.stdin.isTTY) throw new Stop('--fresh deletes all riders and visits. To do so without being asked: npm start -- --fresh --yes')
+    const reader = createInterface({ input: process.stdin, output: process.stdout })
+    const answer = await reader.question('This deletes all riders and visits of this folder for good. Type "delete" to go on: ')
+    reader.close()
+    if (answer.trim() !== 'delete') throw new Stop('Nothing was deleted.')
+  }
+  const leftover = await lastingCluster()
+  await leftover.stop()
+  rmSync(lastingHome(), { recursive: true, force: true })
+  say('the data was deleted')
+}
