@@ -4,10 +4,7 @@ const project = (name, extra = {}) => ({
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
   transform: {
-    '^.+\\.ts$': [
-      '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
-    ],
+    '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
   },
   // Workspace packages are linked into node_modules as TypeScript source.
   transformIgnorePatterns: ['/node_modules/(?!@level-stance/)'],
@@ -17,7 +14,6 @@ const project = (name, extra = {}) => ({
 export default {
   projects: [
     project('core'),
-    project('web'),
     project('server', { globalSetup: '<rootDir>/test/globalSetup.mjs', globalTeardown: '<rootDir>/test/globalTeardown.mjs' }),
   ],
 }

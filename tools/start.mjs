@@ -80,7 +80,8 @@ async function runUntilStopped() {
 async function startAfresh() {
   if (outside) throw new Stop('--fresh does not delete anything in DATABASE_URL. Make a new database there instead.')
   if (!process.argv.includes('--yes')) {
-    if (!process.stdin.isTTY) throw new Stop('--fresh deletes all riders and visits. To do so without being asked: npm start -- --fresh --yes')
+    if (!process.stdin.isTTY)
+      throw new Stop('--fresh deletes all riders and visits. To do so without being asked: npm start -- --fresh --yes')
     const reader = createInterface({ input: process.stdin, output: process.stdout })
     const answer = await reader.question('This deletes all riders and visits of this folder for good. Type "delete" to go on: ')
     reader.close()

@@ -31,6 +31,14 @@ export function defineCalculation<Input, Output>(definition: Calculation<Input, 
   return definition
 }
 
+/** A calculation of whatever input, as lists and panels hold them. */
+export type AnyCalculation = Calculation<never, unknown>
+
+/** Forgets what a calculation takes; its own schema still checks every input. */
+export function anyCalculation<Input, Output>(calculation: Calculation<Input, Output>): AnyCalculation {
+  return calculation as unknown as AnyCalculation
+}
+
 /** What every face of a calculation answers with. */
 export interface Evaluation<Output> {
   readonly name: string
@@ -90,7 +98,11 @@ export function fieldProblems(error: z.ZodError, prefix = ''): FieldProblem[] {
 /** A number field that states its own range when it is missed. */
 export function numberField(label: string, min: number, max: number, unit: string, description?: string) {
   const message = `${label} must be a number from ${min} to ${max}${unit === '' ? '' : ` ${unit}`}.`
-  return z.number({ error: message }).min(min, { error: message }).max(max, { error: message }).meta({ description: description ?? `${label}, ${unit}` })
+  return z
+    .number({ error: message })
+    .min(min, { error: message })
+    .max(max, { error: message })
+    .meta({ description: description ?? `${label}, ${unit}` })
 }
 
 /** JSON Schemas of a calculation's two ends. */

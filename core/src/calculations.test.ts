@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { evaluate } from './calculation.ts'
 import { calculationNamed, calculations } from './calculations.ts'
-import { CalculationError } from './quantity/problem.ts'
+import type { CalculationError } from './quantity/problem.ts'
 import { sources } from './sources.ts'
 
 /** One good input per calculation; results are checked where the pure functions are. */
@@ -17,7 +17,7 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
 
 describe.each(calculations.map((calculation) => [calculation.name, calculation] as const))('%s', (name, calculation) => {
   it('answers, with working, sources and an output that holds to its own schema', () => {
-    const answer = evaluate(calculation as never, goodInputs[name]) as ReturnType<typeof evaluate>
+    const answer = evaluate(calculation, goodInputs[name])
     expect(calculation.output.safeParse(answer.result).success).toBe(true)
     expect(answer.working.length).toBeGreaterThan(0)
     for (const line of answer.working) expect(String(line.value)).not.toMatch(/NaN|undefined/)
@@ -30,7 +30,7 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
     const field = Object.keys(good)[0]!
     const fails = (input: unknown) => {
       try {
-        evaluate(calculation as never, input)
+        evaluate(calculation, input)
       } catch (error) {
         return error as CalculationError
       }
@@ -51,7 +51,7 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
 
   it('carries uncertainty when asked to', () => {
     const field = Object.keys(goodInputs[name]!)[0]!
-    const answer = evaluate(calculation as never, { ...goodInputs[name], plusMinus: { [field]: 1 } }) as ReturnType<typeof evaluate>
+    const answer = evaluate(calculation, { ...goodInputs[name], plusMinus: { [field]: 1 } })
     expect(Object.values(answer.plusMinus).some((value) => value > 0)).toBe(true)
   })
 })

@@ -4,22 +4,21 @@ import {
   legPostureCalculation,
   saddleHeightForFlexionCalculation,
 } from './body/leg.calculations.ts'
-import type { Calculation } from './calculation.ts'
+import { anyCalculation } from './calculation.ts'
+import type { AnyCalculation } from './calculation.ts'
 import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
 import { cleatTargetCalculation } from './feet/cleatTarget.calculations.ts'
 
-type AnyCalculation = Calculation<never, unknown>
-
 /** Every calculation, in the order of the work. */
-export const calculations = [
-  kneeFlexionCalculation,
-  distanceForFlexionCalculation,
-  legPostureCalculation,
-  saddleHeightForFlexionCalculation,
-  cleatTargetCalculation,
-  cleatKnockOnCalculation,
-  stepPlanCalculation,
-] as unknown as readonly AnyCalculation[]
+export const calculations: readonly AnyCalculation[] = [
+  anyCalculation(kneeFlexionCalculation),
+  anyCalculation(distanceForFlexionCalculation),
+  anyCalculation(legPostureCalculation),
+  anyCalculation(saddleHeightForFlexionCalculation),
+  anyCalculation(cleatTargetCalculation),
+  anyCalculation(cleatKnockOnCalculation),
+  anyCalculation(stepPlanCalculation),
+]
 
 /** A calculation by its name, or null. */
 export function calculationNamed(name: string): AnyCalculation | null {

@@ -73,6 +73,7 @@ function requestLog(logger: Logger) {
       req: (request: { method: string; url: string }) => ({ method: request.method, path: request.url.split('?')[0] }),
       res: (response: { statusCode: number }) => ({ status: response.statusCode }),
     },
-    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug'),
+    customLogLevel: (_request, response, error) =>
+      error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'debug',
   })
 }

@@ -1,7 +1,18 @@
 // A PostgreSQL cluster of the project's own: loopback only, password only, its own port.
 import { spawn, spawnSync } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
-import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, openSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import { postgresBin } from './prepare.mjs'
 import { Stop, checkoutKey, freePort, isAlive, isRoot, portIsFree, sleep, userCan, userIds, varFolder } from './system.mjs'
@@ -10,7 +21,8 @@ import { Stop, checkoutKey, freePort, isAlive, isRoot, portIsFree, sleep, userCa
 function owner() {
   if (!isRoot) return null
   const ids = userIds('postgres')
-  if (!ids) throw new Stop('The user “postgres” is missing although PostgreSQL is installed. Run: apt-get install --reinstall postgresql-common')
+  if (!ids)
+    throw new Stop('The user “postgres” is missing although PostgreSQL is installed. Run: apt-get install --reinstall postgresql-common')
   return ids
 }
 
@@ -109,7 +121,15 @@ function readOrMakePassword(home, ids) {
 function initialise(bin, ids, home, data) {
   // A half-made folder from an interrupted first start is of no use.
   rmSync(data, { recursive: true, force: true })
-  const args = ['-D', data, '--username=postgres', '--auth=scram-sha-256', `--pwfile=${join(home, 'password')}`, '--encoding=UTF8', '--locale=C.UTF-8']
+  const args = [
+    '-D',
+    data,
+    '--username=postgres',
+    '--auth=scram-sha-256',
+    `--pwfile=${join(home, 'password')}`,
+    '--encoding=UTF8',
+    '--locale=C.UTF-8',
+  ]
   const result = spawnSync(join(bin, 'initdb'), args, { ...asOwner(ids), encoding: 'utf8' })
   if (result.status !== 0) throw new Stop(`The database folder could not be made:\n${result.stderr}`)
 }
@@ -160,11 +180,15 @@ async function ready(bin, port, pid) {
 }
 
 function psql(bin, port, password, sql, database) {
-  const result = spawnSync(join(bin, 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'postgres', '-d', database, '-v', 'ON_ERROR_STOP=1', '-qAt'], {
-    input: sql,
-    env: { ...process.env, PGPASSWORD: password },
-    encoding: 'utf8',
-  })
+  const result = spawnSync(
+    join(bin, 'psql'),
+    ['-h', '127.0.0.1', '-p', String(port), '-U', 'postgres', '-d', database, '-v', 'ON_ERROR_STOP=1', '-qAt'],
+    {
+      input: sql,
+      env: { ...process.env, PGPASSWORD: password },
+      encoding: 'utf8',
+    },
+  )
   if (result.status !== 0) throw new Stop(`The database refused: ${result.stderr.trim()}`)
   return result.stdout.trim()
 }
@@ -188,4 +212,3 @@ export function ownDatabase(cluster, home, name) {
   cluster.psql(`revoke all on database ${name} from public`)
   return cluster.urlOf(name, password, name)
 }
-

@@ -22,7 +22,10 @@ export function needDebian(...names) {
   const missing = names.filter((name) => !debianPackages[name]())
   if (missing.length === 0) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
-  if (!isRoot) throw new Stop(`${missing.join(' and ')} must be installed first. Run:\n\n    sudo apt-get update && sudo ${command}\n\nthen start again.`)
+  if (!isRoot)
+    throw new Stop(
+      `${missing.join(' and ')} must be installed first. Run:\n\n    sudo apt-get update && sudo ${command}\n\nthen start again.`,
+    )
   say(`installing ${missing.join(' and ')}`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   run('apt-get', ['update', '-qq'], { env })
@@ -46,7 +49,16 @@ export function needPackages() {
 
 /** Builds server and screens, only when a source has changed. */
 export function needBuild() {
-  const sources = ['core/src', 'server/src', 'server/vite.config.ts', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'package-lock.json']
+  const sources = [
+    'core/src',
+    'server/src',
+    'server/vite.config.ts',
+    'web/src',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'package-lock.json',
+  ]
   whenChanged('build', sources, 'server/dist/main.js', () => {
     say('building')
     const vite = join(root, 'node_modules/.bin/vite')
@@ -60,7 +72,7 @@ export function needBuild() {
 function copyFonts() {
   const folder = join(root, 'server/dist/fonts')
   mkdirSync(folder, { recursive: true })
-  const barlow = ['latin-400', 'latin-ext-400', 'latin-600', 'latin-ext-600'].map((cut) => `@fontsource/barlow/files/barlow-${cut}-normal.woff`)
+  const barlow = ['400Regular', '600SemiBold'].map((cut) => `@expo-google-fonts/barlow/${cut}/Barlow_${cut}.ttf`)
   const wide = ['DejaVuSans', 'DejaVuSans-Bold'].map((cut) => `dejavu-fonts-ttf/ttf/${cut}.ttf`)
   for (const file of [...barlow, ...wide]) copyFileSync(join(root, 'node_modules', file), join(folder, basename(file)))
 }
@@ -77,4 +89,3 @@ export function readableApp(ids) {
   for (const part of ['server/dist', 'server/migrations', 'web/dist']) cpSync(join(root, part), join(copy, part), { recursive: true })
   return copy
 }
-

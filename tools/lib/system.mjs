@@ -33,7 +33,9 @@ export function runAsync(command, args, options = {}) {
 
 /** uid and gid of a system user, or null. */
 export function userIds(name) {
-  const line = readFileSync('/etc/passwd', 'utf8').split('\n').find((entry) => entry.startsWith(`${name}:`))
+  const line = readFileSync('/etc/passwd', 'utf8')
+    .split('\n')
+    .find((entry) => entry.startsWith(`${name}:`))
   if (!line) return null
   const [, , uid, gid] = line.split(':')
   return { uid: Number(uid), gid: Number(gid) }

@@ -27,7 +27,12 @@ export const kneeFlexionCalculation = defineCalculation({
   sources: ['geometry'],
   run: ({ thigh, shank, distance }) => ({ kneeFlexion: kneeFlexion(thigh, shank, distance) }),
   working: ({ thigh, shank, distance }, out) => [
-    { label: 'Included angle', formula: `acos((${thigh}² + ${shank}² − ${distance}²) / (2 · ${thigh} · ${shank}))`, value: 180 - out.kneeFlexion, unit: 'deg' },
+    {
+      label: 'Included angle',
+      formula: `acos((${thigh}² + ${shank}² − ${distance}²) / (2 · ${thigh} · ${shank}))`,
+      value: 180 - out.kneeFlexion,
+      unit: 'deg',
+    },
     { label: 'Knee flexion', formula: '180° − included angle', value: out.kneeFlexion, unit: 'deg' },
   ],
 })
@@ -50,11 +55,24 @@ export const legPostureCalculation = defineCalculation({
   title: 'Leg posture at a crank angle',
   summary: 'Hip, knee, ankle and knee flexion in the side view, from saddle, crank, foot and segments.',
   input: z.strictObject({ ...legFields, saddleHeight: numberField('saddleHeight', 200, 1200, 'mm'), crankAngle, pitchSwing }),
-  output: z.object({ hip: point, knee: point, ankle: point, axle: point, distance: z.number(), kneeFlexion: z.number(), footPitch: z.number() }),
+  output: z.object({
+    hip: point,
+    knee: point,
+    ankle: point,
+    axle: point,
+    distance: z.number(),
+    kneeFlexion: z.number(),
+    footPitch: z.number(),
+  }),
   sources: ['geometry', 'prior'],
   run: ({ crankAngle: angle, pitchSwing: swing, ...leg }) => legPosture(leg, angle, swing),
   working: (input, out) => [
-    { label: 'Pedal axle', formula: `${input.crank} · (sin ${input.crankAngle}°, cos ${input.crankAngle}°)`, value: xy(out.axle), unit: 'mm' },
+    {
+      label: 'Pedal axle',
+      formula: `${input.crank} · (sin ${input.crankAngle}°, cos ${input.crankAngle}°)`,
+      value: xy(out.axle),
+      unit: 'mm',
+    },
     { label: 'Ankle', formula: 'axle + foot turned by the pitch', value: xy(out.ankle), unit: 'mm' },
     { label: 'Hip', formula: 'sit point + hip offset', value: xy(out.hip), unit: 'mm' },
     { label: 'Hip to ankle', formula: '|hip − ankle|', value: out.distance, unit: 'mm' },
@@ -73,7 +91,12 @@ export const saddleHeightForFlexionCalculation = defineCalculation({
     saddleHeight: saddleHeightForFlexion({ ...leg, saddleHeight: 0 }, wanted, angle, swing),
   }),
   working: (input, out) => [
-    { label: 'Hip to ankle', formula: `√(t² + s² + 2ts · cos ${input.kneeFlexion}°)`, value: distanceForFlexion(input.thigh, input.shank, input.kneeFlexion), unit: 'mm' },
+    {
+      label: 'Hip to ankle',
+      formula: `√(t² + s² + 2ts · cos ${input.kneeFlexion}°)`,
+      value: distanceForFlexion(input.thigh, input.shank, input.kneeFlexion),
+      unit: 'mm',
+    },
     { label: 'Saddle height', formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0', value: out.saddleHeight, unit: 'mm' },
   ],
 })

@@ -35,10 +35,25 @@ export const cleatKnockOnCalculation = defineCalculation({
   sources: ['geometry', 'drillis-contini', 'prior'],
   run: cleatKnockOn,
   working: (input, out) => [
-    { label: 'Ankle moves', formula: `d = ${(input.setbackTo - input.setbackFrom).toFixed(1).replace('-', '−')}: (d · cos ${input.footPitch.toFixed(0)}°, −d · sin ${input.footPitch.toFixed(0)}°)`, value: `(${out.ankleForward.toFixed(2)}, ${out.ankleUp.toFixed(2)})`.replace(/-/g, '−'), unit: 'mm' },
+    {
+      label: 'Ankle moves',
+      formula: `d = ${(input.setbackTo - input.setbackFrom).toFixed(1).replace('-', '−')}: (d · cos ${input.footPitch.toFixed(0)}°, −d · sin ${input.footPitch.toFixed(0)}°)`,
+      value: `(${out.ankleForward.toFixed(2)}, ${out.ankleUp.toFixed(2)})`.replace(/-/g, '−'),
+      unit: 'mm',
+    },
     { label: 'Knee before', formula: '180° − acos((t² + s² − D²) / 2ts)', value: out.flexionBefore, unit: 'deg' },
-    { label: 'Knee, saddle left alone', formula: 'same, with the moved ankle', value: out.flexionUnanswered ?? 'out of reach', unit: 'deg' },
-    { label: 'Saddle height that gives it back', formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0', value: out.saddleHeightAfter, unit: 'mm' },
+    {
+      label: 'Knee, saddle left alone',
+      formula: 'same, with the moved ankle',
+      value: out.flexionUnanswered ?? 'out of reach',
+      unit: 'deg',
+    },
+    {
+      label: 'Saddle height that gives it back',
+      formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0',
+      value: out.saddleHeightAfter,
+      unit: 'mm',
+    },
     { label: 'Saddle moves', formula: `that − ${input.saddleHeight}`, value: out.saddleMove, unit: 'mm' },
   ],
 })

@@ -29,7 +29,10 @@ describe('what a cleat move does to the leg', () => {
     expect(out.saddleMove).toBeLessThan(0)
     expect(out.flexionAfter).toBeCloseTo(out.flexionBefore, 9)
     // Seat angle 90°: hip and saddle move straight up and down, so the height follows from Pythagoras alone.
-    const ankle = { x: -130 * Math.cos(Math.PI / 9) + 90 * Math.sin(Math.PI / 9) + 9.39693, y: -172.5 + 130 * Math.sin(Math.PI / 9) + 90 * Math.cos(Math.PI / 9) - 3.4202 }
+    const ankle = {
+      x: -130 * Math.cos(Math.PI / 9) + 90 * Math.sin(Math.PI / 9) + 9.39693,
+      y: -172.5 + 130 * Math.sin(Math.PI / 9) + 90 * Math.cos(Math.PI / 9) - 3.4202,
+    }
     const rise = Math.sqrt(839.2896 ** 2 - (-190 - ankle.x) ** 2)
     expect(out.saddleHeightAfter).toBeCloseTo(ankle.y + rise - 90, 1)
   })
@@ -119,7 +122,9 @@ describe('the ledger', () => {
   })
 
   it('refuses a move beyond its cap, of nothing, or on the wrong side', () => {
-    const parse = (move: object) => ledgerEntrySchema.safeParse({ ...tried(1), moves: [{ setting: 'cleatSetback', side: 'left', by: 5, role: 'chosen', ...move }] }).success
+    const parse = (move: object) =>
+      ledgerEntrySchema.safeParse({ ...tried(1), moves: [{ setting: 'cleatSetback', side: 'left', by: 5, role: 'chosen', ...move }] })
+        .success
     expect(parse({})).toBe(true)
     expect(parse({ by: 5.01 })).toBe(false)
     expect(parse({ by: 0 })).toBe(false)
@@ -141,7 +146,7 @@ describe('a proposal', () => {
     const proposal = cleatProposal(setup, { left: null, right: 18 })
     expect(proposal.feet.right?.plan.steps).toEqual([5, 5, 2])
     expect(proposal.moves[0]).toEqual({ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' })
-    expect(proposal.later).toBe('Later, a step at a time after rides that agree: right back 5, then 2 mm.')
+    expect(proposal.later).toBe('Later, after rides that agree: right back 5, then 2.')
     expect(proposal.feet.left).toBeNull()
   })
 
@@ -151,7 +156,9 @@ describe('a proposal', () => {
   })
 
   it('brings the saddle along: for both feet alike it gives both knees back', () => {
-    const same = exampleReadings.map((r) => (r.side === 'left' ? { ...exampleReadings.find((o) => o.key === r.key && o.side === 'right')!, side: 'left' as const } : r))
+    const same = exampleReadings.map((r) =>
+      r.side === 'left' ? { ...exampleReadings.find((o) => o.key === r.key && o.side === 'right')!, side: 'left' as const } : r,
+    )
     const proposal = cleatProposal(setupOf(same, []), { left: 18, right: 18 })
     const { saddle } = proposal
     expect(saddle!.by).toBeLessThan(0)
@@ -179,7 +186,10 @@ describe('a proposal', () => {
   })
 
   it('asks for what is missing instead of computing without it', () => {
-    const bare = setupOf(exampleReadings.filter((r) => r.key !== 'saddleHeight' && r.key !== 'stature'), [])
+    const bare = setupOf(
+      exampleReadings.filter((r) => r.key !== 'saddleHeight' && r.key !== 'stature'),
+      [],
+    )
     const proposal = cleatProposal(bare, { left: null, right: 18 })
     expect(proposal.saddle).toBeNull()
     expect(proposal.saddleMissing).toMatch(/saddle height/)
@@ -196,7 +206,9 @@ describe('a proposal', () => {
   })
 
   it('mirrors: exchanging the sides of everything exchanges the answer', () => {
-    const mirrored = exampleReadings.map((r) => (r.side === 'both' ? r : { ...r, side: r.side === 'left' ? ('right' as const) : ('left' as const) }))
+    const mirrored = exampleReadings.map((r) =>
+      r.side === 'both' ? r : { ...r, side: r.side === 'left' ? ('right' as const) : ('left' as const) },
+    )
     const straight = cleatProposal(setup, { left: 9, right: 18 })
     const turned = cleatProposal(setupOf(mirrored, []), { left: 18, right: 9 })
     expect(turned.feet.left).toEqual(straight.feet.right)
@@ -207,13 +219,18 @@ describe('a proposal', () => {
     const mm = fc.double({ min: -200, max: 200, noNaN: true })
     fc.assert(
       fc.property(mm, mm, fc.boolean(), (left, right, withSaddle) => {
-        for (const move of cleatProposal(setup, { left, right }, withSaddle).moves) expect(Math.abs(move.by)).toBeLessThanOrEqual(settings[move.setting].cap)
+        for (const move of cleatProposal(setup, { left, right }, withSaddle).moves)
+          expect(Math.abs(move.by)).toBeLessThanOrEqual(settings[move.setting].cap)
       }),
     )
   })
 
   it('moves with the ledger: setback, slot room and saddle follow what was changed', () => {
-    const entry = entryOf(1, { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' })
+    const entry = entryOf(
+      1,
+      { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
+      { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' },
+    )
     const moved = setupOf(exampleReadings, [entry])
     expect(moved.cleat.right.setbackNow?.value).toBe(11)
     expect(moved.cleat.right.slotForward?.value).toBe(11)

@@ -66,10 +66,10 @@ export interface CleatProposal {
 
 /** Said where the hand is about to act. */
 export const cleatCautions = [
-  'Mark the cleat’s place before loosening. Tighten to the maker’s torque; a single loose bolt means the foot will not release.',
-  'Practise the release ten times on the trainer before riding off.',
+  'Mark the cleat’s place first. Bolts to the maker’s torque: with a loose one the foot will not release.',
+  'Practise the release ten times on the trainer.',
 ] as const
-export const saddleCaution = 'Stay below the seatpost’s insertion mark and the clamp’s torque as the maker states them.'
+export const saddleCaution = 'Seatpost: insertion mark hidden, the maker’s torque.'
 
 /**
  * Turns an aim into a change: the first step of each foot within the cap and the slot, and the
@@ -104,7 +104,10 @@ function footProposal(setup: Setup, side: Side, aim: number | null, notes: strin
   const { setbackNow, slotForward, slotBack } = setup.cleat[side]
   if (aim === null || setbackNow === null) return null
   const from = setbackNow.value
-  const slot = { low: slotForward ? from - Math.max(0, slotForward.value) : -Infinity, high: slotBack ? from + Math.max(0, slotBack.value) : Infinity }
+  const slot = {
+    low: slotForward ? from - Math.max(0, slotForward.value) : -Infinity,
+    high: slotBack ? from + Math.max(0, slotBack.value) : Infinity,
+  }
   const held = nearestInBand(aim, slot)
   const plan = stepPlan(held - from, settings.cleatSetback.cap, settings.cleatSetback.resolution)
   const now = plan.steps[0] ?? 0
@@ -128,15 +131,18 @@ function footProposal(setup: Setup, side: Side, aim: number | null, notes: strin
 
 function saddleMissing(setup: Setup, feet: Sided<FootProposal | null>, chosen: readonly Move[]): string | null {
   const moved = sides.filter((side) => chosen.some((move) => move.side === side))
-  const lacking = new Set(moved.flatMap((side) => {
-    const leg = setup.legs[side]
-    return leg.ready ? [] : [...leg.missing]
-  }))
+  const lacking = new Set(
+    moved.flatMap((side) => {
+      const leg = setup.legs[side]
+      return leg.ready ? [] : [...leg.missing]
+    }),
+  )
   if (lacking.size > 0) {
     const names = [...lacking].map((key) => definitionOf(key).label.toLowerCase().replace('mtp', 'MTP'))
     return `Measure ${names.join(', ')} to compute what this does to saddle height.`
   }
-  if (moved.some((side) => !feet[side]?.knockOn)) return 'The leg model has no answer with these readings; see the note. Set the saddle by eye and measure the knee.'
+  if (moved.some((side) => !feet[side]?.knockOn))
+    return 'The leg model has no answer with these readings; see the note. Set the saddle by eye and measure the knee.'
   return null
 }
 
@@ -181,7 +187,7 @@ function saddleNotes(saddle: SaddleAnswer, withSaddle: boolean): string[] {
     .filter(({ change }) => Math.abs(change) >= KNEE_WORTH_SAYING)
   const words = off.map(({ side, change }) => `${side} knee ${trimmed(Math.abs(change), 1)}° ${change > 0 ? 'more bent' : 'straighter'}`)
   if (words.length === 0) return []
-  return [withSaddle ? `One saddle serves two legs, halfway between them: leaves the ${words.join(', the ')}.` : `Saddle left alone: ${words.join(', ')}.`]
+  return [withSaddle ? `One saddle, two legs: halfway leaves the ${words.join(', the ')}.` : `Saddle left alone: ${words.join(', ')}.`]
 }
 
 function laterWords(feet: Sided<FootProposal | null>): string {
@@ -192,5 +198,5 @@ function laterWords(feet: Sided<FootProposal | null>): string {
     const direction = first > 0 ? settings.cleatSetback.more : settings.cleatSetback.less
     return [`${side} ${direction} ${rest.map((step) => trimmed(Math.abs(step), 1)).join(', then ')}`]
   })
-  return parts.length === 0 ? '' : `Later, a step at a time after rides that agree: ${parts.join('; ')} mm.`
+  return parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`
 }

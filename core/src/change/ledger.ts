@@ -14,15 +14,26 @@ export const moveSchema = z
   .superRefine((move, context) => {
     const setting = settings[move.setting]
     if (setting.sided !== (move.side !== 'both')) {
-      context.addIssue({ code: 'custom', path: ['side'], message: `${setting.label} is moved ${setting.sided ? 'left or right' : 'as one'}.` })
+      context.addIssue({
+        code: 'custom',
+        path: ['side'],
+        message: `${setting.label} is moved ${setting.sided ? 'left or right' : 'as one'}.`,
+      })
     }
     if (!(Math.abs(move.by) > 0 && Math.abs(move.by) <= setting.cap)) {
-      context.addIssue({ code: 'custom', path: ['by'], message: `${setting.label} moves by more than 0 and at most ${setting.cap} ${setting.unit} at once.` })
+      context.addIssue({
+        code: 'custom',
+        path: ['by'],
+        message: `${setting.label} moves by more than 0 and at most ${setting.cap} ${setting.unit} at once.`,
+      })
     }
   })
 export type Move = z.infer<typeof moveSchema>
 
-const shared = { id: z.uuid({ error: 'id must be a UUID.' }), at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }) }
+const shared = {
+  id: z.uuid({ error: 'id must be a UUID.' }),
+  at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }),
+}
 
 /** What is appended to a visit's ledger; nothing in it is ever edited. */
 export const ledgerEntrySchema = z.discriminatedUnion('kind', [

@@ -16,7 +16,16 @@ export interface Setting {
 
 /** Step caps of the trade; a settled rider moves no further than this at once. */
 export const settings = {
-  cleatSetback: { label: 'Cleat', sided: true, unit: 'mm', cap: 5, resolution: 0.5, more: 'back', less: 'forward', source: 'common-practice' },
+  cleatSetback: {
+    label: 'Cleat',
+    sided: true,
+    unit: 'mm',
+    cap: 5,
+    resolution: 0.5,
+    more: 'back',
+    less: 'forward',
+    source: 'common-practice',
+  },
   saddleHeight: { label: 'Saddle', sided: false, unit: 'mm', cap: 5, resolution: 0.5, more: 'up', less: 'down', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, Setting>>
 

@@ -13,7 +13,12 @@ import type { Folded, LedgerEntry } from './ledger.ts'
 
 /** One side's leg for the knock-on, or the readings it still lacks. */
 export type LegInputs =
-  | { readonly ready: true; readonly input: Omit<CleatKnockOnInput, 'setbackFrom' | 'setbackTo'>; readonly plusMinus: Readonly<Record<string, number>>; readonly estimated: readonly ReadingKey[] }
+  | {
+      readonly ready: true
+      readonly input: Omit<CleatKnockOnInput, 'setbackFrom' | 'setbackTo'>
+      readonly plusMinus: Readonly<Record<string, number>>
+      readonly estimated: readonly ReadingKey[]
+    }
   | { readonly ready: false; readonly missing: readonly ReadingKey[] }
 
 /** Where everything stands: baseline readings plus the changes in force. */
@@ -79,7 +84,10 @@ function legInputs(baseline: ResolvedReadings, saddleHeight: Resolved, side: Sid
   const present = Object.entries(values) as [string, Quantity][]
   return {
     ready: true,
-    input: Object.fromEntries(present.map(([field, q]) => [field, q.value])) as unknown as Omit<CleatKnockOnInput, 'setbackFrom' | 'setbackTo'>,
+    input: Object.fromEntries(present.map(([field, q]) => [field, q.value])) as unknown as Omit<
+      CleatKnockOnInput,
+      'setbackFrom' | 'setbackTo'
+    >,
     plusMinus: Object.fromEntries(present.map(([field, q]) => [field, q.plusMinus])),
     estimated: legReadings.filter(([field]) => values[field]?.basis === 'estimated').map(([, key]) => key),
   }

@@ -60,15 +60,23 @@ describe('the slot', () => {
   it('always holds: attainable lies in the slot, attainable + left = target, and nothing nearer exists', () => {
     const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true })
     fc.assert(
-      fc.property(mm(-20, 90), mm(0, 40), mm(0, 60), mm(30, 55), fc.constantFrom(...cleatSchoolKeys), (now, forward, back, size, school) => {
-        const result = cleatTarget({ ...foot, school, setbackNow: now, slotForward: forward, slotBack: back, shoeSize: size })
-        expect(result.attainable).toBeGreaterThanOrEqual(now - forward - 1e-9)
-        expect(result.attainable).toBeLessThanOrEqual(now + back + 1e-9)
-        expect(result.attainable + result.left).toBeCloseTo(result.target, 9)
-        const inside = result.target >= now - forward && result.target <= now + back
-        if (inside) expect(result.left).toBe(0)
-        else expect(Math.min(Math.abs(result.attainable - (now - forward)), Math.abs(result.attainable - (now + back)))).toBeLessThan(1e-9)
-      }),
+      fc.property(
+        mm(-20, 90),
+        mm(0, 40),
+        mm(0, 60),
+        mm(30, 55),
+        fc.constantFrom(...cleatSchoolKeys),
+        (now, forward, back, size, school) => {
+          const result = cleatTarget({ ...foot, school, setbackNow: now, slotForward: forward, slotBack: back, shoeSize: size })
+          expect(result.attainable).toBeGreaterThanOrEqual(now - forward - 1e-9)
+          expect(result.attainable).toBeLessThanOrEqual(now + back + 1e-9)
+          expect(result.attainable + result.left).toBeCloseTo(result.target, 9)
+          const inside = result.target >= now - forward && result.target <= now + back
+          if (inside) expect(result.left).toBe(0)
+          else
+            expect(Math.min(Math.abs(result.attainable - (now - forward)), Math.abs(result.attainable - (now + back)))).toBeLessThan(1e-9)
+        },
+      ),
     )
   })
 

@@ -96,7 +96,10 @@ export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatRe
 }
 
 /** The calculation's input and its ± from quantities. */
-function targetInput(readings: CleatReadings, school: CleatSchoolKey): { input: CleatTargetInput | null; plusMinus: Record<string, number> } {
+function targetInput(
+  readings: CleatReadings,
+  school: CleatSchoolKey,
+): { input: CleatTargetInput | null; plusMinus: Record<string, number> } {
   const plusMinus: Record<string, number> = {}
   const values: Record<string, number> = {}
   for (const [field, reading] of Object.entries(readings) as [keyof CleatReadings, Quantity | null][]) {

@@ -2,7 +2,12 @@ import type { SourceKey } from '../sources.ts'
 
 /** How a school places the axle; each kind is read by `cleatTarget`. */
 export type SchoolRule =
-  | { readonly kind: 'by-shoe-size'; readonly from: readonly [size: number, setback: number]; readonly to: readonly [size: number, setback: number]; readonly tolerance: number }
+  | {
+      readonly kind: 'by-shoe-size'
+      readonly from: readonly [size: number, setback: number]
+      readonly to: readonly [size: number, setback: number]
+      readonly tolerance: number
+    }
   | { readonly kind: 'band'; readonly low: number; readonly high: number }
   | { readonly kind: 'between-heads'; readonly tolerance: number }
   | { readonly kind: 'share-of-foot'; readonly share: number; readonly tolerance: number }
@@ -25,28 +30,36 @@ export interface CleatSchool {
  */
 export const cleatSchools = [
   {
-    key: 'behind-ball', label: 'Behind the ball', tick: 'behind',
+    key: 'behind-ball',
+    label: 'Behind the ball',
+    tick: 'behind',
     rule: { kind: 'by-shoe-size', from: [38, 20], to: [47, 30], tolerance: 2.5 },
     suits: 'Most riders; numb toes, hot foot, calf or Achilles, knee.',
     reason: 'The further forward the axle, the more calf, ankle and forefoot must hold; behind the ball they are unloaded.',
     source: 'common-practice',
   },
   {
-    key: 'ball-over-axle', label: 'Ball over axle', tick: 'ball',
+    key: 'ball-over-axle',
+    label: 'Ball over axle',
+    tick: 'ball',
     rule: { kind: 'band', low: 0, high: 10 },
     suits: 'Short sprints, high cadence, riders used to it with no complaint.',
     reason: 'The ankle takes full part in the stroke, and calf and forefoot carry it.',
     source: 'common-practice',
   },
   {
-    key: 'between-heads', label: 'Between the heads', tick: 'between',
+    key: 'between-heads',
+    label: 'Between the heads',
+    tick: 'between',
     rule: { kind: 'between-heads', tolerance: 2.5 },
     suits: 'A compromise between the first two.',
     reason: 'The axle crosses midway between the first and fifth metatarsal heads, so the whole ball shares the load.',
     source: 'common-practice',
   },
   {
-    key: 'mid-foot', label: 'Mid-foot', tick: 'mid',
+    key: 'mid-foot',
+    label: 'Mid-foot',
+    tick: 'mid',
     rule: { kind: 'share-of-foot', share: 0.5, tolerance: 5 },
     suits: 'Days-long riding, foot or calf trouble; needs drilled shoes.',
     reason: 'At the tarsometatarsal line, about half of foot length, the calf hardly works at all.',

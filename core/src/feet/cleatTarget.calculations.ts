@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineCalculation, numberField } from '../calculation.ts'
+import { defineCalculation } from '../calculation.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { allowedRange } from '../measure/readingEntry.ts'
@@ -77,6 +77,7 @@ function ruleWords({ school, shoeSize, heelToMtp1, heelToMtp5, footLength }: Cle
 }
 
 function slotWords({ setbackNow, slotForward, slotBack }: CleatTargetInput): string {
-  const end = (room: number | undefined, sign: number) => (room === undefined ? 'not read' : (setbackNow + sign * room).toFixed(1).replace('-', '−'))
+  const end = (room: number | undefined, sign: number) =>
+    room === undefined ? 'not read' : (setbackNow + sign * room).toFixed(1).replace('-', '−')
   return `target held between ${end(slotForward, -1)} and ${end(slotBack, 1)}`
 }

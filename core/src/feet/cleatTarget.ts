@@ -63,7 +63,14 @@ interface RuleAnswer {
 export function cleatTarget(input: CleatTargetInput): CleatTarget {
   const schools = schoolTargets(input)
   const chosen = schools.find((row) => row.school === input.school)
-  if (!chosen || chosen.target === null || chosen.low === null || chosen.high === null || chosen.attainable === null || chosen.left === null) {
+  if (
+    !chosen ||
+    chosen.target === null ||
+    chosen.low === null ||
+    chosen.high === null ||
+    chosen.attainable === null ||
+    chosen.left === null
+  ) {
     const fields = (chosen?.missing ?? []).map((field) => ({ field, message: `${field} is needed by this school.` }))
     throw new CalculationError('missing', `This school needs ${(chosen?.missing ?? []).join(' and ')}.`, fields)
   }

@@ -45,8 +45,18 @@ describe('entry of a reading', () => {
   it.each([
     ['crank', 'both', '172500', 'Crank length must lie between 100 and 220 mm.'],
     ['crank', 'both', '-170', 'Crank length must lie between 100 and 220 mm.'],
-    ['crank', 'both', 'long', 'Crank length: “long” is not a number here. Type for example 251, 25.1 cm or 9 7/8 in. Allowed: 100 to 220 mm.'],
-    ['slotBack', 'left', '-6', 'Slot room back, left is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: 0 to 80 mm.'],
+    [
+      'crank',
+      'both',
+      'long',
+      'Crank length: “long” is not a number here. Type for example 251, 25.1 cm or 9 7/8 in. Allowed: 100 to 220 mm.',
+    ],
+    [
+      'slotBack',
+      'left',
+      '-6',
+      'Slot room back, left is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: 0 to 80 mm.',
+    ],
     ['shoeSize', 'right', '430', 'Shoe size, right must lie between EU 30 and 55.'],
     ['seatAngle', 'both', '12', 'Seat angle must lie between 60° and 85°.'],
   ] as const)('%s %s “%s”: names field and range', (key, side, text, message) => {

@@ -20,7 +20,11 @@ type Read = (key: ReadingKey, side: Side | 'both') => number | null
 /** Compares readings with each other. Limits are common practice, wide on purpose. */
 export function plausibilityQuestions(readings: readonly Reading[]): PlausibilityQuestion[] {
   const read: Read = (key, side) => readings.find((r) => r.key === key && r.side === side)?.value ?? null
-  return [...readingKeys.flatMap((key) => pairQuestion(key, read)), ...bodyQuestions(read), ...sides.flatMap((side) => footQuestions(read, side))]
+  return [
+    ...readingKeys.flatMap((key) => pairQuestion(key, read)),
+    ...bodyQuestions(read),
+    ...sides.flatMap((side) => footQuestions(read, side)),
+  ]
 }
 
 function pairQuestion(key: ReadingKey, read: Read): PlausibilityQuestion[] {
@@ -41,21 +45,44 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
   const stature = read('stature', 'both')
   if (inseam !== null && stature !== null && (inseam / stature < 0.4 || inseam / stature > 0.54)) {
     const share = Math.round((inseam / stature) * 100)
-    questions.push(ask(`inseam:${inseam}:${stature}`, `The inseam is ${share} % of stature; 40 to 54 % is usual. Is one of them mistyped?`, ['inseam', 'stature']))
+    questions.push(
+      ask(`inseam:${inseam}:${stature}`, `The inseam is ${share} % of stature; 40 to 54 % is usual. Is one of them mistyped?`, [
+        'inseam',
+        'stature',
+      ]),
+    )
   }
   for (const side of sides) {
     const thigh = read('thigh', side)
     const shank = read('shank', side)
     if (thigh !== null && inseam !== null && thigh >= inseam) {
-      questions.push(ask(`thigh:${side}:${thigh}:${inseam}`, `The ${side} thigh (${trimmed(thigh, 1)}) is as long as the inseam (${trimmed(inseam, 1)}). Is one of them mistyped?`, ['thigh', 'inseam']))
+      questions.push(
+        ask(
+          `thigh:${side}:${thigh}:${inseam}`,
+          `The ${side} thigh (${trimmed(thigh, 1)}) is as long as the inseam (${trimmed(inseam, 1)}). Is one of them mistyped?`,
+          ['thigh', 'inseam'],
+        ),
+      )
     } else if (thigh !== null && shank !== null && (thigh / shank > 1.35 || thigh / shank < 0.75)) {
-      questions.push(ask(`segments:${side}:${thigh}:${shank}`, `The ${side} thigh (${trimmed(thigh, 1)}) and shank (${trimmed(shank, 1)}) are unusually unequal. Were both taken to the middle of the knee?`, ['thigh', 'shank']))
+      questions.push(
+        ask(
+          `segments:${side}:${thigh}:${shank}`,
+          `The ${side} thigh (${trimmed(thigh, 1)}) and shank (${trimmed(shank, 1)}) are unusually unequal. Were both taken to the middle of the knee?`,
+          ['thigh', 'shank'],
+        ),
+      )
     }
   }
   const height = read('saddleHeight', 'both')
   if (height !== null && inseam !== null && (height / inseam < 0.7 || height / inseam > 1)) {
     const share = Math.round((height / inseam) * 100)
-    questions.push(ask(`height:${height}:${inseam}`, `Saddle height is ${share} % of the inseam; 70 to 100 % is usual. Is it measured from the bottom bracket to the saddle’s top?`, ['saddleHeight', 'inseam']))
+    questions.push(
+      ask(
+        `height:${height}:${inseam}`,
+        `Saddle height is ${share} % of the inseam; 70 to 100 % is usual. Is it measured from the bottom bracket to the saddle’s top?`,
+        ['saddleHeight', 'inseam'],
+      ),
+    )
   }
   return questions
 }
@@ -69,17 +96,41 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
   const now = read('cleatSetback', side)
   if (foot !== null && ball !== null && (ball / foot < 0.64 || ball / foot > 0.84)) {
     const share = Math.round((ball / foot) * 100)
-    questions.push(ask(`ball:${side}:${ball}:${foot}`, `${capital(side)} heel to ball is ${share} % of foot length; about 74 % is usual. Was the mark taken at the first metatarsal head?`, ['heelToMtp1', 'footLength']))
+    questions.push(
+      ask(
+        `ball:${side}:${ball}:${foot}`,
+        `${capital(side)} heel to ball is ${share} % of foot length; about 74 % is usual. Was the mark taken at the first metatarsal head?`,
+        ['heelToMtp1', 'footLength'],
+      ),
+    )
   }
   if (ball !== null && outer !== null && (outer >= ball || ball - outer > 60)) {
-    questions.push(ask(`heads:${side}:${ball}:${outer}`, `${capital(side)}: MTP5 (${trimmed(outer, 1)}) usually lies 10 to 45 mm nearer the heel than MTP1 (${trimmed(ball, 1)}). Are the two marks exchanged?`, ['heelToMtp1', 'heelToMtp5']))
+    questions.push(
+      ask(
+        `heads:${side}:${ball}:${outer}`,
+        `${capital(side)}: MTP5 (${trimmed(outer, 1)}) usually lies 10 to 45 mm nearer the heel than MTP1 (${trimmed(ball, 1)}). Are the two marks exchanged?`,
+        ['heelToMtp1', 'heelToMtp5'],
+      ),
+    )
   }
   // An EU size is the last's length in steps of 2/3 cm; a last is commonly 10 to 20 mm longer than the foot.
   if (foot !== null && size !== null && Math.abs((size * 20) / 3 - 15 - foot) > 22) {
-    questions.push(ask(`size:${side}:${size}:${foot}`, `${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${Math.round((size * 20) / 3 - 15)} mm; this foot reads ${trimmed(foot, 1)}. Is the size right, or the shoe wrong for this foot?`, ['shoeSize', 'footLength']))
+    questions.push(
+      ask(
+        `size:${side}:${size}:${foot}`,
+        `${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${Math.round((size * 20) / 3 - 15)} mm; this foot reads ${trimmed(foot, 1)}. Is the size right, or the shoe wrong for this foot?`,
+        ['shoeSize', 'footLength'],
+      ),
+    )
   }
   if (now !== null && ball !== null && now > ball * 0.55) {
-    questions.push(ask(`setback:${side}:${now}:${ball}`, `${capital(side)}: the axle ${trimmed(now, 1)} mm behind MTP1 would lie under the heel half of the foot. Is that right?`, ['cleatSetback']))
+    questions.push(
+      ask(
+        `setback:${side}:${now}:${ball}`,
+        `${capital(side)}: the axle ${trimmed(now, 1)} mm behind MTP1 would lie under the heel half of the foot. Is that right?`,
+        ['cleatSetback'],
+      ),
+    )
   }
   return questions
 }

@@ -17,7 +17,9 @@ export const readingSchema = z
   .superRefine((reading, context) => {
     const definition = definitionOf(reading.key)
     if (definition.sided !== (reading.side !== 'both')) {
-      const message = definition.sided ? `${definition.label} is read left and right.` : `${definition.label} has one value: side must be both.`
+      const message = definition.sided
+        ? `${definition.label} is read left and right.`
+        : `${definition.label} has one value: side must be both.`
       context.addIssue({ code: 'custom', path: ['side'], message })
     }
     if (reading.value !== null) {

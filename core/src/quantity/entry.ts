@@ -12,12 +12,26 @@ export type ParsedEntry =
   | { readonly ok: false; readonly reason: 'empty' | 'not-understood'; readonly message: string }
 
 const vulgar: Readonly<Record<string, string>> = {
-  '½': ' 1/2', '¼': ' 1/4', '¾': ' 3/4', '⅛': ' 1/8', '⅜': ' 3/8', '⅝': ' 5/8', '⅞': ' 7/8',
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅛': ' 1/8',
+  '⅜': ' 3/8',
+  '⅝': ' 5/8',
+  '⅞': ' 7/8',
 }
 const number = String.raw`\d+(?:\.\d+)?|\.\d+`
 const mixed = new RegExp(String.raw`^(-)?(?:(${number})(?:[ -]+(\d+)\/(\d+))?|(\d+)\/(\d+))$`)
 const unitWords: Readonly<Record<string, LengthUnit>> = {
-  mm: 'mm', cm: 'cm', in: 'in', inch: 'in', inches: 'in', '"': 'in', '″': 'in', '”': 'in', "''": 'in',
+  mm: 'mm',
+  cm: 'cm',
+  in: 'in',
+  inch: 'in',
+  inches: 'in',
+  '"': 'in',
+  '″': 'in',
+  '”': 'in',
+  "''": 'in',
 }
 const perUnit: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, in: MM_PER_INCH }
 
@@ -95,6 +109,9 @@ export function formatLength(mm: number, unit: LengthUnit, decimals?: number): s
 
 /** A number without trailing zeros and with a real minus sign; `-0` becomes `0`. */
 export function trimmed(value: number, decimals: number): string {
-  const text = value.toFixed(decimals).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
+  const text = value
+    .toFixed(decimals)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '')
   return (text === '-0' ? '0' : text).replace('-', '−')
 }

@@ -7,13 +7,15 @@ import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 /** Trimmed text with a length, and no control characters beyond line breaks. */
 function words(label: string, min: number, max: number) {
   const error = min > 0 ? `${label} must have ${min} to ${max} characters.` : `${label} must have at most ${max} characters.`
-  return z
-    .string({ error })
-    .trim()
-    .min(min, { error })
-    .max(max, { error })
-    // eslint-disable-next-line no-control-regex -- these are what is refused
-    .regex(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, { error: `${label} must not hold control characters.` })
+  return (
+    z
+      .string({ error })
+      .trim()
+      .min(min, { error })
+      .max(max, { error })
+      // eslint-disable-next-line no-control-regex -- these are what is refused
+      .regex(/^[^\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]*$/, { error: `${label} must not hold control characters.` })
+  )
 }
 
 export const riderFieldsSchema = z.strictObject({

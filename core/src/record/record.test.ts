@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
 import { cleatEvidence } from '../talk/causes.ts'
@@ -14,7 +16,11 @@ import type { VisitFile } from './visitFile.ts'
 const complaint: Complaint = {
   id: uuid(50), region: 'forefoot', side: 'right', kind: 'numb', startsAfter: 40, situation: 'flat-steady', severity: 6, note: '', warnings: { 'lasting-numbness': 'no', 'lost-strength': 'no' },
 } // prettier-ignore
-const tried = entryOf(1, { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, { setting: 'saddleHeight', side: 'both', by: -1, role: 'knock-on' })
+const tried = entryOf(
+  1,
+  { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
+  { setting: 'saddleHeight', side: 'both', by: -1, role: 'knock-on' },
+)
 const file: VisitFile = {
   format: 'level-stance/visit',
   version: 1,
@@ -87,7 +93,11 @@ describe('the visit file', () => {
     ['with __proto__', JSON.stringify(file).replace('{', '{"__proto__":{"polluted":1},'), 'invalid'],
     ['with a reading twice', JSON.stringify({ ...file, readings: [exampleReadings[0], exampleReadings[0]] }), 'invalid'],
     ['with two changes tried at once', JSON.stringify({ ...file, ledger: [tried, { ...tried, id: uuid(9) }] }), 'invalid'],
-    ['with a rating of nothing', JSON.stringify({ ...file, ratings: [{ complaintId: uuid(77), changeId: uuid(1), severity: 3 }] }), 'invalid'],
+    [
+      'with a rating of nothing',
+      JSON.stringify({ ...file, ratings: [{ complaintId: uuid(77), changeId: uuid(1), severity: 3 }] }),
+      'invalid',
+    ],
     ['with a name of control characters', JSON.stringify({ ...file, rider: { name: 'a\u0000b', note: '' } }), 'invalid'],
     ['deeply nested', `{"format":"level-stance/visit","version":1,"rider":${'['.repeat(50000)}${']'.repeat(50000)}}`, 'invalid'],
   ])('refuses a file that is %s, with words', (_, text, code) => {
@@ -123,4 +133,9 @@ describe('the sheet', () => {
     expect(empty.settings[0]?.before).toBe('not read')
     expect(JSON.stringify(empty)).not.toContain('NaN')
   })
+})
+
+it('publishes in docs/ the very schema the program reads by', () => {
+  const published: unknown = JSON.parse(readFileSync(join(__dirname, '../../../docs/visit-file.schema.json'), 'utf8'))
+  expect(published).toEqual(JSON.parse(JSON.stringify(visitFileJsonSchema())))
 })

@@ -78,7 +78,12 @@ function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
     return { label, before: text(before), after: text(after), changed: before !== after, note }
   }
   const rows = (['left', 'right'] as const).map((side) =>
-    row(`Cleat behind MTP1, ${side}`, start.cleat[side].setbackNow?.value, now.cleat[side].setbackNow?.value, plusMinusNote(start.cleat[side].setbackNow, unit)),
+    row(
+      `Cleat behind MTP1, ${side}`,
+      start.cleat[side].setbackNow?.value,
+      now.cleat[side].setbackNow?.value,
+      plusMinusNote(start.cleat[side].setbackNow, unit),
+    ),
   )
   rows.push(row('Saddle height, BB to top', start.saddleHeight?.value, now.saddleHeight?.value, plusMinusNote(start.saddleHeight, unit)))
   for (const side of ['left', 'right'] as const) {
@@ -86,7 +91,13 @@ function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
     const after = knee(now, side)
     if (before === null || after === null) continue
     const note = 'model: to compare only'
-    rows.push({ label: `Knee flexion at bottom, ${side}`, before: `${trimmed(before, 1)}°`, after: `${trimmed(after, 1)}°`, changed: Math.abs(after - before) >= 0.05, note })
+    rows.push({
+      label: `Knee flexion at bottom, ${side}`,
+      before: `${trimmed(before, 1)}°`,
+      after: `${trimmed(after, 1)}°`,
+      changed: Math.abs(after - before) >= 0.05,
+      note,
+    })
   }
   return rows
 }

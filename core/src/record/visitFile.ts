@@ -31,9 +31,18 @@ export const visitFileSchema = z
   })
   .superRefine((file, context) => {
     const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
-    unique(file.readings.map((r) => `${r.key}:${r.side}`), (i) => complain(['readings', i], 'This reading stands twice in the file.'))
-    unique(file.complaints.map((c) => c.id), (i) => complain(['complaints', i, 'id'], 'This id stands twice in the file.'))
-    unique(file.ratings.map((r) => `${r.complaintId}:${r.changeId}`), (i) => complain(['ratings', i], 'This rating stands twice in the file.'))
+    unique(
+      file.readings.map((r) => `${r.key}:${r.side}`),
+      (i) => complain(['readings', i], 'This reading stands twice in the file.'),
+    )
+    unique(
+      file.complaints.map((c) => c.id),
+      (i) => complain(['complaints', i, 'id'], 'This id stands twice in the file.'),
+    )
+    unique(
+      file.ratings.map((r) => `${r.complaintId}:${r.changeId}`),
+      (i) => complain(['ratings', i], 'This rating stands twice in the file.'),
+    )
     const before: LedgerEntry[] = []
     for (const [index, entry] of file.ledger.entries()) {
       const problem = appendProblem(before, entry)
@@ -41,8 +50,10 @@ export const visitFileSchema = z
       before.push(entry)
     }
     for (const [index, rating] of file.ratings.entries()) {
-      if (!file.complaints.some((c) => c.id === rating.complaintId)) complain(['ratings', index, 'complaintId'], 'No such complaint in the file.')
-      if (!before.some((e) => e.kind === 'try' && e.id === rating.changeId)) complain(['ratings', index, 'changeId'], 'No such change in the file.')
+      if (!file.complaints.some((c) => c.id === rating.complaintId))
+        complain(['ratings', index, 'complaintId'], 'No such complaint in the file.')
+      if (!before.some((e) => e.kind === 'try' && e.id === rating.changeId))
+        complain(['ratings', index, 'changeId'], 'No such change in the file.')
     }
   })
 export type VisitFile = z.infer<typeof visitFileSchema>
@@ -76,27 +87,47 @@ export function toVisitFile(dossier: Dossier): VisitFile {
  */
 export function parseVisitFile(text: string): VisitFile {
   if (text.length > VISIT_FILE_MAX_BYTES) {
-    throw new CalculationError('too-large', `The file is larger than ${VISIT_FILE_MAX_BYTES / 1_000_000} MB; a visit is far smaller. Is it the right file?`, [])
+    throw new CalculationError(
+      'too-large',
+      `The file is larger than ${VISIT_FILE_MAX_BYTES / 1_000_000} MB; a visit is far smaller. Is it the right file?`,
+      [],
+    )
   }
   let raw: unknown
   try {
     raw = JSON.parse(text)
   } catch {
-    throw new CalculationError('broken-file', 'This is not a readable JSON file: it may be cut off or of another kind. Nothing was imported.', [])
+    throw new CalculationError(
+      'broken-file',
+      'This is not a readable JSON file: it may be cut off or of another kind. Nothing was imported.',
+      [],
+    )
   }
   const head = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<string, unknown>
   if (head['format'] !== VISIT_FILE_FORMAT) {
-    throw new CalculationError('other-format', 'This JSON file is not a visit file (its “format” is missing or another). Nothing was imported.', [{ field: 'format', message: `Expected ${VISIT_FILE_FORMAT}.` }])
+    throw new CalculationError(
+      'other-format',
+      'This JSON file is not a visit file (its “format” is missing or another). Nothing was imported.',
+      [{ field: 'format', message: `Expected ${VISIT_FILE_FORMAT}.` }],
+    )
   }
   if (head['version'] !== VISIT_FILE_VERSION) {
     const found = typeof head['version'] === 'number' ? String(head['version']) : 'missing'
-    throw new CalculationError('other-version', `This visit file has version ${found}; this program reads version ${VISIT_FILE_VERSION}. Nothing was imported.`, [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }])
+    throw new CalculationError(
+      'other-version',
+      `This visit file has version ${found}; this program reads version ${VISIT_FILE_VERSION}. Nothing was imported.`,
+      [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }],
+    )
   }
   const parsed = visitFileSchema.safeParse(raw)
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error)
   const first = fields[0]
-  throw new CalculationError('invalid', `The visit file does not hold together${first ? ` at ${first.field}: ${first.message}` : '.'} Nothing was imported.`, fields)
+  throw new CalculationError(
+    'invalid',
+    `The visit file does not hold together${first ? ` at ${first.field}: ${first.message}` : '.'} Nothing was imported.`,
+    fields,
+  )
 }
 
 /** The published JSON Schema of the file. */

@@ -16,9 +16,27 @@ interface CauseRow {
 
 /** What speaks for a cleat that sits too far forward, and so for moving it back. */
 const cleatForward: readonly CauseRow[] = [
-  { regions: ['forefoot'], kinds: ['numb', 'pain'], speaks: 'for', because: 'the ball of the foot carries the axle', source: 'common-practice' },
-  { regions: ['calf', 'achilles'], kinds: ['pain'], speaks: 'for', because: 'a forward axle makes the calf hold the foot', source: 'van-sickle-hull' },
-  { regions: ['knee-front'], kinds: ['pain'], speaks: 'for', because: 'a forward cleat is a known cause, after a low saddle', source: 'common-practice' },
+  {
+    regions: ['forefoot'],
+    kinds: ['numb', 'pain'],
+    speaks: 'for',
+    because: 'the ball of the foot carries the axle',
+    source: 'common-practice',
+  },
+  {
+    regions: ['calf', 'achilles'],
+    kinds: ['pain'],
+    speaks: 'for',
+    because: 'a forward axle makes the calf hold the foot',
+    source: 'van-sickle-hull',
+  },
+  {
+    regions: ['knee-front'],
+    kinds: ['pain'],
+    speaks: 'for',
+    because: 'a forward cleat is a known cause, after a low saddle',
+    source: 'common-practice',
+  },
   { regions: ['heel'], kinds: ['pain'], speaks: 'against', because: 'the axle already loads the arch', source: 'common-practice' },
 ]
 

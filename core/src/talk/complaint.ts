@@ -21,7 +21,12 @@ export const complaintSchema = z
     region: z.enum(bodyRegionKeys, { error: 'Pick a place on the body map.' }),
     side: z.enum(['left', 'right', 'both', 'middle'], { error: 'Side must be left, right, both or middle.' }),
     kind: z.enum(complaintKindKeys, { error: `Kind must be one of ${complaintKindKeys.join(', ')}.` }),
-    startsAfter: z.number({ error: minutesError }).int({ error: minutesError }).min(0, { error: minutesError }).max(1440, { error: minutesError }).nullable(),
+    startsAfter: z
+      .number({ error: minutesError })
+      .int({ error: minutesError })
+      .min(0, { error: minutesError })
+      .max(1440, { error: minutesError })
+      .nullable(),
     situation: z.enum(rideSituationKeys, { error: 'Where on a ride is not known here.' }),
     severity: severity('Severity'),
     note: z.string().max(500, { error: 'The note must be at most 500 characters.' }),

@@ -14,15 +14,35 @@ const limbs = ['thigh-front', 'hamstring', 'shin', 'calf', 'achilles', 'forearm'
 
 /** Stop-and-refer signs. @source common-practice */
 export const warningSigns = [
-  { key: 'bladder-bowel', question: 'Any change of bladder or bowel, or weakness in both legs?', regions: saddleArea, kinds: ['numb', 'pain'] },
+  {
+    key: 'bladder-bowel',
+    question: 'Any change of bladder or bowel, or weakness in both legs?',
+    regions: saddleArea,
+    kinds: ['numb', 'pain'],
+  },
   { key: 'lasting-numbness', question: 'Does the numbness last more than a day off the bike?', regions: null, kinds: ['numb'] },
   { key: 'lost-strength', question: 'Any loss of strength?', regions: null, kinds: ['numb', 'pain', 'slips'] },
-  { key: 'chest-faint', question: 'Any chest pain or faintness?', regions: ['chest', 'stomach', 'shoulder', 'upper-arm', 'upper-back', 'neck', 'head'], kinds: ['pain', 'numb'] },
+  {
+    key: 'chest-faint',
+    question: 'Any chest pain or faintness?',
+    regions: ['chest', 'stomach', 'shoulder', 'upper-arm', 'upper-back', 'neck', 'head'],
+    kinds: ['pain', 'numb'],
+  },
   { key: 'night-pain', question: 'Pain at night, or weight lost without reason?', regions: null, kinds: ['pain'] },
-  { key: 'hot-swollen', question: 'Is the calf or joint hot and swollen?', regions: ['calf', 'achilles', 'shin', 'knee-front', 'knee-inner', 'knee-outer', 'knee-back', 'hip', 'heel', 'forefoot'], kinds: ['pain'] },
+  {
+    key: 'hot-swollen',
+    question: 'Is the calf or joint hot and swollen?',
+    regions: ['calf', 'achilles', 'shin', 'knee-front', 'knee-inner', 'knee-outer', 'knee-back', 'hip', 'heel', 'forefoot'],
+    kinds: ['pain'],
+  },
   { key: 'fall', question: 'Did it begin with a fall?', regions: null, kinds: ['pain', 'numb'] },
   { key: 'sores', question: 'Open sores or signs of infection?', regions: ['groin', 'sit-bone'], kinds: ['pain', 'numb'] },
-  { key: 'tight-leg', question: 'Severe pain with a pressure in the limb that becomes tight and stays?', regions: limbs, kinds: ['pain', 'numb'] },
+  {
+    key: 'tight-leg',
+    question: 'Severe pain with a pressure in the limb that becomes tight and stays?',
+    regions: limbs,
+    kinds: ['pain', 'numb'],
+  },
 ] as const satisfies readonly WarningSign[]
 
 export type WarningSignKey = (typeof warningSigns)[number]['key']

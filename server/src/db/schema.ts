@@ -38,7 +38,9 @@ export const riders = pgTable(
   'riders',
   {
     id: id(),
-    studioId: uuid('studio_id').notNull().references(() => studios.id, { onDelete: 'cascade' }),
+    studioId: uuid('studio_id')
+      .notNull()
+      .references(() => studios.id, { onDelete: 'cascade' }),
     name: text('name').notNull(),
     note: text('note').notNull(),
     /** lower case without accents, for finding */
@@ -85,13 +87,20 @@ export const visits = pgTable(
     version: version(),
   },
   (t) => [
-    foreignKey({ columns: [t.studioId, t.riderId], foreignColumns: [riders.studioId, riders.id], name: 'visits_rider' }).onDelete('cascade'),
-    foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete('cascade'),
+    foreignKey({ columns: [t.studioId, t.riderId], foreignColumns: [riders.studioId, riders.id], name: 'visits_rider' }).onDelete(
+      'cascade',
+    ),
+    foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete(
+      'cascade',
+    ),
     index('visits_of_rider').on(t.riderId, t.startedAt.desc()),
   ],
 )
 
-const visitId = () => uuid('visit_id').notNull().references(() => visits.id, { onDelete: 'cascade' })
+const visitId = () =>
+  uuid('visit_id')
+    .notNull()
+    .references(() => visits.id, { onDelete: 'cascade' })
 
 export const readings = pgTable(
   'readings',
@@ -175,8 +184,14 @@ export const ratings = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.visitId, t.complaintId, t.changeId] }),
-    foreignKey({ columns: [t.visitId, t.complaintId], foreignColumns: [complaints.visitId, complaints.id], name: 'ratings_complaint' }).onDelete('cascade'),
-    foreignKey({ columns: [t.visitId, t.changeId], foreignColumns: [ledger.visitId, ledger.id], name: 'ratings_change' }).onDelete('cascade'),
+    foreignKey({
+      columns: [t.visitId, t.complaintId],
+      foreignColumns: [complaints.visitId, complaints.id],
+      name: 'ratings_complaint',
+    }).onDelete('cascade'),
+    foreignKey({ columns: [t.visitId, t.changeId], foreignColumns: [ledger.visitId, ledger.id], name: 'ratings_change' }).onDelete(
+      'cascade',
+    ),
     check('ratings_severity', sql`${t.severity} between 0 and 10`),
   ],
 )

@@ -66,15 +66,23 @@ function describe(error: unknown): { status: number; body: ErrorBody } {
   }
   if (error instanceof HttpError) return { status: error.status, body: { code: error.code, message: error.message, fields: error.fields } }
   if (error instanceof CalculationError) {
-    const status = ({ invalid: 400, 'too-large': 413, 'broken-file': 400, 'other-format': 400, 'other-version': 400 } as Record<string, number>)[error.code] ?? 422
+    const status =
+      ({ invalid: 400, 'too-large': 413, 'broken-file': 400, 'other-format': 400, 'other-version': 400 } as Record<string, number>)[
+        error.code
+      ] ?? 422
     return { status, body: { code: error.code, message: error.message, fields: error.fields } }
   }
   const type = (error as { type?: unknown } | null)?.type
-  if (type === 'entity.too.large') return { status: 413, body: { code: 'too-large', message: 'That is larger than is accepted here.', fields: [] } }
-  if (type === 'entity.parse.failed') return { status: 400, body: { code: 'broken-json', message: 'The request is not readable JSON.', fields: [] } }
+  if (type === 'entity.too.large')
+    return { status: 413, body: { code: 'too-large', message: 'That is larger than is accepted here.', fields: [] } }
+  if (type === 'entity.parse.failed')
+    return { status: 400, body: { code: 'broken-json', message: 'The request is not readable JSON.', fields: [] } }
   const status = (error as { status?: unknown } | null)?.status
   if (typeof status === 'number' && status >= 400 && status < 500) {
     return { status, body: { code: 'bad-request', message: 'The request could not be read.', fields: [] } }
   }
-  return { status: 500, body: { code: 'internal', message: 'Something went wrong here. Nothing you typed is lost; try again.', fields: [] } }
+  return {
+    status: 500,
+    body: { code: 'internal', message: 'Something went wrong here. Nothing you typed is lost; try again.', fields: [] },
+  }
 }

@@ -36,7 +36,8 @@ export function sameMachine(extraHosts: readonly string[] = []): RequestHandler 
   const allowed = new Set([...loopback, ...extraHosts])
   return (request, _response, next) => {
     const host = (request.headers.host ?? '').replace(/:\d+$/, '')
-    if (!allowed.has(host)) return next(new HttpError(403, 'wrong-host', 'This address is not served here. Open the address that the start command printed.'))
+    if (!allowed.has(host))
+      return next(new HttpError(403, 'wrong-host', 'This address is not served here. Open the address that the start command printed.'))
     const origin = request.headers.origin
     if (origin !== undefined && origin.replace(/^https?:\/\//, '') !== request.headers.host) {
       return next(new HttpError(403, 'wrong-origin', 'Requests from other sites are refused.'))

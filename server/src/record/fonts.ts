@@ -2,15 +2,16 @@ import { existsSync, readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { basename, dirname, join } from 'node:path'
 
-/** Font files of the sheet: the product's face, its extended half, and a wide fallback. */
+/** Font files of the sheet: the product's face, and a fallback for other alphabets. */
 export interface SheetFonts {
   readonly regular: readonly Buffer[]
   readonly bold: readonly Buffer[]
 }
 
+// Plain TrueType: a compressed web font would be unpacked again for every letter.
 const files = {
-  regular: ['@fontsource/barlow/files/barlow-latin-400-normal.woff', '@fontsource/barlow/files/barlow-latin-ext-400-normal.woff', 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf'],
-  bold: ['@fontsource/barlow/files/barlow-latin-600-normal.woff', '@fontsource/barlow/files/barlow-latin-ext-600-normal.woff', 'dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'],
+  regular: ['@expo-google-fonts/barlow/400Regular/Barlow_400Regular.ttf', 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf'],
+  bold: ['@expo-google-fonts/barlow/600SemiBold/Barlow_600SemiBold.ttf', 'dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'],
 } as const
 
 /**

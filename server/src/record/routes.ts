@@ -46,6 +46,12 @@ export function importRoute(db: Database): Router {
 
 /** A plain file name: letters and digits only, from the rider's name and the day. */
 function fileName(rider: string, startedAt: string, ending: string): string {
-  const name = rider.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 40)
+  const name = rider
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40)
   return `${name === '' ? 'visit' : name}-${startedAt.slice(0, 10)}.${ending}`
 }

@@ -27,7 +27,14 @@ interface Glyphs {
  * goes on a second one rather than being cut.
  */
 export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
-  const doc = new PDFDocument({ size: 'A4', margin, font: fonts.regular[0] as unknown as string, info: { Title: `${sheet.rider}: ${sheet.visit}`, Creator: 'Level Stance' }, lang: 'en' })
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin,
+    // No default font: one opened here would be opened again at every change of font.
+    font: '',
+    info: { Title: `${sheet.rider}: ${sheet.visit}`, Creator: 'Level Stance' },
+    lang: 'en',
+  })
   const chunks: Buffer[] = []
   doc.on('data', (chunk: Buffer) => chunks.push(chunk))
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -59,7 +66,9 @@ class SheetWriter {
     this.heading('Changes', [])
     if (sheet.changes.length === 0) this.line([{ text: 'None yet.', x: 0, width, style: { color: muted } }])
     sheet.changes.forEach((change, i) => {
-      this.paragraph(`${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : ` ${change.later}`}`)
+      this.paragraph(
+        `${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : ` ${change.later}`}`,
+      )
     })
     this.heading('Readings at the start', ['left', 'right'])
     for (const row of sheet.readings) this.row(row.label, row.left, row.right, row.how, false)
@@ -71,11 +80,19 @@ class SheetWriter {
   private heading(title: string, columns: readonly string[]): void {
     this.room(40)
     this.y += 9
-    this.line([
-      { text: title, x: 0, width: 220, style: { size: 12, weight: 'bold', color: petrol } },
-      ...columns.map((text, i) => ({ text, x: 230 + i * 80, width: 74, style: { size: 8.5, color: muted } })),
-    ], 16)
-    this.doc.moveTo(margin, this.y - 2).lineTo(margin + width, this.y - 2).lineWidth(0.5).strokeColor(line).stroke()
+    this.line(
+      [
+        { text: title, x: 0, width: 220, style: { size: 12, weight: 'bold', color: petrol } },
+        ...columns.map((text, i) => ({ text, x: 230 + i * 80, width: 74, style: { size: 8.5, color: muted } })),
+      ],
+      16,
+    )
+    this.doc
+      .moveTo(margin, this.y - 2)
+      .lineTo(margin + width, this.y - 2)
+      .lineWidth(0.5)
+      .strokeColor(line)
+      .stroke()
     this.y += 2
   }
 
@@ -111,7 +128,14 @@ class SheetWriter {
   }
 
   /** Writes text in runs, each in the first font that has its letters; returns the y below it. */
-  private text(text: string, x: number, y: number, maxWidth: number, { size = 10, weight = 'regular', color = ink }: TextStyle, oneLine: boolean): number {
+  private text(
+    text: string,
+    x: number,
+    y: number,
+    maxWidth: number,
+    { size = 10, weight = 'regular', color = ink }: TextStyle,
+    oneLine: boolean,
+  ): number {
     if (text === '') return y
     this.doc.fontSize(size).fillColor(color)
     const runs = this.runs(oneLine ? this.fitted(text, maxWidth, weight, size) : text, weight)
@@ -136,12 +160,12 @@ class SheetWriter {
   }
 
   private fontFor(letter: string, weight: Weight): number {
-    for (const i of [0, 1, 2]) {
+    for (const i of [0, 1]) {
       this.doc.font(`${weight}${i}`)
       const face = (this.doc as unknown as { _font: { font: Glyphs } })._font.font
       if (face.hasGlyphForCodePoint(letter.codePointAt(0) ?? 32)) return i
     }
-    return 2
+    return 1
   }
 
   /** Shortens one-line text with an ellipsis to its column. */

@@ -37,7 +37,10 @@ export async function listRiders(db: Database, studioId: string, query: { search
     .orderBy(desc(riders.touchedAt), desc(riders.id))
     .limit(PAGE_SIZE + 1)
   const page = rows.slice(0, PAGE_SIZE).map((row) => row.rider)
-  const latest = await latestVisits(db, page.map((rider) => rider.id))
+  const latest = await latestVisits(
+    db,
+    page.map((rider) => rider.id),
+  )
   const last = page.at(-1)
   return {
     riders: page.map((rider) => ({ ...showRider(rider), latestVisit: latest.get(rider.id) ?? null })),
@@ -55,7 +58,13 @@ async function latestVisits(db: Database, riderIds: readonly string[]) {
   const found = new Map<string, { id: string; title: string; startedAt: string; bike: string }>()
   if (riderIds.length === 0) return found
   const rows = await db
-    .selectDistinctOn([visits.riderId], { riderId: visits.riderId, id: visits.id, title: visits.title, startedAt: visits.startedAt, bike: bikes.name })
+    .selectDistinctOn([visits.riderId], {
+      riderId: visits.riderId,
+      id: visits.id,
+      title: visits.title,
+      startedAt: visits.startedAt,
+      bike: bikes.name,
+    })
     .from(visits)
     .innerJoin(bikes, eq(bikes.id, visits.bikeId))
     .where(sql`${visits.riderId} = any(${sql.param(riderIds)})`)
@@ -66,14 +75,22 @@ async function latestVisits(db: Database, riderIds: readonly string[]) {
 
 /** A rider with bikes and visits. */
 export async function readRider(db: Queryable, studioId: string, id: string) {
-  const [rider] = await db.select().from(riders).where(and(eq(riders.studioId, studioId), eq(riders.id, id)))
+  const [rider] = await db
+    .select()
+    .from(riders)
+    .where(and(eq(riders.studioId, studioId), eq(riders.id, id)))
   if (!rider) throw notFound('This rider')
   const ownBikes = await db.select().from(bikes).where(eq(bikes.riderId, id)).orderBy(bikes.name)
   const ownVisits = await db.select().from(visits).where(eq(visits.riderId, id)).orderBy(desc(visits.startedAt)).limit(200)
   return {
     rider: showRider(rider),
     bikes: ownBikes.map(showBike),
-    visits: ownVisits.map(({ id: visitId, bikeId, title, startedAt }) => ({ id: visitId, bikeId, title, startedAt: startedAt.toISOString() })),
+    visits: ownVisits.map(({ id: visitId, bikeId, title, startedAt }) => ({
+      id: visitId,
+      bikeId,
+      title,
+      startedAt: startedAt.toISOString(),
+    })),
   }
 }
 
@@ -85,8 +102,22 @@ export async function writeRider(db: Database, studioId: string, id: string, see
     return writeVersioned<RiderRow>(seen, {
       find: async () => (await tx.select().from(riders).where(mine).for('update'))[0],
       same: (current) => current.name === fields.name && current.note === fields.note,
-      insert: async () => (await tx.insert(riders).values({ id, studioId, version: 1, ...values }).onConflictDoNothing().returning())[0],
-      update: async (version) => (await tx.update(riders).set({ ...values, version }).where(mine).returning())[0],
+      insert: async () =>
+        (
+          await tx
+            .insert(riders)
+            .values({ id, studioId, version: 1, ...values })
+            .onConflictDoNothing()
+            .returning()
+        )[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(riders)
+            .set({ ...values, version })
+            .where(mine)
+            .returning()
+        )[0],
       show: showRider,
     })
   })
@@ -101,8 +132,22 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
     return writeVersioned<BikeRow>(seen, {
       find: async () => (await tx.select().from(bikes).where(mine).for('update'))[0],
       same: (current) => current.name === fields.name && current.kind === fields.kind,
-      insert: async () => (await tx.insert(bikes).values({ id, studioId, riderId, version: 1, ...fields }).onConflictDoNothing().returning())[0],
-      update: async (version) => (await tx.update(bikes).set({ ...fields, version }).where(mine).returning())[0],
+      insert: async () =>
+        (
+          await tx
+            .insert(bikes)
+            .values({ id, studioId, riderId, version: 1, ...fields })
+            .onConflictDoNothing()
+            .returning()
+        )[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(bikes)
+            .set({ ...fields, version })
+            .where(mine)
+            .returning()
+        )[0],
       show: showBike,
     })
   })

@@ -30,13 +30,17 @@ export function showRating({ visitId: _, version, ...rating }: RatingRow): Dossi
 export function showEntry(row: LedgerRow): LedgerEntry {
   const { id, kind } = row
   const at = row.at.toISOString()
-  if (kind === 'try') return { kind, id, at, station: row.station ?? 'feet', moves: row.moves ?? [], reason: row.reason ?? '', later: row.later ?? '' }
+  if (kind === 'try')
+    return { kind, id, at, station: row.station ?? 'feet', moves: row.moves ?? [], reason: row.reason ?? '', later: row.later ?? '' }
   return { kind, id, at, of: row.of ?? '' }
 }
 
 /** The visit's own row, if it belongs to the studio. @throws HttpError 404 */
 export async function findVisit(db: Queryable, studioId: string, id: string): Promise<VisitRow> {
-  const [visit] = await db.select().from(visits).where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
+  const [visit] = await db
+    .select()
+    .from(visits)
+    .where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
   if (!visit) throw notFound('This visit')
   return visit
 }
@@ -55,10 +59,14 @@ export async function readDossier(db: Queryable, studioId: string, id: string): 
     rider: { id: rider.id, name: rider.name, note: rider.note, version: rider.version },
     bike: { id: bike.id, name: bike.name, kind: bike.kind, version: bike.version },
     visit: showVisit(visit),
-    readings: (await db.select().from(readings).where(eq(readings.visitId, id)).orderBy(asc(readings.key), asc(readings.side))).map(showReading),
+    readings: (await db.select().from(readings).where(eq(readings.visitId, id)).orderBy(asc(readings.key), asc(readings.side))).map(
+      showReading,
+    ),
     complaints: (await db.select().from(complaints).where(eq(complaints.visitId, id)).orderBy(asc(complaints.seq))).map(showComplaint),
     ledger: await readLedger(db, id),
-    ratings: (await db.select().from(ratings).where(eq(ratings.visitId, id)).orderBy(asc(ratings.changeId), asc(ratings.complaintId))).map(showRating),
+    ratings: (await db.select().from(ratings).where(eq(ratings.visitId, id)).orderBy(asc(ratings.changeId), asc(ratings.complaintId))).map(
+      showRating,
+    ),
   }
 }
 

@@ -9,26 +9,54 @@ import { ledgerRow } from './store.ts'
  * Stores a checked visit file as a new rider, bike and visit. Ids are given anew, so that importing
  * never touches what is there; what the file ties together stays tied.
  */
-export async function importVisit(tx: Queryable, studioId: string, file: VisitFile, touchedAt = new Date()): Promise<{ riderId: string; visitId: string }> {
+export async function importVisit(
+  tx: Queryable,
+  studioId: string,
+  file: VisitFile,
+  touchedAt = new Date(),
+): Promise<{ riderId: string; visitId: string }> {
   const fresh = new Map<string, string>()
   const renew = (id: string) => fresh.get(id) ?? fresh.set(id, randomUUID()).get(id)!
   const [riderId, bikeId, visitId] = [randomUUID(), randomUUID(), randomUUID()]
-  await tx.insert(riders).values({ id: riderId, studioId, ...file.rider, search: searchable(`${file.rider.name} ${file.rider.note.slice(0, 200)}`), touchedAt, version: 1 })
+  await tx.insert(riders).values({
+    id: riderId,
+    studioId,
+    ...file.rider,
+    search: searchable(`${file.rider.name} ${file.rider.note.slice(0, 200)}`),
+    touchedAt,
+    version: 1,
+  })
   await tx.insert(bikes).values({ id: bikeId, studioId, riderId, ...file.bike, version: 1 })
-  await tx.insert(visits).values({ id: visitId, studioId, riderId, bikeId, ...file.visit, startedAt: new Date(file.visit.startedAt), version: 1 })
+  await tx
+    .insert(visits)
+    .values({ id: visitId, studioId, riderId, bikeId, ...file.visit, startedAt: new Date(file.visit.startedAt), version: 1 })
   if (file.readings.length > 0) {
-    await tx.insert(readings).values(file.readings.map(({ takenAt, ...rest }) => ({ visitId, ...rest, takenAt: new Date(takenAt), version: 1 })))
+    await tx
+      .insert(readings)
+      .values(file.readings.map(({ takenAt, ...rest }) => ({ visitId, ...rest, takenAt: new Date(takenAt), version: 1 })))
   }
   if (file.complaints.length > 0) {
-    await tx.insert(complaints).values(file.complaints.map((complaint, i) => ({ ...complaint, id: renew(complaint.id), visitId, seq: i + 1, removed: false, version: 1 })))
+    await tx
+      .insert(complaints)
+      .values(
+        file.complaints.map((complaint, i) => ({ ...complaint, id: renew(complaint.id), visitId, seq: i + 1, removed: false, version: 1 })),
+      )
   }
   if (file.ledger.length > 0) {
-    const entries = file.ledger.map((entry) => (entry.kind === 'try' ? { ...entry, id: renew(entry.id) } : { ...entry, id: renew(entry.id), of: renew(entry.of) }))
+    const entries = file.ledger.map((entry) =>
+      entry.kind === 'try' ? { ...entry, id: renew(entry.id) } : { ...entry, id: renew(entry.id), of: renew(entry.of) },
+    )
     await tx.insert(ledger).values(entries.map((entry, i) => ledgerRow(visitId, i + 1, entry)))
   }
   if (file.ratings.length > 0) {
     await tx.insert(ratings).values(
-      file.ratings.map(({ complaintId, changeId, severity }) => ({ visitId, complaintId: renew(complaintId), changeId: renew(changeId), severity, version: 1 })),
+      file.ratings.map(({ complaintId, changeId, severity }) => ({
+        visitId,
+        complaintId: renew(complaintId),
+        changeId: renew(changeId),
+        severity,
+        version: 1,
+      })),
     )
   }
   return { riderId, visitId }

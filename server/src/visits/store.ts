@@ -21,7 +21,11 @@ import { findVisit, readDossier, readLedger, showComplaint, showEntry, showRatin
  * Opens a visit on a rider's bike. It starts from what the last visit left: body readings always,
  * the bike's when it is the same bike. Asking again with the same id gives the same visit.
  */
-export async function createVisit(db: Database, studioId: string, input: { id: string; riderId: string; bikeId: string; title: string }): Promise<Dossier> {
+export async function createVisit(
+  db: Database,
+  studioId: string,
+  input: { id: string; riderId: string; bikeId: string; title: string },
+): Promise<Dossier> {
   return db.transaction(async (tx) => {
     const [bike] = await tx
       .select()
@@ -32,7 +36,14 @@ export async function createVisit(db: Database, studioId: string, input: { id: s
     const previous = last && last.id !== input.id ? toVisitFile(await readDossier(tx, studioId, last.id)) : null
     const inserted = await tx
       .insert(visits)
-      .values({ ...input, studioId, cleatSchool: previous?.visit.cleatSchool ?? defaultCleatSchool, accepted: [], startedAt: new Date(), version: 1 })
+      .values({
+        ...input,
+        studioId,
+        cleatSchool: previous?.visit.cleatSchool ?? defaultCleatSchool,
+        accepted: [],
+        startedAt: new Date(),
+        version: 1,
+      })
       .onConflictDoNothing()
       .returning({ id: visits.id })
     if (previous && last && inserted.length > 0) await insertReadings(tx, input.id, carryOver(previous, last.bikeId === input.bikeId))
@@ -62,7 +73,14 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
       find: async () => (await tx.select().from(visits).where(eq(visits.id, id)).for('update'))[0],
       same: ({ title, cleatSchool, accepted }) => isDeepStrictEqual({ title, cleatSchool, accepted }, fields),
       insert: () => Promise.reject(notFound('This visit')),
-      update: async (version) => (await tx.update(visits).set({ ...fields, version }).where(eq(visits.id, id)).returning())[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(visits)
+            .set({ ...fields, version })
+            .where(eq(visits.id, id))
+            .returning()
+        )[0],
       show: showVisit,
     })
     return showVisit(row)
@@ -76,15 +94,36 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(readings).where(mine).for('update'))[0],
       same: (current) => current.value === reading.value && current.typed === reading.typed && current.method === reading.method,
-      insert: async () => (await tx.insert(readings).values({ ...values, version: 1 }).onConflictDoNothing().returning())[0],
-      update: async (version) => (await tx.update(readings).set({ ...values, version }).where(mine).returning())[0],
+      insert: async () =>
+        (
+          await tx
+            .insert(readings)
+            .values({ ...values, version: 1 })
+            .onConflictDoNothing()
+            .returning()
+        )[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(readings)
+            .set({ ...values, version })
+            .where(mine)
+            .returning()
+        )[0],
       show: showReading,
     })
     return showReading(row)
   })
 }
 
-export async function writeComplaint(db: Database, studioId: string, visitId: string, seen: number, complaint: Complaint, removed: boolean) {
+export async function writeComplaint(
+  db: Database,
+  studioId: string,
+  visitId: string,
+  seen: number,
+  complaint: Complaint,
+  removed: boolean,
+) {
   return onVisit(db, studioId, visitId, async (tx) => {
     // Lock the visit so that two new complaints do not take the same place in the order.
     await tx.select().from(visits).where(eq(visits.id, visitId)).for('update')
@@ -93,11 +132,27 @@ export async function writeComplaint(db: Database, studioId: string, visitId: st
       find: async () => (await tx.select().from(complaints).where(mine).for('update'))[0],
       same: (current) => isDeepStrictEqual(showComplaint(current), { complaint, version: current.version, removed }),
       insert: async () => {
-        const [last] = await tx.select({ seq: max(complaints.seq) }).from(complaints).where(eq(complaints.visitId, visitId))
+        const [last] = await tx
+          .select({ seq: max(complaints.seq) })
+          .from(complaints)
+          .where(eq(complaints.visitId, visitId))
         const seq = (last?.seq ?? 0) + 1
-        return (await tx.insert(complaints).values({ ...complaint, visitId, seq, removed, version: 1 }).onConflictDoNothing().returning())[0]
+        return (
+          await tx
+            .insert(complaints)
+            .values({ ...complaint, visitId, seq, removed, version: 1 })
+            .onConflictDoNothing()
+            .returning()
+        )[0]
       },
-      update: async (version) => (await tx.update(complaints).set({ ...complaint, removed, version }).where(mine).returning())[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(complaints)
+            .set({ ...complaint, removed, version })
+            .where(mine)
+            .returning()
+        )[0],
       show: showComplaint,
     })
     return showComplaint(row)
@@ -111,7 +166,14 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(ratings).where(mine).for('update'))[0],
       same: (current) => current.severity === rating.severity,
-      insert: async () => (await tx.insert(ratings).values({ ...rating, visitId, version: 1 }).onConflictDoNothing().returning())[0],
+      insert: async () =>
+        (
+          await tx
+            .insert(ratings)
+            .values({ ...rating, visitId, version: 1 })
+            .onConflictDoNothing()
+            .returning()
+        )[0],
       update: async (version) => (await tx.update(ratings).set({ severity: rating.severity, version }).where(mine).returning())[0],
       show: showRating,
     })
@@ -120,9 +182,15 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
 }
 
 async function assertRateable(tx: Queryable, visitId: string, rating: Rating): Promise<void> {
-  const [complaint] = await tx.select().from(complaints).where(and(eq(complaints.visitId, visitId), eq(complaints.id, rating.complaintId)))
+  const [complaint] = await tx
+    .select()
+    .from(complaints)
+    .where(and(eq(complaints.visitId, visitId), eq(complaints.id, rating.complaintId)))
   if (!complaint) throw notFound('The complaint rated')
-  const [change] = await tx.select().from(ledger).where(and(eq(ledger.visitId, visitId), eq(ledger.id, rating.changeId), eq(ledger.kind, 'try')))
+  const [change] = await tx
+    .select()
+    .from(ledger)
+    .where(and(eq(ledger.visitId, visitId), eq(ledger.id, rating.changeId), eq(ledger.kind, 'try')))
   if (!change) throw notFound('The change rated')
 }
 
@@ -130,7 +198,13 @@ async function assertRateable(tx: Queryable, visitId: string, rating: Rating): P
  * Appends to the ledger. `after` is how many entries the writer has seen; an append after another
  * count is stale. An entry that is already there is answered as it stands.
  */
-export async function appendEntry(db: Database, studioId: string, visitId: string, after: number, entry: LedgerEntry): Promise<LedgerEntry> {
+export async function appendEntry(
+  db: Database,
+  studioId: string,
+  visitId: string,
+  after: number,
+  entry: LedgerEntry,
+): Promise<LedgerEntry> {
   return onVisit(db, studioId, visitId, async (tx) => {
     await tx.select().from(visits).where(eq(visits.id, visitId)).for('update')
     const entries = await readLedger(tx, visitId)
@@ -140,7 +214,10 @@ export async function appendEntry(db: Database, studioId: string, visitId: strin
     const problem = appendProblem(entries, entry)
     if (problem !== null) throw new HttpError(409, 'not-now', problem)
     if (entry.kind === 'try') await assertNotStopped(tx, visitId)
-    const [row] = await tx.insert(ledger).values(ledgerRow(visitId, after + 1, entry)).returning()
+    const [row] = await tx
+      .insert(ledger)
+      .values(ledgerRow(visitId, after + 1, entry))
+      .returning()
     if (!row) throw new Error('the ledger did not take the entry')
     return showEntry(row)
   })
@@ -153,6 +230,9 @@ export function ledgerRow(visitId: string, seq: number, entry: LedgerEntry): typ
 }
 
 async function assertNotStopped(tx: Queryable, visitId: string): Promise<void> {
-  const rows = await tx.select().from(complaints).where(and(eq(complaints.visitId, visitId), eq(complaints.removed, false)))
+  const rows = await tx
+    .select()
+    .from(complaints)
+    .where(and(eq(complaints.visitId, visitId), eq(complaints.removed, false)))
   if (positiveWarnings(rows.map((row) => showComplaint(row).complaint)).length > 0) throw new HttpError(409, 'stopped', stopAndRefer)
 }

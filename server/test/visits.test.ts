@@ -1,0 +1,281 @@
+import { randomUUID } from 'node:crypto'
+import { sql } from 'drizzle-orm'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import type { Reading } from '@level-stance/core/measure/reading'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+import { aReading, entryOf, exampleReadings, testTime, uuid } from '@level-stance/core/testing'
+import { startTestServer } from './harness.ts'
+import type { TestServer } from './harness.ts'
+
+let server: TestServer
+beforeAll(async () => void (server = await startTestServer()))
+afterAll(() => server.stop())
+
+/** A rider with a bike and an open visit, made through the routes. */
+async function newVisit(name = 'Test Rider', riderId: string = randomUUID(), bikeId: string = randomUUID()) {
+  const visitId = randomUUID()
+  await server.request('PUT', `/riders/${riderId}`, { version: 0, rider: { name, note: '' } })
+  await server.request('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: { name: 'Tourer', kind: 'drop bar' } })
+  const created = await server.request<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit' })
+  expect(created.status).toBe(201)
+  return { riderId, bikeId, visitId }
+}
+const dossier = async (visitId: string) => (await server.request<Dossier>('GET', `/visits/${visitId}`)).body
+const putReading = (visitId: string, version: number, reading: Reading) =>
+  server.request<{ version: number }>('PUT', `/visits/${visitId}/readings`, { version, reading })
+const complaint = (change: Partial<Complaint> = {}): Complaint => ({
+  id: randomUUID(),
+  region: 'forefoot',
+  side: 'right',
+  kind: 'numb',
+  startsAfter: 30,
+  situation: 'anywhere',
+  severity: 6,
+  note: '',
+  warnings: {},
+  ...change,
+})
+const tried = (id: string, by = 5) => ({ ...entryOf(1, { setting: 'cleatSetback', side: 'right', by, role: 'chosen' }), id })
+
+describe('riders', () => {
+  it('are found by any part of their name, without case or accents, newest first', async () => {
+    for (const name of ['Živa Kovač', 'Øyvind Størk', 'Ann 100%_sure']) await newVisit(name)
+    const find = async (search: string) =>
+      (await server.request<{ riders: { name: string }[] }>('GET', `/riders?search=${encodeURIComponent(search)}`)).body.riders.map(
+        (r) => r.name,
+      )
+    expect(await find('ziva kov')).toEqual(['Živa Kovač'])
+    expect(await find('OYVIND')).toEqual(['Øyvind Størk'])
+    expect(await find('100%_')).toEqual(['Ann 100%_sure'])
+    expect(await find('%')).toEqual(['Ann 100%_sure'])
+    expect(await find("'; drop table riders; --")).toEqual([])
+    expect((await find(''))[0]).toBe('Ann 100%_sure')
+  })
+
+  it('come in pages that neither repeat nor skip', async () => {
+    for (let i = 0; i < 90; i++)
+      await server.request('PUT', `/riders/${randomUUID()}`, { version: 0, rider: { name: `Paged ${i}`, note: '' } })
+    const seen: string[] = []
+    let after: string | null = ''
+    while (after !== null) {
+      const query: string = after === '' ? '' : `&after=${encodeURIComponent(after)}`
+      const page: { body: { riders: { id: string }[]; next: string | null } } = await server.request('GET', `/riders?search=paged${query}`)
+      seen.push(...page.body.riders.map((r) => r.id))
+      after = page.body.next
+    }
+    expect(seen).toHaveLength(90)
+    expect(new Set(seen).size).toBe(90)
+  })
+
+  it('keep what was there when a stale write comes, and show it', async () => {
+    const id = randomUUID()
+    const write = (version: number, name: string) =>
+      server.request<{ version: number; current: { name: string } }>('PUT', `/riders/${id}`, { version, rider: { name, note: '' } })
+    expect((await write(0, 'First')).body.version).toBe(1)
+    expect((await write(1, 'Second')).body.version).toBe(2)
+    const stale = await write(1, 'Third')
+    expect(stale.status).toBe(409)
+    expect(stale.body).toMatchObject({ code: 'stale', current: { name: 'Second', version: 2 } })
+    expect((await write(2, 'Third')).status).toBe(200)
+  })
+
+  it.each([
+    [{ name: '   ', note: '' }, 'rider.name'],
+    [{ name: 'x'.repeat(121), note: '' }, 'rider.name'],
+    [{ name: 'a\u0000b', note: '' }, 'rider.name'],
+    [{ name: 'ok', note: 'x'.repeat(2001) }, 'rider.note'],
+    [{ name: 'ok', note: '', admin: true }, 'rider.admin'],
+  ])('refuse %j naming the field', async (rider, field) => {
+    const answer = await server.request('PUT', `/riders/${randomUUID()}`, { version: 0, rider })
+    expect(answer.status).toBe(400)
+    expect(answer.body.fields[0]?.field).toBe(field)
+  })
+})
+
+describe('readings', () => {
+  it('are stored per side with their method and come back as typed', async () => {
+    const { visitId } = await newVisit()
+    const reading = { ...aReading('cleatSetback', 'left', 6.35), typed: '1/4 in' }
+    expect((await putReading(visitId, 0, reading)).body).toEqual({ reading, version: 1 })
+    expect((await dossier(visitId)).readings).toEqual([{ reading, version: 1 }])
+  })
+
+  it('answer a retry whose first answer was lost as if nothing had happened', async () => {
+    const { visitId } = await newVisit()
+    const reading = aReading('crank', 'both', 172.5)
+    await putReading(visitId, 0, reading)
+    expect(await putReading(visitId, 0, reading)).toMatchObject({ status: 200, body: { version: 1 } })
+  })
+
+  it('answer a stale write with what is stored', async () => {
+    const { visitId } = await newVisit()
+    await putReading(visitId, 0, aReading('crank', 'both', 170))
+    const stale = await putReading(visitId, 0, aReading('crank', 'both', 175))
+    expect(stale).toMatchObject({ status: 409, body: { code: 'stale', current: { reading: { value: 170 }, version: 1 } } })
+    expect((await dossier(visitId)).readings[0]?.reading.value).toBe(170)
+  })
+
+  it('let exactly one of many simultaneous writers win', async () => {
+    const { visitId } = await newVisit()
+    const answers = await Promise.all(Array.from({ length: 8 }, (_, i) => putReading(visitId, 0, aReading('crank', 'both', 165 + i))))
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 409, 409, 409, 409, 409, 409, 409])
+  })
+
+  it.each([
+    ['out of range', aReading('crank', 'both', 172500), 'reading.value', /between 100 and 220 mm/],
+    ['negative room', aReading('slotBack', 'left', -4), 'reading.value', /wrong way round/],
+    ['a word', { ...aReading('crank', 'both', 170), value: 'long' }, 'reading.value', /number/],
+    ['a wrong side', aReading('crank', 'left', 170), 'reading.side', /one value/],
+    ['an unknown key', { ...aReading('crank', 'both', 170), key: 'wheel' }, 'reading.key', /not known/],
+    ['a method that cannot', { ...aReading('seatAngle', 'both', 73), method: 'tape' }, 'reading.method', /cannot be read/],
+    ['no time', { ...aReading('crank', 'both', 170), takenAt: 'today' }, 'reading.takenAt', /ISO/],
+  ])('refuse %s naming the field', async (_, reading, field, message) => {
+    const { visitId } = await newVisit()
+    const answer = await server.request('PUT', `/visits/${visitId}/readings`, { version: 0, reading })
+    expect(answer.status).toBe(400)
+    expect(answer.body.fields).toContainEqual({ field, message: expect.stringMatching(message) })
+    expect((await dossier(visitId)).readings).toEqual([])
+  })
+
+  it('can be cleared and taken again without losing the count of versions', async () => {
+    const { visitId } = await newVisit()
+    await putReading(visitId, 0, aReading('crank', 'both', 170))
+    expect((await putReading(visitId, 1, aReading('crank', 'both', null))).body.version).toBe(2)
+    expect((await putReading(visitId, 2, aReading('crank', 'both', 175))).body.version).toBe(3)
+  })
+})
+
+describe('the ledger', () => {
+  const append = (visitId: string, after: number, entry: object) => server.request('POST', `/visits/${visitId}/ledger`, { after, entry })
+
+  it('takes a change, a rating and the decision, in order', async () => {
+    const { visitId } = await newVisit()
+    const told = complaint()
+    await server.request('PUT', `/visits/${visitId}/complaints`, { version: 0, complaint: told, removed: false })
+    const id = randomUUID()
+    expect((await append(visitId, 0, tried(id))).status).toBe(200)
+    const rating = { complaintId: told.id, changeId: id, severity: 2 }
+    expect((await server.request('PUT', `/visits/${visitId}/ratings`, { version: 0, rating })).status).toBe(200)
+    expect((await append(visitId, 1, { kind: 'keep', id: randomUUID(), at: testTime, of: id })).status).toBe(200)
+    const whole = await dossier(visitId)
+    expect(whole.ledger.map((entry) => entry.kind)).toEqual(['try', 'keep'])
+    expect(whole.ratings[0]?.rating).toEqual(rating)
+  })
+
+  it('is idempotent for a retried entry and stale for one that missed another', async () => {
+    const { visitId } = await newVisit()
+    const id = randomUUID()
+    await append(visitId, 0, tried(id))
+    expect((await append(visitId, 0, tried(id))).status).toBe(200)
+    expect(await append(visitId, 0, tried(randomUUID()))).toMatchObject({ status: 409, body: { code: 'stale' } })
+    expect(await append(visitId, 1, tried(randomUUID()))).toMatchObject({
+      status: 409,
+      body: { code: 'not-now', message: expect.stringMatching(/one change at a time/) },
+    })
+    expect((await dossier(visitId)).ledger).toHaveLength(1)
+  })
+
+  it('refuses a step beyond the cap', async () => {
+    const { visitId } = await newVisit()
+    const answer = await append(visitId, 0, tried(randomUUID(), 12))
+    expect(answer).toMatchObject({
+      status: 400,
+      body: { fields: [{ field: 'entry.moves.0.by', message: expect.stringMatching(/at most 5 mm at once/) }] },
+    })
+  })
+
+  it('is stopped by a positive warning sign until a clinician has seen it', async () => {
+    const { visitId } = await newVisit()
+    const told = complaint({ warnings: { 'lost-strength': 'yes' } })
+    const put = (version: number, changed: Complaint) =>
+      server.request('PUT', `/visits/${visitId}/complaints`, { version, complaint: changed, removed: false })
+    await put(0, told)
+    expect(await append(visitId, 0, tried(randomUUID()))).toMatchObject({
+      status: 409,
+      body: { code: 'stopped', message: expect.stringMatching(/clinician/) },
+    })
+    await put(1, { ...told, warnings: { 'lost-strength': 'cleared' } })
+    expect((await append(visitId, 0, tried(randomUUID()))).status).toBe(200)
+  })
+
+  it('cannot be edited, not even by the database’s own user', async () => {
+    const { visitId } = await newVisit()
+    await append(visitId, 0, tried(randomUUID()))
+    const refused = (statement: ReturnType<typeof sql>) =>
+      expect(server.db.execute(statement)).rejects.toMatchObject({
+        cause: expect.objectContaining({ message: expect.stringMatching(/append-only/) }),
+      })
+    await refused(sql`update ledger set reason = 'changed' where visit_id = ${visitId}`)
+    await refused(sql`delete from ledger where visit_id = ${visitId}`)
+    await server.db.execute(sql`delete from visits where id = ${visitId}`)
+    expect((await server.db.execute(sql`select count(*)::int as n from ledger where visit_id = ${visitId}`)).rows).toEqual([{ n: 0 }])
+  })
+
+  it('takes no rating for another visit’s complaint or change', async () => {
+    const [one, other] = [await newVisit(), await newVisit()]
+    const told = complaint()
+    await server.request('PUT', `/visits/${one.visitId}/complaints`, { version: 0, complaint: told, removed: false })
+    const id = randomUUID()
+    await append(other.visitId, 0, tried(id))
+    const rating = { complaintId: told.id, changeId: id, severity: 2 }
+    expect((await server.request('PUT', `/visits/${other.visitId}/ratings`, { version: 0, rating })).status).toBe(404)
+    expect((await server.request('PUT', `/visits/${one.visitId}/ratings`, { version: 0, rating })).status).toBe(404)
+  })
+})
+
+describe('the database itself', () => {
+  it('refuses what must not be stored, whatever the code does', async () => {
+    const { visitId } = await newVisit()
+    const bad = [
+      sql`insert into complaints (id, visit_id, seq, region, side, kind, situation, severity, note, warnings, removed, version) values (${randomUUID()}, ${visitId}, 1, 'x', 'left', 'pain', 'x', 11, '', '{}', false, 1)`,
+      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${visitId}, 'crank', 'up', 1, '', 'tape', now(), 1)`,
+      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${randomUUID()}, 'crank', 'both', 1, '', 'tape', now(), 1)`,
+      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${visitId}, 'crank', 'both', 'NaN', '', 'tape', now(), 1)`,
+      sql`insert into ledger (id, visit_id, seq, kind, at) values (${randomUUID()}, ${visitId}, 1, 'try', now())`,
+      sql`insert into riders (id, studio_id, name, note, search, touched_at, version) values (${randomUUID()}, ${randomUUID()}, 'x', '', 'x', now(), 1)`,
+    ]
+    for (const statement of bad) await expect(server.db.execute(statement)).rejects.toThrow()
+  })
+
+  it('keeps a visit on the bike of its own rider', async () => {
+    const [one, other] = [await newVisit(), await newVisit()]
+    const answer = await server.request('POST', '/visits', { id: randomUUID(), riderId: one.riderId, bikeId: other.bikeId, title: 'Mixed' })
+    expect(answer.status).toBe(404)
+  })
+})
+
+describe('a second visit', () => {
+  it('starts from the body and, on the same bike, from how it was left', async () => {
+    const first = await newVisit()
+    for (const reading of exampleReadings) await putReading(first.visitId, 0, reading)
+    await server.request('POST', `/visits/${first.visitId}/ledger`, {
+      after: 0,
+      entry: {
+        ...entryOf(
+          1,
+          { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
+          { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' },
+        ),
+        id: randomUUID(),
+      },
+    })
+    const again = (
+      await server.request<Dossier>('POST', '/visits', { id: randomUUID(), riderId: first.riderId, bikeId: first.bikeId, title: 'Visit 2' })
+    ).body
+    const value = (d: Dossier, key: string, side: string) =>
+      d.readings.find(({ reading }) => reading.key === key && reading.side === side)?.reading.value
+    expect(value(again, 'stature', 'both')).toBe(1756)
+    expect(value(again, 'cleatSetback', 'right')).toBe(11)
+    expect(value(again, 'slotBack', 'right')).toBe(7)
+    expect(value(again, 'saddleHeight', 'both')).toBe(722)
+    expect(again.ledger).toEqual([])
+
+    const bikeId = randomUUID()
+    await server.request('PUT', `/riders/${first.riderId}/bikes/${bikeId}`, { version: 0, bike: { name: 'Other', kind: 'mountain' } })
+    const elsewhere = (
+      await server.request<Dossier>('POST', '/visits', { id: uuid(987), riderId: first.riderId, bikeId, title: 'Visit 3' })
+    ).body
+    expect(value(elsewhere, 'stature', 'both')).toBe(1756)
+    expect(value(elsewhere, 'saddleHeight', 'both')).toBeUndefined()
+  })
+})

@@ -1,0 +1,51 @@
+/** The server's one error shape. */
+export interface ErrorBody {
+  readonly code: string
+  readonly message: string
+  readonly fields: readonly { readonly field: string; readonly message: string }[]
+  readonly current?: unknown
+}
+
+/** An answer that is an error, with words for the screen. */
+export class ApiError extends Error {
+  readonly status: number
+  readonly body: ErrorBody
+  constructor(status: number, body: ErrorBody) {
+    super(body.message)
+    this.status = status
+    this.body = body
+  }
+}
+
+/** The server did not answer at all. */
+export class UnreachableServer extends Error {
+  constructor() {
+    super('The server cannot be reached. Is it running?')
+  }
+}
+
+export async function api<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
+  const init: RequestInit = { method }
+  if (body !== undefined) {
+    init.headers = { 'content-type': 'application/json' }
+    init.body = typeof body === 'string' ? body : JSON.stringify(body)
+  }
+  let response: Response
+  try {
+    response = await fetch(`/api${path}`, init)
+  } catch {
+    throw new UnreachableServer()
+  }
+  if (response.ok) return (await response.json()) as T
+  throw new ApiError(response.status, await errorBody(response))
+}
+
+async function errorBody(response: Response): Promise<ErrorBody> {
+  try {
+    const body = (await response.json()) as Partial<ErrorBody>
+    if (typeof body.message === 'string') return { ...body, code: body.code ?? 'error', message: body.message, fields: body.fields ?? [] }
+  } catch {
+    // Not JSON: a proxy or a half-started server.
+  }
+  return { code: 'unreadable', message: `The server answered with an error (${response.status}).`, fields: [] }
+}

@@ -1,0 +1,10 @@
+import '@fontsource/barlow/400.css'
+import '@fontsource/barlow/600.css'
+import '@fontsource/barlow-semi-condensed/600.css'
+import './styles.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { router } from './router.ts'
+
+createApp(App).use(createPinia()).use(router).mount('#app')

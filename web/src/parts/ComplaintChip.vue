@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { complaintTitle } from '@level-stance/core/talk/complaint'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+
+defineProps<{ complaint: Complaint; now: number }>()
+</script>
+
+<template>
+  <span class="chip" :title="`${complaintTitle(complaint)}: ${now} of 10 now, ${complaint.severity} at the start`">
+    <span class="title">{{ complaintTitle(complaint) }}</span>
+    <svg viewBox="0 0 44 10" aria-hidden="true">
+      <rect class="track" y="2" width="44" height="6" rx="3" />
+      <rect class="fill" y="2" :width="4.4 * now" height="6" rx="3" />
+      <line class="start" :x1="4.4 * complaint.severity" :x2="4.4 * complaint.severity" y1="0" y2="10" />
+    </svg>
+    <span class="figure">{{ now }}</span>
+    <span class="visually-hidden">of 10 now, {{ complaint.severity }} at the start</span>
+  </span>
+</template>
+
+<style scoped>
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+  height: 36px;
+  padding: 0 12px;
+  background: var(--panel);
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  font-size: 15px;
+}
+.title {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+svg {
+  flex: none;
+  width: 44px;
+}
+.track {
+  fill: var(--line);
+}
+.fill {
+  fill: var(--ink);
+}
+.start {
+  stroke: var(--brick);
+  stroke-width: 2;
+}
+</style>

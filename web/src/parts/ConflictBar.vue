@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { formatLength } from '@level-stance/core/quantity/entry'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import type { Reading } from '@level-stance/core/measure/reading'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+import { useOutbox } from '../stores/outbox.ts'
+import type { PendingWrite } from '../stores/outbox.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+
+const outbox = useOutbox()
+const visit = useVisit()
+const preferences = usePreferences()
+
+/** What is stored instead, in words. */
+function theirs(write: PendingWrite): string {
+  const current = write.conflict?.current as Record<string, unknown> | unknown[] | null
+  if (current === null || current === undefined) return 'nothing'
+  if (Array.isArray(current)) return `${current.length} ${current.length === 1 ? 'entry' : 'entries'} in the ledger`
+  if (write.kind === 'reading') {
+    const { key, value } = current['reading'] as Reading
+    if (value === null) return 'cleared'
+    return definitionOf(key).dimension === 'length' ? `${formatLength(value, preferences.unit)} ${preferences.unit}` : String(value)
+  }
+  if (write.kind === 'complaint') return current['removed'] ? 'removed' : `severity ${(current['complaint'] as Complaint).severity}`
+  if (write.kind === 'rating') return String((current['rating'] as { severity: number }).severity)
+  return String(current['cleatSchool'] ?? 'another version')
+}
+</script>
+
+<template>
+  <div v-if="outbox.conflicts.length > 0 || outbox.refused.length > 0" class="bars" role="alert">
+    <div v-for="write in outbox.conflicts" :key="write.key" class="bar">
+      <p>
+        <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>. Here:
+        <strong>{{ write.mine }}</strong>.
+      </p>
+      <Button type="primary" @click="outbox.keepMine(write.key)">Keep mine</Button>
+      <Button @click="visit.takeTheirs(write.key)">Take theirs</Button>
+    </div>
+    <div v-for="(refusal, i) in outbox.refused" :key="`r${i}`" class="bar">
+      <p>
+        <strong>{{ refusal.label }}</strong> was not stored. {{ refusal.message }}
+      </p>
+      <Button @click="outbox.dismissRefusal(i)">Understood</Button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 8px 20px;
+  background: var(--brick-soft);
+  border-bottom: 1px solid var(--brick);
+}
+.bar p {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { allowedRange, readEntry, readingName } from '@level-stance/core/measure/readingEntry'
+import type { Reading } from '@level-stance/core/measure/reading'
+import type { Resolved } from '@level-stance/core/measure/resolve'
+import { useDrafts } from '../stores/drafts.ts'
+import { useOutbox } from '../stores/outbox.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+
+const props = defineProps<{ readingKey: ReadingKey; side: Reading['side']; resolved: Resolved }>()
+const emit = defineEmits<{ problem: [problem: { message: string; suggestion?: { label: string; text: string } } | null] }>()
+
+const visit = useVisit()
+const drafts = useDrafts()
+const outbox = useOutbox()
+const preferences = usePreferences()
+
+const stored = computed(() => visit.reading(props.readingKey, props.side))
+const place = computed(() => `${visit.dossier?.visit.id}/${props.readingKey}:${props.side}`)
+const text = ref(drafts.get(place.value) ?? shown())
+const editing = ref(false)
+const wrong = ref(false)
+const name = computed(() => readingName(props.readingKey, props.side))
+const fieldId = computed(() => `reading-${props.readingKey}-${props.side}`)
+const unit = computed(() => preferences.unit)
+
+/** The stored value as the fitter's unit shows it. */
+function shown(): string {
+  const value = visit.reading(props.readingKey, props.side)?.value
+  if (value === null || value === undefined) return ''
+  return definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, preferences.unit) : trimmed(value, 1)
+}
+
+const estimate = computed(() => {
+  if (props.resolved === null || props.resolved.basis !== 'estimated') return '–'
+  const { value } = props.resolved
+  return `~${definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, unit.value, unit.value === 'mm' ? 0 : 1) : trimmed(value, 0)}`
+})
+
+// What another window or a conflict choice has stored shows at once, unless the hand is in the field.
+watch([() => stored.value?.value, unit], () => {
+  if (!editing.value && drafts.get(place.value) === null) text.value = shown()
+})
+if (drafts.get(place.value) !== null) judge()
+
+function store(value: number | null): void {
+  const before = stored.value
+  if (value === (before?.value ?? null)) return
+  const method = before?.method ?? definitionOf(props.readingKey).method
+  const typed = value === null ? '' : text.value.trim().slice(0, 60)
+  visit.setReading({ key: props.readingKey, side: props.side, value, typed, method, takenAt: new Date().toISOString() })
+}
+
+/** Every key press: a value in range repaints everything; anything else is kept as text. */
+function typed(event: Event): void {
+  editing.value = true
+  text.value = (event.target as HTMLInputElement).value
+  const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
+  if (entry.ok && entry.value !== null) {
+    drafts.clear(place.value)
+    store(entry.value)
+    problem(null)
+  } else {
+    drafts.set(place.value, text.value)
+    if (wrong.value) judge()
+  }
+}
+
+/** Leaving the field or Enter: now a wrong entry is said. */
+function commit(): void {
+  if (!editing.value && !wrong.value) return
+  editing.value = false
+  const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
+  if (!entry.ok) return judge()
+  drafts.clear(place.value)
+  store(entry.value)
+  problem(null)
+  text.value = shown()
+  outbox.flush()
+}
+
+function judge(): void {
+  const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
+  problem(entry.ok ? null : entry)
+}
+
+function problem(found: { message: string; suggestion?: { label: string; text: string } } | null): void {
+  wrong.value = found !== null
+  emit('problem', found)
+}
+
+/** Enter goes on to the next field, in the order of the tape. */
+function next(event: KeyboardEvent): void {
+  commit()
+  if (wrong.value) return
+  const fields = [...document.querySelectorAll<HTMLInputElement>('input[data-reading]')]
+  const index = fields.indexOf(event.target as HTMLInputElement)
+  fields[index + (event.shiftKey ? -1 : 1)]?.select()
+}
+
+/** Escape gives back what is stored. */
+function giveUp(): void {
+  drafts.clear(place.value)
+  editing.value = false
+  text.value = shown()
+  problem(null)
+}
+
+/** Takes a suggested reading of the entry. */
+function take(suggested: string): void {
+  text.value = suggested
+  editing.value = true
+  commit()
+}
+defineExpose({ take })
+</script>
+
+<template>
+  <input
+    :id="fieldId"
+    class="field figure"
+    :class="{ wrong, empty: text === '' }"
+    :value="text"
+    :placeholder="estimate"
+    :aria-label="name"
+    :aria-invalid="wrong"
+    :aria-describedby="wrong ? `${fieldId}-problem` : undefined"
+    :title="`${name}: ${allowedRange(readingKey, unit)}`"
+    data-reading
+    inputmode="text"
+    autocomplete="off"
+    spellcheck="false"
+    maxlength="60"
+    @focus="($event.target as HTMLInputElement).select()"
+    @input="typed"
+    @blur="commit"
+    @keydown.enter.prevent="next"
+    @keydown.esc.prevent="giveUp"
+  />
+</template>
+
+<style scoped>
+.field {
+  width: 100%;
+  height: 40px;
+  padding: 0 8px;
+  text-align: right;
+  font-size: 17px;
+  color: var(--ink);
+  background: transparent;
+  border: 1px solid transparent;
+  border-radius: 6px;
+}
+.field:hover {
+  border-color: var(--line);
+}
+.field.empty {
+  border: 1px dashed var(--steel);
+}
+.field::placeholder {
+  color: var(--muted);
+  opacity: 1;
+  font-weight: 400;
+}
+.field:focus {
+  outline: none;
+  background: var(--panel);
+  border: 1px solid var(--petrol);
+  box-shadow: var(--focus);
+}
+.field.wrong {
+  border: 1px solid var(--brick);
+  background: var(--brick-soft);
+}
+</style>

@@ -1,0 +1,174 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { methodUncertainty, methods, methodsFor } from '@level-stance/core/measure/methods'
+import type { MethodKey } from '@level-stance/core/measure/methods'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { Reading } from '@level-stance/core/measure/reading'
+import { formatLength } from '@level-stance/core/quantity/entry'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+import ReadingField from './ReadingField.vue'
+
+const props = defineProps<{ readingKey: ReadingKey }>()
+const visit = useVisit()
+const preferences = usePreferences()
+
+const definition = computed(() => definitionOf(props.readingKey))
+const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
+const resolved = computed(() => visit.baseline.baseline[props.readingKey])
+const problems = reactive<Partial<Record<Reading['side'], { message: string; suggestion?: { label: string; text: string } } | undefined>>>({})
+const fields = ref<InstanceType<typeof ReadingField>[]>([])
+const open = ref(false)
+
+const taken = computed(() =>
+  fieldSides.value.map((side) => visit.reading(props.readingKey, side)).filter((r) => r !== null && r.value !== null),
+)
+const method = computed<MethodKey>(() => taken.value[0]?.method ?? definition.value.method)
+const how = computed(() => {
+  if (taken.value.length === 0) {
+    const estimate = resolved.value.left
+    return estimate === null ? 'to measure' : `estimate, ${estimate.from}`
+  }
+  const spread = methodUncertainty(method.value, definition.value.dimension) ?? 0
+  const unit = definition.value.dimension === 'length' ? preferences.unit : 'mm'
+  const amount = definition.value.dimension === 'length' ? formatLength(spread, unit) : String(spread)
+  return `±${amount}${definition.value.dimension === 'angle' ? '°' : ''} ${methods[method.value].label}`
+})
+
+/** Where a change has moved what was read: the value in force now. */
+const moved = computed(() => {
+  const keys = { cleatSetback: 'setbackNow', slotForward: 'slotForward', slotBack: 'slotBack' } as const
+  const field = keys[props.readingKey as keyof typeof keys]
+  const pairs =
+    props.readingKey === 'saddleHeight'
+      ? [[resolved.value.left, visit.setup.saddleHeight] as const]
+      : field === undefined
+        ? []
+        : (['left', 'right'] as const).map((side) => [resolved.value[side], visit.setup.cleat[side][field]] as const)
+  if (!pairs.some(([start, now]) => start && now && start.value !== now.value)) return null
+  return `now ${pairs.map(([, now]) => (now ? formatLength(Math.max(now.value, field?.startsWith('slot') ? 0 : -Infinity), preferences.unit) : '–')).join(' / ')}`
+})
+
+function setMethod(event: Event): void {
+  const chosen = (event.target as HTMLSelectElement).value as MethodKey
+  for (const reading of taken.value) if (reading) visit.setReading({ ...reading, method: chosen, takenAt: new Date().toISOString() })
+}
+
+function setProblem(side: Reading['side'], problem: { message: string; suggestion?: { label: string; text: string } } | null): void {
+  problems[side] = problem ?? undefined
+}
+</script>
+
+<template>
+  <div class="row" :class="{ single: !definition.sided }">
+    <button class="name" type="button" :aria-expanded="open" @click="open = !open">
+      <span class="label">{{ definition.label }}</span>
+      <span class="how muted"
+        >{{ how }}<strong v-if="moved" class="moved"> · {{ moved }}</strong></span
+      >
+    </button>
+    <ReadingField
+      v-for="(side, i) in fieldSides"
+      :key="side"
+      ref="fields"
+      :reading-key="readingKey"
+      :side="side"
+      :resolved="resolved[i === 1 ? 'right' : 'left']"
+      @problem="(problem) => setProblem(side, problem)"
+    />
+    <template v-for="(side, i) in fieldSides" :key="`p-${side}`">
+      <p v-if="problems[side]" :id="`reading-${readingKey}-${side}-problem`" class="problem" role="alert">
+        {{ problems[side]?.message }}
+        <button
+          v-if="problems[side]?.suggestion"
+          type="button"
+          class="suggest"
+          @click="fields[i]?.take(problems[side]?.suggestion?.text ?? '')"
+        >
+          {{ problems[side]?.suggestion?.label }}
+        </button>
+      </p>
+    </template>
+    <div v-if="open" class="more small">
+      <p>{{ definition.how }}</p>
+      <label v-if="taken.length > 0">
+        How measured
+        <select class="plain-field" :value="method" @change="setMethod">
+          <option v-for="key in methodsFor(definition.dimension)" :key="key" :value="key">{{ methods[key].label }}</option>
+        </select>
+      </label>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 64px 64px;
+  align-items: center;
+  gap: 2px 4px;
+  padding: 2px 0;
+  border-bottom: 1px solid var(--line);
+}
+.row.single :deep(.field) {
+  grid-column: 3;
+}
+.row.single > .name {
+  grid-column: 1 / 3;
+}
+.name {
+  min-height: 42px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+  line-height: 1.2;
+}
+.label,
+.how {
+  display: block;
+}
+.label {
+  font-size: 15px;
+}
+.how {
+  font-size: 13px;
+}
+.moved {
+  color: var(--petrol);
+  white-space: nowrap;
+}
+.problem {
+  grid-column: 1 / -1;
+  color: var(--brick);
+  font-size: 14px;
+  padding: 2px 0 6px;
+}
+.suggest {
+  min-height: 40px;
+  margin-top: 4px;
+  padding: 0 12px;
+  border: 1px solid var(--petrol);
+  border-radius: 6px;
+  background: var(--panel);
+  color: var(--petrol);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+.more {
+  grid-column: 1 / -1;
+  padding: 4px 0 10px;
+  color: var(--muted);
+}
+.more label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin-top: 6px;
+}
+</style>

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { Drawer } from 'ant-design-vue'
+import { computed } from 'vue'
+import { evaluate } from '@level-stance/core/calculation'
+import type { AnyCalculation } from '@level-stance/core/calculation'
+import { CalculationError } from '@level-stance/core/quantity/problem'
+import { trimmed } from '@level-stance/core/quantity/entry'
+
+const props = defineProps<{
+  open: boolean
+  /** each calculation with the input it was run on, and that input's ± */
+  items: readonly {
+    readonly heading: string
+    readonly calculation: AnyCalculation
+    readonly input: object
+    readonly plusMinus: Readonly<Record<string, number>>
+    readonly estimated?: readonly string[]
+  }[]
+}>()
+defineEmits<{ close: [] }>()
+
+const unitSigns: Readonly<Record<string, string>> = { mm: ' mm', deg: '°', EU: ' EU', min: ' min', none: '' }
+
+const worked = computed(() =>
+  !props.open
+    ? []
+    : props.items.map(({ heading, calculation, input, plusMinus, estimated }) => {
+        const known = Object.fromEntries(
+          Object.entries(input).filter(
+            ([key, value]) =>
+              value !== undefined && Object.hasOwn((calculation.input as unknown as { shape?: object }).shape ?? input, key),
+          ),
+        )
+        try {
+          const answer = evaluate(calculation, { ...known, plusMinus })
+          return {
+            heading,
+            title: calculation.title,
+            summary: calculation.summary,
+            known,
+            plusMinus,
+            estimated: estimated ?? [],
+            answer,
+            error: null,
+          }
+        } catch (error) {
+          if (!(error instanceof CalculationError)) throw error
+          return {
+            heading,
+            title: calculation.title,
+            summary: calculation.summary,
+            known,
+            plusMinus,
+            estimated: estimated ?? [],
+            answer: null,
+            error: error.message,
+          }
+        }
+      }),
+)
+
+function shown(value: number | string, unit: string): string {
+  return `${typeof value === 'number' ? trimmed(value, 2) : value}${unitSigns[unit] ?? ''}`
+}
+</script>
+
+<template>
+  <Drawer :open="open" title="How this is worked out" placement="right" :width="560" @close="$emit('close')">
+    <section v-for="item in worked" :key="item.heading" class="item">
+      <h2>{{ item.heading }}</h2>
+      <p class="muted small">{{ item.title }}. {{ item.summary }}</p>
+      <p v-if="item.error" class="stop">{{ item.error }}</p>
+      <template v-if="item.answer">
+        <table class="lines">
+          <tbody>
+            <tr v-for="row in item.answer.working" :key="row.label">
+              <th scope="row">
+                {{ row.label }}<span class="formula muted">{{ row.formula }}</span>
+              </th>
+              <td class="figure">{{ shown(row.value, row.unit) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <details>
+          <summary>What went in</summary>
+          <table class="lines inputs">
+            <tbody>
+              <tr v-for="(value, key) in item.known" :key="key">
+                <th scope="row">{{ key }}<span v-if="item.estimated.includes(String(key))" class="muted"> (estimate)</span></th>
+                <td class="figure">
+                  {{ typeof value === 'number' ? trimmed(value, 1) : value
+                  }}<span v-if="item.plusMinus[key]" class="muted"> ±{{ trimmed(item.plusMinus[key] ?? 0, 1) }}</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
+        <p class="small muted">Rests on:</p>
+        <ul class="small">
+          <li v-for="source in item.answer.sources" :key="source.key">
+            {{ source.title }}. <span class="muted">{{ source.note }}</span>
+          </li>
+        </ul>
+      </template>
+    </section>
+    <p class="small muted">± are about 95 % (coverage factor 2), propagated to first order.</p>
+  </Drawer>
+</template>
+
+<style scoped>
+.item {
+  padding-bottom: 16px;
+  margin-bottom: 16px;
+  border-bottom: 1px solid var(--line);
+}
+.lines {
+  width: 100%;
+  border-collapse: collapse;
+  margin: 8px 0;
+}
+.lines th {
+  text-align: left;
+  font-weight: 400;
+  padding: 4px 8px 4px 0;
+}
+.lines td {
+  text-align: right;
+  white-space: nowrap;
+  padding: 4px 0;
+}
+.lines tr {
+  border-bottom: 1px solid var(--line);
+}
+.formula {
+  display: block;
+  font-size: 13px;
+}
+summary {
+  min-height: 40px;
+  line-height: 40px;
+  cursor: pointer;
+}
+ul {
+  margin: 4px 0 0;
+  padding-left: 20px;
+}
+</style>

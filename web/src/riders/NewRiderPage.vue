@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { Button, Form, FormItem, Input, Textarea } from 'ant-design-vue'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { bikeFieldsSchema, bikeKinds, riderFieldsSchema } from '@level-stance/core/record/dossier'
+import { api } from '../api/client.ts'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import PageFrame from './PageFrame.vue'
+
+/** The form as typed survives a reload; its ids make a second try of the same form store it once. */
+const empty = () => ({
+  name: '',
+  note: '',
+  bike: '',
+  kind: 'drop bar' as (typeof bikeKinds)[number],
+  riderId: crypto.randomUUID(),
+  bikeId: crypto.randomUUID(),
+  visitId: crypto.randomUUID(),
+})
+const form = useLocalStorage('level-stance.new-rider', empty())
+const router = useRouter()
+const tried = ref(false)
+const problem = ref<string | null>(null)
+const busy = ref(false)
+
+const rider = computed(() => riderFieldsSchema.safeParse({ name: form.value.name, note: form.value.note }))
+const bike = computed(() => bikeFieldsSchema.safeParse({ name: form.value.bike, kind: form.value.kind }))
+const problemOf = (result: { error?: { issues: readonly { path: PropertyKey[]; message: string }[] } }, field: string) =>
+  tried.value ? (result.error?.issues.find((issue) => issue.path[0] === field)?.message ?? undefined) : undefined
+
+async function start(): Promise<void> {
+  tried.value = true
+  if (!rider.value.success || !bike.value.success) return
+  busy.value = true
+  problem.value = null
+  const { riderId, bikeId, visitId } = form.value
+  try {
+    await api('PUT', `/riders/${riderId}`, { version: 0, rider: rider.value.data })
+    await api('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: bike.value.data })
+    await api<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit' })
+    form.value = empty()
+    await router.push({ name: 'talk', params: { visitId } })
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It could not be stored.'
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <PageFrame>
+    <h1>New rider</h1>
+    <Form layout="vertical" class="card" @submit.prevent="start">
+      <FormItem
+        label="Name"
+        required
+        :validate-status="problemOf(rider, 'name') ? 'error' : ''"
+        :help="problemOf(rider, 'name')"
+        html-for="rider-name"
+      >
+        <Input id="rider-name" v-model:value="form.name" size="large" autocomplete="off" autofocus />
+      </FormItem>
+      <FormItem
+        label="Riding, hours, history (as the rider agrees to have noted)"
+        :validate-status="problemOf(rider, 'note') ? 'error' : ''"
+        :help="problemOf(rider, 'note')"
+        html-for="rider-note"
+      >
+        <Textarea id="rider-note" v-model:value="form.note" :rows="3" />
+      </FormItem>
+      <div class="two">
+        <FormItem
+          label="Bike"
+          required
+          :validate-status="problemOf(bike, 'name') ? 'error' : ''"
+          :help="problemOf(bike, 'name')"
+          html-for="bike-name"
+        >
+          <Input id="bike-name" v-model:value="form.bike" size="large" placeholder="what the rider calls it" autocomplete="off" />
+        </FormItem>
+        <FormItem label="Kind" html-for="bike-kind">
+          <select id="bike-kind" v-model="form.kind" class="plain-field wide">
+            <option v-for="kind in bikeKinds" :key="kind" :value="kind">{{ kind }}</option>
+          </select>
+        </FormItem>
+      </div>
+      <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
+      <Button type="primary" size="large" html-type="submit" :loading="busy">Start the visit</Button>
+    </Form>
+  </PageFrame>
+</template>
+
+<style scoped>
+h1 {
+  margin-bottom: 14px;
+  font-size: 28px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 200px;
+  gap: 16px;
+}
+.wide {
+  width: 100%;
+}
+.stop {
+  margin-bottom: 12px;
+}
+</style>

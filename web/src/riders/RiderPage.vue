@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { Button, Input } from 'ant-design-vue'
+import { ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { bikeFieldsSchema, bikeKinds } from '@level-stance/core/record/dossier'
+import type { BikeFields } from '@level-stance/core/record/dossier'
+import { api } from '../api/client.ts'
+import { dayOf } from '../composables/day.ts'
+import PageFrame from './PageFrame.vue'
+import RiderEditor from './RiderEditor.vue'
+
+interface RiderDetail {
+  readonly rider: { readonly id: string; readonly name: string; readonly note: string; readonly version: number }
+  readonly bikes: readonly { readonly id: string; readonly name: string; readonly kind: string }[]
+  readonly visits: readonly { readonly id: string; readonly bikeId: string; readonly title: string; readonly startedAt: string }[]
+}
+
+const props = defineProps<{ riderId: string }>()
+const router = useRouter()
+const detail = ref<RiderDetail | null>(null)
+const problem = ref<string | null>(null)
+const newBike = ref<BikeFields>({ name: '', kind: 'drop bar' })
+const bikeProblem = ref<string | null>(null)
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+  problem.value = null
+  try {
+    await work()
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'It did not work.'
+  }
+}
+
+const load = () => attempt(async () => void (detail.value = await api<RiderDetail>('GET', `/riders/${props.riderId}`)))
+watch(() => props.riderId, load, { immediate: true })
+
+/** A new visit on a bike; numbered by how many there are. */
+const startVisit = (bikeId: string) =>
+  attempt(async () => {
+    const visitId = crypto.randomUUID()
+    const count = detail.value?.visits.length ?? 0
+    await api('POST', '/visits', { id: visitId, riderId: props.riderId, bikeId, title: count === 0 ? 'First visit' : `Visit ${count + 1}` })
+    await router.push({ name: 'talk', params: { visitId } })
+  })
+
+const addBike = () =>
+  attempt(async () => {
+    const checked = bikeFieldsSchema.safeParse(newBike.value)
+    bikeProblem.value = checked.success ? null : (checked.error.issues[0]?.message ?? null)
+    if (!checked.success) return
+    await api('PUT', `/riders/${props.riderId}/bikes/${crypto.randomUUID()}`, { version: 0, bike: checked.data })
+    newBike.value = { name: '', kind: 'drop bar' }
+    await load()
+  })
+</script>
+
+<template>
+  <PageFrame>
+    <p v-if="problem" class="stop" role="alert">{{ problem }} <RouterLink to="/riders">All riders</RouterLink></p>
+    <template v-if="detail">
+      <RiderEditor :rider="detail.rider" @saved="load" />
+      <section v-for="bike in detail.bikes" :key="bike.id" class="card bike">
+        <div class="head">
+          <h2>
+            {{ bike.name }} <span class="muted">{{ bike.kind }}</span>
+          </h2>
+          <Button type="primary" @click="startVisit(bike.id)">New visit</Button>
+        </div>
+        <ul>
+          <li v-for="visit in detail.visits.filter((v) => v.bikeId === bike.id)" :key="visit.id">
+            <RouterLink :to="{ name: 'talk', params: { visitId: visit.id } }">{{ visit.title }}, {{ dayOf(visit.startedAt) }}</RouterLink>
+          </li>
+        </ul>
+        <p v-if="!detail.visits.some((v) => v.bikeId === bike.id)" class="muted small">No visit on this bike yet.</p>
+      </section>
+      <form class="card add" @submit.prevent="addBike">
+        <h2>Another bike</h2>
+        <Input v-model:value="newBike.name" placeholder="what the rider calls it" aria-label="Bike" :status="bikeProblem ? 'error' : ''" />
+        <select v-model="newBike.kind" class="plain-field" aria-label="Kind">
+          <option v-for="kind in bikeKinds" :key="kind" :value="kind">{{ kind }}</option>
+        </select>
+        <Button html-type="submit">Add</Button>
+        <p v-if="bikeProblem" class="problem small" role="alert">{{ bikeProblem }}</p>
+      </form>
+    </template>
+  </PageFrame>
+</template>
+
+<style scoped>
+.bike,
+.add {
+  margin-top: 12px;
+}
+.head,
+.add {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.head h2 {
+  flex: 1;
+}
+.add {
+  flex-wrap: wrap;
+}
+.add h2 {
+  white-space: nowrap;
+}
+.add :deep(.ant-input) {
+  flex: 1;
+  width: auto;
+}
+.problem {
+  flex-basis: 100%;
+  color: var(--brick);
+}
+ul {
+  margin: 8px 0 0;
+  padding: 0;
+  list-style: none;
+}
+li a {
+  display: inline-block;
+  padding: 8px 0;
+  min-height: 40px;
+  color: var(--petrol);
+}
+</style>

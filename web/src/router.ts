@@ -1,0 +1,37 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** The stations in the order of work; the same seven words everywhere. */
+export const stations = ['talk', 'measure', 'feet', 'seat', 'hands', 'prove', 'record'] as const
+export type Station = (typeof stations)[number]
+
+const later = () => import('./stations/later/LaterStation.vue')
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/riders' },
+    { path: '/riders', name: 'riders', component: () => import('./riders/RidersPage.vue'), meta: { title: 'Riders' } },
+    { path: '/riders/new', name: 'new-rider', component: () => import('./riders/NewRiderPage.vue'), meta: { title: 'New rider' } },
+    { path: '/riders/:riderId', name: 'rider', component: () => import('./riders/RiderPage.vue'), props: true, meta: { title: 'Rider' } },
+    {
+      path: '/visits/:visitId',
+      component: () => import('./visit/VisitLayout.vue'),
+      props: true,
+      children: [
+        { path: '', redirect: (to) => `${to.path.replace(/\/$/, '')}/talk` },
+        { path: 'talk', name: 'talk', component: () => import('./stations/talk/TalkStation.vue'), meta: { title: 'Talk' } },
+        { path: 'measure', name: 'measure', component: () => import('./stations/measure/MeasureStation.vue'), meta: { title: 'Measure' } },
+        { path: 'feet', name: 'feet', component: () => import('./stations/feet/FeetStation.vue'), meta: { title: 'Feet' } },
+        { path: 'seat', name: 'seat', component: later, props: { station: 'seat' }, meta: { title: 'Seat' } },
+        { path: 'hands', name: 'hands', component: later, props: { station: 'hands' }, meta: { title: 'Hands' } },
+        { path: 'prove', name: 'prove', component: () => import('./stations/prove/ProveStation.vue'), meta: { title: 'Prove' } },
+        { path: 'record', name: 'record', component: () => import('./stations/record/RecordStation.vue'), meta: { title: 'Record' } },
+      ],
+    },
+    { path: '/:rest(.*)*', name: 'lost', component: () => import('./riders/LostPage.vue'), meta: { title: 'Not found' } },
+  ],
+})
+
+router.afterEach((to) => {
+  document.title = `${typeof to.meta['title'] === 'string' ? `${to.meta['title']} · ` : ''}Level Stance`
+})

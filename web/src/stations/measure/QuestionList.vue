@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import type { PlausibilityQuestion } from '@level-stance/core/measure/plausibility'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { useVisit } from '../../stores/visit.ts'
+
+const props = defineProps<{ about: readonly ReadingKey[] }>()
+const visit = useVisit()
+const questions = computed(() => visit.questions.filter((question) => question.about.some((key) => props.about.includes(key))))
+
+function accept(question: PlausibilityQuestion): void {
+  visit.setVisit({ accepted: [...(visit.dossier?.visit.accepted ?? []).slice(-150), question.id] })
+}
+
+/** Exchanges left and right of a reading. */
+function swap(key: ReadingKey): void {
+  const left = visit.reading(key, 'left')
+  const right = visit.reading(key, 'right')
+  if (!left || !right) return
+  visit.setReading({ ...right, side: 'left' })
+  visit.setReading({ ...left, side: 'right' })
+}
+</script>
+
+<template>
+  <article v-for="question in questions" :key="question.id" class="question small" role="alert">
+    <p>{{ question.text }}</p>
+    <div>
+      <Button @click="accept(question)">It is right</Button>
+      <Button v-if="question.swap" @click="swap(question.swap)">Exchange left and right</Button>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.question {
+  display: grid;
+  gap: 8px;
+  margin: 10px 0;
+  padding: 10px 12px;
+  border: 1px solid var(--amber);
+  border-radius: 6px;
+  background: var(--panel);
+}
+.question div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { sheetOf } from '@level-stance/core/record/sheet'
+import { toVisitFile } from '@level-stance/core/record/visitFile'
+import { useOutbox } from '../../stores/outbox.ts'
+import { usePreferences } from '../../stores/preferences.ts'
+import { useVisit } from '../../stores/visit.ts'
+
+const visit = useVisit()
+const outbox = useOutbox()
+const preferences = usePreferences()
+const sheet = computed(() => (visit.dossier ? sheetOf(toVisitFile(visit.dossier), preferences.unit) : null))
+const base = computed(() => `/api/visits/${visit.dossier?.visit.id ?? ''}`)
+const day = computed(() =>
+  sheet.value ? new Date(sheet.value.startedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) : '',
+)
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="sheet" class="record">
+    <div class="actions">
+      <Button type="primary" size="large" @click="print">Print</Button>
+      <Button size="large" :href="`${base}/sheet.pdf?unit=${preferences.unit}`" download>PDF</Button>
+      <Button size="large" :href="`${base}/file`" download>Visit file (JSON)</Button>
+      <span v-if="outbox.state !== 'saved'" class="small muted">PDF and file hold what is saved; something is still on its way.</span>
+    </div>
+    <article class="sheet" aria-label="Record sheet">
+      <header>
+        <h1>{{ sheet.rider }}</h1>
+        <p class="muted">{{ sheet.bike }} · {{ sheet.visit }} · {{ day }}</p>
+      </header>
+      <p v-if="sheet.stop" class="stop">{{ sheet.stop }}</p>
+      <div class="two">
+        <section>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Complaints</th>
+                <th scope="col">before</th>
+                <th scope="col">now</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in sheet.complaints" :key="row.title">
+                <th scope="row">
+                  {{ row.title }}<span class="muted small note">{{ row.note }}</span>
+                </th>
+                <td class="figure">{{ row.before }}</td>
+                <td class="figure" :class="{ changed: row.before !== row.after }">{{ row.after }}</td>
+              </tr>
+              <tr v-if="sheet.complaints.length === 0">
+                <td colspan="3" class="muted">None told.</td>
+              </tr>
+            </tbody>
+          </table>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Contact points</th>
+                <th scope="col">before</th>
+                <th scope="col">after</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in sheet.settings" :key="row.label">
+                <th scope="row">
+                  {{ row.label }}<span class="muted small note">{{ row.note }}</span>
+                </th>
+                <td class="figure">{{ row.before }}</td>
+                <td class="figure" :class="{ changed: row.changed }">{{ row.after }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <h2>Changes</h2>
+          <ol v-if="sheet.changes.length > 0">
+            <li v-for="change in sheet.changes" :key="change.title + change.state">
+              <strong>{{ change.title }}</strong>, {{ change.state }}. <span v-if="change.ratings">Rated {{ change.ratings }}. </span
+              ><span v-if="change.later" class="muted">{{ change.later }}</span>
+            </li>
+          </ol>
+          <p v-else class="muted">None yet.</p>
+        </section>
+        <section>
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Readings at the start</th>
+                <th scope="col">left</th>
+                <th scope="col">right</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in sheet.readings" :key="row.label">
+                <th scope="row">
+                  {{ row.label }}<span class="muted small note">{{ row.how }}</span>
+                </th>
+                <td class="figure">{{ row.left }}</td>
+                <td class="figure">{{ row.right }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-if="sheet.readings.length === 0" class="muted">None yet.</p>
+        </section>
+      </div>
+      <footer>
+        <p class="small muted">{{ sheet.basis }}</p>
+        <p v-for="caution in sheet.cautions" :key="caution" class="caution">{{ caution }}</p>
+      </footer>
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.record {
+  height: 100%;
+  overflow-y: auto;
+  padding: 14px 20px 30px;
+}
+.actions {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-bottom: 12px;
+}
+.sheet {
+  display: grid;
+  gap: 14px;
+  max-width: 1120px;
+  padding: 22px 28px;
+  background: var(--panel);
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+.sheet h1 {
+  font-size: 28px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1.15fr 1fr;
+  gap: 32px;
+}
+section {
+  display: grid;
+  align-content: start;
+  gap: 14px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  text-align: left;
+  font-weight: 400;
+}
+thead th {
+  font-weight: 600;
+  padding-bottom: 4px;
+}
+thead th + th {
+  text-align: right;
+  color: var(--muted);
+  font-weight: 400;
+  font-size: 14px;
+}
+td {
+  text-align: right;
+  white-space: nowrap;
+  font-weight: 400;
+}
+td.changed {
+  font-weight: 600;
+  color: var(--petrol);
+}
+tbody th,
+tbody td {
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+}
+ol {
+  margin: 0;
+  padding-left: 20px;
+}
+
+.note {
+  margin-left: 8px;
+}
+footer {
+  display: grid;
+  gap: 6px;
+}
+@media print {
+  .actions {
+    display: none;
+  }
+  .record {
+    padding: 0;
+    overflow: visible;
+  }
+  .sheet {
+    border: 0;
+    padding: 0;
+    font-size: 11px;
+    gap: 8px;
+    color: #000;
+    background: #fff;
+  }
+}
+</style>

@@ -1,0 +1,177 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { ApiError, UnreachableServer, api } from '../api/client.ts'
+import { adoptOrphans, openTabStorage } from './tabStorage.ts'
+
+/** A write waiting to reach the server. Everything in it survives a reload. */
+export interface PendingWrite {
+  /** what it writes; a newer write to the same thing replaces it */
+  readonly key: string
+  readonly kind: 'reading' | 'complaint' | 'visit' | 'rating' | 'ledger' | 'rider' | 'bike'
+  readonly method: 'PUT' | 'POST'
+  readonly path: string
+  readonly body: Record<string, unknown>
+  readonly visitId: string
+  /** for the conflict bar: the thing, and what this window wrote */
+  readonly label: string
+  readonly mine: string
+  /** how to say what is stored instead */
+  readonly conflict?: { readonly current: unknown }
+}
+
+export type SaveState = 'saved' | 'saving' | 'unreachable' | 'conflict'
+type Landed = (write: PendingWrite, answer: unknown) => void
+
+const firstRetry = 400
+const longestRetry = 4000
+/** Typing settles for this long before a write leaves. */
+const settle = 350
+
+/**
+ * Autosave: one queue per window, kept in local storage until the server has answered. Writes go
+ * one at a time in order; a stale one waits for the fitter's choice and does not hold up the rest.
+ */
+export const useOutbox = defineStore('outbox', () => {
+  const storage = openTabStorage()
+  const queue = ref<PendingWrite[]>(storage.read())
+  const inFlight = ref<PendingWrite | null>(null)
+  const reachable = ref(true)
+  const refused = ref<{ label: string; message: string }[]>([])
+  const listeners = new Set<Landed>()
+  let timer: ReturnType<typeof setTimeout> | null = null
+  let wait = firstRetry
+
+  const conflicts = computed(() => queue.value.filter((write) => write.conflict !== undefined))
+  const state = computed<SaveState>(() => {
+    if (conflicts.value.length > 0) return 'conflict'
+    if (queue.value.length === 0 && inFlight.value === null) return 'saved'
+    return reachable.value ? 'saving' : 'unreachable'
+  })
+
+  function persist(): void {
+    storage.write(
+      inFlight.value
+        ? [inFlight.value, ...queue.value.filter((w) => w.key !== inFlight.value?.key), ...laterOf(inFlight.value)]
+        : queue.value,
+    )
+  }
+
+  function laterOf(write: PendingWrite): PendingWrite[] {
+    return queue.value.filter((other) => other.key === write.key)
+  }
+
+  /** Takes a write; it is kept here from this moment on. */
+  function put(write: PendingWrite): void {
+    const index = queue.value.findIndex((other) => other.key === write.key)
+    const waiting = queue.value[index]
+    if (waiting) {
+      // The version a writer has seen stays that of the first unsaved write.
+      const seen = waiting.body['version'] === undefined ? {} : { version: waiting.body['version'] }
+      const conflict = waiting.conflict ? { conflict: waiting.conflict } : {}
+      queue.value.splice(index, 1, { ...write, body: { ...write.body, ...seen }, ...conflict })
+    } else queue.value.push(write)
+    persist()
+    schedule(write.kind === 'ledger' ? 0 : settle)
+  }
+
+  function schedule(delay: number): void {
+    if (timer !== null) clearTimeout(timer)
+    timer = setTimeout(() => void sendNext(), reachable.value ? delay : Math.max(delay, wait))
+  }
+
+  /** Sends what waits without waiting for typing to settle. */
+  function flush(): void {
+    if (queue.value.length > 0 && reachable.value) schedule(0)
+  }
+
+  async function sendNext(): Promise<void> {
+    if (inFlight.value !== null) return
+    const index = queue.value.findIndex((write) => write.conflict === undefined)
+    const write = queue.value[index]
+    if (!write) return
+    queue.value.splice(index, 1)
+    inFlight.value = write
+    persist()
+    try {
+      const answer = await api<{ version?: number }>(write.method, write.path, write.body)
+      inFlight.value = null
+      reachable.value = true
+      wait = firstRetry
+      carryVersion(write.key, answer.version)
+      persist()
+      for (const heard of listeners) heard(write, answer)
+    } catch (error) {
+      inFlight.value = null
+      failed(write, error)
+    }
+    if (queue.value.some((other) => other.conflict === undefined)) schedule(0)
+  }
+
+  /** A newer write to the same thing goes over the version just stored. */
+  function carryVersion(key: string, version: number | undefined): void {
+    if (version === undefined) return
+    queue.value = queue.value.map((other) => (other.key === key ? { ...other, body: { ...other.body, version } } : other))
+  }
+
+  function failed(write: PendingWrite, error: unknown): void {
+    const newer = queue.value.find((other) => other.key === write.key)
+    if (error instanceof ApiError && error.body.code === 'stale') {
+      const held = { ...(newer ?? write), conflict: { current: error.body.current } }
+      queue.value = [held, ...queue.value.filter((other) => other.key !== write.key)]
+    } else if (error instanceof UnreachableServer || (error instanceof ApiError && error.status >= 500)) {
+      reachable.value = false
+      wait = Math.min(wait * 2, longestRetry)
+      if (!newer) queue.value.unshift(write)
+    } else {
+      refused.value.push({ label: write.label, message: error instanceof Error ? error.message : 'It was refused.' })
+      for (const heard of listeners) heard(write, null)
+    }
+    persist()
+  }
+
+  /** Writes this window's value over what is stored. */
+  function keepMine(key: string): void {
+    queue.value = queue.value.map((write) => {
+      if (write.key !== key || !write.conflict) return write
+      const { conflict, ...rest } = write
+      const { current } = conflict
+      const seen = Array.isArray(current) ? { after: current.length } : { version: (current as { version?: number } | null)?.version ?? 0 }
+      return { ...rest, body: { ...write.body, ...seen } }
+    })
+    persist()
+    schedule(0)
+  }
+
+  /** Drops this window's value; the caller shows what is stored. */
+  function takeTheirs(key: string): PendingWrite | null {
+    const write = conflicts.value.find((other) => other.key === key) ?? null
+    queue.value = queue.value.filter((other) => other.key !== key)
+    persist()
+    return write
+  }
+
+  function onLanded(heard: Landed): () => void {
+    listeners.add(heard)
+    return () => listeners.delete(heard)
+  }
+
+  /** Writes of a visit that the server has not answered yet, oldest first. */
+  function pendingFor(visitId: string): PendingWrite[] {
+    return [...(inFlight.value ? [inFlight.value] : []), ...queue.value].filter((write) => write.visitId === visitId)
+  }
+
+  function dismissRefusal(index: number): void {
+    refused.value.splice(index, 1)
+  }
+
+  void adoptOrphans().then((orphans) => {
+    if (orphans.length === 0) return
+    queue.value.push(...orphans.filter((orphan) => !queue.value.some((own) => own.key === orphan.key)))
+    persist()
+    schedule(0)
+  })
+  if (queue.value.length > 0) schedule(0)
+  window.addEventListener('online', flush)
+
+  return { state, conflicts, refused, put, flush, keepMine, takeTheirs, onLanded, pendingFor, dismissRefusal }
+})

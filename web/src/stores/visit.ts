@@ -1,0 +1,236 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { foldLedger } from '@level-stance/core/change/ledger'
+import type { Change, LedgerEntry } from '@level-stance/core/change/ledger'
+import { setupOf } from '@level-stance/core/change/setup'
+import { plausibilityQuestions } from '@level-stance/core/measure/plausibility'
+import type { Reading } from '@level-stance/core/measure/reading'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { readingName } from '@level-stance/core/measure/readingEntry'
+import { severityNow } from '@level-stance/core/prove/severity'
+import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
+import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
+import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
+import { api } from '../api/client.ts'
+import { useOutbox } from './outbox.ts'
+import type { PendingWrite } from './outbox.ts'
+
+const readingPlace = (reading: Pick<Reading, 'key' | 'side'>) => `${reading.key}:${reading.side}`
+
+/**
+ * The open visit: what the server holds, with this window's unsaved writes laid over it, and
+ * everything the core derives from the two. Writing goes through the outbox.
+ */
+export const useVisit = defineStore('visit', () => {
+  const outbox = useOutbox()
+  const dossier = shallowRef<Dossier | null>(null)
+  /** number of ledger entries shown; null = all */
+  const shownUpTo = ref<number | null>(null)
+
+  const readings = computed(() => (dossier.value?.readings ?? []).map((row) => row.reading))
+  const complaints = computed(() => (dossier.value?.complaints ?? []).filter((row) => !row.removed).map((row) => row.complaint))
+  const ledger = computed(() => dossier.value?.ledger ?? [])
+  const ratings = computed(() => (dossier.value?.ratings ?? []).map((row) => row.rating))
+  const folded = computed(() => foldLedger(ledger.value))
+  const baseline = computed(() => setupOf(readings.value, []))
+  const setup = computed(() => setupOf(readings.value, shownUpTo.value === null ? ledger.value : ledger.value.slice(0, shownUpTo.value)))
+  const stops = computed(() => positiveWarnings(complaints.value))
+  const questions = computed(() => {
+    const accepted = new Set(dossier.value?.visit.accepted ?? [])
+    return plausibilityQuestions(readings.value).filter((question) => !accepted.has(question.id))
+  })
+  const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
+
+  /** Reads the visit and lays unsent writes over it. */
+  async function open(id: string): Promise<void> {
+    if (dossier.value?.visit.id !== id) {
+      dossier.value = null
+      shownUpTo.value = null
+    }
+    const fresh = await api<Dossier>('GET', `/visits/${id}`)
+    dossier.value = outbox.pendingFor(id).reduce(overlaid, fresh)
+  }
+
+  /** Reads again what another window may have changed, unless something here is unsent. */
+  async function refresh(): Promise<void> {
+    const id = dossier.value?.visit.id
+    if (id === undefined || outbox.pendingFor(id).length > 0) return
+    const fresh = await api<Dossier>('GET', `/visits/${id}`)
+    if (dossier.value?.visit.id === id && outbox.pendingFor(id).length === 0) dossier.value = fresh
+  }
+
+  function reading(key: ReadingKey, side: Reading['side']): Reading | null {
+    return readings.value.find((r) => r.key === key && r.side === side) ?? null
+  }
+
+  function write(
+    kind: PendingWrite['kind'],
+    place: string,
+    path: string,
+    body: Record<string, unknown>,
+    words: { label: string; mine: string },
+    method: 'PUT' | 'POST' = 'PUT',
+  ): void {
+    const current = dossier.value
+    if (!current) return
+    const id = current.visit.id
+    const write: PendingWrite = { key: `${kind}:${id}:${place}`, kind, method, path: `/visits/${id}${path}`, body, visitId: id, ...words }
+    dossier.value = overlaid(current, write)
+    outbox.put(write)
+  }
+
+  function setReading(reading: Reading): void {
+    const row = dossier.value?.readings.find((r) => readingPlace(r.reading) === readingPlace(reading))
+    const words = { label: readingName(reading.key, reading.side), mine: reading.value === null ? 'cleared' : reading.typed }
+    write('reading', readingPlace(reading), '/readings', { version: row?.version ?? 0, reading }, words)
+  }
+
+  function setComplaint(complaint: Complaint, removed = false): void {
+    const row = dossier.value?.complaints.find((r) => r.complaint.id === complaint.id)
+    const words = { label: complaintTitle(complaint), mine: removed ? 'removed' : `severity ${complaint.severity}` }
+    write('complaint', complaint.id, '/complaints', { version: row?.version ?? 0, complaint, removed }, words)
+  }
+
+  function setRating(rating: Rating): void {
+    const row = dossier.value?.ratings.find((r) => r.rating.complaintId === rating.complaintId && r.rating.changeId === rating.changeId)
+    const words = { label: 'Rating', mine: String(rating.severity) }
+    write('rating', `${rating.complaintId}:${rating.changeId}`, '/ratings', { version: row?.version ?? 0, rating }, words)
+  }
+
+  function setVisit(change: Partial<VisitFields>): void {
+    if (!dossier.value) return
+    const { title, cleatSchool, accepted, version } = dossier.value.visit
+    const visit = { title, cleatSchool, accepted, ...change }
+    write('visit', '', '', { version, visit }, { label: 'Visit', mine: visit.cleatSchool })
+  }
+
+  /** Appends to the ledger: try, keep or undo. */
+  function append(entry: LedgerEntry): void {
+    const words = { label: 'Change', mine: entry.kind }
+    write('ledger', entry.id, '/ledger', { after: ledger.value.length, entry }, words, 'POST')
+    shownUpTo.value = null
+  }
+
+  function decide(kind: 'keep' | 'undo', change: Change): void {
+    append({ kind, id: crypto.randomUUID(), at: new Date().toISOString(), of: change.id })
+  }
+
+  /** Gives up this window's write and shows what is stored. */
+  async function takeTheirs(key: string): Promise<void> {
+    const id = dossier.value?.visit.id
+    outbox.takeTheirs(key)
+    if (id !== undefined) await open(id)
+  }
+
+  outbox.onLanded((landed, answer) => {
+    const current = dossier.value
+    if (!current || landed.visitId !== current.visit.id) return
+    // A refused write leaves the screen ahead of the server: read again.
+    if (answer === null) return void open(current.visit.id)
+    const later = outbox.pendingFor(landed.visitId).filter((write) => write.key === landed.key)
+    dossier.value = later.reduce(overlaid, stored(current, landed, answer))
+  })
+
+  return {
+    dossier, readings, complaints, ledger, ratings, folded, baseline, setup, stops, questions, severities, shownUpTo,
+    open, refresh, reading, setReading, setComplaint, setRating, setVisit, append, decide, takeTheirs,
+  } // prettier-ignore
+})
+
+/** A dossier with an unsent write laid over it; versions stay those of the server. */
+function overlaid(dossier: Dossier, { kind, body }: PendingWrite): Dossier {
+  switch (kind) {
+    case 'reading': {
+      const reading = body['reading'] as Reading
+      return {
+        ...dossier,
+        readings: placed(
+          dossier.readings,
+          (row) => readingPlace(row.reading) === readingPlace(reading),
+          (row) => ({ reading, version: row?.version ?? 0 }),
+        ),
+      }
+    }
+    case 'complaint': {
+      const complaint = body['complaint'] as Complaint
+      const removed = body['removed'] === true
+      return {
+        ...dossier,
+        complaints: placed(
+          dossier.complaints,
+          (row) => row.complaint.id === complaint.id,
+          (row) => ({ complaint, removed, version: row?.version ?? 0 }),
+        ),
+      }
+    }
+    case 'rating': {
+      const rating = body['rating'] as Rating
+      return {
+        ...dossier,
+        ratings: placed(
+          dossier.ratings,
+          (row) => row.rating.complaintId === rating.complaintId && row.rating.changeId === rating.changeId,
+          (row) => ({ rating, version: row?.version ?? 0 }),
+        ),
+      }
+    }
+    case 'visit':
+      return { ...dossier, visit: { ...dossier.visit, ...(body['visit'] as VisitFields) } }
+    case 'ledger': {
+      const entry = body['entry'] as LedgerEntry
+      return dossier.ledger.some((other) => other.id === entry.id) ? dossier : { ...dossier, ledger: [...dossier.ledger, entry] }
+    }
+    default:
+      return dossier
+  }
+}
+
+/** A dossier with the server's answer to a write. */
+function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Dossier {
+  switch (kind) {
+    case 'reading': {
+      const row = answer as Dossier['readings'][number]
+      return {
+        ...dossier,
+        readings: placed(
+          dossier.readings,
+          (other) => readingPlace(other.reading) === readingPlace(row.reading),
+          () => row,
+        ),
+      }
+    }
+    case 'complaint': {
+      const row = answer as Dossier['complaints'][number]
+      return {
+        ...dossier,
+        complaints: placed(
+          dossier.complaints,
+          (other) => other.complaint.id === row.complaint.id,
+          () => row,
+        ),
+      }
+    }
+    case 'rating': {
+      const row = answer as Dossier['ratings'][number]
+      return {
+        ...dossier,
+        ratings: placed(
+          dossier.ratings,
+          (other) => other.rating.complaintId === row.rating.complaintId && other.rating.changeId === row.rating.changeId,
+          () => row,
+        ),
+      }
+    }
+    case 'visit':
+      return { ...dossier, visit: answer as Dossier['visit'] }
+    default:
+      return dossier
+  }
+}
+
+/** A list with the matching row replaced, or a new one at its end. */
+function placed<Row>(rows: readonly Row[], matches: (row: Row) => boolean, make: (row: Row | undefined) => Row): Row[] {
+  const index = rows.findIndex(matches)
+  const made = make(rows[index])
+  return index < 0 ? [...rows, made] : rows.map((row, i) => (i === index ? made : row))
+}

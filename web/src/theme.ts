@@ -1,0 +1,45 @@
+import { theme } from 'ant-design-vue'
+import type { ConfigProviderProps } from 'ant-design-vue'
+
+const shared = {
+  fontFamily: 'Barlow, sans-serif',
+  fontSize: 16,
+  borderRadius: 6,
+  controlHeight: 40,
+  boxShadow: 'none',
+  boxShadowSecondary: '0 2px 10px rgb(0 0 0 / 12%)',
+  motionDurationMid: '0.15s',
+  motionDurationSlow: '0.15s',
+  wireframe: false,
+}
+
+/** The component library dressed in the product's tokens, for a light and a dim room. */
+export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme']> {
+  return {
+    algorithm: dark ? theme.darkAlgorithm : theme.defaultAlgorithm,
+    token: {
+      ...shared,
+      ...(dark
+        ? {
+            colorPrimary: '#5FC2B8',
+            colorBgLayout: '#141B1A',
+            colorTextLightSolid: '#08201F',
+            colorBgBase: '#1B2423',
+            colorTextBase: '#EDEAE0',
+            colorBorder: '#35413F',
+            colorError: '#EE8A74',
+            colorWarning: '#E6A83F',
+          }
+        : {
+            colorPrimary: '#0E6B6B',
+            colorBgLayout: '#ECE7DB',
+            colorBgBase: '#FFFDF8',
+            colorTextBase: '#1D2B2A',
+            colorBorder: '#D9D3C5',
+            colorError: '#A63D2A',
+            colorWarning: '#C9821B',
+            colorTextPlaceholder: '#65706C',
+          }),
+    },
+  }
+}

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { understand } from '@level-stance/core/change/entryLine'
+import { methodUncertainty } from '@level-stance/core/measure/methods'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { useFeet } from '../stations/feet/useFeet.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+
+const visit = useVisit()
+const feet = useFeet()
+const preferences = usePreferences()
+const router = useRouter()
+const field = ref<HTMLInputElement | null>(null)
+const note = ref('')
+const focused = ref(false)
+const understood = computed(() => understand(note.value, preferences.unit))
+
+function take(): void {
+  const meant = understood.value
+  if (meant.kind === 'unknown') return
+  if (meant.kind === 'aim') {
+    const now = visit.setup.cleat[meant.side].setbackNow
+    if (now === null) return
+    feet.setAim(meant.side, now.value + meant.by)
+    void router.push({ name: 'feet', params: { visitId: visit.dossier?.visit.id ?? '' } })
+  } else {
+    const { method: usual, dimension } = definitionOf(meant.key)
+    const before = visit.reading(meant.key, meant.side)
+    const method = meant.method !== null && methodUncertainty(meant.method, dimension) !== null ? meant.method : (before?.method ?? usual)
+    visit.setReading({
+      key: meant.key,
+      side: meant.side,
+      value: meant.value,
+      typed: meant.text.slice(0, 60),
+      method,
+      takenAt: new Date().toISOString(),
+    })
+  }
+  note.value = ''
+}
+
+const missing = computed(() => understood.value.kind === 'aim' && visit.setup.cleat[understood.value.side].setbackNow === null)
+defineExpose({ focus: () => field.value?.focus() })
+</script>
+
+<template>
+  <div class="line">
+    <input
+      ref="field"
+      v-model="note"
+      class="plain-field"
+      placeholder="cleat L back 4   ( / )"
+      aria-label="Short note"
+      aria-describedby="entry-line-meaning"
+      autocomplete="off"
+      spellcheck="false"
+      maxlength="80"
+      @focus="focused = true"
+      @blur="focused = false"
+      @keydown.enter.prevent="take"
+      @keydown.esc.prevent="field?.blur()"
+    />
+    <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="understood.kind" role="status">
+      {{ missing ? 'Measure behind ball of foot first.' : understood.words
+      }}<span v-if="understood.kind !== 'unknown' && !missing" class="muted"> · Enter takes it</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  position: relative;
+  width: 100%;
+}
+input {
+  width: 100%;
+  height: 34px;
+}
+.meaning {
+  position: absolute;
+  z-index: 5;
+  top: 38px;
+  right: 0;
+  width: 100%;
+  padding: 8px 10px;
+  background: var(--panel);
+  border: 1px solid var(--petrol);
+  border-radius: 6px;
+}
+.unknown {
+  border-color: var(--line);
+  color: var(--muted);
+}
+</style>

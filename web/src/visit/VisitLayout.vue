@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { ApiError } from '../api/client.ts'
+import BeadString from '../parts/BeadString.vue'
+import ComplaintChip from '../parts/ComplaintChip.vue'
+import ConflictBar from '../parts/ConflictBar.vue'
+import SaveMark from '../parts/SaveMark.vue'
+import StopBanner from '../parts/StopBanner.vue'
+import { stations } from '../router.ts'
+import { useFeet } from '../stations/feet/useFeet.ts'
+import { useDrafts } from '../stores/drafts.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+import EntryLine from './EntryLine.vue'
+import KeysHelp from './KeysHelp.vue'
+import StationRail from './StationRail.vue'
+
+const props = defineProps<{ visitId: string }>()
+const visit = useVisit()
+const feet = useFeet()
+const drafts = useDrafts()
+const preferences = usePreferences()
+const route = useRoute()
+const router = useRouter()
+const problem = ref<string | null>(null)
+const helpOpen = ref(false)
+const entryLine = ref<InstanceType<typeof EntryLine> | null>(null)
+
+async function load(): Promise<void> {
+  problem.value = null
+  try {
+    await visit.open(props.visitId)
+  } catch (error) {
+    problem.value =
+      error instanceof ApiError && error.status < 500
+        ? 'This visit was not found. It may have been removed, or the address is incomplete.'
+        : error instanceof Error
+          ? error.message
+          : 'It could not be opened.'
+  }
+}
+watch(() => props.visitId, load, { immediate: true })
+
+useEventListener(document, 'visibilitychange', () => {
+  const typing = document.activeElement instanceof HTMLInputElement
+  if (document.visibilityState === 'visible' && !typing && !drafts.any(props.visitId)) visit.refresh().catch(() => {})
+})
+
+const inField = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
+
+/** Single keys do things only while nothing is being typed. */
+const keys: Readonly<Record<string, () => void>> = {
+  '/': () => entryLine.value?.focus(),
+  '?': () => (helpOpen.value = true),
+  m: () => document.querySelector<HTMLInputElement>('input[data-reading].empty')?.focus(),
+  t: () => (route.name === 'feet' ? feet.tryProposal() : undefined),
+  u: () => {
+    const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
+    if (last) visit.decide('undo', last)
+  },
+  b: () => (visit.shownUpTo = visit.shownUpTo === 0 ? null : 0),
+}
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || helpOpen.value) return
+  const station = stations[Number(event.key) - 1]
+  if (station) return void router.push({ name: station, params: { visitId: props.visitId } })
+  const action = keys[event.key]
+  if (!action) return
+  event.preventDefault()
+  action()
+})
+
+const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.proposal.nowWords : null))
+</script>
+
+<template>
+  <div class="frame">
+    <StationRail :visit-id="visitId" />
+    <div class="main">
+      <header v-if="visit.dossier" class="head">
+        <div class="who">
+          <h1>
+            <RouterLink :to="{ name: 'rider', params: { riderId: visit.dossier.rider.id } }">{{ visit.dossier.rider.name }}</RouterLink>
+          </h1>
+          <p class="muted">{{ visit.dossier.bike.name }} · {{ visit.dossier.visit.title.toLowerCase() }}</p>
+        </div>
+        <div class="chips">
+          <ComplaintChip
+            v-for="complaint in visit.complaints"
+            :key="complaint.id"
+            :complaint="complaint"
+            :now="visit.severities.get(complaint.id) ?? complaint.severity"
+          />
+        </div>
+        <div class="side">
+          <EntryLine ref="entryLine" />
+          <div class="tools">
+            <SaveMark />
+            <button
+              type="button"
+              :aria-label="`Lengths in ${preferences.unit}; change`"
+              @click="preferences.unit = preferences.unit === 'mm' ? 'in' : 'mm'"
+            >
+              {{ preferences.unit }}
+            </button>
+            <button type="button" @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</button>
+            <button type="button" aria-label="Keys and help" @click="helpOpen = true">?</button>
+          </div>
+        </div>
+      </header>
+      <ConflictBar />
+      <StopBanner />
+      <div v-if="visit.shownUpTo !== null" class="past" role="status">
+        Showing the bike as it was. <button type="button" @click="visit.shownUpTo = null">Back to now</button>
+      </div>
+      <main v-if="visit.dossier" class="body">
+        <RouterView />
+      </main>
+      <main v-else class="body lost">
+        <template v-if="problem">
+          <p>{{ problem }}</p>
+          <p><button type="button" class="plain" @click="load">Try again</button> <RouterLink to="/riders">All riders</RouterLink></p>
+        </template>
+        <p v-else class="muted">Opening the visit…</p>
+      </main>
+      <BeadString v-if="visit.dossier && route.name !== 'record'" :proposed="proposed" />
+    </div>
+    <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-columns: var(--rail) minmax(0, 1fr);
+  height: 100%;
+}
+.main {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  min-height: 62px;
+  padding: 6px 20px;
+  border-bottom: 1px solid var(--line);
+}
+.who {
+  flex: none;
+  max-width: 260px;
+}
+.who h1,
+.who p {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.who p {
+  font-size: 14px;
+}
+.who a {
+  color: inherit;
+  text-decoration: none;
+}
+.who a:hover {
+  text-decoration: underline;
+}
+.chips {
+  display: flex;
+  flex: 1;
+  gap: 8px;
+  min-width: 0;
+  overflow-x: auto;
+}
+.side {
+  flex: none;
+  display: grid;
+  justify-items: end;
+  gap: 2px;
+  width: 300px;
+}
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  min-height: 24px;
+}
+.tools button,
+.past button {
+  min-width: 40px;
+  height: 24px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--panel);
+  color: var(--petrol);
+  font:
+    600 14px Barlow,
+    sans-serif;
+  cursor: pointer;
+}
+@media (pointer: coarse) {
+  .tools button,
+  .past button {
+    height: 40px;
+  }
+}
+.past {
+  padding: 6px 20px;
+  background: var(--petrol-soft);
+}
+.body {
+  flex: 1;
+  min-height: 0;
+}
+.lost {
+  display: grid;
+  place-content: center;
+  gap: 12px;
+}
+.plain {
+  height: 40px;
+  padding: 0 14px;
+  border: 1px solid var(--petrol);
+  border-radius: 6px;
+  background: var(--panel);
+  color: var(--petrol);
+  font: inherit;
+  cursor: pointer;
+}
+@media print {
+  .frame {
+    display: block;
+    height: auto;
+  }
+  .head {
+    display: none;
+  }
+}
+</style>
