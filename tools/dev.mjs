@@ -10,7 +10,11 @@ needDebian('postgresql')
 needPackages()
 const cluster = await lastingCluster()
 const env = { ...process.env, PORT: '4811', DATABASE_URL: ownDatabase(cluster, lastingHome(), 'level_stance') }
-const server = spawn(process.execPath, ['--watch', '--import', 'tsx', join(root, 'server/src/main.ts')], { stdio: 'inherit', env, detached: true })
+const server = spawn(process.execPath, ['--watch', '--import', 'tsx', join(root, 'server/src/main.ts')], {
+  stdio: 'inherit',
+  env,
+  detached: true,
+})
 const web = spawn(join(root, 'node_modules/.bin/vite'), { cwd: join(root, 'web'), stdio: 'inherit', detached: true })
 process.on('SIGINT', async () => {
   process.kill(-server.pid, 'SIGTERM')

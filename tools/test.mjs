@@ -41,9 +41,23 @@ async function main() {
   try {
     const env = { TEST_DATABASE_URL: cluster.adminUrl }
     const jestReport = join(varFolder, 'jest.json')
-    await suite('core and server', bin('jest'), ['--silent', '--json', `--outputFile=${jestReport}`], jestReport, (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }), env)
+    await suite(
+      'core and server',
+      bin('jest'),
+      ['--silent', '--json', `--outputFile=${jestReport}`],
+      jestReport,
+      (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + r.numRuntimeErrorTestSuites }),
+      env,
+    )
     const e2eReport = join(varFolder, 'e2e.json')
-    await suite('screens', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], e2eReport, ({ stats, errors }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) }), { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: e2eReport })
+    await suite(
+      'screens',
+      bin('playwright'),
+      ['test', '--config', 'e2e/playwright.config.ts'],
+      e2eReport,
+      ({ stats, errors }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected + (errors?.length ?? 0) }),
+      { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: e2eReport },
+    )
   } finally {
     await cluster.stop()
   }

@@ -12,6 +12,8 @@ export interface WorkingLine {
   readonly formula: string
   readonly value: number | string
   readonly unit: Unit
+  /** output path whose ± belongs beside the value */
+  readonly output?: string
 }
 
 /** A calculation as a value: from it come the function, the route, the command and the working panel. */

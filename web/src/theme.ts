@@ -23,6 +23,8 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
         ? {
             colorPrimary: '#5FC2B8',
             colorBgLayout: '#141B1A',
+            colorSplit: '#35413F',
+            colorTextSecondary: '#C4CBC6',
             colorTextLightSolid: '#08201F',
             colorBgBase: '#1B2423',
             colorTextBase: '#EDEAE0',
@@ -33,6 +35,8 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
         : {
             colorPrimary: '#0E6B6B',
             colorBgLayout: '#ECE7DB',
+            colorSplit: '#D9D3C5',
+            colorTextSecondary: '#3F4B49',
             colorBgBase: '#FFFDF8',
             colorTextBase: '#1D2B2A',
             colorBorder: '#D9D3C5',

@@ -33,7 +33,7 @@ export const kneeFlexionCalculation = defineCalculation({
       value: 180 - out.kneeFlexion,
       unit: 'deg',
     },
-    { label: 'Knee flexion', formula: '180° − included angle', value: out.kneeFlexion, unit: 'deg' },
+    { label: 'Knee flexion', formula: '180° − included angle', value: out.kneeFlexion, unit: 'deg', output: 'kneeFlexion' },
   ],
 })
 
@@ -46,7 +46,13 @@ export const distanceForFlexionCalculation = defineCalculation({
   sources: ['geometry'],
   run: (input) => ({ distance: distanceForFlexion(input.thigh, input.shank, input.kneeFlexion) }),
   working: ({ thigh, shank, kneeFlexion: k }, out) => [
-    { label: 'Distance', formula: `√(${thigh}² + ${shank}² + 2 · ${thigh} · ${shank} · cos ${k}°)`, value: out.distance, unit: 'mm' },
+    {
+      label: 'Distance',
+      formula: `√(${thigh}² + ${shank}² + 2 · ${thigh} · ${shank} · cos ${k}°)`,
+      value: out.distance,
+      unit: 'mm',
+      output: 'distance',
+    },
   ],
 })
 
@@ -75,8 +81,8 @@ export const legPostureCalculation = defineCalculation({
     },
     { label: 'Ankle', formula: 'axle + foot turned by the pitch', value: xy(out.ankle), unit: 'mm' },
     { label: 'Hip', formula: 'sit point + hip offset', value: xy(out.hip), unit: 'mm' },
-    { label: 'Hip to ankle', formula: '|hip − ankle|', value: out.distance, unit: 'mm' },
-    { label: 'Knee flexion', formula: '180° − acos((t² + s² − D²) / 2ts)', value: out.kneeFlexion, unit: 'deg' },
+    { label: 'Hip to ankle', formula: '|hip − ankle|', value: out.distance, unit: 'mm', output: 'distance' },
+    { label: 'Knee flexion', formula: '180° − acos((t² + s² − D²) / 2ts)', value: out.kneeFlexion, unit: 'deg', output: 'kneeFlexion' },
   ],
 })
 
@@ -97,7 +103,13 @@ export const saddleHeightForFlexionCalculation = defineCalculation({
       value: distanceForFlexion(input.thigh, input.shank, input.kneeFlexion),
       unit: 'mm',
     },
-    { label: 'Saddle height', formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0', value: out.saddleHeight, unit: 'mm' },
+    {
+      label: 'Saddle height',
+      formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0',
+      value: out.saddleHeight,
+      unit: 'mm',
+      output: 'saddleHeight',
+    },
   ],
 })
 

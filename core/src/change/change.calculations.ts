@@ -41,7 +41,7 @@ export const cleatKnockOnCalculation = defineCalculation({
       value: `(${out.ankleForward.toFixed(2)}, ${out.ankleUp.toFixed(2)})`.replace(/-/g, '−'),
       unit: 'mm',
     },
-    { label: 'Knee before', formula: '180° − acos((t² + s² − D²) / 2ts)', value: out.flexionBefore, unit: 'deg' },
+    { label: 'Knee before', formula: '180° − acos((t² + s² − D²) / 2ts)', value: out.flexionBefore, unit: 'deg', output: 'flexionBefore' },
     {
       label: 'Knee, saddle left alone',
       formula: 'same, with the moved ankle',
@@ -53,8 +53,9 @@ export const cleatKnockOnCalculation = defineCalculation({
       formula: 'larger root of h² + 2h(u·p) + |p|² − D² = 0',
       value: out.saddleHeightAfter,
       unit: 'mm',
+      output: 'saddleHeightAfter',
     },
-    { label: 'Saddle moves', formula: `that − ${input.saddleHeight}`, value: out.saddleMove, unit: 'mm' },
+    { label: 'Saddle moves', formula: `that − ${input.saddleHeight}`, value: out.saddleMove, unit: 'mm', output: 'saddleMove' },
   ],
 })
 

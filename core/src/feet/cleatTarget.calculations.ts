@@ -54,11 +54,17 @@ export const cleatTargetCalculation = defineCalculation({
     return { ...rest, schools: schools.map((row) => ({ ...row, missing: [...row.missing] })) }
   },
   working: (input, out) => [
-    { label: `Target, ${cleatSchool(input.school).label.toLowerCase()}`, formula: ruleWords(input), value: out.target, unit: 'mm' },
+    {
+      label: `Target, ${cleatSchool(input.school).label.toLowerCase()}`,
+      formula: ruleWords(input),
+      value: out.target,
+      unit: 'mm',
+      output: 'target',
+    },
     { label: 'Band', formula: 'the school’s lines on the vial', value: `${out.low.toFixed(1)} to ${out.high.toFixed(1)}`, unit: 'mm' },
-    { label: 'What the slot allows', formula: slotWords(input), value: out.attainable, unit: 'mm' },
-    { label: 'Left', formula: 'target − attainable', value: out.left, unit: 'mm' },
-    { label: 'Move', formula: `attainable − ${input.setbackNow}`, value: out.difference, unit: 'mm' },
+    { label: 'What the slot allows', formula: slotWords(input), value: out.attainable, unit: 'mm', output: 'attainable' },
+    { label: 'Left', formula: 'target − attainable', value: out.left, unit: 'mm', output: 'left' },
+    { label: 'Move', formula: `attainable − ${input.setbackNow}`, value: out.difference, unit: 'mm', output: 'difference' },
   ],
 })
 

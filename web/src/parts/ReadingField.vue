@@ -102,10 +102,20 @@ function next(event: KeyboardEvent): void {
   fields[index + (event.shiftKey ? -1 : 1)]?.select()
 }
 
-/** Escape gives back what is stored. */
+/** What the field held when the hand came to it. */
+let held: Reading | null = null
+function enter(event: FocusEvent): void {
+  held = stored.value
+  ;(event.target as HTMLInputElement).select()
+}
+
+/** Escape gives back what the field held. */
 function giveUp(): void {
   drafts.clear(place.value)
   editing.value = false
+  if (held !== null && held.value !== stored.value?.value) visit.setReading(held)
+  else if (held === null && stored.value !== null && stored.value.value !== null)
+    visit.setReading({ ...stored.value, value: null, typed: '' })
   text.value = shown()
   problem(null)
 }
@@ -135,7 +145,7 @@ defineExpose({ take })
     autocomplete="off"
     spellcheck="false"
     maxlength="60"
-    @focus="($event.target as HTMLInputElement).select()"
+    @focus="enter"
     @input="typed"
     @blur="commit"
     @keydown.enter.prevent="next"

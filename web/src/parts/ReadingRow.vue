@@ -17,7 +17,9 @@ const preferences = usePreferences()
 const definition = computed(() => definitionOf(props.readingKey))
 const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
 const resolved = computed(() => visit.baseline.baseline[props.readingKey])
-const problems = reactive<Partial<Record<Reading['side'], { message: string; suggestion?: { label: string; text: string } } | undefined>>>({})
+const problems = reactive<Partial<Record<Reading['side'], { message: string; suggestion?: { label: string; text: string } } | undefined>>>(
+  {},
+)
 const fields = ref<InstanceType<typeof ReadingField>[]>([])
 const open = ref(false)
 
@@ -64,9 +66,8 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   <div class="row" :class="{ single: !definition.sided }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label">{{ definition.label }}</span>
-      <span class="how muted"
-        >{{ how }}<strong v-if="moved" class="moved"> · {{ moved }}</strong></span
-      >
+      <span v-if="moved" class="how muted">start, <strong class="moved">{{ moved }}</strong></span>
+      <span v-else class="how muted">{{ how }}</span>
     </button>
     <ReadingField
       v-for="(side, i) in fieldSides"

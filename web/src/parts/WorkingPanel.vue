@@ -66,44 +66,51 @@ function shown(value: number | string, unit: string): string {
 
 <template>
   <Drawer :open="open" title="How this is worked out" placement="right" :width="560" @close="$emit('close')">
-    <section v-for="item in worked" :key="item.heading" class="item">
-      <h2>{{ item.heading }}</h2>
-      <p class="muted small">{{ item.title }}. {{ item.summary }}</p>
-      <p v-if="item.error" class="stop">{{ item.error }}</p>
-      <template v-if="item.answer">
-        <table class="lines">
-          <tbody>
-            <tr v-for="row in item.answer.working" :key="row.label">
-              <th scope="row">
-                {{ row.label }}<span class="formula muted">{{ row.formula }}</span>
-              </th>
-              <td class="figure">{{ shown(row.value, row.unit) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <details>
-          <summary>What went in</summary>
-          <table class="lines inputs">
+    <div role="dialog" aria-label="How this is worked out">
+      <section v-for="item in worked" :key="item.heading" class="item">
+        <h2>{{ item.heading }}</h2>
+        <p class="muted small">{{ item.title }}. {{ item.summary }}</p>
+        <p v-if="item.error" class="stop">{{ item.error }}</p>
+        <template v-if="item.answer">
+          <table class="lines">
             <tbody>
-              <tr v-for="(value, key) in item.known" :key="key">
-                <th scope="row">{{ key }}<span v-if="item.estimated.includes(String(key))" class="muted"> (estimate)</span></th>
+              <tr v-for="row in item.answer.working" :key="row.label">
+                <th scope="row">
+                  {{ row.label }}<span class="formula muted">{{ row.formula }}</span>
+                </th>
                 <td class="figure">
-                  {{ typeof value === 'number' ? trimmed(value, 1) : value
-                  }}<span v-if="item.plusMinus[key]" class="muted"> ±{{ trimmed(item.plusMinus[key] ?? 0, 1) }}</span>
+                  {{ shown(row.value, row.unit)
+                  }}<span v-if="row.output && item.answer.plusMinus[row.output]" class="muted">
+                    ±{{ trimmed(item.answer.plusMinus[row.output] ?? 0, 2) }}</span
+                  >
                 </td>
               </tr>
             </tbody>
           </table>
-        </details>
-        <p class="small muted">Rests on:</p>
-        <ul class="small">
-          <li v-for="source in item.answer.sources" :key="source.key">
-            {{ source.title }}. <span class="muted">{{ source.note }}</span>
-          </li>
-        </ul>
-      </template>
-    </section>
-    <p class="small muted">± are about 95 % (coverage factor 2), propagated to first order.</p>
+          <details>
+            <summary>What went in</summary>
+            <table class="lines inputs">
+              <tbody>
+                <tr v-for="(value, key) in item.known" :key="key">
+                  <th scope="row">{{ key }}<span v-if="item.estimated.includes(String(key))" class="muted"> (estimate)</span></th>
+                  <td class="figure">
+                    {{ typeof value === 'number' ? trimmed(value, 1) : value
+                    }}<span v-if="item.plusMinus[key]" class="muted"> ±{{ trimmed(item.plusMinus[key] ?? 0, 1) }}</span>
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </details>
+          <p class="small muted">Rests on:</p>
+          <ul class="small">
+            <li v-for="source in item.answer.sources" :key="source.key">
+              {{ source.title }}. <span class="muted">{{ source.note }}</span>
+            </li>
+          </ul>
+        </template>
+      </section>
+      <p class="small muted">± are about 95 % (coverage factor 2), propagated to first order.</p>
+    </div>
   </Drawer>
 </template>
 

@@ -64,6 +64,7 @@ const keys: Readonly<Record<string, () => void>> = {
   b: () => (visit.shownUpTo = visit.shownUpTo === 0 ? null : 0),
 }
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key === 'Escape') helpOpen.value = false
   if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || helpOpen.value) return
   const station = stations[Number(event.key) - 1]
   if (station) return void router.push({ name: station, params: { visitId: props.visitId } })

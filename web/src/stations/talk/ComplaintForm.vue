@@ -145,7 +145,7 @@ if (drafts.get(minutesPlace.value) !== null) minutesProblem.value = 'Starts afte
         </span>
       </div>
     </fieldset>
-    <div><Button danger @click="emit('remove')">Remove this complaint</Button></div>
+    <div><Button @click="emit('remove')">Remove this complaint</Button></div>
   </div>
 </template>
 

@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: './test',
+  outputDir: '../var/e2e-results',
+  fullyParallel: false,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: process.env['CI'] === 'true',
+  retries: 0,
+  reporter: [['list'], ['json']],
+  globalSetup: './globalSetup.ts',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-quic',
+        '--font-render-hinting=none',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})

@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto'
+import { test as base, expect } from '@playwright/test'
+import type { Page } from '@playwright/test'
+import pg from 'pg'
+import { serve } from '../tools/lib/serve.mjs'
+
+/** The app as a user gets it: the built server on a database of its own, with the demo riders. */
+export interface Site {
+  readonly address: string
+  /** ends the server as a crash would */
+  kill: () => Promise<void>
+  /** starts it again on the same address and data */
+  revive: () => Promise<void>
+}
+
+async function asAdmin(statement: string): Promise<void> {
+  const client = new pg.Client({ connectionString: process.env['TEST_DATABASE_URL'] })
+  await client.connect()
+  await client.query(statement)
+  await client.end()
+}
+
+export const test = base.extend<{ forgetful: undefined }, { site: Site }>({
+  site: [
+    // eslint-disable-next-line no-empty-pattern -- the runner's own form for a fixture without others
+    async ({}, use) => {
+      const name = `e2e_${randomUUID().replaceAll('-', '')}`
+      await asAdmin(`create database ${name}`)
+      const url = (process.env['TEST_DATABASE_URL'] ?? '').replace(/\/[^/]*$/, `/${name}`)
+      const start = (port: number) => serve(url, port, { LOG_LEVEL: 'error' })
+      let server = await start(0)
+      await use({
+        address: server.address,
+        kill: async () => {
+          const ended = new Promise((resolve) => server.child.once('exit', resolve))
+          server.child.kill('SIGKILL')
+          await ended
+        },
+        revive: async () => {
+          server = await start(server.port)
+        },
+      })
+      await server.stop()
+      await asAdmin(`drop database ${name} with (force)`)
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ site }, use) => use(site.address),
+  // A page error or a policy violation fails the test that met it.
+  page: async ({ page }, use) => {
+    const troubles: string[] = []
+    page.on('pageerror', (error) => troubles.push(error.message))
+    page.on('console', (message) => {
+      if (message.type() === 'error' && !/Failed to load resource|ERR_CONNECTION/.test(message.text())) troubles.push(message.text())
+    })
+    await use(page)
+    expect(troubles).toEqual([])
+  },
+})
+
+/** A new rider and bike through the form; ends on Talk. */
+export async function newRider(page: Page, name: string, bike = 'Tourer'): Promise<void> {
+  await page.goto('/riders')
+  await page.getByRole('button', { name: 'New rider' }).click()
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Bike').fill(bike)
+  await page.getByRole('button', { name: 'Start the visit' }).click()
+  await expect(page.getByRole('heading', { name: 'What hurts or fails?' })).toBeVisible()
+}
+
+/** Opens a demo rider's visit at a station. */
+export async function openDemo(page: Page, name: string, station: string): Promise<void> {
+  await page.goto(`/riders?search=${encodeURIComponent(name)}`)
+  await page
+    .getByRole('link', { name: /First visit/ })
+    .first()
+    .click()
+  await goTo(page, station)
+}
+
+export async function goTo(page: Page, station: string): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
+    .click()
+  await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
+}
+
+/** Types a reading and leaves the field. */
+export async function read(page: Page, name: string, text: string): Promise<void> {
+  const field = page.getByRole('textbox', { name, exact: true })
+  await field.fill(text)
+  await field.press('Tab')
+}
+
+export async function expectSaved(page: Page): Promise<void> {
+  await expect(page.getByTestId('save-state')).toHaveText('Saved')
+}
+
+/** Readings that let the feet be judged and the saddle be answered. */
+export async function readEnough(page: Page): Promise<void> {
+  await goTo(page, 'Measure')
+  const values: readonly (readonly [string, string])[] = [
+    ['Stature', '1756'],
+    ['Saddle height', '724'],
+    ['Crank length', '172,5'],
+    ['Foot length, left', '264'],
+    ['Foot length, right', '265'],
+    ['Shoe size, left', '43'],
+    ['Shoe size, right', '43'],
+    ['Heel to ball (MTP1), left', '195'],
+    ['Heel to ball (MTP1), right', '196'],
+    ['Behind ball of foot, left', '4'],
+    ['Behind ball of foot, right', '6'],
+    ['Slot room forward, left', '6'],
+    ['Slot room forward, right', '6'],
+    ['Slot room back, left', '12'],
+    ['Slot room back, right', '12'],
+  ]
+  for (const [name, text] of values) await read(page, name, text)
+  await expectSaved(page)
+}
+
+export { expect }

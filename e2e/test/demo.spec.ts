@@ -1,0 +1,138 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, expectSaved, goTo, openDemo, test } from '../site.ts'
+
+test('the four demo riders are listed, searched and opened', async ({ page }) => {
+  await page.goto('/')
+  for (const name of ['Baptiste Okonjo', 'Oona Tervik', 'Imre Castellane', 'Ruta Halvers'])
+    await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible()
+  await page.getByLabel('Search riders').fill('COURIER')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await expect(page).toHaveURL(/search=COURIER/)
+  await page.getByLabel('Search riders').fill('nobody at all')
+  await expect(page.getByText(/Nobody is found by/)).toBeVisible()
+})
+
+test('the shipped typeface is the one shown', async ({ page }) => {
+  await openDemo(page, 'Baptiste', 'Feet')
+  const loaded = await page.evaluate(() =>
+    document.fonts.ready.then((fonts) => [...fonts].filter((f) => f.status === 'loaded').map((f) => f.family.replaceAll('"', ''))),
+  )
+  expect(loaded).toEqual(expect.arrayContaining(['Barlow', 'Barlow Semi Condensed']))
+})
+
+test('dragging the cleat, its number and everything that depends on it move together', async ({ page }) => {
+  await openDemo(page, 'Imre', 'Feet')
+  const handle = page.getByRole('slider', { name: 'Cleat to try, right' })
+  const aim = page.getByRole('textbox', { name: 'Aim, right' })
+  await expect(aim).toHaveValue('24')
+  const box = (await handle.boundingBox())!
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 4 })
+  await page.mouse.up()
+  const dragged = Number(await aim.inputValue())
+  expect(dragged).toBeLessThan(20)
+  expect(dragged).toBeGreaterThan(10)
+  await expect(handle).toHaveAttribute('aria-valuenow', String(dragged))
+
+  await aim.fill('12')
+  await expect(handle).toHaveAttribute('aria-valuenow', '12')
+  await expect(page.getByTestId('proposal-now')).toContainText('Cleat R back 2 · Saddle')
+
+  await test.step('the slot holds the hand and the number', async () => {
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
+    await aim.fill('60')
+    await expect(handle).toHaveAttribute('aria-valuenow', '24')
+    await expect(page.getByText('The slot ends at 24 mm on the right.')).toBeVisible()
+  })
+
+  await test.step('a move beyond the cap is cut into steps, the first one now', async () => {
+    await expect(page.getByTestId('proposal-now')).toContainText('Cleat R back 5')
+    await expect(page.getByText('right back 5, then 4.')).toBeVisible()
+  })
+
+  await test.step('the saddle can stay where it is, and what that does is said', async () => {
+    await page.getByRole('checkbox', { name: /Saddle with it/ }).uncheck()
+    await expect(page.getByTestId('proposal-now')).not.toContainText('Saddle')
+    await expect(page.getByText(/Saddle left alone: .*right knee .* straighter/)).toBeVisible()
+  })
+})
+
+test('schools side by side; the chosen one is kept with the visit', async ({ page }) => {
+  await openDemo(page, 'Baptiste', 'Feet')
+  await page.getByRole('button', { name: 'Compare' }).click()
+  const table = page.getByRole('table', { name: /Target of each school/ })
+  await expect(table.getByRole('row', { name: /Between the heads/ })).toContainText('13')
+  await expect(table.getByRole('row', { name: /Mid-foot/ })).toContainText('64, slot gives 18')
+  await page.getByLabel('School').selectOption({ label: 'Ball over axle' })
+  await expect(page.getByTestId('judgement-left')).toContainText('ball over axle asks for 5 mm')
+  await expectSaved(page)
+  await page.reload()
+  await expect(page.getByLabel('School')).toHaveValue('ball-over-axle')
+  await page.getByLabel('School').selectOption({ label: 'Behind the ball' })
+  await expectSaved(page)
+})
+
+test('a tapped bead shows the bike as it was', async ({ page }) => {
+  await openDemo(page, 'Baptiste', 'Feet')
+  await expect(page.getByTestId('judgement-left')).toContainText('9 mm behind MTP1')
+  await page.getByRole('button', { name: 'Start' }).click()
+  await expect(page.getByText('Showing the bike as it was.')).toBeVisible()
+  await expect(page.getByTestId('judgement-left')).toContainText('4 mm behind MTP1')
+  await page.getByRole('button', { name: 'Back to now' }).click()
+  await expect(page.getByTestId('judgement-left')).toContainText('9 mm behind MTP1')
+})
+
+test('a positive warning sign stops the visit on every station', async ({ page }) => {
+  await openDemo(page, 'Ruta', 'Talk')
+  await page.getByTestId('complaint-forearm').getByRole('button').first().click()
+  const fall = page.getByRole('radiogroup', { name: 'Did it begin with a fall?' })
+  await fall.getByRole('radio', { name: 'Yes' }).click()
+  for (const station of ['Measure', 'Feet', 'Seat', 'Hands', 'Prove', 'Record', 'Talk']) {
+    await goTo(page, station)
+    await expect(page.getByTestId('stop-banner')).toContainText('Ask the rider to see a clinician')
+  }
+  await expectSaved(page)
+  await page.reload()
+  await expect(page.getByTestId('stop-banner')).toBeVisible()
+  await page.getByTestId('complaint-forearm').getByRole('button').first().click()
+  await fall.getByRole('radio', { name: 'Seen by clinician' }).click()
+  await expect(page.getByTestId('stop-banner')).toBeHidden()
+})
+
+test('nothing can be tried while a warning sign is positive', async ({ page }) => {
+  await openDemo(page, 'Imre', 'Talk')
+  await page.getByTestId('complaint-sit-bone').getByRole('button').first().click()
+  await page
+    .getByRole('radiogroup', { name: /Open sores/ })
+    .getByRole('radio', { name: 'Yes' })
+    .click()
+  await goTo(page, 'Feet')
+  await expect(page.getByTestId('try')).toBeDisabled()
+  await expect(page.getByText('Not while a warning sign is positive.')).toBeVisible()
+})
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every view is accessible, ${scheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    const look = async () => {
+      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+      expect(
+        violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).join(', ')}`),
+      ).toEqual([])
+    }
+    await page.goto('/riders')
+    await expect(page.getByRole('listitem').first()).toBeVisible()
+    await look()
+    await page.goto('/riders/new')
+    await expect(page.getByLabel('Name')).toBeVisible()
+    await look()
+    await openDemo(page, 'Baptiste', 'Talk')
+    await page.getByTestId('complaint-groin').getByRole('button').first().click()
+    await look()
+    for (const station of ['Measure', 'Feet', 'Prove', 'Record', 'Seat']) {
+      await goTo(page, station)
+      await look()
+    }
+  })
+}
