@@ -1,4 +1,3 @@
-import compression from 'compression'
 import express from 'express'
 import type { Express } from 'express'
 import type { Logger } from 'pino'
@@ -27,7 +26,7 @@ export interface AppParts {
 export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(requestLog(logger), safeHeaders, sameMachine(extraHosts), compression())
+  app.use(requestLog(logger), safeHeaders, sameMachine(extraHosts))
   const api = express.Router()
   api.use((_request, response, next) => {
     response.setHeader('Cache-Control', 'no-store')

@@ -64,6 +64,7 @@ export interface LegPosture {
 
 /** Crank angle at which the heel stands highest over the turn, degrees. @source prior */
 const STEEPEST_PITCH_AT = 300
+const SHAPE_AT_BOTTOM = Math.cos((180 - STEEPEST_PITCH_AT) * RADIANS)
 
 /**
  * Foot pitch over the turn: φ(α) = φm + A·cos(α − 300°), drawn through the pitch at bottom dead centre.
@@ -71,8 +72,7 @@ const STEEPEST_PITCH_AT = 300
  */
 export function footPitchAt(crankAngle: number, pitchAtBottom: number, swing: number): number {
   if (swing === 0) return pitchAtBottom
-  const shape = (angle: number) => Math.cos((angle - STEEPEST_PITCH_AT) * RADIANS)
-  return pitchAtBottom + swing * (shape(crankAngle) - shape(180))
+  return pitchAtBottom + swing * (Math.cos((crankAngle - STEEPEST_PITCH_AT) * RADIANS) - SHAPE_AT_BOTTOM)
 }
 
 /**
@@ -102,20 +102,32 @@ export function ankleFromAxle(foot: {
  * @source geometry
  */
 export function legPosture(leg: LegInput, crankAngle: number, swing = 0): LegPosture {
-  const axle = pedalAxle(leg.crank, crankAngle)
-  const pitch = footPitchAt(crankAngle, leg.footPitch, swing)
-  const ankle = ankleAt(axle, leg.ankleBehind, leg.ankleAbove, pitch)
+  return legSweep(leg, swing)(crankAngle)
+}
+
+/**
+ * The leg as a function of the crank angle alone: what does not turn is worked out once.
+ * For sweeps round the crank; each call is {@link legPosture}.
+ */
+export function legSweep(leg: LegInput, swing = 0): (crankAngle: number) => LegPosture {
+  const { thigh, shank, crank, ankleBehind, ankleAbove, footPitch } = leg
   const sit = sitPoint(leg.saddleHeight, leg.seatAngle)
   const hip = { x: sit.x + leg.hipForward, y: sit.y + leg.hipUp }
-  const dx = ankle.x - hip.x
-  const dy = ankle.y - hip.y
-  const distance = Math.sqrt(dx * dx + dy * dy)
-  const flexion = kneeFlexion(leg.thigh, leg.shank, distance)
-  // Foot of the knee's height on the hip–ankle line, then out to the front of it.
-  const along = (leg.thigh * leg.thigh - leg.shank * leg.shank + distance * distance) / (2 * distance)
-  const out = Math.sqrt(Math.max(0, leg.thigh * leg.thigh - along * along))
-  const knee = { x: hip.x + (along * dx - out * dy) / distance, y: hip.y + (along * dy + out * dx) / distance }
-  return { hip, knee, ankle, axle, distance, kneeFlexion: flexion, footPitch: pitch }
+  const squares = thigh * thigh - shank * shank
+  return (crankAngle) => {
+    const axle = pedalAxle(crank, crankAngle)
+    const pitch = footPitchAt(crankAngle, footPitch, swing)
+    const ankle = ankleAt(axle, ankleBehind, ankleAbove, pitch)
+    const dx = ankle.x - hip.x
+    const dy = ankle.y - hip.y
+    const distance = Math.sqrt(dx * dx + dy * dy)
+    const flexion = kneeFlexion(thigh, shank, distance)
+    // Foot of the knee's height on the hip–ankle line, then out to the front of it.
+    const along = (squares + distance * distance) / (2 * distance)
+    const out = Math.sqrt(Math.max(0, thigh * thigh - along * along))
+    const knee = { x: hip.x + (along * dx - out * dy) / distance, y: hip.y + (along * dy + out * dx) / distance }
+    return { hip, knee, ankle, axle, distance, kneeFlexion: flexion, footPitch: pitch }
+  }
 }
 
 /** Ankle for an axle and a foot pitch (heel up, degrees). @source geometry */

@@ -14,7 +14,7 @@ export function searchable(text: string): string {
 
 type RiderRow = typeof riders.$inferSelect
 type BikeRow = typeof bikes.$inferSelect
-const showRider = ({ id, name, note, version }: RiderRow) => ({ id, name, note, version })
+const showRider = ({ id, name, note, version }: Pick<RiderRow, 'id' | 'name' | 'note' | 'version'>) => ({ id, name, note, version })
 const showBike = ({ id, name, kind, version }: BikeRow) => ({ id, name, kind, version })
 
 /** One page of riders, most recently seen first, each with the latest visit. */
@@ -24,8 +24,9 @@ export async function listRiders(db: Database, studioId: string, query: { search
     .filter((word) => word !== '')
     .slice(0, 6)
   const cursor = query.after === null ? null : readCursor(query.after)
-  const rows = await db
-    .select({ rider: riders })
+  // The page is cut first, so that the latest visit is looked up for its riders only.
+  const found = db
+    .select()
     .from(riders)
     .where(
       and(
@@ -36,41 +37,36 @@ export async function listRiders(db: Database, studioId: string, query: { search
     )
     .orderBy(desc(riders.touchedAt), desc(riders.id))
     .limit(PAGE_SIZE + 1)
-  const page = rows.slice(0, PAGE_SIZE).map((row) => row.rider)
-  const latest = await latestVisits(
-    db,
-    page.map((rider) => rider.id),
-  )
-  const last = page.at(-1)
+    .as('found')
+  const latest = db
+    .select({ visitId: visits.id, title: visits.title, startedAt: visits.startedAt, bike: bikes.name })
+    .from(visits)
+    .innerJoin(bikes, eq(bikes.id, visits.bikeId))
+    .where(eq(visits.riderId, found.id))
+    .orderBy(desc(visits.startedAt))
+    .limit(1)
+    .as('latest')
+  const rows = await db
+    .select()
+    .from(found)
+    .leftJoinLateral(latest, sql`true`)
+    .orderBy(desc(found.touchedAt), desc(found.id))
+  const page = rows.slice(0, PAGE_SIZE)
+  const last = page.at(-1)?.found
   return {
-    riders: page.map((rider) => ({ ...showRider(rider), latestVisit: latest.get(rider.id) ?? null })),
+    riders: page.map((row) => ({ ...showRider(row.found), latestVisit: row.latest && showLatest(row.latest) })),
     next: rows.length > PAGE_SIZE && last ? `${last.touchedAt.toISOString()}_${last.id}` : null,
   }
+}
+
+function showLatest({ visitId, startedAt, ...rest }: { visitId: string; title: string; startedAt: Date; bike: string }) {
+  return { id: visitId, ...rest, startedAt: startedAt.toISOString() }
 }
 
 function readCursor(text: string): { at: Date; id: string } | null {
   const [at, id] = text.split('_')
   const date = new Date(at ?? '')
   return Number.isNaN(date.getTime()) || !/^[0-9a-f-]{36}$/.test(id ?? '') ? null : { at: date, id: id as string }
-}
-
-async function latestVisits(db: Database, riderIds: readonly string[]) {
-  const found = new Map<string, { id: string; title: string; startedAt: string; bike: string }>()
-  if (riderIds.length === 0) return found
-  const rows = await db
-    .selectDistinctOn([visits.riderId], {
-      riderId: visits.riderId,
-      id: visits.id,
-      title: visits.title,
-      startedAt: visits.startedAt,
-      bike: bikes.name,
-    })
-    .from(visits)
-    .innerJoin(bikes, eq(bikes.id, visits.bikeId))
-    .where(sql`${visits.riderId} = any(${sql.param(riderIds)})`)
-    .orderBy(visits.riderId, desc(visits.startedAt))
-  for (const { riderId, startedAt, ...rest } of rows) found.set(riderId, { ...rest, startedAt: startedAt.toISOString() })
-  return found
 }
 
 /** A rider with bikes and visits. */
@@ -100,7 +96,7 @@ export async function writeRider(db: Database, studioId: string, id: string, see
     const mine = and(eq(riders.studioId, studioId), eq(riders.id, id))
     const values = { ...fields, search: searchable(`${fields.name} ${fields.note.slice(0, 200)}`), touchedAt: new Date() }
     return writeVersioned<RiderRow>(seen, {
-      find: async () => (await tx.select().from(riders).where(mine).for('update'))[0],
+      find: async () => (await tx.select().from(riders).where(mine))[0],
       same: (current) => current.name === fields.name && current.note === fields.note,
       insert: async () =>
         (
@@ -114,8 +110,8 @@ export async function writeRider(db: Database, studioId: string, id: string, see
         (
           await tx
             .update(riders)
-            .set({ ...values, version })
-            .where(mine)
+            .set({ ...values, version: version + 1 })
+            .where(and(mine, eq(riders.version, version)))
             .returning()
         )[0],
       show: showRider,
@@ -130,7 +126,7 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
     await readRider(tx, studioId, riderId)
     const mine = and(eq(bikes.studioId, studioId), eq(bikes.riderId, riderId), eq(bikes.id, id))
     return writeVersioned<BikeRow>(seen, {
-      find: async () => (await tx.select().from(bikes).where(mine).for('update'))[0],
+      find: async () => (await tx.select().from(bikes).where(mine))[0],
       same: (current) => current.name === fields.name && current.kind === fields.kind,
       insert: async () =>
         (
@@ -144,8 +140,8 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
         (
           await tx
             .update(bikes)
-            .set({ ...fields, version })
-            .where(mine)
+            .set({ ...fields, version: version + 1 })
+            .where(and(mine, eq(bikes.version, version)))
             .returning()
         )[0],
       show: showBike,
@@ -154,7 +150,11 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
   return showBike(row)
 }
 
-/** Moves a rider to the top of the list. */
-export async function touchRider(db: Queryable, id: string): Promise<void> {
-  await db.update(riders).set({ touchedAt: new Date() }).where(eq(riders.id, id))
+/** The list is in order of last work to the minute; more would write the index at every key press. */
+const TOUCH_AFTER_MS = 60_000
+
+/** Moves a rider to the top of the list, unless that was done just now. */
+export async function touchRider(db: Queryable, rider: { id: string; touchedAt: Date }): Promise<void> {
+  if (Date.now() - rider.touchedAt.getTime() < TOUCH_AFTER_MS) return
+  await db.update(riders).set({ touchedAt: new Date() }).where(eq(riders.id, rider.id))
 }

@@ -1,4 +1,6 @@
-import { and, asc, eq } from 'drizzle-orm'
+import { and, asc, eq, sql } from 'drizzle-orm'
+import type { SQL } from 'drizzle-orm'
+import type { PgColumn, PgTable } from 'drizzle-orm/pg-core'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Queryable } from '../db/connect.ts'
@@ -35,20 +37,34 @@ export function showEntry(row: LedgerRow): LedgerEntry {
   return { kind, id, at, of: row.of ?? '' }
 }
 
-/** The visit's own row, if it belongs to the studio. @throws HttpError 404 */
-export async function findVisit(db: Queryable, studioId: string, id: string): Promise<VisitRow> {
-  const [visit] = await db
-    .select()
+/** Makes sure that a visit is the studio's, and names its rider. @throws HttpError 404 */
+export async function riderOfVisit(db: Queryable, studioId: string, id: string): Promise<{ id: string; touchedAt: Date }> {
+  const [rider] = await db
+    .select({ id: riders.id, touchedAt: riders.touchedAt })
     .from(visits)
+    .innerJoin(riders, eq(riders.id, visits.riderId))
     .where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
-  if (!visit) throw notFound('This visit')
-  return visit
+  if (!rider) throw notFound('This visit')
+  return rider
 }
 
-/** Everything of one visit. @throws HttpError 404 */
+/** A child table of the visit as one JSON list, in order; read in the same round trip as the visit. */
+function listOf<Row>(table: PgTable, visitId: PgColumn, order: SQL): SQL<Json<Row>[]> {
+  return sql`coalesce((select json_agg(row_to_json(${table}) order by ${order}) from ${table} where ${visitId} = ${visits.id}), '[]')`
+}
+
+/** Everything of one visit, read in one statement and so at one moment. @throws HttpError 404 */
 export async function readDossier(db: Queryable, studioId: string, id: string): Promise<Dossier> {
   const [head] = await db
-    .select({ visit: visits, rider: riders, bike: bikes })
+    .select({
+      visit: visits,
+      rider: riders,
+      bike: bikes,
+      readings: listOf<ReadingRow>(readings, readings.visitId, sql`${readings.key}, ${readings.side}`),
+      complaints: listOf<ComplaintRow>(complaints, complaints.visitId, sql`${complaints.seq}`),
+      ledger: listOf<LedgerRow>(ledger, ledger.visitId, sql`${ledger.seq}`),
+      ratings: listOf<RatingRow>(ratings, ratings.visitId, sql`${ratings.changeId}, ${ratings.complaintId}`),
+    })
     .from(visits)
     .innerJoin(riders, eq(riders.id, visits.riderId))
     .innerJoin(bikes, eq(bikes.id, visits.bikeId))
@@ -59,15 +75,23 @@ export async function readDossier(db: Queryable, studioId: string, id: string): 
     rider: { id: rider.id, name: rider.name, note: rider.note, version: rider.version },
     bike: { id: bike.id, name: bike.name, kind: bike.kind, version: bike.version },
     visit: showVisit(visit),
-    readings: (await db.select().from(readings).where(eq(readings.visitId, id)).orderBy(asc(readings.key), asc(readings.side))).map(
-      showReading,
-    ),
-    complaints: (await db.select().from(complaints).where(eq(complaints.visitId, id)).orderBy(asc(complaints.seq))).map(showComplaint),
-    ledger: await readLedger(db, id),
-    ratings: (await db.select().from(ratings).where(eq(ratings.visitId, id)).orderBy(asc(ratings.changeId), asc(ratings.complaintId))).map(
-      showRating,
-    ),
+    readings: head.readings.map((row) => showReading(camelled(row))),
+    complaints: head.complaints.map((row) => showComplaint(camelled(row))),
+    ledger: head.ledger.map((row) => showEntry(camelled(row))),
+    ratings: head.ratings.map((row) => showRating(camelled(row))),
   }
+}
+
+/** A row as PostgreSQL writes it in JSON: column names, times as text. */
+type Json<Row> = Readonly<Record<string, unknown>> & { readonly __row?: Row }
+
+/** Back to the table's own names and times. */
+function camelled<Row>(row: Json<Row>): Row {
+  const entries = Object.entries(row).map(([column, value]) => {
+    const name = column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase())
+    return [name, (name === 'at' || name === 'takenAt') && typeof value === 'string' ? new Date(value) : value]
+  })
+  return Object.fromEntries(entries) as Row
 }
 
 export async function readLedger(db: Queryable, visitId: string): Promise<LedgerEntry[]> {

@@ -15,7 +15,7 @@ import { bikes, complaints, ledger, ratings, readings, visits } from '../db/sche
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
 import { touchRider } from '../riders/store.ts'
-import { findVisit, readDossier, readLedger, showComplaint, showEntry, showRating, showReading, showVisit } from './dossier.ts'
+import { readDossier, readLedger, riderOfVisit, showComplaint, showEntry, showRating, showReading, showVisit } from './dossier.ts'
 
 /**
  * Opens a visit on a rider's bike. It starts from what the last visit left: body readings always,
@@ -47,7 +47,7 @@ export async function createVisit(
       .onConflictDoNothing()
       .returning({ id: visits.id })
     if (previous && last && inserted.length > 0) await insertReadings(tx, input.id, carryOver(previous, last.bikeId === input.bikeId))
-    await touchRider(tx, input.riderId)
+    await touchRider(tx, { id: input.riderId, touchedAt: new Date(0) })
     return readDossier(tx, studioId, input.id)
   })
 }
@@ -60,9 +60,9 @@ async function insertReadings(tx: Queryable, visitId: string, rows: readonly Rea
 /** Runs a write on a visit in one transaction, after checking that it is the studio's. */
 async function onVisit<T>(db: Database, studioId: string, visitId: string, write: (tx: Queryable) => Promise<T>): Promise<T> {
   return db.transaction(async (tx) => {
-    const visit = await findVisit(tx, studioId, visitId)
+    const rider = await riderOfVisit(tx, studioId, visitId)
     const written = await write(tx)
-    await touchRider(tx, visit.riderId)
+    await touchRider(tx, rider)
     return written
   })
 }
@@ -70,15 +70,15 @@ async function onVisit<T>(db: Database, studioId: string, visitId: string, write
 export async function writeVisit(db: Database, studioId: string, id: string, seen: number, fields: VisitFields): Promise<Dossier['visit']> {
   return onVisit(db, studioId, id, async (tx) => {
     const row = await writeVersioned(seen, {
-      find: async () => (await tx.select().from(visits).where(eq(visits.id, id)).for('update'))[0],
+      find: async () => (await tx.select().from(visits).where(eq(visits.id, id)))[0],
       same: ({ title, cleatSchool, accepted }) => isDeepStrictEqual({ title, cleatSchool, accepted }, fields),
-      insert: () => Promise.reject(notFound('This visit')),
+      insert: () => Promise.resolve(undefined),
       update: async (version) =>
         (
           await tx
             .update(visits)
-            .set({ ...fields, version })
-            .where(eq(visits.id, id))
+            .set({ ...fields, version: version + 1 })
+            .where(and(eq(visits.id, id), eq(visits.version, version)))
             .returning()
         )[0],
       show: showVisit,
@@ -92,7 +92,7 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
     const mine = and(eq(readings.visitId, visitId), eq(readings.key, reading.key), eq(readings.side, reading.side))
     const values = { ...reading, visitId, takenAt: new Date(reading.takenAt) }
     const row = await writeVersioned(seen, {
-      find: async () => (await tx.select().from(readings).where(mine).for('update'))[0],
+      find: async () => (await tx.select().from(readings).where(mine))[0],
       same: (current) => current.value === reading.value && current.typed === reading.typed && current.method === reading.method,
       insert: async () =>
         (
@@ -106,8 +106,8 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
         (
           await tx
             .update(readings)
-            .set({ ...values, version })
-            .where(mine)
+            .set({ ...values, version: version + 1 })
+            .where(and(mine, eq(readings.version, version)))
             .returning()
         )[0],
       show: showReading,
@@ -129,7 +129,7 @@ export async function writeComplaint(
     await tx.select().from(visits).where(eq(visits.id, visitId)).for('update')
     const mine = and(eq(complaints.visitId, visitId), eq(complaints.id, complaint.id))
     const row = await writeVersioned(seen, {
-      find: async () => (await tx.select().from(complaints).where(mine).for('update'))[0],
+      find: async () => (await tx.select().from(complaints).where(mine))[0],
       same: (current) => isDeepStrictEqual(showComplaint(current), { complaint, version: current.version, removed }),
       insert: async () => {
         const [last] = await tx
@@ -149,8 +149,8 @@ export async function writeComplaint(
         (
           await tx
             .update(complaints)
-            .set({ ...complaint, removed, version })
-            .where(mine)
+            .set({ ...complaint, removed, version: version + 1 })
+            .where(and(mine, eq(complaints.version, version)))
             .returning()
         )[0],
       show: showComplaint,
@@ -164,7 +164,7 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
     await assertRateable(tx, visitId, rating)
     const mine = and(eq(ratings.visitId, visitId), eq(ratings.complaintId, rating.complaintId), eq(ratings.changeId, rating.changeId))
     const row = await writeVersioned(seen, {
-      find: async () => (await tx.select().from(ratings).where(mine).for('update'))[0],
+      find: async () => (await tx.select().from(ratings).where(mine))[0],
       same: (current) => current.severity === rating.severity,
       insert: async () =>
         (
@@ -174,7 +174,14 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
             .onConflictDoNothing()
             .returning()
         )[0],
-      update: async (version) => (await tx.update(ratings).set({ severity: rating.severity, version }).where(mine).returning())[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(ratings)
+            .set({ severity: rating.severity, version: version + 1 })
+            .where(and(mine, eq(ratings.version, version)))
+            .returning()
+        )[0],
       show: showRating,
     })
     return showRating(row)

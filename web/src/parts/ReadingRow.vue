@@ -66,7 +66,9 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   <div class="row" :class="{ single: !definition.sided }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label">{{ definition.label }}</span>
-      <span v-if="moved" class="how muted">start, <strong class="moved">{{ moved }}</strong></span>
+      <span v-if="moved" class="how muted"
+        >start, <strong class="moved">{{ moved }}</strong></span
+      >
       <span v-else class="how muted">{{ how }}</span>
     </button>
     <ReadingField

@@ -1,0 +1,52 @@
+#!/usr/bin/env node
+// `npm run bench`: how fast it is, as a table. `-- --visits 100000` for a bigger studio. No limits here or in tests.
+import { execFileSync } from 'node:child_process'
+import { rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ownDatabase, temporaryCluster } from './lib/cluster.mjs'
+import { needBuild, needDebian, needPackages } from './lib/prepare.mjs'
+import { serve } from './lib/serve.mjs'
+import { root, say, varFolder } from './lib/system.mjs'
+
+needDebian('postgresql', 'chromium')
+needPackages()
+needBuild()
+const asked = process.argv.indexOf('--visits')
+const visits = asked < 0 ? 10_000 : Number(process.argv[asked + 1])
+const { fill, measureApi } = await import('./bench/load.mjs')
+const { measureScreens } = await import('./bench/screens.mjs')
+
+say('core')
+const core = JSON.parse(
+  execFileSync(process.execPath, ['--import', 'tsx', join(root, 'tools/bench/core.ts')], { cwd: root, encoding: 'utf8' }),
+)
+const cluster = await temporaryCluster()
+const passwords = join(varFolder, 'bench')
+execFileSync('mkdir', ['-p', passwords])
+const url = ownDatabase(cluster, passwords, 'bench')
+const server = await serve(url, 0, { LOG_LEVEL: 'error' })
+try {
+  say('screens')
+  const screens = await measureScreens(server.address)
+  say(`API with ${visits} visits`)
+  await fill(url, visits)
+  const { steady, flatOut } = await measureApi(server.address, visits)
+  const ms = (value) => `${value.toFixed(1)} ms`
+  console.table({
+    'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },
+    'saddle heights per second': { measured: Math.round(core.heights).toLocaleString('en'), reach: '' },
+    'whole proposals with uncertainty per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
+    'key press to painted frame on Feet, median': { measured: ms(screens.keys.median), reach: '' },
+    'key press to painted frame on Feet, p95': { measured: ms(screens.keys.p95), reach: '≤ 16 ms' },
+    'cleat drag to painted frame, p95': { measured: ms(screens.drags.p95), reach: '' },
+    'first route, script, gzipped': { measured: `${(screens.firstLoad / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' },
+    [`API p99 at 200 requests/s, ${visits} visits`]: { measured: ms(steady.p99), reach: '< 25 ms' },
+    'API median at 200 requests/s': { measured: ms(steady.p50), reach: '' },
+    'API requests per second, flat out, 8 connections': { measured: Math.round(flatOut.rate).toLocaleString('en'), reach: '' },
+    'API errors': { measured: steady.errors + flatOut.errors, reach: '0' },
+  })
+} finally {
+  await server.stop()
+  await cluster.stop()
+  rmSync(passwords, { recursive: true, force: true })
+}

@@ -1,0 +1,96 @@
+// Time from key press to painted frame on Feet, and what the first page loads.
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { chromium } from '@playwright/test'
+import { isRoot, root } from '../lib/system.mjs'
+
+const quiet = [
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+
+export async function measureScreens(address, presses = 240) {
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const scripts = []
+    page.on('response', (response) => {
+      const { pathname } = new URL(response.url())
+      if (pathname.endsWith('.js')) scripts.push(pathname)
+    })
+    await page.goto(`${address}/riders?search=Baptiste`)
+    await page.getByRole('listitem').first().waitFor()
+    await page.waitForLoadState('networkidle')
+    const firstLoad = sizeOf(scripts)
+    await page.getByRole('link', { name: /First visit/ }).click()
+    await page.getByRole('heading', { name: 'What hurts or fails?' }).waitFor()
+    await page.keyboard.press('3')
+    await page.getByTestId('try').waitFor()
+    const keys = await keyToPaint(page, presses)
+    const drags = await dragToPaint(page, presses)
+    return { firstLoad, keys, drags }
+  } finally {
+    await browser.close()
+  }
+}
+
+/** Gzipped bytes of the scripts a page has asked for. */
+function sizeOf(paths) {
+  return [...new Set(paths)].reduce((sum, path) => sum + gzipSync(readFileSync(join(root, 'web/dist', path)), { level: 9 }).length, 0)
+}
+
+/** Listens for an event and notes, after the frame it causes is painted, how long that took. */
+async function watchFrames(page, type) {
+  await page.evaluate((name) => {
+    window.frameTimes = []
+    window.addEventListener(
+      name,
+      (event) => {
+        const from = event.timeStamp
+        requestAnimationFrame(() => {
+          const channel = new MessageChannel()
+          channel.port1.onmessage = () => window.frameTimes.push(performance.now() - from)
+          channel.port2.postMessage(null)
+        })
+      },
+      { capture: true },
+    )
+  }, type)
+}
+
+async function keyToPaint(page, presses) {
+  await watchFrames(page, 'keydown')
+  const field = page.getByRole('textbox', { name: 'Behind ball of foot, left' })
+  await field.fill('4')
+  for (let i = 0; i < presses / 2; i++) {
+    await field.press('End')
+    await field.press(i % 2 === 0 ? '2' : 'Backspace')
+    await page.waitForTimeout(12)
+  }
+  return summary(await page.evaluate(() => window.frameTimes))
+}
+
+async function dragToPaint(page, moves) {
+  const box = await page.getByRole('slider', { name: 'Cleat to try, right' }).boundingBox()
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await watchFrames(page, 'pointermove')
+  for (let i = 0; i < moves; i++) {
+    await page.mouse.move(x, y - 10 + 20 * Math.abs(((i / 20) % 2) - 1))
+    await page.waitForTimeout(12)
+  }
+  await page.mouse.up()
+  return summary(await page.evaluate(() => window.frameTimes))
+}
+
+function summary(times) {
+  const sorted = [...times].sort((a, b) => a - b)
+  const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
+  return { count: sorted.length, median: at(0.5), p95: at(0.95) }
+}
