@@ -36,6 +36,8 @@ try {
     'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },
     'saddle heights per second': { measured: Math.round(core.heights).toLocaleString('en'), reach: '' },
     'whole proposals with uncertainty per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
+    'key press to painted frame, empty page (this machine), median': { measured: ms(screens.floor.median), reach: '' },
+    'key press to painted frame, empty page (this machine), p95': { measured: ms(screens.floor.p95), reach: '' },
     'key press to painted frame on Feet, median': { measured: ms(screens.keys.median), reach: '' },
     'key press to painted frame on Feet, p95': { measured: ms(screens.keys.p95), reach: '≤ 16 ms' },
     'cleat drag to painted frame, p95': { measured: ms(screens.drags.p95), reach: '' },

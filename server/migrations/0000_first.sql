@@ -114,6 +114,6 @@ ALTER TABLE "riders" ADD CONSTRAINT "riders_studio_id_studios_id_fk" FOREIGN KEY
 ALTER TABLE "visits" ADD CONSTRAINT "visits_rider" FOREIGN KEY ("studio_id","rider_id") REFERENCES "public"."riders"("studio_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "visits" ADD CONSTRAINT "visits_bike_of_rider" FOREIGN KEY ("rider_id","bike_id") REFERENCES "public"."bikes"("rider_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "bikes_of_rider" ON "bikes" USING btree ("rider_id");--> statement-breakpoint
-CREATE INDEX "riders_recent" ON "riders" USING btree ("studio_id","touched_at" DESC NULLS LAST,"id" DESC NULLS LAST);--> statement-breakpoint
+CREATE INDEX "riders_recent" ON "riders" USING btree ("studio_id","touched_at" DESC NULLS FIRST,"id" DESC NULLS FIRST);--> statement-breakpoint
 CREATE INDEX "riders_search" ON "riders" USING gin ("search" gin_trgm_ops);--> statement-breakpoint
-CREATE INDEX "visits_of_rider" ON "visits" USING btree ("rider_id","started_at" DESC NULLS LAST);
+CREATE INDEX "visits_of_rider" ON "visits" USING btree ("rider_id","started_at" DESC NULLS FIRST);

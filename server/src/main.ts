@@ -56,7 +56,8 @@ let stopping = false
 function stop(): void {
   if (stopping) return
   stopping = true
-  server.close(() => void close().finally(() => process.exit(0)))
+  // A request whose caller has gone may still be at work when the last connection closes.
+  server.close(() => setTimeout(() => void close().finally(() => process.exit(0)), 150))
   server.closeIdleConnections()
   setTimeout(() => process.exit(0), 5000).unref()
 }

@@ -1,4 +1,5 @@
 // Fills a database with many visits, and measures the API over loopback at a steady rate.
+import { Agent, request } from 'node:http'
 import autocannon from 'autocannon'
 import pg from 'pg'
 
@@ -26,7 +27,7 @@ export async function fill(url, visits) {
   await client.end()
 }
 
-/** Steady 200 requests a second of reads, searches, writes and calculations. */
+/** A steady 200 requests a second of reads, searches, writes and calculations, then as many as it takes. */
 export async function measureApi(address, visits, seconds = 10) {
   const visitId = () => `00000000-0000-4000-a002-${String(1 + Math.floor(Math.random() * visits)).padStart(12, '0')}`
   const json = { 'content-type': 'application/json' }
@@ -43,24 +44,58 @@ export async function measureApi(address, visits, seconds = 10) {
         takenAt: new Date().toISOString(),
       },
     })
-  const requests = [
-    { setupRequest: (r) => ({ ...r, method: 'GET', path: `/api/visits/${visitId()}` }) },
-    {
-      setupRequest: (r) => ({
-        ...r,
-        method: 'GET',
-        path: `/api/riders?search=${Math.floor(Math.random() * 4096)
-          .toString(16)
-          .padStart(3, '0')}`,
-      }),
-    },
-    { setupRequest: (r) => ({ ...r, method: 'PUT', path: `/api/visits/${visitId()}/readings`, headers: json, body: reading() }) },
-    { setupRequest: (r) => ({ ...r, method: 'POST', path: '/api/calculations/knee-flexion', headers: json, body: knee }) },
+  const kinds = [
+    () => ({ method: 'GET', path: `/api/visits/${visitId()}` }),
+    () => ({
+      method: 'GET',
+      path: `/api/riders?search=${Math.floor(Math.random() * 4096)
+        .toString(16)
+        .padStart(3, '0')}`,
+    }),
+    () => ({ method: 'PUT', path: `/api/visits/${visitId()}/readings`, headers: json, body: reading() }),
+    () => ({ method: 'POST', path: '/api/calculations/knee-flexion', headers: json, body: knee }),
   ]
-  const steady = await autocannon({ url: address, connections: 8, overallRate: 200, duration: seconds, requests })
+  await steadily(address, kinds, 200, 2)
+  const steady = await steadily(address, kinds, 200, seconds)
+  const requests = kinds.map((make) => ({ setupRequest: (request) => ({ ...request, ...make() }) }))
   const flatOut = await autocannon({ url: address, connections: 8, duration: Math.max(3, seconds / 2), requests })
-  return {
-    steady: { rate: steady.requests.average, p50: steady.latency.p50, p99: steady.latency.p99, errors: steady.errors + steady['5xx'] },
-    flatOut: { rate: flatOut.requests.average, p99: flatOut.latency.p99, errors: flatOut.errors + flatOut['5xx'] },
+  return { steady, flatOut: { rate: flatOut.requests.average, errors: flatOut.errors + flatOut['5xx'] } }
+}
+
+/** Requests at even intervals, whatever the answers do; each is timed from when it was due. */
+async function steadily(address, kinds, perSecond, seconds) {
+  const agent = new Agent({ keepAlive: true, maxSockets: 32 })
+  const times = []
+  let errors = 0
+  const waiting = []
+  const start = performance.now()
+  for (let i = 0; i < perSecond * seconds; i++) {
+    const due = start + (i * 1000) / perSecond
+    const early = due - performance.now()
+    if (early > 0) await new Promise((resolve) => setTimeout(resolve, early))
+    waiting.push(
+      once(agent, address, kinds[i % kinds.length]()).then(
+        (status) => {
+          times.push(performance.now() - due)
+          if (status >= 500) errors += 1
+        },
+        () => (errors += 1),
+      ),
+    )
   }
+  await Promise.all(waiting)
+  agent.destroy()
+  times.sort((a, b) => a - b)
+  return { p50: times[Math.floor(times.length / 2)], p99: times[Math.floor(times.length * 0.99)], errors }
+}
+
+function once(agent, address, { method, path, headers, body }) {
+  return new Promise((resolve, reject) => {
+    const outgoing = request(`${address}${path}`, { agent, method, headers }, (response) => {
+      response.resume()
+      response.on('end', () => resolve(response.statusCode))
+    })
+    outgoing.on('error', reject)
+    outgoing.end(body)
+  })
 }

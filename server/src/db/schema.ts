@@ -50,7 +50,7 @@ export const riders = pgTable(
   },
   (t) => [
     unique('riders_studio_id').on(t.studioId, t.id),
-    index('riders_recent').on(t.studioId, t.touchedAt.desc(), t.id.desc()),
+    index('riders_recent').on(t.studioId, t.touchedAt.desc().nullsFirst(), t.id.desc().nullsFirst()),
     index('riders_search').using('gin', sql`${t.search} gin_trgm_ops`),
     check('riders_name_not_empty', sql`length(btrim(${t.name})) > 0`),
   ],
@@ -93,7 +93,7 @@ export const visits = pgTable(
     foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete(
       'cascade',
     ),
-    index('visits_of_rider').on(t.riderId, t.startedAt.desc()),
+    index('visits_of_rider').on(t.riderId, t.startedAt.desc().nullsFirst()),
   ],
 )
 

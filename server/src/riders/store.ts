@@ -1,11 +1,12 @@
-import { and, desc, eq, ilike, lt, or, sql } from 'drizzle-orm'
+import { and, desc, eq, like, sql } from 'drizzle-orm'
 import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
 import type { Database, Queryable } from '../db/connect.ts'
 import { bikes, riders, visits } from '../db/schema.ts'
+import { prepared } from '../db/prepared.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { notFound } from '../http/errors.ts'
 
-export const PAGE_SIZE = 40
+export const PAGE_SIZE = 30
 
 /** Lower case, accents off: "Živa" is found by "ziva". */
 export function searchable(text: string): string {
@@ -14,7 +15,7 @@ export function searchable(text: string): string {
 
 type RiderRow = typeof riders.$inferSelect
 type BikeRow = typeof bikes.$inferSelect
-const showRider = ({ id, name, note, version }: Pick<RiderRow, 'id' | 'name' | 'note' | 'version'>) => ({ id, name, note, version })
+const showRider = ({ id, name, note, version }: RiderRow) => ({ id, name, note, version })
 const showBike = ({ id, name, kind, version }: BikeRow) => ({ id, name, kind, version })
 
 /** One page of riders, most recently seen first, each with the latest visit. */
@@ -24,43 +25,53 @@ export async function listRiders(db: Database, studioId: string, query: { search
     .filter((word) => word !== '')
     .slice(0, 6)
   const cursor = query.after === null ? null : readCursor(query.after)
-  // The page is cut first, so that the latest visit is looked up for its riders only.
+  const name = `riders_${words.length}${cursor === null ? '' : '_after'}`
+  const statement = prepared(db, name, (q, key) => pageStatement(q, key, words.length, cursor !== null))
+  const patterns = words.map((word, i) => [`word${i}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`] as const)
+  const rows = await statement.execute({ studioId, at: cursor?.at, id: cursor?.id, ...Object.fromEntries(patterns) })
+  const page = rows.slice(0, PAGE_SIZE).map(({ row }) => row)
+  const last = page.at(-1)
+  return {
+    riders: page.map(({ touchedAt: _, latestVisit, ...rider }) => ({
+      ...rider,
+      latestVisit: latestVisit && { ...latestVisit, startedAt: new Date(latestVisit.startedAt).toISOString() },
+    })),
+    next: rows.length > PAGE_SIZE && last ? `${new Date(last.touchedAt).toISOString()}_${last.id}` : null,
+  }
+}
+
+/** A rider of the list as PostgreSQL writes it in JSON; times as text. */
+interface ListedRider {
+  readonly id: string
+  readonly name: string
+  readonly note: string
+  readonly version: number
+  readonly touchedAt: string
+  readonly latestVisit: { readonly id: string; readonly title: string; readonly startedAt: string; readonly bike: string } | null
+}
+
+/** The page is cut first, so that the latest visit is looked up for its riders only. Each word is a condition of its own, so that the index serves it. */
+function pageStatement(db: Queryable, name: string, words: number, fromCursor: boolean) {
+  const at = sql`${sql.placeholder('at')}::timestamptz`
+  const id = sql`${sql.placeholder('id')}::uuid`
   const found = db
     .select()
     .from(riders)
     .where(
       and(
-        eq(riders.studioId, studioId),
-        ...words.map((word) => ilike(riders.search, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
-        cursor ? or(lt(riders.touchedAt, cursor.at), and(eq(riders.touchedAt, cursor.at), lt(riders.id, cursor.id))) : undefined,
+        eq(riders.studioId, sql.placeholder('studioId')),
+        ...Array.from({ length: words }, (_, i) => like(riders.search, sql.placeholder(`word${i}`))),
+        fromCursor ? sql`(${riders.touchedAt}, ${riders.id}) < (${at}, ${id})` : undefined,
       ),
     )
     .orderBy(desc(riders.touchedAt), desc(riders.id))
     .limit(PAGE_SIZE + 1)
     .as('found')
-  const latest = db
-    .select({ visitId: visits.id, title: visits.title, startedAt: visits.startedAt, bike: bikes.name })
-    .from(visits)
-    .innerJoin(bikes, eq(bikes.id, visits.bikeId))
-    .where(eq(visits.riderId, found.id))
-    .orderBy(desc(visits.startedAt))
-    .limit(1)
-    .as('latest')
-  const rows = await db
-    .select()
-    .from(found)
-    .leftJoinLateral(latest, sql`true`)
-    .orderBy(desc(found.touchedAt), desc(found.id))
-  const page = rows.slice(0, PAGE_SIZE)
-  const last = page.at(-1)?.found
-  return {
-    riders: page.map((row) => ({ ...showRider(row.found), latestVisit: row.latest && showLatest(row.latest) })),
-    next: rows.length > PAGE_SIZE && last ? `${last.touchedAt.toISOString()}_${last.id}` : null,
-  }
-}
-
-function showLatest({ visitId, startedAt, ...rest }: { visitId: string; title: string; startedAt: Date; bike: string }) {
-  return { id: visitId, ...rest, startedAt: startedAt.toISOString() }
+  const latest = sql`(select json_build_object('id', ${visits.id}, 'title', ${visits.title}, 'startedAt', ${visits.startedAt}, 'bike', ${bikes.name})
+    from ${visits} join ${bikes} on ${bikes.id} = ${visits.bikeId} where ${visits.riderId} = ${found.id} order by ${visits.startedAt} desc limit 1)`
+  const row = sql<ListedRider>`json_build_object('id', ${found.id}, 'name', ${found.name}, 'note', ${found.note}, 'version', ${found.version},
+    'touchedAt', ${found.touchedAt}, 'latestVisit', ${latest})`
+  return db.select({ row }).from(found).orderBy(desc(found.touchedAt), desc(found.id)).prepare(name)
 }
 
 function readCursor(text: string): { at: Date; id: string } | null {

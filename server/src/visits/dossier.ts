@@ -5,6 +5,7 @@ import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Queryable } from '../db/connect.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
+import { prepared } from '../db/prepared.ts'
 import { notFound } from '../http/errors.ts'
 
 type ReadingRow = typeof readings.$inferSelect
@@ -39,13 +40,22 @@ export function showEntry(row: LedgerRow): LedgerEntry {
 
 /** Makes sure that a visit is the studio's, and names its rider. @throws HttpError 404 */
 export async function riderOfVisit(db: Queryable, studioId: string, id: string): Promise<{ id: string; touchedAt: Date }> {
-  const [rider] = await db
-    .select({ id: riders.id, touchedAt: riders.touchedAt })
-    .from(visits)
-    .innerJoin(riders, eq(riders.id, visits.riderId))
-    .where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
+  const statement = prepared(db, 'rider_of_visit', (q, name) =>
+    q
+      .select({ id: riders.id, touchedAt: riders.touchedAt })
+      .from(visits)
+      .innerJoin(riders, eq(riders.id, visits.riderId))
+      .where(oneVisit())
+      .prepare(name),
+  )
+  const [rider] = await statement.execute({ studioId, id })
   if (!rider) throw notFound('This visit')
   return rider
+}
+
+/** The visit of the placeholders `studioId` and `id`. */
+function oneVisit(): SQL | undefined {
+  return and(eq(visits.studioId, sql.placeholder('studioId')), eq(visits.id, sql.placeholder('id')))
 }
 
 /** A child table of the visit as one JSON list, in order; read in the same round trip as the visit. */
@@ -53,9 +63,8 @@ function listOf<Row>(table: PgTable, visitId: PgColumn, order: SQL): SQL<Json<Ro
   return sql`coalesce((select json_agg(row_to_json(${table}) order by ${order}) from ${table} where ${visitId} = ${visits.id}), '[]')`
 }
 
-/** Everything of one visit, read in one statement and so at one moment. @throws HttpError 404 */
-export async function readDossier(db: Queryable, studioId: string, id: string): Promise<Dossier> {
-  const [head] = await db
+function dossierStatement(db: Queryable, name: string) {
+  return db
     .select({
       visit: visits,
       rider: riders,
@@ -68,7 +77,13 @@ export async function readDossier(db: Queryable, studioId: string, id: string): 
     .from(visits)
     .innerJoin(riders, eq(riders.id, visits.riderId))
     .innerJoin(bikes, eq(bikes.id, visits.bikeId))
-    .where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
+    .where(oneVisit())
+    .prepare(name)
+}
+
+/** Everything of one visit, read in one statement and so at one moment. @throws HttpError 404 */
+export async function readDossier(db: Queryable, studioId: string, id: string): Promise<Dossier> {
+  const [head] = await prepared(db, 'dossier', dossierStatement).execute({ studioId, id })
   if (!head) throw notFound('This visit')
   const { rider, bike, visit } = head
   return {

@@ -57,18 +57,21 @@ async function insertReadings(tx: Queryable, visitId: string, rows: readonly Rea
   await tx.insert(readings).values(rows.map(({ takenAt, ...rest }) => ({ visitId, ...rest, takenAt: new Date(takenAt), version: 1 })))
 }
 
-/** Runs a write on a visit in one transaction, after checking that it is the studio's. */
+/** Runs a write of several statements on a visit in one transaction, after checking that it is the studio's. */
 async function onVisit<T>(db: Database, studioId: string, visitId: string, write: (tx: Queryable) => Promise<T>): Promise<T> {
-  return db.transaction(async (tx) => {
-    const rider = await riderOfVisit(tx, studioId, visitId)
-    const written = await write(tx)
-    await touchRider(tx, rider)
-    return written
-  })
+  return db.transaction((tx) => onOwnVisit(tx, studioId, visitId, write))
+}
+
+/** Runs a write of one conditional statement, which is a transaction by itself. */
+async function onOwnVisit<T>(db: Queryable, studioId: string, visitId: string, write: (db: Queryable) => Promise<T>): Promise<T> {
+  const rider = await riderOfVisit(db, studioId, visitId)
+  const written = await write(db)
+  await touchRider(db, rider)
+  return written
 }
 
 export async function writeVisit(db: Database, studioId: string, id: string, seen: number, fields: VisitFields): Promise<Dossier['visit']> {
-  return onVisit(db, studioId, id, async (tx) => {
+  return onOwnVisit(db, studioId, id, async (tx) => {
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(visits).where(eq(visits.id, id)))[0],
       same: ({ title, cleatSchool, accepted }) => isDeepStrictEqual({ title, cleatSchool, accepted }, fields),
@@ -88,7 +91,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
 }
 
 export async function writeReading(db: Database, studioId: string, visitId: string, seen: number, reading: Reading) {
-  return onVisit(db, studioId, visitId, async (tx) => {
+  return onOwnVisit(db, studioId, visitId, async (tx) => {
     const mine = and(eq(readings.visitId, visitId), eq(readings.key, reading.key), eq(readings.side, reading.side))
     const values = { ...reading, visitId, takenAt: new Date(reading.takenAt) }
     const row = await writeVersioned(seen, {
@@ -160,7 +163,7 @@ export async function writeComplaint(
 }
 
 export async function writeRating(db: Database, studioId: string, visitId: string, seen: number, rating: Rating) {
-  return onVisit(db, studioId, visitId, async (tx) => {
+  return onOwnVisit(db, studioId, visitId, async (tx) => {
     await assertRateable(tx, visitId, rating)
     const mine = and(eq(ratings.visitId, visitId), eq(ratings.complaintId, rating.complaintId), eq(ratings.changeId, rating.changeId))
     const row = await writeVersioned(seen, {

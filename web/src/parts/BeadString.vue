@@ -77,6 +77,7 @@ const shownKey = computed(() =>
 
 <style scoped>
 .string {
+  contain: strict;
   flex: none;
   height: 88px;
   overflow-x: auto;

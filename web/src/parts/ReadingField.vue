@@ -5,13 +5,12 @@ import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { allowedRange, readEntry, readingName } from '@level-stance/core/measure/readingEntry'
 import type { Reading } from '@level-stance/core/measure/reading'
-import type { Resolved } from '@level-stance/core/measure/resolve'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
-const props = defineProps<{ readingKey: ReadingKey; side: Reading['side']; resolved: Resolved }>()
+const props = defineProps<{ readingKey: ReadingKey; side: Reading['side']; estimate: string }>()
 const emit = defineEmits<{ problem: [problem: { message: string; suggestion?: { label: string; text: string } } | null] }>()
 
 const visit = useVisit()
@@ -20,7 +19,7 @@ const outbox = useOutbox()
 const preferences = usePreferences()
 
 const stored = computed(() => visit.reading(props.readingKey, props.side))
-const place = computed(() => `${visit.dossier?.visit.id}/${props.readingKey}:${props.side}`)
+const place = computed(() => `${visit.head?.visitId}/${props.readingKey}:${props.side}`)
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)
 const wrong = ref(false)
@@ -34,12 +33,6 @@ function shown(): string {
   if (value === null || value === undefined) return ''
   return definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, preferences.unit) : trimmed(value, 1)
 }
-
-const estimate = computed(() => {
-  if (props.resolved === null || props.resolved.basis !== 'estimated') return '–'
-  const { value } = props.resolved
-  return `~${definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, unit.value, unit.value === 'mm' ? 0 : 1) : trimmed(value, 0)}`
-})
 
 // What another window or a conflict choice has stored shows at once, unless the hand is in the field.
 watch([() => stored.value?.value, unit], () => {

@@ -5,7 +5,8 @@ import type { MethodKey } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { Reading } from '@level-stance/core/measure/reading'
-import { formatLength } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import ReadingField from './ReadingField.vue'
@@ -23,7 +24,16 @@ const problems = reactive<Partial<Record<Reading['side'], { message: string; sug
 const fields = ref<InstanceType<typeof ReadingField>[]>([])
 const open = ref(false)
 
-const taken = computed(() =>
+/** What stands in an empty field: the estimate it would replace. */
+const estimates = stable(() =>
+  [resolved.value.left, resolved.value.right].map((value) => {
+    if (value === null || value.basis !== 'estimated') return '–'
+    const { dimension } = definition.value
+    return `~${dimension === 'length' ? formatLength(value.value, preferences.unit, preferences.unit === 'mm' ? 0 : 1) : trimmed(value.value, 0)}`
+  }),
+)
+
+const taken = stable(() =>
   fieldSides.value.map((side) => visit.reading(props.readingKey, side)).filter((r) => r !== null && r.value !== null),
 )
 const method = computed<MethodKey>(() => taken.value[0]?.method ?? definition.value.method)
@@ -77,7 +87,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
       ref="fields"
       :reading-key="readingKey"
       :side="side"
-      :resolved="resolved[i === 1 ? 'right' : 'left']"
+      :estimate="estimates[i] ?? '–'"
       @problem="(problem) => setProblem(side, problem)"
     />
     <template v-for="(side, i) in fieldSides" :key="`p-${side}`">

@@ -57,27 +57,24 @@ const spoken = computed(
       <span class="figure">{{ shown }}</span>
       <span class="remark">{{ remark ?? state }}</span>
     </div>
-    <svg :viewBox="`0 0 ${width} 44`" aria-hidden="true">
-      <rect class="tube" x="1" y="1" :width="width - 2" height="22" rx="11" />
-      <rect class="shine" x="8" y="4" :width="width - 16" height="5" rx="2.5" />
-      <line class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
-      <line class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
-      <ellipse v-if="ghost !== undefined && ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
-      <ellipse class="bubble" :style="{ transform: `translateX(${bubble.cx}px)` }" cx="0" cy="12" :rx="bubble.rx" ry="7.5" />
-      <ellipse
-        class="glint"
-        :style="{ transform: `translateX(${bubble.cx - bubble.rx * 0.35}px)` }"
-        cx="0"
-        cy="9"
-        :rx="bubble.rx * 0.3"
-        ry="1.6"
-      />
-      <ellipse v-if="proposed !== undefined && proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
-      <g v-for="mark in marks" :key="mark.label">
-        <line class="tick" :x1="mark.at" :x2="mark.at" y1="25" y2="29" />
-        <text class="tick-label" :x="mark.at" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
-      </g>
-    </svg>
+    <div class="glass">
+      <svg :viewBox="`0 0 ${width} 44`" aria-hidden="true">
+        <rect class="tube" x="1" y="1" :width="width - 2" height="22" rx="11" />
+        <rect class="shine" x="8" y="4" :width="width - 16" height="5" rx="2.5" />
+        <line class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
+        <line class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
+        <ellipse v-if="ghost !== undefined && ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
+        <ellipse v-if="proposed !== undefined && proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
+        <g v-for="mark in marks" :key="mark.label">
+          <line class="tick" :x1="mark.at" :x2="mark.at" y1="25" y2="29" />
+          <text class="tick-label" :x="mark.at" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
+        </g>
+      </svg>
+      <!-- The bubble is no part of the drawing: sliding it moves a layer and lays nothing out. -->
+      <div class="slide" aria-hidden="true" :style="{ transform: `translateX(${(100 * bubble.cx) / width}%)` }">
+        <span class="bubble" :style="{ width: `${(200 * bubble.rx) / width}%` }" />
+      </div>
+    </div>
   </div>
 </template>
 
@@ -119,23 +116,45 @@ svg {
   stroke: var(--ink);
   stroke-width: 2;
 }
-.bubble,
-.glint {
+.glass {
+  position: relative;
+}
+.slide {
+  position: absolute;
+  top: 0;
+  left: 0;
+  width: 100%;
+  height: calc(100% * 24 / 44);
   transition: transform 150ms ease-out;
+  will-change: transform;
+  pointer-events: none;
 }
 .bubble {
-  fill: var(--bubble);
-  stroke: rgb(0 0 0 / 25%);
+  position: absolute;
+  top: 50%;
+  left: 0;
+  height: 63%;
+  border: 1px solid rgb(0 0 0 / 25%);
+  border-radius: 50%;
+  background: var(--bubble);
+  transform: translate(-50%, -50%);
+}
+.bubble::after {
+  content: '';
+  position: absolute;
+  top: 14%;
+  left: 24%;
+  width: 30%;
+  height: 20%;
+  border-radius: 50%;
+  background: #fff;
+  opacity: 0.5;
 }
 .near .bubble {
-  fill: var(--amber);
+  background: var(--amber);
 }
 .outside .bubble {
-  fill: var(--brick);
-}
-.glint {
-  fill: #fff;
-  opacity: 0.5;
+  background: var(--brick);
 }
 .ghost {
   fill: none;

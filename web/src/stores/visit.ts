@@ -12,6 +12,7 @@ import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
+import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
 import type { PendingWrite } from './outbox.ts'
 
@@ -27,16 +28,29 @@ export const useVisit = defineStore('visit', () => {
   /** number of ledger entries shown; null = all */
   const shownUpTo = ref<number | null>(null)
 
-  const readings = computed(() => (dossier.value?.readings ?? []).map((row) => row.reading))
-  const complaints = computed(() => (dossier.value?.complaints ?? []).filter((row) => !row.removed).map((row) => row.complaint))
-  const ledger = computed(() => dossier.value?.ledger ?? [])
-  const ratings = computed(() => (dossier.value?.ratings ?? []).map((row) => row.rating))
+  // Each part is told apart first: writing a reading leaves the lists of complaints and changes the same objects.
+  const parts = {
+    readings: computed(() => dossier.value?.readings),
+    complaints: computed(() => dossier.value?.complaints),
+    ledger: computed(() => dossier.value?.ledger),
+    ratings: computed(() => dossier.value?.ratings),
+    accepted: computed(() => dossier.value?.visit.accepted),
+  }
+  const head = stable(() => {
+    if (!dossier.value) return null
+    const { rider, bike, visit } = dossier.value
+    return { riderId: rider.id, rider: rider.name, bike: bike.name, visitId: visit.id, title: visit.title, cleatSchool: visit.cleatSchool }
+  })
+  const readings = computed(() => (parts.readings.value ?? []).map((row) => row.reading))
+  const complaints = computed(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
+  const ledger = computed(() => parts.ledger.value ?? [])
+  const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
   const folded = computed(() => foldLedger(ledger.value))
   const baseline = computed(() => setupOf(readings.value, []))
   const setup = computed(() => setupOf(readings.value, shownUpTo.value === null ? ledger.value : ledger.value.slice(0, shownUpTo.value)))
   const stops = computed(() => positiveWarnings(complaints.value))
   const questions = computed(() => {
-    const accepted = new Set(dossier.value?.visit.accepted ?? [])
+    const accepted = new Set(parts.accepted.value ?? [])
     return plausibilityQuestions(readings.value).filter((question) => !accepted.has(question.id))
   })
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
@@ -132,7 +146,7 @@ export const useVisit = defineStore('visit', () => {
   })
 
   return {
-    dossier, readings, complaints, ledger, ratings, folded, baseline, setup, stops, questions, severities, shownUpTo,
+    dossier, head, readings, complaints, ledger, ratings, folded, baseline, setup, stops, questions, severities, shownUpTo,
     open, refresh, reading, setReading, setComplaint, setRating, setVisit, append, decide, takeTheirs,
   } // prettier-ignore
 })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { sides } from '@level-stance/core/quantity/sided'
+import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
 import type { Station } from '../router.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
@@ -12,7 +12,7 @@ const visit = useVisit()
 const feet = useFeet()
 
 /** How each station stands: words under its name, and a mark. */
-const states = computed<Record<Station, { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' | 'later' }>>(() => {
+const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' | 'later' }>>(() => {
   const told = visit.complaints.length
   const unasked = visit.complaints.some((complaint) => unansweredWarnings(complaint).length > 0)
   const judged = sides.map((side) => feet.judgements[side].state)
@@ -80,6 +80,7 @@ const states = computed<Record<Station, { words: string; mark: 'open' | 'level' 
 
 <style scoped>
 .rail {
+  contain: strict;
   display: flex;
   flex-direction: column;
   min-height: 0;

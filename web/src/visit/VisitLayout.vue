@@ -81,12 +81,12 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
   <div class="frame">
     <StationRail :visit-id="visitId" />
     <div class="main">
-      <header v-if="visit.dossier" class="head">
+      <header v-if="visit.head" class="head">
         <div class="who">
           <h1>
-            <RouterLink :to="{ name: 'rider', params: { riderId: visit.dossier.rider.id } }">{{ visit.dossier.rider.name }}</RouterLink>
+            <RouterLink :to="{ name: 'rider', params: { riderId: visit.head.riderId } }">{{ visit.head.rider }}</RouterLink>
           </h1>
-          <p class="muted">{{ visit.dossier.bike.name }} · {{ visit.dossier.visit.title.toLowerCase() }}</p>
+          <p class="muted">{{ visit.head.bike }} · {{ visit.head.title.toLowerCase() }}</p>
         </div>
         <div class="chips">
           <ComplaintChip
@@ -117,7 +117,7 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
       <div v-if="visit.shownUpTo !== null" class="past" role="status">
         Showing the bike as it was. <button type="button" @click="visit.shownUpTo = null">Back to now</button>
       </div>
-      <main v-if="visit.dossier" class="body">
+      <main v-if="visit.head" class="body">
         <RouterView />
       </main>
       <main v-else class="body lost">
@@ -127,7 +127,7 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
         </template>
         <p v-else class="muted">Opening the visit…</p>
       </main>
-      <BeadString v-if="visit.dossier && route.name !== 'record'" :proposed="proposed" />
+      <BeadString v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
     </div>
     <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
   </div>
@@ -137,6 +137,7 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
 .frame {
   display: grid;
   grid-template-columns: var(--rail) minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr);
   height: 100%;
 }
 .main {

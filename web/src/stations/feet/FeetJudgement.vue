@@ -8,6 +8,7 @@ import { cleatSchools } from '@level-stance/core/feet/cleatSchools'
 import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
 import { sides } from '@level-stance/core/quantity/sided'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
+import { stable } from '../../composables/stable.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FindingCard from '../../parts/FindingCard.vue'
 import FootVial from './FootVial.vue'
@@ -17,10 +18,11 @@ import { useFeet } from './useFeet.ts'
 const visit = useVisit()
 const feet = useFeet()
 const workingOpen = ref(false)
+const none = [] as const
 const comparing = ref(false)
 
 /** One scale for both vials, so that they can be compared by eye; the mid-foot tick is pinned when far. */
-const scale = computed(() => {
+const scale = stable(() => {
   const points = sides.flatMap((side) => {
     const judgement = feet.judgements[side]
     if (judgement.state === 'missing') return []
@@ -124,7 +126,7 @@ function chooseSchool(event: Event): void {
     :speaks-for="feet.evidence[side].speaksFor"
     :against="feet.evidence[side].against"
   />
-  <WorkingPanel :open="workingOpen" :items="items" @close="workingOpen = false" />
+  <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
 </template>
 
 <style scoped>

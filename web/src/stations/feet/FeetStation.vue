@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bySide } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
 import SoleBoard from '../../board/SoleBoard.vue'
-import type { BoardFoot } from '../../board/SoleBoard.vue'
+import type { BoardFoot } from '../../board/boardFoot.ts'
+import { stable } from '../../composables/stable.ts'
 import ReadingRow from '../../parts/ReadingRow.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { usePreferences } from '../../stores/preferences.ts'
@@ -19,7 +19,8 @@ const preferences = usePreferences()
 
 const readings = ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'] as const
 
-const boardFeet = computed(() => bySide(boardFoot))
+// Each foot by itself: what moves on one leaves the drawing of the other alone.
+const boardFeet = { left: stable(() => boardFoot('left')), right: stable(() => boardFoot('right')) }
 
 function boardFoot(side: Side): BoardFoot {
   const { footLength, heelToMtp1, heelToMtp5, setbackNow, slotForward, slotBack } = visit.setup.cleat[side]
@@ -56,7 +57,14 @@ const movable = computed(() => visit.folded.trying === null && visit.shownUpTo =
       <QuestionList :about="readings" />
     </section>
     <section class="middle" aria-label="Board">
-      <SoleBoard :feet="boardFeet" :unit="preferences.unit" :movable="movable" :show-start="true" @aim="feet.setAim" />
+      <SoleBoard
+        :left="boardFeet.left.value"
+        :right="boardFeet.right.value"
+        :unit="preferences.unit"
+        :movable="movable"
+        :show-start="true"
+        @aim="feet.setAim"
+      />
     </section>
     <section class="judgement" aria-label="Judgement">
       <div class="findings">
@@ -72,8 +80,15 @@ const movable = computed(() => visit.folded.trying === null && visit.shownUpTo =
 .columns {
   display: grid;
   grid-template-columns: 304px minmax(0, 1fr) 424px;
+  grid-template-rows: minmax(0, 1fr);
   height: 100%;
   min-height: 0;
+}
+/* Each column lays itself out alone: a key press in one does not move the others. */
+.readings,
+.middle,
+.judgement {
+  contain: strict;
 }
 .readings {
   overflow-y: auto;
@@ -117,8 +132,13 @@ const movable = computed(() => visit.folded.trying === null && visit.shownUpTo =
 @media (max-width: 1100px) {
   .columns {
     grid-template-columns: 1fr;
+    grid-template-rows: none;
     height: auto;
     overflow-y: auto;
+  }
+  .readings,
+  .judgement {
+    contain: none;
   }
   .middle {
     height: 520px;

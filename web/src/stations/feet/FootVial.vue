@@ -4,6 +4,7 @@ import { cleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { formatLength } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
 import VialGauge from '../../parts/VialGauge.vue'
+import { stable } from '../../composables/stable.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useFeet } from './useFeet.ts'
@@ -14,7 +15,7 @@ const feet = useFeet()
 const preferences = usePreferences()
 
 const judgement = computed(() => feet.judgements[props.side])
-const ticks = computed(() =>
+const ticks = stable(() =>
   judgement.value.schools.flatMap((row) => (row.target === null ? [] : [{ at: row.target, label: cleatSchool(row.school).tick }])),
 )
 const remark = computed(() => {

@@ -6,6 +6,7 @@ import { cleatSchool, defaultCleatSchool } from '@level-stance/core/feet/cleatSc
 import { bySide } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { cleatEvidence } from '@level-stance/core/talk/causes'
+import { stable } from '../../composables/stable.ts'
 import { useVisit } from '../../stores/visit.ts'
 
 /** What the fitter aims at on one foot: as judged, an own value, or leave it alone. */
@@ -18,11 +19,11 @@ export const useFeet = defineStore('feet', () => {
   const aims = ref<{ left: Aim; right: Aim }>({ left: judged, right: judged })
   const withSaddle = ref(true)
 
-  const school = computed(() => visit.dossier?.visit.cleatSchool ?? defaultCleatSchool)
+  const school = computed(() => visit.head?.cleatSchool ?? defaultCleatSchool)
   const judgements = computed(() => bySide((side) => judgeCleat(side, school.value, visit.setup.cleat[side])))
   const aim = computed(() => bySide((side) => aimFor(side)))
   const proposal = computed(() => cleatProposal(visit.setup, aim.value, withSaddle.value))
-  const evidence = computed(() =>
+  const evidence = stable(() =>
     bySide((side) => {
       const judgement = judgements.value[side]
       const back = judgement.state === 'missing' || judgement.result.difference >= 0

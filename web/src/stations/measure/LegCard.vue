@@ -15,6 +15,7 @@ import { useVisit } from '../../stores/visit.ts'
 
 const visit = useVisit()
 const workingOpen = ref(false)
+const none = [] as const
 
 /** Knee flexion at the bottom by the leg model, with its ±; or why not. */
 const legs = computed(() => sides.map((side) => ({ side, ...legOf(side) })))
@@ -65,7 +66,7 @@ const items = computed(() =>
       <span class="muted">{{ leg.side }}</span> <span class="figure">{{ leg.words }}</span>
     </p>
     <p class="small muted">Not calibrated to this rider yet: trust it for differences, not as an angle. 25–35° is the usual static band.</p>
-    <WorkingPanel :open="workingOpen" :items="items" @close="workingOpen = false" />
+    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>
 </template>
 
