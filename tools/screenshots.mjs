@@ -1,0 +1,75 @@
+#!/usr/bin/env node
+// `npm run screenshots`: one current picture per main view, from the demo data, into docs/screenshots/.
+import { execFileSync } from 'node:child_process'
+import { mkdirSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ownDatabase, temporaryCluster } from './lib/cluster.mjs'
+import { needBuild, needDebian, needPackages } from './lib/prepare.mjs'
+import { serve } from './lib/serve.mjs'
+import { isRoot, root, say, varFolder } from './lib/system.mjs'
+
+needDebian('postgresql', 'chromium')
+needPackages()
+needBuild()
+const { chromium } = await import('@playwright/test')
+const folder = join(root, 'docs/screenshots')
+const passwords = join(varFolder, 'shots')
+mkdirSync(folder, { recursive: true })
+mkdirSync(passwords, { recursive: true })
+const cluster = await temporaryCluster()
+const server = await serve(ownDatabase(cluster, passwords, 'shots'), 0, { LOG_LEVEL: 'error' })
+const args = [
+  '--disable-gpu',
+  '--disable-quic',
+  '--font-render-hinting=none',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+]
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...args] })
+
+/** Opens a demo rider's station and keeps the picture. */
+async function picture(name, rider, station, act = async () => {}, colorScheme = 'light') {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: 'reduce' })
+  await page.goto(`${server.address}/riders${rider ? `?search=${rider}` : ''}`)
+  await page.getByRole('listitem').first().waitFor()
+  if (rider) {
+    await page.getByRole('link', { name: /First visit/ }).click()
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
+      .click()
+    await page.waitForURL(new RegExp(`/${station}$`))
+  }
+  await act(page)
+  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(300)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+  await page.close()
+  say(name)
+}
+
+try {
+  await picture('riders', null)
+  await picture('talk', 'Oona', 'talk', (page) => page.getByTestId('complaint-knee-outer').getByRole('button').first().click())
+  await picture('measure', 'Oona', 'measure')
+  await picture('feet', 'Baptiste', 'feet')
+  await picture('feet-dim', 'Imre', 'feet', undefined, 'dark')
+  await picture('working', 'Baptiste', 'feet', async (page) => {
+    await page.getByRole('button', { name: 'Working' }).click()
+    await page.waitForTimeout(400)
+  })
+  await picture('prove', 'Oona', 'feet', async (page) => {
+    await page.getByTestId('try').click()
+    await page.keyboard.press('6')
+    await page.getByRole('radio', { name: '3 of 10' }).first().click()
+  })
+  await picture('record', 'Baptiste', 'record')
+} finally {
+  await browser.close()
+  await server.stop()
+  await cluster.stop()
+  rmSync(passwords, { recursive: true, force: true })
+}
+if (execFileSync('ls', [folder], { encoding: 'utf8' }).trim().split('\n').length >= 20) throw new Error('too many pictures are kept')
