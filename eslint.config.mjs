@@ -38,6 +38,7 @@ export default tseslint.config(
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: tseslint.parser } } },
   { files: ['web/**/*.{ts,vue}'], languageOptions: { globals: globals.browser } },
   { files: ['server/**/*.{ts,mjs}', 'tools/**/*.{ts,mjs}', 'e2e/**/*.ts', '*.mjs'], languageOptions: { globals: globals.node } },
+  { files: ['tools/bench/screens.mjs'], languageOptions: { globals: globals.browser } },
   { files: ['**/*.test.ts', 'server/test/**'], languageOptions: { globals: globals.jest } },
   {
     rules: {

@@ -1,19 +1,21 @@
+/** TypeScript and the few packages that ship only as modules are compiled for Jest. */
+const compile = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }]
+
 const project = (name, extra = {}) => ({
   displayName: name,
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
-  transform: {
-    '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
-  },
+  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics)/.+\\.m?js$': compile },
   // Workspace packages are linked into node_modules as TypeScript source.
-  transformIgnorePatterns: ['/node_modules/(?!@level-stance/)'],
+  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/)'],
   ...extra,
 })
 
 export default {
   projects: [
     project('core'),
+    project('web'),
     project('server', { globalSetup: '<rootDir>/test/globalSetup.mjs', globalTeardown: '<rootDir>/test/globalTeardown.mjs' }),
   ],
 }

@@ -76,7 +76,7 @@ test('schools side by side; the chosen one is kept with the visit', async ({ pag
 test('a tapped bead shows the bike as it was', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Feet')
   await expect(page.getByTestId('judgement-left')).toContainText('9 mm behind MTP1')
-  await page.getByRole('button', { name: 'Start' }).click()
+  await page.getByRole('navigation', { name: 'Changes of this visit' }).getByRole('button', { name: 'Start' }).click()
   await expect(page.getByText('Showing the bike as it was.')).toBeVisible()
   await expect(page.getByTestId('judgement-left')).toContainText('4 mm behind MTP1')
   await page.getByRole('button', { name: 'Back to now' }).click()

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { pedalAxle } from '../bike/contactPoints.ts'
+import { pedalAxle, sitPoint } from '../bike/contactPoints.ts'
 import { UnreachableError } from '../quantity/problem.ts'
-import { ankleFromAxle, distanceForFlexion, footPitchAt, kneeFlexion, legPosture, saddleHeightForFlexion } from './leg.ts'
+import { ankleFromAxle, distanceForFlexion, footPitchAt, kneeFlexion, legPosture, legSweep, saddleHeightForFlexion } from './leg.ts'
 import type { LegInput } from './leg.ts'
 import { statureFractions } from './proportions.ts'
 
@@ -191,5 +191,64 @@ describe('saddle height against published methods', () => {
     }
     const pedalToSaddle = saddleHeightForFlexion(leg, 30) + leg.crank
     expect(Math.abs(pedalToSaddle / (1.09 * inseam) - 1)).toBeLessThan(0.03)
+  })
+})
+
+// Published: the longest reach to the pedal is where the crank is in line with the hip, 165–172°, not at 180°
+// (common finding of static fitting; value from memory).
+describe('the longest reach', () => {
+  it.each([
+    [680, 72],
+    [700, 73],
+    [720, 74],
+  ])('saddle %s mm at %s° lies short of the bottom, within 160–175°', (saddleHeight, seatAngle) => {
+    const posture = legSweep({ ...example, saddleHeight, seatAngle, hipForward: 40, hipUp: 85, thigh: 450, shank: 460 })
+    const angles = Array.from({ length: 360 }, (_, angle) => ({ angle, distance: posture(angle).distance }))
+    const longest = angles.reduce((a, b) => (b.distance > a.distance ? b : a))
+    expect(longest.angle).toBeGreaterThanOrEqual(160)
+    expect(longest.angle).toBeLessThanOrEqual(175)
+  })
+})
+
+describe('a sweep', () => {
+  it('is the same as each posture by itself', () => {
+    const sweep = legSweep(example, 12)
+    for (const angle of [0, 45, 90, 180, 270, 359]) expect(sweep(angle)).toEqual(legPosture(example, angle, 12))
+  })
+})
+
+// Worked geometry: saddle at (−180, 700), crank 172.5 → 890.9 mm to the pedal at the bottom; 10 mm further back at
+// the same distance stands 2.123 mm lower, 10 mm further forward 2.003 mm higher (derived with Pythagoras).
+describe('saddle to pedal', () => {
+  const toPedal = (x: number, y: number) => Math.hypot(x - pedalAxle(172.5, 180).x, y - pedalAxle(172.5, 180).y)
+  it('gives the worked distance', () => expect(toPedal(-180, 700)).toBeCloseTo(890.9, 1))
+  it.each([
+    [-190, -2.123],
+    [-170, 2.003],
+  ])('held equal at x = %s the height changes by %s', (x, change) => {
+    expect(toPedal(x, 700 + change)).toBeCloseTo(toPedal(-180, 700), 2)
+  })
+  it('puts the sit point where height and angle say', () => {
+    const { x, y } = sitPoint(722.8, 75.579)
+    expect(x).toBeCloseTo(-180, 0)
+    expect(y).toBeCloseTo(700, 0)
+  })
+})
+
+// Common practice 0.883 × inseam against Hamley & Thomas 1967, 109 % (from memory): equal only when crank = 0.207 × inseam.
+describe('two rules of thumb for saddle height', () => {
+  it('differ by less than a millimetre for inseam 830 and crank 172.5, as their identity says', () => {
+    expect(0.883 * 830).toBeCloseTo(732.9, 1)
+    expect(1.09 * 830 - 172.5).toBeCloseTo(732.2, 1)
+    expect((1.09 - 0.883) * 830).toBeCloseTo(0.207 * 830, 9)
+  })
+
+  // Ferrer-Roca et al. 2012 (from memory): pedal to saddle, cm = 22.1 + 0.896 · inseam − 0.15 · flexion.
+  it('the leg model’s slope agrees in sign and size with a published regression', () => {
+    const leg = { ...example, hipForward: 40, hipUp: 85, seatAngle: 73 }
+    const perDegree = (saddleHeightForFlexion(leg, 40) - saddleHeightForFlexion(leg, 30)) / 10
+    // −1.5 mm per degree by the regression of riders in motion, about −2 by geometry of a pinned foot.
+    expect(perDegree).toBeLessThan(-1.2)
+    expect(perDegree).toBeGreaterThan(-3)
   })
 })

@@ -48,13 +48,13 @@ export function understand(note: string, unit: LengthUnit): Understood {
   const [first, ...rest] = words
   if (first === undefined) return unknown('For example: cleat L back 4, or crank 172.5')
   if (first === 'cleat') return aim(rest, unit)
-  const key = readingWords[first]
+  const key = meaning(readingWords, first)
   if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, crank, saddle, ball, size, setback…`)
   return reading(key, rest, unit)
 }
 
 function aim([sideWord, direction, ...amount]: readonly string[], unit: LengthUnit): Understood {
-  const side = sideWords[sideWord ?? '']
+  const side = meaning(sideWords, sideWord)
   const { more, less, cap } = settings.cleatSetback
   if (side === undefined) return unknown('Which cleat: L or R?')
   if (direction !== more && direction !== less) return unknown(`Cleat ${side}: back or forward?`)
@@ -71,10 +71,10 @@ function aim([sideWord, direction, ...amount]: readonly string[], unit: LengthUn
 
 function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): Understood {
   const { sided, label } = definitionOf(key)
-  const side = sided ? sideWords[words[0] ?? ''] : 'both'
+  const side = sided ? meaning(sideWords, words[0]) : 'both'
   if (side === undefined) return unknown(`${label}: L or R?`)
   const rest = sided ? words.slice(1) : [...words]
-  const method = methodWords[rest.at(-1) ?? ''] ?? null
+  const method = meaning(methodWords, rest.at(-1)) ?? null
   const text = (method === null ? rest : rest.slice(0, -1)).join(' ')
   const entry = readEntry(key, side, text, unit)
   if (!entry.ok) return unknown(entry.message)
@@ -90,6 +90,11 @@ function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): U
     method,
     words: `${readingName(key, side)}: ${trimmed(entry.value, 1)}${shown}${how}`,
   }
+}
+
+/** A word of a table; what every object has by birth (`constructor`) is no word. */
+function meaning<T>(table: Readonly<Record<string, T>>, word: string | undefined): T | undefined {
+  return word !== undefined && Object.hasOwn(table, word) ? table[word] : undefined
 }
 
 function unknown(words: string): Understood {

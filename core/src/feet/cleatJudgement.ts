@@ -132,7 +132,7 @@ function describe(side: Side, school: CleatSchoolKey, now: Quantity, result: Cle
   const size = trimmed(Math.abs(result.difference), 1)
   const held = result.heldAtEnd ? ' The shoe size lies beyond the school’s table; its end value is held.' : ''
   const aim = `The axle lies ${place(now.value)}; ${label.toLowerCase()} asks for ${target} mm.${held}`
-  const sure = `± ${trimmed(spread, 1)} mm on the difference.`
+  const sure = `±${trimmed(spread, 1)} mm on the difference.`
   if (state === 'level') {
     return { headline: `${foot} cleat is level.`, sentence: `${aim} Leave it.`, reason, sure }
   }

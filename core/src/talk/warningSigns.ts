@@ -50,7 +50,7 @@ export const warningSignKeys = warningSigns.map((sign) => sign.key) as [WarningS
 
 /** Shown wherever a positive sign stands. */
 export const stopAndRefer =
-  'Stop and refer. A warning sign is positive: this is not for a bike fit to treat. Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
+  'Stop and refer. A warning sign is positive: this is not for a fitting to treat. Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
 
 /** The signs to ask for a complaint. */
 export function warningSignsFor(region: BodyRegionKey, kind: ComplaintKind): readonly (WarningSign & { key: WarningSignKey })[] {

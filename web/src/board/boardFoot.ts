@@ -16,7 +16,8 @@ export interface BoardFoot {
 
 /** A dragged setback held in the slot and to the half millimetre a hand can set. */
 export function heldInSlot(setback: number, slot: BoardFoot['slot']): number {
-  const inside = slot === null ? Math.min(90, Math.max(-30, setback)) : Math.min(slot.rearmost, Math.max(slot.foremost, setback))
-  const rounded = Math.round(inside * 2) / 2
-  return slot !== null && (rounded > slot.rearmost || rounded < slot.foremost) ? inside : rounded
+  const { foremost, rearmost } = slot ?? { foremost: -30, rearmost: 90 }
+  if (setback <= foremost) return foremost
+  if (setback >= rearmost) return rearmost
+  return Math.min(rearmost, Math.max(foremost, Math.round(setback * 2) / 2))
 }

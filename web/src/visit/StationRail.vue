@@ -35,13 +35,15 @@ const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 
         : legMissing
           ? { words: 'readings', mark: 'wanting' }
           : { words: 'enough', mark: 'level' },
-    feet: feetMissing
-      ? { words: 'readings', mark: 'wanting' }
-      : judged.every((state) => state === 'level')
-        ? { words: 'level', mark: 'level' }
-        : feet.proposal.moves.length > 0
-          ? { words: '1 to try', mark: 'open' }
-          : { words: 'seen', mark: 'level' },
+    feet: trying
+      ? { words: 'on trial', mark: 'wanting' }
+      : feetMissing
+        ? { words: 'readings', mark: 'wanting' }
+        : judged.every((state) => state === 'level')
+          ? { words: 'level', mark: 'level' }
+          : feet.proposal.moves.length > 0
+            ? { words: '1 to try', mark: 'open' }
+            : { words: 'seen', mark: 'level' },
     seat: { words: 'later', mark: 'later' },
     hands: { words: 'later', mark: 'later' },
     prove: trying

@@ -29,7 +29,7 @@ const ratingsOf = (changeId: string) =>
       <article v-for="(change, i) in visit.folded.changes" :key="change.id" class="card change">
         <p>
           <strong>{{ i + 1 }}. {{ change.moves.map(moveWords).join(' · ') }} mm</strong>
-          <span class="muted">{{ states[change.state] }}</span>
+          <span class="muted state">{{ states[change.state] }}</span>
         </p>
         <p v-for="rating in ratingsOf(change.id)" :key="rating" class="small">{{ rating }}</p>
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
@@ -53,6 +53,9 @@ section {
   display: grid;
   align-content: start;
   gap: 10px;
+}
+.state {
+  margin-left: 8px;
 }
 .change {
   display: grid;

@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { understand } from './entryLine.ts'
+
+describe('short notes', () => {
+  it.each([
+    ['cleat L back 4', { kind: 'aim', side: 'left', by: 4, words: 'Aim the left cleat 4 mm back' }],
+    ['CLEAT right forward 2,5', { kind: 'aim', side: 'right', by: -2.5, words: 'Aim the right cleat 2.5 mm forward' }],
+    ['cleat r back 12', { kind: 'aim', by: 12, words: 'Aim the right cleat 12 mm back, in steps of 5' }],
+    ['cleat l back 3/16 in', { kind: 'aim', by: 4.762 }],
+    ['crank 172.5', { kind: 'reading', key: 'crank', side: 'both', value: 172.5, method: null, words: 'Crank length: 172.5 mm' }],
+    ['ball R 196 ruler', { kind: 'reading', key: 'heelToMtp1', side: 'right', value: 196, method: 'ruler' }],
+    [
+      'pitch l 18 gonio',
+      {
+        kind: 'reading',
+        key: 'footPitch',
+        side: 'left',
+        value: 18,
+        method: 'goniometer',
+        words: 'Foot pitch at bottom, left: 18°, goniometer',
+      },
+    ],
+    ['size l 43.5', { kind: 'reading', key: 'shoeSize', value: 43.5 }],
+    ['stature 5 ft 9 in', { kind: 'reading', key: 'stature', value: 1752.6 }],
+    ['saddle 28 1/2 in', { kind: 'reading', key: 'saddleHeight', value: 723.9 }],
+  ])('%s', (note, meant) => expect(understand(note, 'mm')).toMatchObject(meant))
+
+  it.each([
+    ['', /For example/],
+    ['wheel 7', /“wheel” is not known here/],
+    ['cleat back 4', /Which cleat: L or R/],
+    ['cleat l 4', /back or forward/],
+    ['cleat l back', /by how much/],
+    ['cleat l back 0', /by how much/],
+    ['cleat l back 900', /by how much/],
+    ['crank', /how much/],
+    ['crank 9', /must lie between 100 and 220 mm/],
+    ['ball 196', /L or R/],
+    ['ball l long', /not a number/],
+  ])('%s asks back instead of guessing', (note, words) =>
+    expect(understand(note, 'mm')).toMatchObject({ kind: 'unknown', words: expect.stringMatching(words) }),
+  )
+
+  it('takes a bare number in the fitter’s own unit', () => {
+    expect(understand('crank 6.75', 'in')).toMatchObject({ value: 171.45 })
+    expect(understand('cleat l back 0.25', 'in')).toMatchObject({ by: 6.35 })
+  })
+
+  it('never throws, whatever is typed', () => {
+    const word = fc.constantFrom(
+      'cleat',
+      'l',
+      'r',
+      'back',
+      'forward',
+      'crank',
+      'ball',
+      '4',
+      '-4',
+      '1/0',
+      '__proto__',
+      'constructor',
+      'in',
+      '',
+    )
+    fc.assert(fc.property(fc.array(word), (words) => expect(understand(words.join(' '), 'mm').words).not.toBe('')))
+    fc.assert(fc.property(fc.string(), (note) => expect(typeof understand(note, 'mm').words).toBe('string')))
+  })
+})

@@ -1,0 +1,45 @@
+import { aReading, entryOf, exampleReadings, testTime, uuid } from '../testing.ts'
+import { carryOver } from './carryOver.ts'
+
+const change = entryOf(
+  1,
+  { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
+  { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' },
+)
+const value = (readings: ReturnType<typeof carryOver>, key: string, side: string) =>
+  readings.find((r) => r.key === key && r.side === side)?.value
+
+describe('what a new visit starts from', () => {
+  it('is the bike as it was left, slot room moved with the cleat', () => {
+    const carried = carryOver({ readings: [...exampleReadings], ledger: [change] }, true)
+    expect(value(carried, 'cleatSetback', 'right')).toBe(11)
+    expect(value(carried, 'slotForward', 'right')).toBe(11)
+    expect(value(carried, 'slotBack', 'right')).toBe(7)
+    expect(value(carried, 'cleatSetback', 'left')).toBe(4)
+    expect(value(carried, 'saddleHeight', 'both')).toBe(722)
+  })
+
+  it('leaves out what was undone', () => {
+    const carried = carryOver(
+      { readings: [...exampleReadings], ledger: [change, { kind: 'undo', id: uuid(2), at: testTime, of: uuid(1) }] },
+      true,
+    )
+    expect(carried).toEqual(exampleReadings)
+  })
+
+  it('on another bike is the body alone', () => {
+    const carried = carryOver({ readings: [...exampleReadings], ledger: [change] }, false)
+    expect(new Set(carried.map((r) => r.key))).toEqual(new Set(['stature', 'footLength']))
+  })
+
+  it('drops cleared readings and keeps when and how the rest were taken', () => {
+    const carried = carryOver({ readings: [aReading('crank', 'both', null), aReading('stature', 'both', 1700)], ledger: [] }, true)
+    expect(carried).toEqual([aReading('stature', 'both', 1700)])
+  })
+
+  it('shows a moved value as set, not as it was typed before', () => {
+    const typed = exampleReadings.map((r) => (r.key === 'cleatSetback' && r.side === 'right' ? { ...r, typed: '1/4 in' } : r))
+    const moved = carryOver({ readings: typed, ledger: [change] }, true).find((r) => r.key === 'cleatSetback' && r.side === 'right')
+    expect(moved).toMatchObject({ value: 11, typed: '11' })
+  })
+})

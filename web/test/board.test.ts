@@ -1,0 +1,52 @@
+import fc from 'fast-check'
+import { bodyRegionKeys, bodyRegions } from '@level-stance/core/talk/regions'
+import { heldInSlot } from '../src/board/boardFoot.ts'
+import { range } from '../src/composables/range.ts'
+import { regionShapes } from '../src/stations/talk/bodyMapShapes.ts'
+
+describe('a dragged cleat', () => {
+  it('goes in half millimetres and stops at the slot’s ends, even between two halves', () => {
+    const slot = { foremost: -1.2, rearmost: 17.8 }
+    expect(heldInSlot(5.3, slot)).toBe(5.5)
+    expect(heldInSlot(40, slot)).toBe(17.8)
+    expect(heldInSlot(-40, slot)).toBe(-1.2)
+    expect(heldInSlot(17.7, slot)).toBe(17.5)
+  })
+
+  it('never leaves the slot', () => {
+    const mm = fc.double({ min: -30, max: 120, noNaN: true })
+    fc.assert(
+      fc.property(mm, mm, mm, (a, b, pulled) => {
+        const slot = { foremost: Math.min(a, b), rearmost: Math.max(a, b) }
+        const held = heldInSlot(pulled, slot)
+        expect(held).toBeGreaterThanOrEqual(slot.foremost)
+        expect(held).toBeLessThanOrEqual(slot.rearmost)
+      }),
+    )
+  })
+
+  it('without a read slot stays on a foot', () => {
+    expect(heldInSlot(500, null)).toBe(90)
+    expect(heldInSlot(-500, null)).toBe(-30)
+  })
+})
+
+describe('the body map', () => {
+  it('has a place for every region, inside the figure, none on top of another of its view', () => {
+    for (const { key, view, sided } of bodyRegions) {
+      const shape = regionShapes[key]
+      expect(shape.y - shape.ry).toBeGreaterThan(10)
+      expect(shape.y + shape.ry).toBeLessThan(425)
+      if (sided) expect(shape.x).toBeGreaterThan(0)
+      for (const other of bodyRegions) {
+        if (other.key === key || other.view !== view) continue
+        const o = regionShapes[other.key]
+        const apart = Math.hypot((shape.x - o.x) / (shape.rx + o.rx), (shape.y - o.y) / (shape.ry + o.ry))
+        expect(apart).toBeGreaterThan(0.75)
+      }
+    }
+    expect(Object.keys(regionShapes).sort()).toEqual([...bodyRegionKeys].sort())
+  })
+})
+
+it('a range holds both its ends', () => expect(range(0, 3)).toEqual([0, 1, 2, 3]))

@@ -1,0 +1,180 @@
+/** @jest-environment jsdom */
+import { createPinia, setActivePinia } from 'pinia'
+import { useOutbox } from '../src/stores/outbox.ts'
+import type { PendingWrite } from '../src/stores/outbox.ts'
+
+/** A server made of a list of answers; what it was sent is kept. */
+let answers: (() => Promise<Response>)[]
+let sent: { path: string; body: Record<string, unknown> }[]
+const ok = (body: object) => () => Promise.resolve(answerOf(200, body))
+const refuse = (status: number, body: object) => () => Promise.resolve(answerOf(status, body))
+const away = () => Promise.reject(new TypeError('refused'))
+const answerOf = (status: number, body: object) => ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response
+
+const write = (value: number, version = 0, key = 'crank'): PendingWrite => ({
+  key,
+  kind: 'reading',
+  method: 'PUT',
+  path: '/visits/v/readings',
+  body: { version, value },
+  visitId: 'v',
+  label: 'Crank length',
+  mine: String(value),
+})
+const settle = (ms = 1000) => jest.advanceTimersByTimeAsync(ms)
+
+beforeEach(() => {
+  jest.useFakeTimers()
+  localStorage.clear()
+  sessionStorage.clear()
+  answers = []
+  sent = []
+  Object.assign(globalThis, {
+    fetch: (path: string, init: RequestInit) => {
+      sent.push({ path, body: JSON.parse(String(init.body)) as Record<string, unknown> })
+      return (answers.shift() ?? away)()
+    },
+  })
+  Object.assign(globalThis.crypto, { randomUUID: () => 'tab' })
+  Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
+  setActivePinia(createPinia())
+})
+afterEach(() => jest.useRealTimers())
+
+const stored = () => Object.values({ ...localStorage }).join('')
+
+describe('autosave', () => {
+  it('keeps a write here from the first moment, sends it when typing settles, and forgets it when stored', async () => {
+    answers = [ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    expect(stored()).toContain('170')
+    expect(outbox.state).toBe('saving')
+    expect(sent).toHaveLength(0)
+    await settle()
+    expect(sent).toHaveLength(1)
+    expect(outbox.state).toBe('saved')
+    expect(stored()).not.toContain('170')
+  })
+
+  it('sends the last of a run of key presses once, over the version first seen', async () => {
+    answers = [ok({ version: 4 })]
+    const outbox = useOutbox()
+    for (const value of [1, 17, 170]) outbox.put(write(value, 3))
+    await settle()
+    expect(sent.map((s) => s.body)).toEqual([{ version: 3, value: 170 }])
+  })
+
+  it('writes what was typed while a write was away over the version that write was given', async () => {
+    let release: (value: Response) => void = () => {}
+    answers = [() => new Promise((resolve) => (release = resolve)), ok({ version: 2 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle()
+    outbox.put(write(175))
+    release(answerOf(200, { version: 1 }))
+    await settle()
+    expect(sent.map((s) => s.body)).toEqual([
+      { version: 0, value: 170 },
+      { version: 1, value: 175 },
+    ])
+    expect(outbox.state).toBe('saved')
+  })
+
+  it('says that the server cannot be reached, keeps trying, and loses nothing', async () => {
+    answers = [away, away, refuse(503, { code: 'no-database', message: 'Not now.' }), ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(400)
+    expect(outbox.state).toBe('unreachable')
+    expect(stored()).toContain('170')
+    await settle(20_000)
+    expect(outbox.state).toBe('saved')
+    expect(sent).toHaveLength(4)
+  })
+
+  it('prefers the newer of two values when the older could not be sent', async () => {
+    answers = [away, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(400)
+    outbox.put(write(175))
+    await settle(20_000)
+    expect(sent.map((s) => s.body['value'])).toEqual([170, 175])
+  })
+})
+
+describe('a stale write', () => {
+  const stale = refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 7, value: 180 } })
+
+  it('waits for the choice and does not hold up the others', async () => {
+    answers = [stale, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170, 3))
+    outbox.put(write(1700, 0, 'stature'))
+    await settle()
+    expect(outbox.state).toBe('conflict')
+    expect(outbox.conflicts.map((c) => c.conflict?.current)).toEqual([{ version: 7, value: 180 }])
+    expect(sent).toHaveLength(2)
+  })
+
+  it('kept as mine goes over the version that is stored', async () => {
+    answers = [stale, ok({ version: 8 })]
+    const outbox = useOutbox()
+    outbox.put(write(170, 3))
+    await settle()
+    outbox.keepMine('crank')
+    await settle()
+    expect(sent.at(-1)?.body).toEqual({ version: 7, value: 170 })
+    expect(outbox.state).toBe('saved')
+  })
+
+  it('given up is gone', async () => {
+    answers = [stale]
+    const outbox = useOutbox()
+    outbox.put(write(170, 3))
+    await settle()
+    expect(outbox.takeTheirs('crank')?.mine).toBe('170')
+    expect(outbox.state).toBe('saved')
+    expect(stored()).not.toContain('170')
+  })
+
+  it('typed over again keeps the question open with the newer words', async () => {
+    answers = [stale]
+    const outbox = useOutbox()
+    outbox.put(write(170, 3))
+    await settle()
+    outbox.put(write(171, 3))
+    await settle()
+    expect(outbox.conflicts.map((c) => c.mine)).toEqual(['171'])
+  })
+})
+
+it('a refused write is said once and not sent again', async () => {
+  answers = [refuse(400, { code: 'invalid', message: 'Crank length must lie between 100 and 220 mm.', fields: [] })]
+  const outbox = useOutbox()
+  const landed = jest.fn()
+  outbox.onLanded(landed)
+  outbox.put(write(9))
+  await settle()
+  expect(outbox.refused).toEqual([{ label: 'Crank length', message: 'Crank length must lie between 100 and 220 mm.' }])
+  expect(landed).toHaveBeenCalledWith(expect.objectContaining({ key: 'crank' }), null)
+  expect(sent).toHaveLength(1)
+  outbox.dismissRefusal(0)
+  expect(outbox.refused).toEqual([])
+})
+
+it('what a closed window left behind is taken up, a living one’s is not', async () => {
+  localStorage.setItem('level-stance.outbox.gone', JSON.stringify([write(170)]))
+  localStorage.setItem('level-stance.outbox.living', JSON.stringify([write(999, 0, 'other')]))
+  localStorage.setItem('level-stance.outbox.broken', '{not json')
+  Object.assign(navigator, {
+    locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [{ name: 'level-stance.outbox.living' }] }) },
+  })
+  answers = [ok({ version: 1 })]
+  const outbox = useOutbox()
+  await settle()
+  expect(sent.map((s) => s.body['value'])).toEqual([170])
+  expect(outbox.state).toBe('saved')
+  expect(localStorage.getItem('level-stance.outbox.living')).toContain('999')
+})
