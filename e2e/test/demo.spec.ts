@@ -58,6 +58,18 @@ test('dragging the cleat, its number and everything that depends on it move toge
   })
 })
 
+test('an aim set for one rider is not carried to the next', async ({ page }) => {
+  await openDemo(page, 'Imre', 'Feet')
+  await page.getByRole('textbox', { name: 'Aim, right' }).fill('12')
+  await page.getByRole('link', { name: 'All riders' }).click()
+  await page.getByLabel('Search riders').fill('Oona')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await page.getByRole('link', { name: /First visit/ }).click()
+  await goTo(page, 'Feet')
+  await expect(page.getByRole('button', { name: 'As judged' })).toBeHidden()
+  await expect(page.getByRole('textbox', { name: 'Aim, right' })).not.toHaveValue('12')
+})
+
 test('schools side by side; the chosen one is kept with the visit', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Feet')
   await page.getByRole('button', { name: 'Compare' }).click()

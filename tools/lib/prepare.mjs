@@ -1,7 +1,7 @@
 // Brings a fresh checkout to where it can run: Debian packages, npm packages, built files.
-import { copyFileSync, cpSync, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs'
+import { copyFileSync, cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { basename, join } from 'node:path'
-import { Stop, checkoutKey, isRoot, root, run, say, userCan, whenChanged } from './system.mjs'
+import { Stop, checkoutKey, fingerprint, isRoot, root, run, say, userCan, whenChanged } from './system.mjs'
 
 const debianPackages = {
   postgresql: () => postgresBin() !== null,
@@ -84,8 +84,16 @@ function copyFonts() {
 export function readableApp(ids) {
   const needed = ['server/dist/main.js', 'web/dist/index.html', 'server/migrations/meta/_journal.json']
   if (ids === null || needed.every((file) => userCan(ids, '-r', join(root, file)))) return root
-  const copy = join('/var/tmp', `level-stance-${checkoutKey}`, 'app')
-  rmSync(copy, { recursive: true, force: true })
-  for (const part of ['server/dist', 'server/migrations', 'web/dist']) cpSync(join(root, part), join(copy, part), { recursive: true })
+  const home = join('/var/tmp', `level-stance-${checkoutKey}`)
+  // Named by the build and put in place whole, so that two starts at once never see half of it.
+  const copy = join(home, `app-${fingerprint(['server/migrations', 'var/build.stamp']).slice(0, 12)}`)
+  if (existsSync(copy)) return copy
+  const making = `${copy}.${process.pid}`
+  for (const part of ['server/dist', 'server/migrations', 'web/dist']) cpSync(join(root, part), join(making, part), { recursive: true })
+  try {
+    renameSync(making, copy)
+  } catch {
+    rmSync(making, { recursive: true, force: true })
+  }
   return copy
 }

@@ -118,15 +118,20 @@ function footProposal(setup: Setup, side: Side, aim: number | null, notes: strin
   if (leg.ready && now !== 0) {
     knockOnInput = { ...leg.input, setbackFrom: from, setbackTo: from + now }
     try {
-      const spread = propagate(cleatKnockOn, knockOnInput, leg.plusMinus)
-      knockOn = spread.result
-      saddlePlusMinus = spread.plusMinus['saddleMove'] ?? null
+      knockOn = cleatKnockOn(knockOnInput)
+      saddlePlusMinus = saddleSpread(knockOnInput, leg.plusMinus)
     } catch (error) {
       if (!(error instanceof UnreachableError)) throw error
       notes.push(`${side === 'left' ? 'Left' : 'Right'} leg: ${error.message}`)
     }
   }
   return { from, aim: held, heldBySlot: Math.abs(held - aim) > 1e-9, plan, now, knockOn, saddlePlusMinus, knockOnInput }
+}
+
+/** ± of the saddle's move alone; the rest of the knock-on is not needed at every key press. */
+function saddleSpread(input: CleatKnockOnInput, plusMinus: Readonly<Record<string, number>>): number {
+  const move = (varied: CleatKnockOnInput) => ({ saddleMove: cleatKnockOn(varied).saddleMove })
+  return propagate(move, input, plusMinus).plusMinus['saddleMove'] ?? 0
 }
 
 function saddleMissing(setup: Setup, feet: Sided<FootProposal | null>, chosen: readonly Move[]): string | null {

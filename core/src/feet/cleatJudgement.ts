@@ -84,7 +84,8 @@ export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatRe
     const missing = lacking.map((field) => readingOf[field])
     return { state: 'missing', side, missing, schools, sentence: missingSentence(side, missing) }
   }
-  const { result, plusMinus: spread } = propagate(cleatTarget, input, plusMinus)
+  const result = cleatTarget(input)
+  const { plusMinus: spread } = propagate((varied: CleatTargetInput) => ({ difference: cleatTarget(varied).difference }), input, plusMinus)
   const now = readings.setbackNow as Quantity
   const band = { low: result.low, high: result.high }
   const state = bandState(now, band)

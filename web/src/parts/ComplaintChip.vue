@@ -32,6 +32,7 @@ defineProps<{ complaint: Complaint; now: number }>()
   font-size: 15px;
 }
 .title {
+  max-width: 200px;
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;

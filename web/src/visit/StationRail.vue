@@ -27,7 +27,7 @@ const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 
         : told === 0
           ? { words: 'open', mark: 'open' }
           : unasked
-            ? { words: 'ask signs', mark: 'wanting' }
+            ? { words: 'ask', mark: 'wanting' }
             : { words: `${told} told`, mark: 'level' },
     measure:
       visit.questions.length > 0

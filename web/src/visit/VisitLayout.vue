@@ -88,7 +88,7 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
           </h1>
           <p class="muted">{{ visit.head.bike }} · {{ visit.head.title.toLowerCase() }}</p>
         </div>
-        <div class="chips">
+        <div class="chips" :class="{ many: visit.complaints.length > 2 }">
           <ComplaintChip
             v-for="complaint in visit.complaints"
             :key="complaint.id"
@@ -177,9 +177,19 @@ const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.pro
 .chips {
   display: flex;
   flex: 1;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 4px 8px;
   min-width: 0;
-  overflow-x: auto;
+  max-height: 60px;
+  overflow-y: auto;
+}
+.chips.many :deep(.chip) {
+  height: 27px;
+  padding: 0 8px;
+  font-size: 14px;
+}
+.chips.many :deep(.chip svg) {
+  width: 30px;
 }
 .side {
   flex: none;

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { cleatProposal } from '@level-stance/core/change/cleatProposal'
 import { judgeCleat } from '@level-stance/core/feet/cleatJudgement'
 import { cleatSchool, defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
@@ -55,6 +55,9 @@ export const useFeet = defineStore('feet', () => {
     aims.value = { left: judged, right: judged }
     withSaddle.value = true
   }
+
+  // An aim belongs to the rider it was set for.
+  watch(() => visit.head?.visitId, reset)
 
   /** Puts the proposal into the ledger as being tried. */
   function tryProposal(): void {
