@@ -6,9 +6,9 @@ const project = (name, extra = {}) => ({
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
-  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics)/.+\\.m?js$': compile },
+  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics|@vueuse/[a-z]+)/.+\\.m?js$': compile },
   // Workspace packages are linked into node_modules as TypeScript source.
-  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/)'],
+  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/)'],
   ...extra,
 })
 
