@@ -165,6 +165,7 @@ thead th + th {
   font-size: 14px;
 }
 td {
+  padding-left: 10px;
   text-align: right;
   white-space: nowrap;
   font-weight: 400;
@@ -175,7 +176,7 @@ td.changed {
 }
 tbody th,
 tbody td {
-  padding: 4px 0;
+  padding-block: 4px;
   border-top: 1px solid var(--line);
 }
 ol {
@@ -201,10 +202,20 @@ footer {
   .sheet {
     border: 0;
     padding: 0;
-    font-size: 11px;
+    font-size: 12px;
     gap: 8px;
-    color: #000;
-    background: #fff;
+  }
+  .sheet .small,
+  .sheet .caution,
+  .sheet thead th + th {
+    font-size: 10.5px;
+  }
+  .sheet h2 {
+    font-size: 13px;
+  }
+  tbody th,
+  tbody td {
+    padding-block: 2px;
   }
 }
 </style>
