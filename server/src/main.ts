@@ -51,6 +51,9 @@ function leaveRoot(): void {
   process.setuid?.(uid)
 }
 
+// Longer than a browser keeps an idle connection, so that it is never closed under a request on its way.
+server.keepAliveTimeout = 65_000
+
 let stopping = false
 /** Lets running requests finish, then leaves. */
 function stop(): void {

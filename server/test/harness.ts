@@ -41,6 +41,8 @@ export async function startTestServer(): Promise<TestServer> {
   const server = await new Promise<Server>((resolve) => {
     const listening: Server = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
+  // A test that waits for another process stands still with the server in it; an idle connection must outlive that.
+  server.keepAliveTimeout = 120_000
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
     db,
