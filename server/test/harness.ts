@@ -42,7 +42,7 @@ export async function startTestServer(): Promise<TestServer> {
     const listening: Server = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
   // A test that waits for another process stands still with the server in it; an idle connection must outlive that.
-  server.keepAliveTimeout = 120_000
+  server.keepAliveTimeout = 20_000
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
     db,
@@ -57,7 +57,9 @@ export async function startTestServer(): Promise<TestServer> {
       return { status: response.status, headers: response.headers, body: read }
     },
     stop: async () => {
-      await new Promise((resolve) => server.close(resolve))
+      const closed = new Promise((resolve) => server.close(resolve))
+      server.closeAllConnections()
+      await closed
       await close()
       await asAdmin(adminUrl, `drop database ${name} with (force)`)
     },
