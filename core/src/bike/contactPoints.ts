@@ -1,9 +1,15 @@
-const RADIANS = Math.PI / 180
+export const RADIANS = Math.PI / 180
+export const DEGREES = 180 / Math.PI
 
 /** A point in the bike's side view: mm from the bottom-bracket centre, x forward, y up. */
 export interface Point {
   readonly x: number
   readonly y: number
+}
+
+/** A point or direction in space: as {@link Point}, and z to the rider's right. */
+export interface Point3 extends Point {
+  readonly z: number
 }
 
 /**

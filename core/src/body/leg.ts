@@ -1,9 +1,6 @@
-import { pedalAxle, sitPoint } from '../bike/contactPoints.ts'
+import { DEGREES, RADIANS, pedalAxle, sitPoint } from '../bike/contactPoints.ts'
 import type { Point } from '../bike/contactPoints.ts'
 import { UnreachableError } from '../quantity/problem.ts'
-
-const RADIANS = Math.PI / 180
-const DEGREES = 180 / Math.PI
 
 /**
  * Knee flexion for a hip-to-ankle distance (law of cosines).
@@ -46,6 +43,8 @@ export interface LegInput {
   readonly hipUp: number
   /** heel up, at bottom dead centre */
   readonly footPitch: number
+  /** hip to foot across the bike (half stance less half hip spacing); 0 when left out */
+  readonly lateral?: number
 }
 
 /** Where a leg is at one crank angle. */
@@ -110,24 +109,50 @@ export function legPosture(leg: LegInput, crankAngle: number, swing = 0): LegPos
  * For sweeps round the crank; each call is {@link legPosture}.
  */
 export function legSweep(leg: LegInput, swing = 0): (crankAngle: number) => LegPosture {
-  const { thigh, shank, crank, ankleBehind, ankleAbove, footPitch } = leg
+  const { thigh, shank, crank, ankleBehind, ankleAbove, footPitch, lateral = 0 } = leg
   const sit = sitPoint(leg.saddleHeight, leg.seatAngle)
   const hip = { x: sit.x + leg.hipForward, y: sit.y + leg.hipUp }
-  const squares = thigh * thigh - shank * shank
   return (crankAngle) => {
     const axle = pedalAxle(crank, crankAngle)
     const pitch = footPitchAt(crankAngle, footPitch, swing)
     const ankle = ankleAt(axle, ankleBehind, ankleAbove, pitch)
-    const dx = ankle.x - hip.x
-    const dy = ankle.y - hip.y
-    const distance = Math.sqrt(dx * dx + dy * dy)
-    const flexion = kneeFlexion(thigh, shank, distance)
-    // Foot of the knee's height on the hip–ankle line, then out to the front of it.
-    const along = (squares + distance * distance) / (2 * distance)
-    const out = Math.sqrt(Math.max(0, thigh * thigh - along * along))
-    const knee = { x: hip.x + (along * dx - out * dy) / distance, y: hip.y + (along * dy + out * dx) / distance }
-    return { hip, knee, ankle, axle, distance, kneeFlexion: flexion, footPitch: pitch }
+    const { knee, distance, kneeFlexion: flexion } = solveLeg(hip, ankle, thigh, shank, lateral)
+    if (flexion === null) assertReach(thigh, shank, distance)
+    return { hip, knee, ankle, axle, distance, kneeFlexion: flexion ?? 0, footPitch: pitch }
   }
+}
+
+/**
+ * The triangle of one leg without throwing: what no triangle can be drawn of comes back straight or
+ * folded toward the ankle, with flexion null.
+ * @param lateral hip to ankle across the bike, mm: the true distance is √(D² + δ²)
+ * @returns the knee in the side view, the true distance, flexion in degrees
+ * @source geometry
+ */
+export function solveLeg(
+  hip: Point,
+  ankle: Point,
+  thigh: number,
+  shank: number,
+  lateral: number,
+): { knee: Point; distance: number; kneeFlexion: number | null } {
+  const dx = ankle.x - hip.x
+  const dy = ankle.y - hip.y
+  const flat = Math.sqrt(dx * dx + dy * dy)
+  const distance = lateral === 0 ? flat : Math.sqrt(flat * flat + lateral * lateral)
+  const cosine = (thigh * thigh + shank * shank - distance * distance) / (2 * thigh * shank)
+  if (!(cosine >= -1 - 1e-12 && cosine <= 1 + 1e-12)) {
+    const share = distance > 0 ? thigh / distance : 0
+    return { knee: { x: hip.x + dx * share, y: hip.y + dy * share }, distance, kneeFlexion: null }
+  }
+  // Foot of the knee's height on the hip–ankle line, then out to the front of it, in the bike's plane.
+  const along = (thigh * thigh - shank * shank + distance * distance) / (2 * distance)
+  const out = Math.sqrt(Math.max(0, thigh * thigh - along * along))
+  const knee = {
+    x: hip.x + (along * dx) / distance - (out * dy) / flat,
+    y: hip.y + (along * dy) / distance + (out * dx) / flat,
+  }
+  return { knee, distance, kneeFlexion: 180 - Math.acos(Math.min(1, Math.max(-1, cosine))) * DEGREES }
 }
 
 /** Ankle for an axle and a foot pitch (heel up, degrees). @source geometry */
@@ -150,11 +175,7 @@ export function saddleHeightForFlexion(leg: LegInput, flexion: number, crankAngl
   const pitch = footPitchAt(crankAngle, leg.footPitch, swing)
   const ankle = ankleAt(pedalAxle(leg.crank, crankAngle), leg.ankleBehind, leg.ankleAbove, pitch)
   const distance = distanceForFlexion(leg.thigh, leg.shank, flexion)
-  const px = leg.hipForward - ankle.x
-  const py = leg.hipUp - ankle.y
-  const half = -Math.cos(leg.seatAngle * RADIANS) * px + Math.sin(leg.seatAngle * RADIANS) * py
-  const discriminant = half * half - (px * px + py * py - distance * distance)
-  const height = discriminant < 0 ? -1 : -half + Math.sqrt(discriminant)
+  const height = heightForDistance({ x: leg.hipForward - ankle.x, y: leg.hipUp - ankle.y }, leg.seatAngle, distance, leg.lateral)
   if (!(height > 0)) {
     throw new UnreachableError(
       `No saddle height along a ${leg.seatAngle}° seat line gives ${flexion.toFixed(1)}° of knee flexion with these leg lengths. Check thigh, shank and seat angle.`,
@@ -162,6 +183,19 @@ export function saddleHeightForFlexion(leg: LegInput, flexion: number, crankAngl
     )
   }
   return height
+}
+
+/**
+ * Height along the seat line at which the hip is a given distance from a point: the larger root of
+ * h² + 2h(u·p) + |p|² + δ² − D² = 0 with u = (−cos ψ, sin ψ).
+ * @param p hip offset from the sit point, less the point (ankle), mm
+ * @returns mm, or −1 when there is none
+ * @source geometry
+ */
+export function heightForDistance(p: Point, seatAngle: number, distance: number, lateral = 0): number {
+  const half = -Math.cos(seatAngle * RADIANS) * p.x + Math.sin(seatAngle * RADIANS) * p.y
+  const discriminant = half * half - (p.x * p.x + p.y * p.y + lateral * lateral - distance * distance)
+  return discriminant < 0 ? -1 : -half + Math.sqrt(discriminant)
 }
 
 /** Throws when the three sides make no triangle. */

@@ -1,0 +1,46 @@
+import { frontWheelShare } from '../bike/frame.ts'
+import type { Point } from '../bike/contactPoints.ts'
+import { segmentMasses } from './segments.ts'
+import type { RiderAt } from './rider.ts'
+
+/**
+ * How the body's weight is shared, static and on level ground. An index to compare before and
+ * after, not newtons to trust: pedalling, braking and bracing change it.
+ */
+export interface LoadShares {
+  /** of the rider's weight, 0..1; null while wheels are not known */
+  readonly frontWheel: number | null
+  /** vertical shares of the rider's weight on hands, seat and feet; they sum to 1 */
+  readonly hands: number
+  readonly seat: number
+  readonly feet: number
+}
+
+/** Share of the trunk's moment about the hip that the back muscles hold; the hands hold the rest. @source prior */
+export const BACK_SHARE = 0.5
+/** Of the legs' weight, what the pedals carry in easy pedalling; the seat carries the rest. @source prior */
+export const PEDAL_SHARE_OF_LEGS = 0.6
+
+/**
+ * Static shares for a posture. Trunk and arms balance about the hip: what the back does not hold,
+ * the hands carry at their lever. Legs are shared between pedals and seat by a fixed assumption.
+ * @param axles wheel axles, when the wheels are known
+ * @returns null while the hands' place is not known or the arms do not reach
+ * @source winter-table
+ */
+export function loadShares(at: RiderAt, axles: { readonly rear: Point; readonly front: Point } | null): LoadShares | null {
+  const { hip, upper, centreOfMass } = at
+  if (upper === null || centreOfMass === null || !upper.reaches) return null
+  const { trunk, upperArm, forearm, hand, thigh, shank, foot } = segmentMasses
+  const towards = (a: Point, b: Point, share: number) => a.x + share * (b.x - a.x) - hip.x
+  const moment =
+    trunk.mass * towards(hip, upper.shoulder, trunk.centre) +
+    2 * upperArm.mass * towards(upper.shoulder, upper.elbow, upperArm.centre) +
+    2 * forearm.mass * towards(upper.elbow, upper.hand, forearm.centre) +
+    2 * hand.mass * (upper.hand.x - hip.x)
+  const lever = upper.hand.x - hip.x
+  const upperMass = trunk.mass + 2 * (upperArm.mass + forearm.mass + hand.mass)
+  const hands = lever > 0 ? Math.min(upperMass, Math.max(0, ((1 - BACK_SHARE) * moment) / lever)) : 0
+  const feet = PEDAL_SHARE_OF_LEGS * 2 * (thigh.mass + shank.mass + foot.mass)
+  return { frontWheel: axles && frontWheelShare(centreOfMass.x, axles), hands, feet, seat: 1 - hands - feet }
+}

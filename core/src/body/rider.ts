@@ -1,0 +1,144 @@
+import { RADIANS } from '../bike/contactPoints.ts'
+import type { Point } from '../bike/contactPoints.ts'
+import type { Grip } from '../bike/cockpit.ts'
+import type { Sided } from '../quantity/sided.ts'
+import { ankleAt, footPitchAt, solveLeg } from './leg.ts'
+import { addSegment } from './segments.ts'
+import { angleBetween, upperPosture } from './upperBody.ts'
+import type { UpperBody, UpperPosture } from './upperBody.ts'
+
+/** One leg with its foot on the pedal; lengths mm, angles degrees. */
+export interface LegModel {
+  readonly thigh: number
+  readonly shank: number
+  /** axle to ankle along the sole and out of it */
+  readonly ankleBehind: number
+  readonly ankleAbove: number
+  /** axle ahead of the heel along the sole, for drawing the foot */
+  readonly axleFromHeel: number
+  /** axle to the underside of the foot */
+  readonly stack: number
+  readonly footLength: number
+  /** heel up at bottom dead centre */
+  readonly footPitch: number
+  /** bike's middle to the middle of the foot */
+  readonly halfStance: number
+}
+
+/** A whole rider on a bike, as plain numbers: what every posture is computed from. */
+export interface RiderModel {
+  readonly legs: Sided<LegModel>
+  /** amplitude of the foot-pitch curve, degrees */
+  readonly pitchSwing: number
+  readonly crank: number
+  /** where the rider sits */
+  readonly sit: Point
+  /** hip joint from the sit point */
+  readonly hipForward: number
+  readonly hipUp: number
+  /** hip joint to hip joint */
+  readonly hipWidth: number
+  readonly upper: UpperBody
+  /** null while the hands' place is not known */
+  readonly grip: Grip | null
+}
+
+/** One leg at one crank angle. */
+export interface LegAt {
+  readonly axle: Point
+  readonly ankle: Point
+  readonly knee: Point
+  /** hip to ankle, true length, mm */
+  readonly distance: number
+  /** degrees; null when the leg cannot form a triangle */
+  readonly kneeFlexion: number | null
+  readonly footPitch: number
+  /** knee and ankle across the bike, + outward from its middle */
+  readonly kneeAside: number
+}
+
+/** A whole rider at one crank angle. */
+export interface RiderAt {
+  readonly hip: Point
+  readonly legs: Sided<LegAt>
+  readonly upper: UpperPosture | null
+  /** centre of mass of the rider, side view; null while the hands' place is not known */
+  readonly centreOfMass: Point | null
+}
+
+/** The left crank stands half a turn from the right. */
+const HALF_TURN = 180
+
+export function hipOf(model: Pick<RiderModel, 'sit' | 'hipForward' | 'hipUp'>): Point {
+  return { x: model.sit.x + model.hipForward, y: model.sit.y + model.hipUp }
+}
+
+/**
+ * The whole rider at a crank angle of the right side: both legs, trunk, arms, centre of mass.
+ * Never throws and never gives NaN: what does not reach is null and drawn straight.
+ * @param crankAngle of the right crank, degrees; the left stands half a turn on
+ * @source geometry
+ */
+export function riderAt(model: RiderModel, crankAngle: number): RiderAt {
+  const hip = hipOf(model)
+  const right = legAt(model, model.legs.right, hip, crankAngle)
+  const left = legAt(model, model.legs.left, hip, crankAngle + HALF_TURN)
+  const upper = model.grip === null ? null : upperPosture(model.upper, hip, model.grip)
+  return { hip, legs: { left, right }, upper, centreOfMass: upper && centreOfMass(hip, left, right, upper, model) }
+}
+
+/** One leg at a crank angle of its own side. @source geometry */
+export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: number): LegAt {
+  const a = crankAngle * RADIANS
+  const axle = { x: model.crank * Math.sin(a), y: model.crank * Math.cos(a) }
+  const footPitch = footPitchAt(crankAngle, leg.footPitch, model.pitchSwing)
+  const ankle = ankleAt(axle, leg.ankleBehind, leg.ankleAbove, footPitch)
+  const halfHip = model.hipWidth / 2
+  const lateral = leg.halfStance - halfHip
+  const { knee, distance, kneeFlexion } = solveLeg(hip, ankle, leg.thigh, leg.shank, lateral)
+  const share = distance > 0 ? (leg.thigh * leg.thigh - leg.shank * leg.shank + distance * distance) / (2 * distance * distance) : 0
+  return { axle, ankle, knee, distance, kneeFlexion, footPitch, kneeAside: halfHip + lateral * share }
+}
+
+/**
+ * Point of a foot at `along` from the heel and `above` its underside, in the side view. The foot's
+ * frame is read back from axle and ankle, so that no angle is turned twice.
+ */
+export function footPoint(leg: LegModel, at: Pick<LegAt, 'axle' | 'ankle'>, along: number, above: number): Point {
+  const { ankleBehind: a, ankleAbove: b } = leg
+  const dx = at.ankle.x - at.axle.x
+  const dy = at.ankle.y - at.axle.y
+  const square = a * a + b * b
+  const s = (b * dx + a * dy) / square
+  const c = (b * dy - a * dx) / square
+  const f = along - leg.axleFromHeel
+  const n = leg.stack + above
+  return { x: at.axle.x + f * c + n * s, y: at.axle.y - f * s + n * c }
+}
+
+/** @source winter-table */
+function centreOfMass(hip: Point, left: LegAt, right: LegAt, upper: UpperPosture, model: RiderModel): Point {
+  const sum = { x: 0, y: 0, mass: 0 }
+  addSegment(sum, 'trunk', hip, upper.shoulder)
+  // Both arms are alike.
+  addSegment(sum, 'upperArm', upper.shoulder, upper.elbow, 2)
+  addSegment(sum, 'forearm', upper.elbow, upper.hand, 2)
+  addSegment(sum, 'hand', upper.hand, upper.hand, 2)
+  addLeg(sum, hip, left, model.legs.left)
+  addLeg(sum, hip, right, model.legs.right)
+  return { x: sum.x / sum.mass, y: sum.y / sum.mass }
+}
+
+function addLeg(sum: { x: number; y: number; mass: number }, hip: Point, at: LegAt, leg: LegModel): void {
+  addSegment(sum, 'thigh', hip, at.knee)
+  addSegment(sum, 'shank', at.knee, at.ankle)
+  addSegment(sum, 'foot', at.ankle, footPoint(leg, at, leg.axleFromHeel, 0))
+}
+
+/** Angle between trunk and thigh, degrees; null without trunk or leg. */
+export function hipAngleAt(at: RiderAt, side: 'left' | 'right'): number | null {
+  const { hip, upper, legs } = at
+  const leg = legs[side]
+  if (upper === null || leg.kneeFlexion === null) return null
+  return angleBetween(upper.shoulder.x - hip.x, upper.shoulder.y - hip.y, leg.knee.x - hip.x, leg.knee.y - hip.y)
+}
