@@ -18,10 +18,15 @@ export const sources = {
     title: 'Drillis & Contini 1966, as drawn in Winter, Biomechanics and Motor Control of Human Movement, fig. 4.1',
     note: 'Segment lengths as fractions of stature. Values from memory of the source.',
   },
+  'winter-table': {
+    kind: 'published',
+    title: 'Winter, Biomechanics and Motor Control of Human Movement, table 4.1',
+    note: 'Segment masses and centres of mass; trunk with head and neck. Values from memory of the source.',
+  },
   'ansur-ii': {
     kind: 'published',
     title: 'Gordon et al. 2014, ANSUR II, NATICK/TR-15/007',
-    note: 'Ball-of-foot length over foot length, 0.74. Values from memory of the source.',
+    note: 'Ratios of means: ball-of-foot to foot length 0.74; biacromial breadth and hand length to stature. Values from memory of the source.',
   },
   'hamley-thomas': {
     kind: 'published',
@@ -37,6 +42,26 @@ export const sources = {
     kind: 'published',
     title: 'Van Sickle & Hull 2007, Journal of Biomechanics 40:1262',
     note: 'A rearward foot leaves economy unchanged and lowers the load on the calf: direction only, from memory.',
+  },
+  'ferrer-roca': {
+    kind: 'published',
+    title: 'Ferrer-Roca et al. 2012, Journal of Strength and Conditioning Research 26:3025',
+    note: 'Dynamic knee flexion 30–40°; saddle height 22.1 + 0.896 · inseam − 0.15 · flexion, cm and degrees, from the pedal. Values from memory of the source.',
+  },
+  fonda: {
+    kind: 'published',
+    title: 'Fonda et al. 2014, Journal of Sports Sciences 32:940',
+    note: 'Flexion while pedalling exceeds flexion held still by about 5–10°. Value from memory of the source.',
+  },
+  keir: {
+    kind: 'published',
+    title: 'Keir et al. 2007, Human Factors 49:88; Weiss et al. 1995, Journal of Bone and Joint Surgery 77A:1695',
+    note: 'Carpal pressure is least near 2° toward the little finger; 30 mmHg is reached at 14.5° that way and 21.8° the other. Values from memory of the sources.',
+  },
+  'iso-4210': {
+    kind: 'published',
+    title: 'ISO 4210-2, safety requirements for bicycles',
+    note: 'At least a quarter of the weight on the front wheel with the rider rearmost; bar width 350–1000 mm. Values from memory of the standard.',
   },
   'common-practice': {
     kind: 'common-practice',

@@ -12,7 +12,16 @@ export function uuid(n: number): string {
 }
 
 export function aReading(key: ReadingKey, side: Reading['side'], value: number | null): Reading {
-  return { key, side, value, typed: value === null ? '' : String(value), method: definitionOf(key).method, takenAt: testTime }
+  return {
+    key,
+    side,
+    value,
+    typed: value === null ? '' : String(value),
+    method: definitionOf(key).method,
+    takenAt: testTime,
+    condition: 'usual',
+    repeats: [],
+  }
 }
 
 const pair = (key: ReadingKey, left: number, right: number) => [aReading(key, 'left', left), aReading(key, 'right', right)]

@@ -42,7 +42,7 @@ const heights = rate(1, (n) => {
   for (let i = 0; i < n; i++) sum += saddleHeightForFlexion(leg, 20 + (i % 30))
   return sum
 })
-const setup = setupOf(exampleReadings, [])
+const setup = setupOf(exampleReadings, [], 'drop')
 let judged = 0
 const start = performance.now()
 while (performance.now() - start < 1000) {

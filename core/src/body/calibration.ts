@@ -1,9 +1,10 @@
 import { leastSquares } from '../quantity/leastSquares.ts'
 import type { Side } from '../quantity/sided.ts'
-import { hipAngleAt, hipOf, legAt, riderAt } from './rider.ts'
+import { hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegModel, RiderModel } from './rider.ts'
-import { extreme } from './turn.ts'
+import { extremeReach } from './turn.ts'
 import { upperPosture } from './upperBody.ts'
+import type { UpperPosture } from './upperBody.ts'
 
 /** A body parameter that no tape reaches, with what is assumed of it; ± is k = 2. */
 export interface Free {
@@ -64,6 +65,8 @@ const PLAUSIBLE_PULL = 3
 const EXACT_WITHIN = 0.02
 /** How much firmer the measured angles are held than their uncertainty while exactness is tried. */
 const FIRM = 1e-3
+/** An exact answer is found in a handful of rounds or not at all. */
+const MOST_ITERATIONS = 24
 /** Difference steps: mm or degrees. */
 const STEP = 1e-4
 
@@ -108,13 +111,13 @@ function solve(free: FreeParameters, knowns: readonly Known[], start: readonly n
     const values = valuesOf(p)
     const out = assumed.map(({ prior, plusMinus }, i) => (p[i]! - prior) / (plusMinus / 2))
     let base: RiderModel | null = null
-    let model: RiderModel | null = null
+    let predictOne = noPrediction
     for (const known of knowns) {
-      if (known.base !== base || model === null) {
+      if (known.base !== base) {
         base = known.base
-        model = withFree(base, values)
+        predictOne = predictor(withFree(base, values))
       }
-      out.push((predict(model, known) - known.value) / ((known.plusMinus / 2) * firmness))
+      out.push((predictOne(known) - known.value) / ((known.plusMinus / 2) * firmness))
     }
     return out
   }
@@ -122,6 +125,7 @@ function solve(free: FreeParameters, knowns: readonly Known[], start: readonly n
     residuals,
     start,
     start.map(() => STEP),
+    { maxIterations: MOST_ITERATIONS },
   ).parameters
 }
 
@@ -150,27 +154,37 @@ function valuesOf(p: readonly number[]): FreeValues {
 /** Degrees of apparent over-extension per mm that a leg falls short, so that a search finds its way back. */
 const SHORT_LEG_SLOPE = 0.4
 
+type Asked = Pick<Known, 'kind' | 'side'>
+const noPrediction = (_: Asked): number => 0
+
 /** What the model makes of a measured angle; finite even where a leg falls short. */
-export function predict(model: RiderModel, known: Pick<Known, 'kind' | 'side'>): number {
+export function predict(model: RiderModel, known: Asked): number {
+  return predictor(model)(known)
+}
+
+/** {@link predict} for several angles of one model: trunk and arms are worked out once. */
+function predictor(model: RiderModel): (known: Asked) => number {
   const hip = hipOf(model)
-  const side = known.side === 'both' ? 'right' : known.side
-  switch (known.kind) {
-    case 'kneeFlexion': {
-      const leg = model.legs[side]
-      const at = legAt(model, leg, hip, 180)
-      return at.kneeFlexion ?? -SHORT_LEG_SLOPE * (at.distance - leg.thigh - leg.shank)
-    }
-    case 'footPitch':
-      return model.legs[side].footPitch
-    case 'hipAngle': {
-      const top = extreme((angle) => legAt(model, model.legs[side], hip, angle).distance, -1)
-      return hipAngleAt(riderAt(model, side === 'right' ? top : top + 180), side) ?? 0
-    }
-    default: {
-      if (model.grip === null) return 0
-      const upper = upperPosture(model.upper, hip, model.grip)
-      if (known.kind === 'torsoAngle') return upper.torso
-      return known.kind === 'elbowFlexion' ? upper.elbowFlexion : upper.shoulderAngle
+  let posture: UpperPosture | null = null
+  const upper = () => (posture ??= model.grip && upperPosture(model.upper, hip, model.grip))
+  return ({ kind, side: asked }) => {
+    const side = asked === 'both' ? 'right' : asked
+    const leg = model.legs[side]
+    switch (kind) {
+      case 'kneeFlexion': {
+        const { kneeFlexion, distance } = legAt(model, leg, hip, 180)
+        return kneeFlexion ?? -SHORT_LEG_SLOPE * (distance - leg.thigh - leg.shank)
+      }
+      case 'footPitch':
+        return leg.footPitch
+      case 'hipAngle':
+        return hipAngleBetween(hip, upper(), legAt(model, leg, hip, extremeReach(model, leg, hip, -1))) ?? 0
+      case 'torsoAngle':
+        return upper()?.torso ?? 0
+      case 'elbowFlexion':
+        return upper()?.elbowFlexion ?? 0
+      case 'shoulderAngle':
+        return upper()?.shoulderAngle ?? 0
     }
   }
 }

@@ -13,6 +13,7 @@ const legFields = {
   hipForward: numberField('hipForward', -150, 250, 'mm', 'Hip joint ahead of the sit point, mm'),
   hipUp: numberField('hipUp', -100, 300, 'mm', 'Hip joint above the sit point, mm'),
   footPitch: numberField('footPitch', -45, 75, 'degrees', 'Foot pitch at bottom dead centre, heel up, degrees'),
+  lateral: numberField('lateral', -200, 300, 'mm', 'Hip joint to foot across the bike (half stance less half hip spacing), mm').optional(),
 }
 const crankAngle = numberField('crankAngle', -360, 720, 'degrees', '0 = top, 90 = forward, 180 = bottom').default(180)
 const pitchSwing = numberField('pitchSwing', 0, 40, 'degrees', 'Amplitude of foot pitch over the turn; 0 = constant').default(0)

@@ -44,7 +44,7 @@ export interface LegInput {
   /** heel up, at bottom dead centre */
   readonly footPitch: number
   /** hip to foot across the bike (half stance less half hip spacing); 0 when left out */
-  readonly lateral?: number
+  readonly lateral?: number | undefined
 }
 
 /** Where a leg is at one crank angle. */
@@ -176,7 +176,7 @@ export function saddleHeightForFlexion(leg: LegInput, flexion: number, crankAngl
   const ankle = ankleAt(pedalAxle(leg.crank, crankAngle), leg.ankleBehind, leg.ankleAbove, pitch)
   const distance = distanceForFlexion(leg.thigh, leg.shank, flexion)
   const height = heightForDistance({ x: leg.hipForward - ankle.x, y: leg.hipUp - ankle.y }, leg.seatAngle, distance, leg.lateral)
-  if (!(height > 0)) {
+  if (height === null || !(height > 0)) {
     throw new UnreachableError(
       `No saddle height along a ${leg.seatAngle}° seat line gives ${flexion.toFixed(1)}° of knee flexion with these leg lengths. Check thigh, shank and seat angle.`,
       'flexion',
@@ -189,13 +189,13 @@ export function saddleHeightForFlexion(leg: LegInput, flexion: number, crankAngl
  * Height along the seat line at which the hip is a given distance from a point: the larger root of
  * h² + 2h(u·p) + |p|² + δ² − D² = 0 with u = (−cos ψ, sin ψ).
  * @param p hip offset from the sit point, less the point (ankle), mm
- * @returns mm, or −1 when there is none
+ * @returns mm; null when there is none
  * @source geometry
  */
-export function heightForDistance(p: Point, seatAngle: number, distance: number, lateral = 0): number {
+export function heightForDistance(p: Point, seatAngle: number, distance: number, lateral = 0): number | null {
   const half = -Math.cos(seatAngle * RADIANS) * p.x + Math.sin(seatAngle * RADIANS) * p.y
   const discriminant = half * half - (p.x * p.x + p.y * p.y + lateral * lateral - distance * distance)
-  return discriminant < 0 ? -1 : -half + Math.sqrt(discriminant)
+  return discriminant < 0 ? null : -half + Math.sqrt(discriminant)
 }
 
 /** Throws when the three sides make no triangle. */

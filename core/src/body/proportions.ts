@@ -8,7 +8,26 @@ export const statureFractions = {
   thigh: 0.245,
   footLength: 0.152,
   hipHeight: 0.53,
+  upperArm: 0.186,
+  forearm: 0.146,
+  hand: 0.108,
+  shoulderHeight: 0.818,
 } as const
+
+/** Hip to shoulder over stature: the difference of the two heights. @source drillis-contini */
+export const TRUNK_RATIO = statureFractions.shoulderHeight - statureFractions.hipHeight
+
+/** Elbow to the middle of the closed hand: the forearm and the hand's centre of mass. @source drillis-contini */
+export const FOREARM_TO_GRIP_RATIO = statureFractions.forearm + 0.506 * statureFractions.hand
+
+/** Biacromial breadth over stature: men 415.7/1756.2, women 365.3/1628.5, their mean. @source ansur-ii */
+export const ACROMION_RATIO = 0.2305
+
+/** Hand length over stature: men 193.4/1756.2, women 181/1628.5, their mean. @source ansur-ii */
+export const HAND_LENGTH_RATIO = 0.1106
+
+/** Hip joint to hip joint over stature. @source prior */
+export const HIP_SPACING_RATIO = 0.1
 
 /** Heel to first metatarsal head over foot length (men 0.741, women 0.739). @source ansur-ii */
 export const BALL_OF_FOOT_RATIO = 0.74

@@ -67,7 +67,7 @@ export interface RiderAt {
 }
 
 /** The left crank stands half a turn from the right. */
-const HALF_TURN = 180
+export const HALF_TURN = 180
 
 export function hipOf(model: Pick<RiderModel, 'sit' | 'hipForward' | 'hipUp'>): Point {
   return { x: model.sit.x + model.hipForward, y: model.sit.y + model.hipUp }
@@ -87,6 +87,11 @@ export function riderAt(model: RiderModel, crankAngle: number): RiderAt {
   return { hip, legs: { left, right }, upper, centreOfMass: upper && centreOfMass(hip, left, right, upper, model) }
 }
 
+/** Hip joint to foot across the bike, mm. */
+export function lateralOf(model: Pick<RiderModel, 'hipWidth'>, leg: Pick<LegModel, 'halfStance'>): number {
+  return leg.halfStance - model.hipWidth / 2
+}
+
 /** One leg at a crank angle of its own side. @source geometry */
 export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: number): LegAt {
   const a = crankAngle * RADIANS
@@ -94,7 +99,7 @@ export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: 
   const footPitch = footPitchAt(crankAngle, leg.footPitch, model.pitchSwing)
   const ankle = ankleAt(axle, leg.ankleBehind, leg.ankleAbove, footPitch)
   const halfHip = model.hipWidth / 2
-  const lateral = leg.halfStance - halfHip
+  const lateral = lateralOf(model, leg)
   const { knee, distance, kneeFlexion } = solveLeg(hip, ankle, leg.thigh, leg.shank, lateral)
   const share = distance > 0 ? (leg.thigh * leg.thigh - leg.shank * leg.shank + distance * distance) / (2 * distance * distance) : 0
   return { axle, ankle, knee, distance, kneeFlexion, footPitch, kneeAside: halfHip + lateral * share }
@@ -135,10 +140,8 @@ function addLeg(sum: { x: number; y: number; mass: number }, hip: Point, at: Leg
   addSegment(sum, 'foot', at.ankle, footPoint(leg, at, leg.axleFromHeel, 0))
 }
 
-/** Angle between trunk and thigh, degrees; null without trunk or leg. */
-export function hipAngleAt(at: RiderAt, side: 'left' | 'right'): number | null {
-  const { hip, upper, legs } = at
-  const leg = legs[side]
+/** Angle between trunk and thigh, degrees; null without trunk or where the leg does not reach. @source geometry */
+export function hipAngleBetween(hip: Point, upper: UpperPosture | null, leg: LegAt): number | null {
   if (upper === null || leg.kneeFlexion === null) return null
   return angleBetween(upper.shoulder.x - hip.x, upper.shoulder.y - hip.y, leg.knee.x - hip.x, leg.knee.y - hip.y)
 }

@@ -1,6 +1,8 @@
-import type { Point3 } from '../bike/contactPoints.ts'
-import { hipAngleAt, hipOf, legAt, riderAt } from './rider.ts'
+import { DEGREES } from '../bike/contactPoints.ts'
+import type { Point, Point3 } from '../bike/contactPoints.ts'
+import { HALF_TURN, hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegAt, LegModel, RiderModel } from './rider.ts'
+import { upperPosture } from './upperBody.ts'
 import type { Side } from '../quantity/sided.ts'
 
 /** What one turn of the crank shows of one side; degrees and mm. */
@@ -32,42 +34,45 @@ export function turnFacts(model: RiderModel, side: Side): TurnFacts {
   const leg = model.legs[side]
   const hip = hipOf(model)
   const at = (angle: number): LegAt => legAt(model, leg, hip, angle)
-  const far = extreme((angle) => at(angle).distance, 1)
-  const near = extreme((angle) => at(angle).distance, -1)
+  const far = extremeReach(model, leg, hip, 1)
+  const near = extremeReach(model, leg, hip, -1)
+  const longest = at(far)
   const bottom = at(180)
   const forward = at(90)
-  const whole = riderAt(model, side === 'right' ? near : near + 180)
+  const upper = model.grip && upperPosture(model.upper, hip, model.grip)
   return {
     kneeAtBottom: bottom.kneeFlexion,
-    kneeLeast: at(far).kneeFlexion,
+    kneeLeast: longest.kneeFlexion,
     longestReachAt: far,
-    longestReach: at(far).distance,
-    hipAngleAtTop: hipAngleAt(whole, side),
+    longestReach: longest.distance,
+    hipAngleAtTop: hipAngleBetween(hip, upper, at(near)),
     kneeAheadOfAxle: forward.kneeFlexion === null ? null : forward.knee.x - forward.axle.x,
-    kneeElbowGap: whole.upper === null ? null : kneeElbowGap(model, leg, at, whole.upper.elbow, whole.upper.hand),
+    kneeElbowGap: upper && kneeElbowGap(at, upper.elbow, upper.hand),
   }
 }
 
 /**
- * Crank angle in [0, 360) of the largest (sign 1) or smallest (−1) value of a smooth round function:
- * a coarse round, then parabolas through ever closer neighbours.
+ * Crank angle in [0, 360) at which hip and ankle are furthest apart (sign 1) or nearest (−1). The
+ * search starts where the crank is in line with the hip and ends by parabolas through ever closer
+ * neighbours.
+ * @source geometry
  */
-export function extreme(value: (angle: number) => number, sign: 1 | -1): number {
-  const step = 20
-  let best = 0
-  for (let angle = step; angle < 360; angle += step) if (sign * value(angle) > sign * value(best)) best = angle
-  for (const h of [step, step / 4, step / 20]) {
+export function extremeReach(model: RiderModel, leg: LegModel, hip: Point, sign: 1 | -1): number {
+  const value = (angle: number) => legAt(model, leg, hip, angle).distance
+  let best = Math.atan2(hip.x, hip.y) * DEGREES + (sign === 1 ? HALF_TURN : 0)
+  for (const h of [20, 6, 1.5]) {
     const before = value(best - h)
     const after = value(best + h)
     const bend = before - 2 * value(best) + after
     if (bend * sign < 0) best += Math.min(h, Math.max(-h, (h * (before - after)) / (2 * bend)))
+    else best += sign * after > sign * before ? h : -h
   }
-  return (best + 360) % 360
+  return ((best % 360) + 360) % 360
 }
 
-function kneeElbowGap(model: RiderModel, leg: LegModel, at: (angle: number) => LegAt, elbow: Point3, hand: Point3): number | null {
+function kneeElbowGap(at: (angle: number) => LegAt, elbow: Point3, hand: Point3): number | null {
   let least = Infinity
-  for (let angle = 270; angle <= 450; angle += 5) {
+  for (let angle = 290; angle <= 430; angle += 10) {
     const { knee, kneeAside, kneeFlexion } = at(angle)
     if (kneeFlexion === null) continue
     least = Math.min(least, toSegment({ ...knee, z: kneeAside }, elbow, hand))

@@ -20,6 +20,7 @@ export const cleatKnockOnCalculation = defineCalculation({
     hipForward: numberField('hipForward', -150, 250, 'mm'),
     hipUp: numberField('hipUp', -100, 300, 'mm'),
     footPitch: numberField('footPitch', -45, 75, 'degrees', 'Heel up at bottom dead centre, degrees'),
+    lateral: numberField('lateral', -200, 300, 'mm', 'Hip joint to foot across the bike, mm').optional(),
     setbackFrom: numberField('setbackFrom', -50, 150, 'mm', 'Cleat setback before, behind MTP1, mm'),
     setbackTo: numberField('setbackTo', -50, 150, 'mm', 'Cleat setback after, behind MTP1, mm'),
   }),

@@ -140,7 +140,7 @@ describe('the ledger', () => {
 })
 
 describe('a proposal', () => {
-  const setup = setupOf(exampleReadings, [])
+  const setup = setupOf(exampleReadings, [], 'drop')
 
   it('takes the first step of 12 mm now and keeps the rest for later', () => {
     const proposal = cleatProposal(setup, { left: null, right: 18 })
@@ -159,7 +159,7 @@ describe('a proposal', () => {
     const same = exampleReadings.map((r) =>
       r.side === 'left' ? { ...exampleReadings.find((o) => o.key === r.key && o.side === 'right')!, side: 'left' as const } : r,
     )
-    const proposal = cleatProposal(setupOf(same, []), { left: 18, right: 18 })
+    const proposal = cleatProposal(setupOf(same, [], 'drop'), { left: 18, right: 18 })
     const { saddle } = proposal
     expect(saddle!.by).toBeLessThan(0)
     expect(Math.abs(saddle!.by - saddle!.exact)).toBeLessThanOrEqual(0.25 + 1e-9)
@@ -189,6 +189,7 @@ describe('a proposal', () => {
     const bare = setupOf(
       exampleReadings.filter((r) => r.key !== 'saddleHeight' && r.key !== 'stature'),
       [],
+      'drop',
     )
     const proposal = cleatProposal(bare, { left: null, right: 18 })
     expect(proposal.saddle).toBeNull()
@@ -199,7 +200,7 @@ describe('a proposal', () => {
 
   it('turns an unreachable leg into words, and still moves the cleat', () => {
     const far = exampleReadings.map((r) => (r.key === 'saddleHeight' ? aReading('saddleHeight', 'both', 950) : r))
-    const proposal = cleatProposal(setupOf(far, []), { left: null, right: 18 })
+    const proposal = cleatProposal(setupOf(far, [], 'drop'), { left: null, right: 18 })
     expect(proposal.notes.join(' ')).toMatch(/does not reach/)
     expect(proposal.saddle).toBeNull()
     expect(JSON.stringify(proposal)).not.toMatch(/NaN|null,"after"/)
@@ -210,7 +211,7 @@ describe('a proposal', () => {
       r.side === 'both' ? r : { ...r, side: r.side === 'left' ? ('right' as const) : ('left' as const) },
     )
     const straight = cleatProposal(setup, { left: 9, right: 18 })
-    const turned = cleatProposal(setupOf(mirrored, []), { left: 18, right: 9 })
+    const turned = cleatProposal(setupOf(mirrored, [], 'drop'), { left: 18, right: 9 })
     expect(turned.feet.left).toEqual(straight.feet.right)
     expect(turned.saddle?.exact).toBeCloseTo(straight.saddle!.exact, 12)
   })
@@ -231,7 +232,7 @@ describe('a proposal', () => {
       { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
       { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' },
     )
-    const moved = setupOf(exampleReadings, [entry])
+    const moved = setupOf(exampleReadings, [entry], 'drop')
     expect(moved.cleat.right.setbackNow?.value).toBe(11)
     expect(moved.cleat.right.slotForward?.value).toBe(11)
     expect(moved.cleat.right.slotBack?.value).toBe(7)

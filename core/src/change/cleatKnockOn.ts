@@ -17,6 +17,8 @@ export interface CleatKnockOnInput {
   readonly hipForward: number
   readonly hipUp: number
   readonly footPitch: number
+  /** hip to foot across the bike; 0 when left out */
+  readonly lateral?: number | undefined
   readonly setbackFrom: number
   readonly setbackTo: number
 }
@@ -39,8 +41,8 @@ export interface CleatKnockOn {
 /** The leg model for a cleat setback. */
 export function legFor(input: CleatKnockOnInput, setback: number, saddleHeight = input.saddleHeight): LegInput {
   const { behind, above } = ankleFromAxle({ ...input, cleatSetback: setback })
-  const { thigh, shank, crank, seatAngle, hipForward, hipUp, footPitch } = input
-  return { thigh, shank, ankleBehind: behind, ankleAbove: above, crank, saddleHeight, seatAngle, hipForward, hipUp, footPitch }
+  const { thigh, shank, crank, seatAngle, hipForward, hipUp, footPitch, lateral = 0 } = input
+  return { thigh, shank, ankleBehind: behind, ankleAbove: above, crank, saddleHeight, seatAngle, hipForward, hipUp, footPitch, lateral }
 }
 
 /**

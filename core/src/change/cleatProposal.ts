@@ -7,9 +7,11 @@ import type { Side, Sided } from '../quantity/sided.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import { cleatKnockOn, kneeAtBottom } from './cleatKnockOn.ts'
 import type { CleatKnockOn, CleatKnockOnInput } from './cleatKnockOn.ts'
+import { knockOn } from './knockOn.ts'
 import { moveWords } from './ledger.ts'
 import type { Move } from './ledger.ts'
 import { settings } from './settings.ts'
+import { standingOf } from './setup.ts'
 import type { Setup } from './setup.ts'
 import { stepPlan } from './stepPlan.ts'
 import type { StepPlan } from './stepPlan.ts'
@@ -85,7 +87,7 @@ export function cleatProposal(setup: Setup, aim: CleatAim, withSaddle = true): C
     return by === 0 ? [] : [{ setting: 'cleatSetback', side, by, role: 'chosen' }]
   })
   const missing = chosen.length === 0 ? null : saddleMissing(setup, feet, chosen)
-  const saddle = chosen.length === 0 || missing !== null ? null : saddleAnswer(setup, feet, withSaddle)
+  const saddle = chosen.length === 0 || missing !== null ? null : saddleAnswer(setup, feet, chosen, withSaddle)
   const knockOns: Move[] = saddle && saddle.by !== 0 ? [{ setting: 'saddleHeight', side: 'both', by: saddle.by, role: 'knock-on' }] : []
   const moves = [...chosen, ...knockOns]
   if (saddle) notes.push(...saddleNotes(saddle, withSaddle))
@@ -151,14 +153,12 @@ function saddleMissing(setup: Setup, feet: Sided<FootProposal | null>, chosen: r
   return null
 }
 
-function saddleAnswer(setup: Setup, feet: Sided<FootProposal | null>, withSaddle: boolean): SaddleAnswer | null {
+function saddleAnswer(setup: Setup, feet: Sided<FootProposal | null>, chosen: readonly Move[], withSaddle: boolean): SaddleAnswer | null {
   if (setup.saddleHeight === null) return null
   const from = setup.saddleHeight.value
-  const wants = bySide((side) => feet[side]?.knockOn?.saddleMove ?? 0)
-  const exact = (wants.left + wants.right) / 2
-  const { cap, resolution } = settings.saddleHeight
-  const rounded = Math.round(exact / resolution) * resolution
-  const by = withSaddle ? Math.max(-cap, Math.min(cap, rounded)) : 0
+  const answer = knockOn(standingOf(setup), chosen, { knee: true, hands: 'free', lever: false }, 'step').answers[0]
+  const exact = answer?.exact ?? 0
+  const by = withSaddle ? (answer?.by ?? 0) : 0
   const spreads = sides.map((side) => feet[side]?.saddlePlusMinus ?? 0)
   // The two legs share saddle, crank and most estimates, so their ± are taken as fully correlated.
   const plusMinus = spreads.reduce((a, b) => a + b, 0) / 2

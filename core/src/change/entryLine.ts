@@ -3,7 +3,7 @@ import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { readEntry, readingName } from '../measure/readingEntry.ts'
+import { readEntry, readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
 import { settings } from './settings.ts'
@@ -80,7 +80,6 @@ function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): U
   if (!entry.ok) return unknown(entry.message)
   if (entry.value === null) return unknown(`${readingName(key, side)}: how much?`)
   const how = method === null ? '' : `, ${methods[method].label}`
-  const shown = { length: ' mm', angle: '°', 'shoe-size': '' }[definitionOf(key).dimension]
   return {
     kind: 'reading',
     key,
@@ -88,7 +87,7 @@ function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): U
     text,
     value: entry.value,
     method,
-    words: `${readingName(key, side)}: ${trimmed(entry.value, 1)}${shown}${how}`,
+    words: `${readingName(key, side)}: ${shownValue(key, entry.value, 'mm')}${unitMark(key, 'mm')}${how}`,
   }
 }
 

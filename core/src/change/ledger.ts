@@ -116,7 +116,15 @@ export function appendProblem(entries: readonly LedgerEntry[], next: LedgerEntry
 
 /** "Cleat R back 5", "Saddle down 2". */
 export function moveWords(move: Pick<Move, 'setting' | 'side' | 'by'>): string {
-  const setting = settings[move.setting]
-  const side = move.side === 'both' ? '' : move.side === 'left' ? ' L' : ' R'
-  return `${setting.label}${side} ${move.by > 0 ? setting.more : setting.less} ${trimmed(Math.abs(move.by), 1)}`
+  return `${moveName(move)} ${directionOf(move.setting, move.by)} ${trimmed(Math.abs(move.by), 1)}`
+}
+
+/** "Cleat R", "Saddle". */
+export function moveName({ setting, side }: Pick<Move, 'setting' | 'side'>): string {
+  return `${settings[setting].label}${side === 'both' ? '' : side === 'left' ? ' L' : ' R'}`
+}
+
+/** "back", "down": the word for a move of a setting. */
+export function directionOf(setting: SettingKey, by: number): string {
+  return by > 0 ? settings[setting].more : settings[setting].less
 }

@@ -3,6 +3,8 @@ import type { SourceKey } from '../sources.ts'
 /** A setting a change can move, with how far it may go at once and how finely a hand can set it. */
 export interface Setting {
   readonly label: string
+  /** the station whose work it is */
+  readonly station: 'feet' | 'seat' | 'hands'
   readonly sided: boolean
   readonly unit: 'mm' | 'deg'
   /** largest move at once, in the setting's unit */
@@ -14,20 +16,57 @@ export interface Setting {
   readonly source: SourceKey
 }
 
-/** Step caps of the trade; a settled rider moves no further than this at once. */
+type Row = Omit<Setting, 'station' | 'source'>
+const row = (label: string, unit: 'mm' | 'deg', cap: number, resolution: number, more: string, less: string, sided = false): Row => ({
+  label, unit, cap, resolution, more, less, sided,
+}) // prettier-ignore
+
+function at<Key extends string>(station: Setting['station'], rows: Readonly<Record<Key, Row>>): Readonly<Record<Key, Setting>> {
+  const entries = Object.entries<Row>(rows).map(([key, value]) => [key, { ...value, station, source: 'common-practice' }])
+  return Object.fromEntries(entries) as Record<Key, Setting>
+}
+
+/**
+ * Every setting by the name of the reading it moves. Caps are the trade's largest step for a settled
+ * rider; parts that come in sizes (cranks, stems, other bars) have the step of a usual exchange.
+ */
 export const settings = {
-  cleatSetback: {
-    label: 'Cleat',
-    sided: true,
-    unit: 'mm',
-    cap: 5,
-    resolution: 0.5,
-    more: 'back',
-    less: 'forward',
-    source: 'common-practice',
-  },
-  saddleHeight: { label: 'Saddle', sided: false, unit: 'mm', cap: 5, resolution: 0.5, more: 'up', less: 'down', source: 'common-practice' },
+  ...at('feet', {
+    cleatSetback: row('Cleat', 'mm', 5, 0.5, 'back', 'forward', true),
+    cleatInboard: row('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', true),
+    soleStack: row('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner', true),
+    washer: row('Washer', 'mm', 1.5, 0.5, 'on', 'off', true),
+    axleLength: row('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', true),
+    tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower'),
+    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter'),
+  }),
+  ...at('seat', {
+    saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down'),
+    saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward'),
+    saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down'),
+  }),
+  ...at('hands', {
+    handReach: row('Hands', 'mm', 10, 1, 'forward', 'back'),
+    handHeight: row('Hands', 'mm', 10, 1, 'up', 'down'),
+    gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower'),
+    spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer'),
+    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter'),
+    stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter'),
+    barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
+    barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less'),
+    barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back'),
+    barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less'),
+    barUpsweep: row('Upsweep', 'deg', 10, 0.5, 'more', 'less'),
+    barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter'),
+    barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back'),
+    leverAngle: row('Levers', 'deg', 10, 0.5, 'down', 'up', true),
+  }),
 } as const satisfies Readonly<Record<string, Setting>>
 
 export type SettingKey = keyof typeof settings
 export const settingKeys = Object.keys(settings) as [SettingKey, ...SettingKey[]]
+
+/** A row of the table. */
+export function settingOf(key: SettingKey): Setting {
+  return settings[key]
+}

@@ -1,15 +1,25 @@
+import { sitPoint } from '../bike/contactPoints.ts'
+import { withFree } from '../body/calibration.ts'
+import type { RiderModel } from '../body/rider.ts'
 import type { CleatReadings } from '../feet/cleatJudgement.ts'
-import { definitionOf } from '../measure/readingDefinitions.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { hiddenParts, resolveReadings } from '../measure/resolve.ts'
+import { hiddenParts } from '../measure/resolve.ts'
 import type { Resolved, ResolvedReadings } from '../measure/resolve.ts'
+import { buildModel, sitOf } from '../measure/riderModel.ts'
+import type { BuiltModel, MovedBy } from '../measure/riderModel.ts'
 import type { Reading } from '../measure/reading.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
+import { calibrateRider } from './calibrated.ts'
+import type { CalibratedRider } from './calibrated.ts'
 import type { CleatKnockOnInput } from './cleatKnockOn.ts'
+import type { Standing } from './knockOn.ts'
 import { foldLedger } from './ledger.ts'
 import type { Folded, LedgerEntry } from './ledger.ts'
+import { settingKeys, settings } from './settings.ts'
 
 /** One side's leg for the knock-on, or the readings it still lacks. */
 export type LegInputs =
@@ -24,33 +34,75 @@ export type LegInputs =
 /** Where everything stands: baseline readings plus the changes in force. */
 export interface Setup {
   readonly baseline: ResolvedReadings
+  /** the same readings with the changes in force */
+  readonly now: ResolvedReadings
   readonly folded: Folded
   readonly cleat: Sided<CleatReadings>
   readonly saddleHeight: Resolved
   readonly legs: Sided<LegInputs>
+  readonly rider: CalibratedRider
+  /** contact points with the changes in force, and what they still lack */
+  readonly built: BuiltModel
+  /** the calibrated rider on them; null while readings are lacking */
+  readonly model: RiderModel | null
 }
 
 /**
  * Baseline + changes = setup, the same in browser and server. Setting a part by a known amount adds
  * no uncertainty of its own beyond the baseline's: the move is made against a mark.
+ * @param rider the calibrated rider, where it is already at hand; it knows all changes, also those made after `entries`
  */
-export function setupOf(readings: readonly Reading[], entries: readonly LedgerEntry[]): Setup {
-  const baseline = resolveReadings(readings)
+export function setupOf(
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  bar: BarKind,
+  rider: CalibratedRider = calibrateRider(readings, entries, bar),
+): Setup {
+  const baseline = rider.resolved
   const folded = foldLedger(entries)
-  const saddleHeight = shifted(baseline.saddleHeight.left, folded.by('saddleHeight', 'both'))
-  const cleat = bySide((side): CleatReadings => {
-    const back = folded.by('cleatSetback', side)
-    return {
-      setbackNow: shifted(baseline.cleatSetback[side], back),
-      slotForward: shifted(baseline.slotForward[side], back),
-      slotBack: shifted(baseline.slotBack[side], -back),
-      shoeSize: baseline.shoeSize[side],
-      heelToMtp1: baseline.heelToMtp1[side],
-      heelToMtp5: baseline.heelToMtp5[side],
-      footLength: baseline.footLength[side],
-    }
-  })
-  return { baseline, folded, cleat, saddleHeight, legs: bySide((side) => legInputs(baseline, saddleHeight, side)) }
+  const by = folded.by as MovedBy
+  const now = settled(baseline, by)
+  const cleat = bySide((side): CleatReadings => ({
+    setbackNow: now.cleatSetback[side],
+    slotForward: now.slotForward[side],
+    slotBack: now.slotBack[side],
+    shoeSize: now.shoeSize[side],
+    heelToMtp1: now.heelToMtp1[side],
+    heelToMtp5: now.heelToMtp5[side],
+    footLength: now.footLength[side],
+  }))
+  const built = buildModel(rider.values, rider.bar, by)
+  const model = built.model && withFree(built.model, rider.usual.values)
+  const legs = bySide((side) => legInputs(baseline, now, rider, by, side))
+  return { baseline, now, folded, cleat, saddleHeight: now.saddleHeight.left, legs, rider, built, model }
+}
+
+/**
+ * Readings that another setting carries along: room for moving shrinks on one side and grows on the
+ * other, and levers turn with the bar.
+ */
+const carried: readonly (readonly [reading: ReadingKey, setting: keyof typeof settings, sign: 1 | -1])[] = [
+  ['leverAngle', 'barRoll', 1],
+  ['slotForward', 'cleatSetback', 1],
+  ['slotBack', 'cleatSetback', -1],
+  ['postRoomUp', 'saddleHeight', -1],
+  ['postRoomDown', 'saddleHeight', 1],
+  ['railRoomForward', 'saddleSetback', 1],
+  ['railRoomBack', 'saddleSetback', -1],
+  ['spacersAbove', 'spacers', -1],
+]
+
+/** Readings with the changes in force. */
+export function settled(baseline: ResolvedReadings, by: MovedBy): ResolvedReadings {
+  const moved: Partial<Record<ReadingKey, Sided<Resolved>>> = {}
+  const shift = (key: ReadingKey, amount: (side: Side) => number) => {
+    const { left, right } = moved[key] ?? baseline[key]
+    if (amount('left') !== 0 || amount('right') !== 0)
+      moved[key] = { left: shifted(left, amount('left')), right: shifted(right, amount('right')) }
+  }
+  for (const key of settingKeys) shift(key, (side) => by(key, settings[key].sided ? side : 'both'))
+  for (const [reading, key, sign] of carried) shift(reading, (side) => sign * by(key, settings[key].sided ? side : 'both'))
+  return { ...baseline, ...moved }
 }
 
 function shifted<T extends Quantity | null>(value: T, by: number): T {
@@ -66,14 +118,14 @@ const legReadings: readonly (readonly [field: keyof CleatKnockOnInput, key: Read
   ['crank', 'crank'],
   ['seatAngle', 'seatAngle'],
   ['footPitch', 'footPitch'],
+  ['saddleHeight', 'saddleHeight'],
 ]
 
-function legInputs(baseline: ResolvedReadings, saddleHeight: Resolved, side: Side): LegInputs {
+function legInputs(baseline: ResolvedReadings, now: ResolvedReadings, rider: CalibratedRider, by: MovedBy, side: Side): LegInputs {
   const hidden = hiddenParts(baseline, side)
-  const values: Record<string, Quantity | null> = { saddleHeight, ...hidden }
-  for (const [field, key] of legReadings) values[field] = baseline[key][side]
+  const values: Record<string, Quantity | null> = { ...hidden }
+  for (const [field, key] of legReadings) values[field] = now[key][side]
   const missing = legReadings.filter(([field]) => !values[field]).map(([, key]) => key)
-  if (saddleHeight === null) missing.push('saddleHeight')
   const noStature = Object.values(hidden).some((part) => part === null)
   if (noStature) missing.push('stature')
   if (missing.length > 0) {
@@ -82,17 +134,41 @@ function legInputs(baseline: ResolvedReadings, saddleHeight: Resolved, side: Sid
     return { ready: false, missing: asked.sort((a, b) => order(a) - order(b)) }
   }
   const present = Object.entries(values) as [string, Quantity][]
+  const numbers = Object.fromEntries(present.map(([field, q]) => [field, q.value])) as Record<string, number>
   return {
     ready: true,
-    input: Object.fromEntries(present.map(([field, q]) => [field, q.value])) as unknown as Omit<
-      CleatKnockOnInput,
-      'setbackFrom' | 'setbackTo'
-    >,
+    input: { ...(numbers as unknown as Omit<CleatKnockOnInput, 'setbackFrom' | 'setbackTo'>), ...calibratedLeg(rider, by, side) },
     plusMinus: Object.fromEntries(present.map(([field, q]) => [field, q.plusMinus])),
     estimated: legReadings.filter(([field]) => values[field]?.basis === 'estimated').map(([, key]) => key),
   }
 }
 
+/** What calibration and stance say of a leg; the hip as seen from the seat line, rails and tilt included. */
+function calibratedLeg(rider: CalibratedRider, by: MovedBy, side: Side) {
+  const { values } = rider
+  const free = rider.usual.values
+  const thigh = values.thigh[side] ?? 0
+  const shank = values.shank[side] ?? 0
+  const scale = 1 + (side === 'left' ? free.legLeft : free.legRight) / (thigh + shank)
+  const sit = sitOf(values, by)
+  const onLine = sitPoint((values.saddleHeight[side] ?? 0) + by('saddleHeight', 'both'), values.seatAngle[side] ?? 73)
+  const get = (key: ReadingKey) => (values[key][side] ?? 0) + by(key, definitionOf(key).sided ? side : 'both')
+  const stance = get('tread') / 2 + get('axleLength') + get('washer') + get('adapter') + get('cleatInboard')
+  return {
+    thigh: thigh * scale,
+    shank: shank * scale,
+    hipForward: free.hipForward + sit.x - onLine.x,
+    hipUp: free.hipUp + sit.y - onLine.y,
+    footPitch: side === 'left' ? free.pitchLeft : free.pitchRight,
+    lateral: stance - (values.hipWidth[side] ?? 0) / 2,
+  }
+}
+
 function order(key: ReadingKey): number {
-  return ['body', 'bike', 'on-bike', 'shoe', 'cleat'].indexOf(definitionOf(key).group)
+  return readingKeys.indexOf(key)
+}
+
+/** The bike as it stands, as the knock-on engine takes it. */
+export function standingOf(setup: Setup): Standing {
+  return { rider: setup.rider, by: setup.folded.by as MovedBy, now: setup.now }
 }

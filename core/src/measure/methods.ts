@@ -9,6 +9,10 @@ export interface Method {
   readonly angle?: number
   /** EU sizes */
   readonly shoeSize?: number
+  /** kg */
+  readonly mass?: number
+  /** a choice among words is right or wrong, without a ± */
+  readonly choice?: 0
   readonly source: SourceKey
 }
 
@@ -20,14 +24,17 @@ export const methods = {
   goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
   photo: { label: 'photo', length: 4, angle: 2, source: 'common-practice' },
   motion: { label: 'motion trace', angle: 1.5, source: 'common-practice' },
-  eye: { label: 'by eye', length: 10, angle: 6, source: 'common-practice' },
+  mat: { label: 'pressure mat', length: 4, source: 'common-practice' },
+  card: { label: 'impression', length: 3, source: 'common-practice' },
+  scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
+  eye: { label: 'by eye', length: 10, angle: 6, choice: 0, source: 'common-practice' },
   maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, source: 'common-practice' },
 } as const satisfies Readonly<Record<string, Method>>
 
 export type MethodKey = keyof typeof methods
 export const methodKeys = Object.keys(methods) as [MethodKey, ...MethodKey[]]
 
-export type ReadingDimension = 'length' | 'angle' | 'shoe-size'
+export type ReadingDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice'
 
 /** The ± a method gives for a dimension; null when the method cannot read it. */
 export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {

@@ -1,6 +1,7 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { unitMark } from './readingEntry.ts'
 import { definitionOf, readingKeys } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
@@ -19,7 +20,7 @@ type Read = (key: ReadingKey, side: Side | 'both') => number | null
 
 /** Compares readings with each other. Limits are common practice, wide on purpose. */
 export function plausibilityQuestions(readings: readonly Reading[]): PlausibilityQuestion[] {
-  const read: Read = (key, side) => readings.find((r) => r.key === key && r.side === side)?.value ?? null
+  const read: Read = (key, side) => readings.find((r) => r.key === key && r.side === side && r.condition === 'usual')?.value ?? null
   return [
     ...readingKeys.flatMap((key) => pairQuestion(key, read)),
     ...bodyQuestions(read),
@@ -34,7 +35,7 @@ function pairQuestion(key: ReadingKey, read: Read): PlausibilityQuestion[] {
   if (pairLimit === undefined || left === null || right === null) return []
   const gap = Math.abs(left - right)
   if (gap <= pairLimit) return []
-  const unit = { length: ' mm', angle: '°', 'shoe-size': ' sizes' }[dimension]
+  const unit = dimension === 'shoe-size' ? ' sizes' : unitMark(key, 'mm')
   const text = `${label}: left ${trimmed(left, 1)} and right ${trimmed(right, 1)} differ by ${trimmed(gap, 1)}${unit}; more than ${pairLimit}${unit} is unusual. Is a side mistyped, or are the sides exchanged?`
   return [{ id: `pair:${key}:${left}:${right}`, text, about: [key], swap: key }]
 }

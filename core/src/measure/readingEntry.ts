@@ -3,10 +3,16 @@ import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
+import { MAX_REPEATS } from './repeats.ts'
 
 /** What became of a typed reading. */
 export type ReadingEntry =
-  | { readonly ok: true; readonly value: number | null }
+  | {
+      readonly ok: true
+      readonly value: number | null
+      /** the single values of a repeated reading; empty for one */
+      readonly repeats: readonly number[]
+    }
   | { readonly ok: false; readonly message: string; readonly suggestion?: { readonly label: string; readonly text: string } }
 
 /** "Heel to ball (MTP1), left". */
@@ -17,9 +23,23 @@ export function readingName(key: ReadingKey, side: Side | 'both'): string {
 /** "120 to 280 mm", in the unit the fitter works in. */
 export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
   const { min, max, dimension } = definitionOf(key)
+  if (dimension === 'choice') return `one of ${definitionOf(key).options?.join(', ') ?? ''}`
+  if (dimension === 'mass') return `${min} to ${max} kg`
   if (dimension === 'angle') return `${trimmed(min, 0)}° to ${trimmed(max, 0)}°`
   if (dimension === 'shoe-size') return `EU ${min} to ${max}`
   return `${formatLength(min, unit)} to ${formatLength(max, unit)} ${unit}`
+}
+
+/** A held value as the fitter's unit shows it, without its unit; a choice as its word. */
+export function shownValue(key: ReadingKey, value: number, unit: LengthUnit, decimals?: number): string {
+  const { dimension, options } = definitionOf(key)
+  if (dimension === 'length') return formatLength(value, unit, decimals)
+  return dimension === 'choice' ? (options?.[value - 1] ?? '') : trimmed(value, decimals ?? 1)
+}
+
+/** What stands behind a shown value: " mm", "°", " kg", or nothing. */
+export function unitMark(key: ReadingKey, unit: LengthUnit): string {
+  return { length: ` ${unit}`, angle: '°', 'shoe-size': '', mass: ' kg', choice: '' }[definitionOf(key).dimension]
 }
 
 /** Why a held value cannot be stored, or null when it can. Used at every edge. */
@@ -34,19 +54,39 @@ export function rangeProblem(key: ReadingKey, side: Side | 'both', value: number
 }
 
 /**
- * Reads and checks a typed reading. An empty field clears it. A value that only makes sense in
+ * Reads and checks a typed reading. An empty field clears it. Several values with `;` or `+` between
+ * them are repetitions of the same reading; their mean is taken. A value that only makes sense in
  * another unit is refused with that reading offered.
  */
 export function readEntry(key: ReadingKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
+  const singles = text.split(/[;+]/).filter((part) => part.trim() !== '')
+  if (singles.length < 2 || definitionOf(key).dimension === 'choice') return readSingle(key, side, singles[0] ?? text, unit)
+  if (singles.length > MAX_REPEATS) {
+    return { ok: false, message: `${readingName(key, side)}: at most ${MAX_REPEATS} repeated values.` }
+  }
+  const repeats: number[] = []
+  for (const part of singles) {
+    const entry = readSingle(key, side, part, unit)
+    if (!entry.ok) return { ok: false, message: entry.message }
+    if (entry.value !== null) repeats.push(entry.value)
+  }
+  return { ok: true, value: rounded(repeats.reduce((sum, value) => sum + value, 0) / repeats.length), repeats }
+}
+
+function rounded(value: number): number {
+  return Math.round(value * 1000) / 1000
+}
+
+function readSingle(key: ReadingKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
   const { dimension } = definitionOf(key)
   const parsed = parseEntry(text, dimension, unit)
   if (!parsed.ok) {
     return parsed.reason === 'empty'
-      ? { ok: true, value: null }
+      ? { ok: true, value: null, repeats: [] }
       : { ok: false, message: `${readingName(key, side)}: ${parsed.message} Allowed: ${allowedRange(key, unit)}.` }
   }
   const problem = rangeProblem(key, side, parsed.value, unit)
-  if (problem === null) return { ok: true, value: Math.round(parsed.value * 1000) / 1000 }
+  if (problem === null) return { ok: true, value: rounded(parsed.value), repeats: [] }
   const suggestion = dimension === 'length' ? otherUnit(key, parsed.value, parsed.unit as LengthUnit) : undefined
   return suggestion === undefined ? { ok: false, message: problem } : { ok: false, message: problem, suggestion }
 }

@@ -4,11 +4,11 @@ export const MM_PER_INCH = 25.4
 export type LengthUnit = 'mm' | 'cm' | 'in'
 
 /** How a typed text is to be read. */
-export type EntryDimension = 'length' | 'angle' | 'shoe-size' | 'minutes'
+export type EntryDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | 'minutes'
 
 /** What was understood of a typed text: the value in the held unit (mm, degrees, EU size, minutes). */
 export type ParsedEntry =
-  | { readonly ok: true; readonly value: number; readonly unit: LengthUnit | 'deg' | 'EU' | 'min' }
+  | { readonly ok: true; readonly value: number; readonly unit: LengthUnit | 'deg' | 'EU' | 'kg' | 'none' | 'min' }
   | { readonly ok: false; readonly reason: 'empty' | 'not-understood'; readonly message: string }
 
 const vulgar: Readonly<Record<string, string>> = {
@@ -47,8 +47,14 @@ export function parseEntry(text: string, dimension: EntryDimension, assumed: Len
   const tidy = tidied(text)
   if (tidy === '') return { ok: false, reason: 'empty', message: 'Nothing entered.' }
   if (dimension === 'length') return parseLength(tidy, text, assumed)
-  const word = { angle: /\s*(?:°|deg|degrees?)$/, 'shoe-size': /^eu\s*|\s*eu$/, minutes: /\s*(?:min|minutes?|')$/ }[dimension]
-  const unit = ({ angle: 'deg', 'shoe-size': 'EU', minutes: 'min' } as const)[dimension]
+  const word = {
+    angle: /\s*(?:°|deg|degrees?)$/,
+    'shoe-size': /^eu\s*|\s*eu$/,
+    mass: /\s*kg$/,
+    choice: /$^/,
+    minutes: /\s*(?:min|minutes?|')$/,
+  }[dimension]
+  const unit = ({ angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', minutes: 'min' } as const)[dimension]
   const value = parseNumber(tidy.replace(word, ''))
   return value === null ? misunderstood(text, dimension) : { ok: true, value, unit }
 }
@@ -95,6 +101,8 @@ function misunderstood(text: string, dimension: EntryDimension): ParsedEntry {
     length: '251, 25.1 cm or 9 7/8 in',
     angle: '18 or 18.5°',
     'shoe-size': '43 or 43.5',
+    mass: '71.5',
+    choice: '1',
     minutes: '40',
   }[dimension]
   const shown = text.trim().slice(0, 40)

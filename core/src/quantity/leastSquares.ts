@@ -12,13 +12,14 @@ export interface Fitted {
  * @param residuals pure; the same number of finite values at every call
  * @param start starting parameters
  * @param steps difference step of each parameter, > 0
+ * @param options at most this many iterations, and the relative gain below which it stops
  * @source geometry
  */
 export function leastSquares(
   residuals: (parameters: readonly number[]) => number[],
   start: readonly number[],
   steps: readonly number[],
-  maxIterations = 60,
+  { maxIterations = 60, gain: least = 1e-9 }: { readonly maxIterations?: number; readonly gain?: number } = {},
 ): Fitted {
   let p = [...start]
   let r = residuals(p)
@@ -44,7 +45,7 @@ export function leastSquares(
         r = nextResiduals
         cost = nextCost
         damping = Math.max(1e-12, damping / 10)
-        better = gain > 1e-14 * (1 + cost)
+        better = gain > least * (1e-3 + cost)
         break
       }
       damping *= 10

@@ -1,6 +1,7 @@
 import { aReading, entryOf, exampleReadings, testTime, uuid } from '../testing.ts'
 import { carryOver } from './carryOver.ts'
 
+const bike = { name: 'Tourer', kind: 'drop bar' } as const
 const change = entryOf(
   1,
   { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
@@ -11,7 +12,7 @@ const value = (readings: ReturnType<typeof carryOver>, key: string, side: string
 
 describe('what a new visit starts from', () => {
   it('is the bike as it was left, slot room moved with the cleat', () => {
-    const carried = carryOver({ readings: [...exampleReadings], ledger: [change] }, true)
+    const carried = carryOver({ bike, readings: [...exampleReadings], ledger: [change] }, true)
     expect(value(carried, 'cleatSetback', 'right')).toBe(11)
     expect(value(carried, 'slotForward', 'right')).toBe(11)
     expect(value(carried, 'slotBack', 'right')).toBe(7)
@@ -21,25 +22,25 @@ describe('what a new visit starts from', () => {
 
   it('leaves out what was undone', () => {
     const carried = carryOver(
-      { readings: [...exampleReadings], ledger: [change, { kind: 'undo', id: uuid(2), at: testTime, of: uuid(1) }] },
+      { bike, readings: [...exampleReadings], ledger: [change, { kind: 'undo', id: uuid(2), at: testTime, of: uuid(1) }] },
       true,
     )
     expect(carried).toEqual(exampleReadings)
   })
 
   it('on another bike is the body alone', () => {
-    const carried = carryOver({ readings: [...exampleReadings], ledger: [change] }, false)
+    const carried = carryOver({ bike, readings: [...exampleReadings], ledger: [change] }, false)
     expect(new Set(carried.map((r) => r.key))).toEqual(new Set(['stature', 'footLength']))
   })
 
   it('drops cleared readings and keeps when and how the rest were taken', () => {
-    const carried = carryOver({ readings: [aReading('crank', 'both', null), aReading('stature', 'both', 1700)], ledger: [] }, true)
+    const carried = carryOver({ bike, readings: [aReading('crank', 'both', null), aReading('stature', 'both', 1700)], ledger: [] }, true)
     expect(carried).toEqual([aReading('stature', 'both', 1700)])
   })
 
   it('shows a moved value as set, not as it was typed before', () => {
     const typed = exampleReadings.map((r) => (r.key === 'cleatSetback' && r.side === 'right' ? { ...r, typed: '1/4 in' } : r))
-    const moved = carryOver({ readings: typed, ledger: [change] }, true).find((r) => r.key === 'cleatSetback' && r.side === 'right')
+    const moved = carryOver({ bike, readings: typed, ledger: [change] }, true).find((r) => r.key === 'cleatSetback' && r.side === 'right')
     expect(moved).toMatchObject({ value: 11, typed: '11' })
   })
 })

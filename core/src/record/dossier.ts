@@ -1,3 +1,4 @@
+import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
 import { cleatSchoolKeys } from '../feet/cleatSchools.ts'
@@ -22,7 +23,6 @@ export const riderFieldsSchema = z.strictObject({
   name: words('Name', 1, 120),
   note: words('Note', 0, 2000),
 })
-export const bikeKinds = ['drop bar', 'flat bar', 'mountain', 'cargo', 'town', 'other'] as const
 export const bikeFieldsSchema = z.strictObject({
   name: words('Bike', 1, 120),
   kind: z.enum(bikeKinds, { error: `Kind must be one of ${bikeKinds.join(', ')}.` }),

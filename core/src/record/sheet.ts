@@ -1,3 +1,4 @@
+import { barOf } from '../bike/bikeKinds.ts'
 import { moveWords } from '../change/ledger.ts'
 import type { Folded } from '../change/ledger.ts'
 import { kneeAtBottom } from '../change/cleatKnockOn.ts'
@@ -50,8 +51,9 @@ export const sheetCautions = [
 
 /** Builds the sheet from a visit file; lengths in the fitter's unit. */
 export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
-  const start = setupOf(file.readings, [])
-  const now = setupOf(file.readings, file.ledger)
+  const bar = barOf(file.bike.kind)
+  const now = setupOf(file.readings, file.ledger, bar)
+  const start = setupOf(file.readings, [], bar, now.rider)
   return {
     rider: file.rider.name,
     bike: `${file.bike.name} (${file.bike.kind})`,

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { appendProblem, ledgerEntrySchema } from '../change/ledger.ts'
 import type { LedgerEntry } from '../change/ledger.ts'
 import { fieldProblems } from '../calculation.ts'
-import { readingSchema } from '../measure/reading.ts'
+import { readingPlace, readingSchema } from '../measure/reading.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsSchema } from './dossier.ts'
@@ -31,10 +31,7 @@ export const visitFileSchema = z
   })
   .superRefine((file, context) => {
     const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
-    unique(
-      file.readings.map((r) => `${r.key}:${r.side}`),
-      (i) => complain(['readings', i], 'This reading stands twice in the file.'),
-    )
+    unique(file.readings.map(readingPlace), (i) => complain(['readings', i], 'This reading stands twice in the file.'))
     unique(
       file.complaints.map((c) => c.id),
       (i) => complain(['complaints', i, 'id'], 'This id stands twice in the file.'),

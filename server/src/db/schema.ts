@@ -17,6 +17,7 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { Move } from '@level-stance/core/change/ledger'
 import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
@@ -113,10 +114,14 @@ export const readings = pgTable(
     typed: text('typed').notNull(),
     method: text('method').$type<MethodKey>().notNull(),
     takenAt: at('taken_at').notNull(),
+    /** what the rider did while it was taken */
+    condition: text('condition').$type<ConditionKey>().notNull().default('usual'),
+    /** single values behind a repeated reading */
+    repeats: doublePrecision('repeats').array().notNull().default([]),
     version: version(),
   },
   (t) => [
-    primaryKey({ columns: [t.visitId, t.key, t.side] }),
+    primaryKey({ columns: [t.visitId, t.key, t.side, t.condition] }),
     check('readings_side', sql`${t.side} in ('left', 'right', 'both')`),
     check('readings_finite', sql`${t.value} is null or ${t.value} between -100000 and 100000`),
   ],

@@ -19,6 +19,8 @@ function readingsOf(takenAt: string, values: Partial<Record<ReadingKey, number |
       typed: String(v),
       method: definitionOf(key).method,
       takenAt,
+      condition: 'usual',
+      repeats: [],
     })
     return typeof value === 'number' ? [one('both', value)] : [one('left', value[0]), one('right', value[1])]
   })

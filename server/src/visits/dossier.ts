@@ -69,7 +69,7 @@ function dossierStatement(db: Queryable, name: string) {
       visit: visits,
       rider: riders,
       bike: bikes,
-      readings: listOf<ReadingRow>(readings, readings.visitId, sql`${readings.key}, ${readings.side}`),
+      readings: listOf<ReadingRow>(readings, readings.visitId, sql`${readings.key}, ${readings.side}, ${readings.condition}`),
       complaints: listOf<ComplaintRow>(complaints, complaints.visitId, sql`${complaints.seq}`),
       ledger: listOf<LedgerRow>(ledger, ledger.visitId, sql`${ledger.seq}`),
       ratings: listOf<RatingRow>(ratings, ratings.visitId, sql`${ratings.changeId}, ${ratings.complaintId}`),

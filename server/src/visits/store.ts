@@ -92,7 +92,12 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
 
 export async function writeReading(db: Database, studioId: string, visitId: string, seen: number, reading: Reading) {
   return onOwnVisit(db, studioId, visitId, async (tx) => {
-    const mine = and(eq(readings.visitId, visitId), eq(readings.key, reading.key), eq(readings.side, reading.side))
+    const mine = and(
+      eq(readings.visitId, visitId),
+      eq(readings.key, reading.key),
+      eq(readings.side, reading.side),
+      eq(readings.condition, reading.condition),
+    )
     const values = { ...reading, visitId, takenAt: new Date(reading.takenAt) }
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(readings).where(mine))[0],

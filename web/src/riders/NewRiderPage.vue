@@ -3,7 +3,9 @@ import { Button, Form, FormItem, Input, Textarea } from 'ant-design-vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { bikeFieldsSchema, bikeKinds, riderFieldsSchema } from '@level-stance/core/record/dossier'
+import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
+import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
+import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
 import { api } from '../api/client.ts'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import PageFrame from './PageFrame.vue'
@@ -13,7 +15,7 @@ const empty = () => ({
   name: '',
   note: '',
   bike: '',
-  kind: 'drop bar' as (typeof bikeKinds)[number],
+  kind: 'drop bar' as BikeKind,
   riderId: crypto.randomUUID(),
   bikeId: crypto.randomUUID(),
   visitId: crypto.randomUUID(),

@@ -1,0 +1,11 @@
+/** Kinds of bike, as a fitter names them; each has one kind of bar. */
+export const bikeKinds = ['drop bar', 'flat bar', 'mountain', 'cargo', 'town', 'other'] as const
+export type BikeKind = (typeof bikeKinds)[number]
+
+/** What carries the hands; decides which readings a bike has. */
+export type BarKind = 'flat' | 'drop'
+
+/** The bar of a kind of bike. */
+export function barOf(kind: BikeKind): BarKind {
+  return kind === 'drop bar' ? 'drop' : 'flat'
+}

@@ -1,0 +1,120 @@
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { calibrate, freeKeys, withFree } from '../body/calibration.ts'
+import type { Calibration, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
+import type { RiderModel } from '../body/rider.ts'
+import { conditionKeys, conditions, handsOf } from '../measure/conditions.ts'
+import type { ConditionKey, HandPosition } from '../measure/conditions.ts'
+import type { Reading } from '../measure/reading.ts'
+import { readingPlusMinus, resolveReadings } from '../measure/resolve.ts'
+import type { ResolvedReadings } from '../measure/resolve.ts'
+import { ELBOW_PRIOR, SWIVEL_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
+import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { foldLedger } from './ledger.ts'
+import type { LedgerEntry } from './ledger.ts'
+
+/** A rider calibrated under one condition. */
+export interface CalibratedCondition {
+  readonly condition: ConditionKey
+  readonly hands: HandPosition
+  readonly calibration: Calibration
+  /** how far the hip has moved forward on the saddle against calm riding, mm */
+  readonly creep: number
+}
+
+/** Everything the body model knows of this rider: numbers in, free parameters solved, per condition. */
+export interface CalibratedRider {
+  readonly bar: BarKind
+  readonly resolved: ResolvedReadings
+  readonly values: ModelValues
+  readonly free: FreeParameters
+  readonly usual: Calibration
+  readonly others: readonly CalibratedCondition[]
+}
+
+/** Readings that calibrate, and what they are to the model. */
+const knownOf: Readonly<Partial<Record<Reading['key'], KnownKind>>> = {
+  kneeFlexion: 'kneeFlexion',
+  footPitch: 'footPitch',
+  torsoAngle: 'torsoAngle',
+  elbowFlexion: 'elbowFlexion',
+  shoulderAngle: 'shoulderAngle',
+  hipAngle: 'hipAngle',
+}
+const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle']
+
+/** How far the body may differ from its calm self under another condition; k = 2. @source prior */
+const CHANGE_OF_POSTURE: Readonly<Partial<Record<keyof FreeParameters, number>>> = {
+  hipForward: 30, hipUp: 12, trunk: 30, elbowFlexion: 40, elbowSwivel: 30, pitchLeft: 12, pitchRight: 12, legLeft: 0.5, legRight: 0.5,
+} // prettier-ignore
+
+/**
+ * Calibrates the rider from every angle measured on the bike, each at the contact points that were
+ * in force when it was read. Calm riding first; other efforts and hand positions start from it.
+ */
+export function calibrateRider(readings: readonly Reading[], entries: readonly LedgerEntry[], bar: BarKind): CalibratedRider {
+  const resolved = resolveReadings(readings)
+  const values = modelValues(resolved)
+  const free = freeParameters(values, modelPlusMinus(resolved))
+  const usual = calibrate(free, knownsFor('usual', readings, entries, values, bar))
+  const start = Object.fromEntries(
+    freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] ?? 10 }]),
+  ) as unknown as FreeParameters
+  const others = conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
+    const knowns = knownsFor(condition, readings, entries, values, bar)
+    if (knowns.length === 0) return []
+    const calibration = calibrate(start, knowns)
+    const creep = calibration.values.hipForward - usual.values.hipForward
+    return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
+  })
+  return { bar, resolved, values, free, usual, others }
+}
+
+/** The calibrated rider with changes made, at a hand position; null while readings are lacking. */
+export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosition): RiderModel | null {
+  const { model } = buildModel(rider.values, rider.bar, by, hands)
+  if (model === null) return null
+  const other = hands && rider.others.find((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
+  return withFree(model, (other ? other.calibration : rider.usual).values)
+}
+
+function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>): FreeParameters {
+  const of = (key: ModelKey, side: Side, fallback: number) => ({
+    prior: values[key][side] ?? fallback,
+    plusMinus: Math.max(0.5, plusMinus[key][side] ?? 10),
+  })
+  const leg = (side: Side) => ({ prior: 0, plusMinus: Math.hypot(plusMinus.thigh[side] ?? 30, plusMinus.shank[side] ?? 30) })
+  return {
+    hipForward: of('hipForward', 'right', 40),
+    hipUp: of('hipUp', 'right', 85),
+    trunk: of('trunk', 'right', 500),
+    elbowFlexion: ELBOW_PRIOR,
+    elbowSwivel: SWIVEL_PRIOR,
+    pitchLeft: of('footPitch', 'left', 15),
+    pitchRight: of('footPitch', 'right', 15),
+    legLeft: leg('left'),
+    legRight: leg('right'),
+  }
+}
+
+function knownsFor(
+  condition: ConditionKey,
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  values: ModelValues,
+  bar: BarKind,
+): Known[] {
+  const hands = handsOf(condition, bar)
+  const bases = new Map<number, RiderModel | null>()
+  return readings.flatMap((reading): Known[] => {
+    const kind = knownOf[reading.key]
+    if (kind === undefined || reading.condition !== condition || reading.value === null) return []
+    const before = entries.filter((entry) => entry.at <= reading.takenAt).length
+    if (!bases.has(before)) bases.set(before, buildModel(values, bar, foldLedger(entries.slice(0, before)).by as MovedBy, hands).model)
+    const base = bases.get(before) ?? null
+    if (base === null || (base.grip === null && needsHands.includes(kind))) return []
+    const side = definitionOf(reading.key).sided ? reading.side : 'both'
+    return [{ kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }]
+  })
+}

@@ -1,0 +1,315 @@
+import { stemOptions } from '../bike/stemSearch.ts'
+import type { StemOption } from '../bike/stemSearch.ts'
+import { barClamp } from '../bike/cockpit.ts'
+import type { Point } from '../bike/contactPoints.ts'
+import { riderFacts } from '../body/facts.ts'
+import type { RiderFacts } from '../body/facts.ts'
+import { heightForDistance } from '../body/leg.ts'
+import { hipOf, lateralOf, legAt } from '../body/rider.ts'
+import type { RiderModel } from '../body/rider.ts'
+import { upperPosture } from '../body/upperBody.ts'
+import { axlesOf, frontOf } from '../measure/riderModel.ts'
+import type { MovedBy } from '../measure/riderModel.ts'
+import type { ResolvedReadings } from '../measure/resolve.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import { riderWith } from './calibrated.ts'
+import type { CalibratedRider } from './calibrated.ts'
+import { laterWords, leftovers } from './knockOnWords.ts'
+import type { Leftover } from './knockOnWords.ts'
+import type { Move } from './ledger.ts'
+import { heldIn, roomOf, withMoves } from './moves.ts'
+import type { Wish } from './moves.ts'
+import { settingOf } from './settings.ts'
+import type { SettingKey } from './settings.ts'
+import { stepPlan } from './stepPlan.ts'
+import type { StepPlan } from './stepPlan.ts'
+
+/** What the hands are held to while something else moves. */
+export const handHolds = {
+  seat: 'Reach and drop from the seat',
+  frame: 'Their place on the bike',
+  torso: 'The torso’s angle',
+  free: 'Nothing',
+} as const
+export type HandHold = keyof typeof handHolds
+
+/** What the fitter wants held. */
+export interface Holds {
+  /** knee flexion at the bottom, by saddle height */
+  readonly knee: boolean
+  readonly hands: HandHold
+  /** lever angle, when the bar is rolled */
+  readonly lever: boolean
+}
+
+/** The bike as it stands, as the engine needs it. */
+export interface Standing {
+  readonly rider: CalibratedRider
+  readonly by: MovedBy
+  readonly now: ResolvedReadings
+}
+
+/** One compensating move. */
+export interface Answer extends Wish {
+  /** what would hold exactly */
+  readonly exact: number
+  readonly limit: 'cap' | 'room' | null
+}
+
+/** A wished move with what becomes of it. */
+export interface Chosen extends Wish {
+  /** the whole wish as asked for */
+  readonly wanted: number
+  /** the same, held in the hardware's room */
+  readonly aim: number
+  readonly from: number | null
+  readonly plan: StepPlan
+  readonly heldByRoom: boolean
+}
+
+/** A change with everything it brings along. */
+export interface KnockOn {
+  readonly chosen: readonly Chosen[]
+  readonly answers: readonly Answer[]
+  readonly moves: readonly Move[]
+  /** what stays unheld */
+  readonly left: readonly Leftover[]
+  /** trouble in words: a leg that no longer reaches, hands that are not known */
+  readonly findings: readonly string[]
+  /** ways of doing the hands' move with stem and spacers, best first; empty where the front is not known */
+  readonly stems: readonly StemOption[]
+  /** facts as they stand, with the chosen moves alone, and with the answers */
+  readonly before: RiderFacts | null
+  readonly alone: RiderFacts | null
+  readonly after: RiderFacts | null
+  readonly model: RiderModel | null
+  /** what stays for later, in words */
+  readonly later: string
+}
+
+/** Hands are not moved by less than a tape can tell, mm. @source common-practice */
+const WORTH_MOVING_HANDS = 3
+/** Settings that move the stem's clamp. */
+const stemSettings: readonly SettingKey[] = ['spacers', 'stemLength', 'stemAngle']
+/** Parts of the bar: another one moves the hand on the same clamp. */
+const barSettings: readonly SettingKey[] = ['barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach', 'barRoll']
+
+/** What a fitter would want held by default while these settings move. */
+export function defaultHolds(wishes: readonly Wish[]): Holds {
+  const has = (keys: readonly SettingKey[]) => wishes.some((wish) => keys.includes(wish.setting))
+  const hands: HandHold = has([...stemSettings, 'handReach', 'handHeight']) ? 'free' : has(barSettings) ? 'frame' : 'seat'
+  return { knee: !has(['saddleHeight']), hands, lever: true }
+}
+
+/**
+ * What a change does to everything else, and the moves that hold what the fitter wants held, in the
+ * order feet, seat, hands. Exact: each answer comes from its closed form on the model as moved so
+ * far, not from a linear rule.
+ * @param mode `whole`: the wishes with exact answers, for drawing; `step`: what is set now, within
+ *   caps, room and what a hand can set
+ * @source geometry
+ */
+export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Holds, mode: 'whole' | 'step'): KnockOn {
+  const { rider, by, now } = standing
+  const findings: string[] = []
+  const chosen = wishes.map((wish) => chosenFor(now, wish, mode)).filter((move) => move.by !== 0 || move.heldByRoom)
+  const moved = chosen.filter((move) => move.by !== 0)
+  const axles = axlesOf(rider.values)
+  const facts = (model: RiderModel | null) => model && riderFacts(model, axles)
+  const start = riderWith(rider, by)
+  let model = riderWith(rider, withMoves(by, moved))
+  const alone = facts(model)
+  const answers: Answer[] = []
+  const answer = (more: readonly Answer[]): void => {
+    answers.push(...more)
+    if (more.length > 0) model = riderWith(rider, withMoves(by, [...moved, ...answers]))
+  }
+  let stems: readonly StemOption[] = []
+  if (start && model && moved.length > 0) {
+    const has = (key: SettingKey) => moved.some((move) => move.setting === key)
+    if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, mode, findings))
+    const wanted = holds.hands === 'free' ? null : handsWanted(holds.hands, start, model, has, findings)
+    if (wanted && Math.hypot(wanted.x, wanted.y) > 1e-9) {
+      const parts = stemSettings.some(has) ? [] : stemsFor(standing, [...moved, ...answers], wanted)
+      stems = parts
+      answer(handAnswer(standing, wanted, parts, mode))
+    }
+    const roll = moved.find((move) => move.setting === 'barRoll')
+    if (holds.lever && roll && now.leverAngle.right !== null) {
+      answer(
+        sides
+          .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, mode))
+          .filter(({ by: amount }) => amount !== 0),
+      )
+    }
+  }
+  const after = facts(model)
+  if (start && alone && after && sides.some((side) => after[kneeKey(side)] === null)) {
+    findings.push('With this the leg no longer reaches the pedal at the bottom.')
+  }
+  return {
+    chosen,
+    answers,
+    moves: [...moved.map((move) => plain(move, 'chosen')), ...answers.map((move) => plain(move, 'knock-on'))],
+    left: start && model ? leftovers(holds, start, model, chosen, answers) : [],
+    findings,
+    stems,
+    before: facts(start),
+    alone,
+    after,
+    model,
+    later: laterWords(chosen),
+  }
+}
+
+function plain({ setting, side, by }: Wish, role: Move['role']): Move {
+  return { setting, side, by, role }
+}
+
+const kneeKey = (side: Side) => (side === 'left' ? 'kneeLeft' : 'kneeRight')
+
+function chosenFor(now: ResolvedReadings, wish: Wish, mode: 'whole' | 'step'): Chosen {
+  const { cap, resolution } = settingOf(wish.setting)
+  const aim = heldIn(roomOf(now, wish.setting, wish.side), wish.by)
+  const plan = stepPlan(aim, cap, resolution)
+  const from = now[wish.setting][wish.side === 'left' ? 'left' : 'right']?.value ?? null
+  return {
+    ...wish,
+    wanted: wish.by,
+    aim,
+    from,
+    plan,
+    by: mode === 'whole' ? aim : (plan.steps[0] ?? 0),
+    heldByRoom: Math.abs(aim - wish.by) > 1e-9,
+  }
+}
+
+/** An answer within the hardware's room and, for a step, the cap and what a hand can set. */
+function limited({ now }: Standing, wish: Wish, mode: 'whole' | 'step'): Answer {
+  const { cap, resolution } = settingOf(wish.setting)
+  const room = heldIn(roomOf(now, wish.setting, wish.side), wish.by)
+  if (mode === 'whole') return { ...wish, by: room, exact: wish.by, limit: room === wish.by ? null : 'room' }
+  const set = Math.max(-cap, Math.min(cap, Math.round(room / resolution) * resolution))
+  const limit = room !== wish.by ? 'room' : Math.abs(room) > cap + 1e-9 ? 'cap' : null
+  return { ...wish, by: set === 0 ? 0 : set, exact: wish.by, limit }
+}
+
+/**
+ * Saddle height that gives the knees back what they had: halfway between what the two legs ask for.
+ * A leg that nothing has moved asks for nothing.
+ * @source geometry
+ */
+function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, mode: 'whole' | 'step', findings: string[]): Answer[] {
+  const seatAngle = standing.rider.values.seatAngle.right ?? 73
+  const asked = sides.map((side) => saddleMoveFor(start, moved, side, seatAngle))
+  if (asked.some((move) => move === null)) {
+    findings.push('A leg does not reach, so no saddle height can be computed. Check saddle height, crank, thigh and shank.')
+    return []
+  }
+  const exact = asked.reduce<number>((sum, move) => sum + (move ?? 0), 0) / 2
+  if (Math.abs(exact) < 1e-9) return []
+  const found = limited(standing, { setting: 'saddleHeight', side: 'both', by: exact }, mode)
+  return found.by === 0 ? [] : [found]
+}
+
+/**
+ * By how much the saddle must move along the seat line so that a leg's knee is bent as before.
+ * @returns mm, + up; null when the leg does not reach before, or nothing gives it back
+ * @source geometry
+ */
+export function saddleMoveFor(before: RiderModel, after: RiderModel, side: Side, seatAngle: number): number | null {
+  const then = legAt(before, before.legs[side], hipOf(before), 180)
+  if (then.kneeFlexion === null) return null
+  const hip = hipOf(after)
+  const { ankle } = legAt(after, after.legs[side], hip, 180)
+  return heightForDistance({ x: hip.x - ankle.x, y: hip.y - ankle.y }, seatAngle, then.distance, lateralOf(after, after.legs[side]))
+}
+
+/** How far the hands must move, from the bottom bracket, to be where they are wanted. */
+function handsWanted(
+  hold: Exclude<HandHold, 'free'>,
+  start: RiderModel,
+  moved: RiderModel,
+  has: (key: SettingKey) => boolean,
+  findings: string[],
+): Point | null {
+  if (start.grip === null || moved.grip === null) {
+    findings.push('Where the hands are is not known, so nothing is computed for them.')
+    return null
+  }
+  const free = { x: !has('handReach'), y: !has('handHeight') }
+  const held = (x: number, y: number): Point => ({ x: free.x ? x : 0, y: free.y ? y : 0 })
+  if (hold === 'frame') return held(start.grip.at.x - moved.grip.at.x, start.grip.at.y - moved.grip.at.y)
+  if (hold === 'seat') {
+    const then = seatToHands(start)
+    const now = seatToHands(moved)
+    return held(then.reach - now.reach, now.drop - then.drop)
+  }
+  const up = heightForTorso(start, moved)
+  if (up === null) findings.push('No height of the hands gives the torso’s angle back.')
+  return up === null ? null : held(0, up)
+}
+
+/** Level way from where the rider sits to the hands, spread included, and how far the hands lie below it. */
+export function seatToHands(model: RiderModel): { reach: number; drop: number } {
+  if (model.grip === null) return { reach: 0, drop: 0 }
+  const { spreadCost } = upperPosture(model.upper, hipOf(model), model.grip)
+  return { reach: model.grip.at.x - model.sit.x + spreadCost, drop: model.sit.y - model.grip.at.y }
+}
+
+/** How much higher the hands must be for the torso to lean as it did; null when nothing within a hand's breadth does. */
+function heightForTorso(start: RiderModel, moved: RiderModel): number | null {
+  const { grip } = moved
+  if (start.grip === null || grip === null) return null
+  const wanted = upperPosture(start.upper, hipOf(start), start.grip).torso
+  const off = (up: number) => {
+    const at = upperPosture(moved.upper, hipOf(moved), { ...grip, at: { ...grip.at, y: grip.at.y + up } })
+    return at.reaches ? at.torso - wanted : null
+  }
+  let low = -120
+  let high = 120
+  const [atLow, atHigh] = [off(low), off(high)]
+  if (atLow === null || atHigh === null || atLow > 0 || atHigh < 0) return null
+  for (let i = 0; i < 50; i++) {
+    const middle = (low + high) / 2
+    const value = off(middle)
+    if (value === null) return null
+    if (value < 0) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}
+
+/** Stems that bring the hands where they are wanted; none where frame or stem is not known. */
+function stemsFor({ rider, by, now }: Standing, moves: readonly Wish[], wanted: Point): StemOption[] {
+  const front = frontOf(rider.values, withMoves(by, moves))
+  if (front === null) return []
+  const clamp = barClamp(front)
+  const steerer = front.spacers + (now.spacersAbove.right?.value ?? 0)
+  return stemOptions(front, { x: clamp.x + wanted.x, y: clamp.y + wanted.y }, steerer)
+}
+
+function handAnswer(standing: Standing, wanted: Point, stems: readonly StemOption[], mode: 'whole' | 'step'): Answer[] {
+  const best = stems[0]
+  if (mode === 'step' && Math.hypot(wanted.x, wanted.y) < WORTH_MOVING_HANDS) return []
+  if (mode === 'step' && best) return stemMoves(standing, best)
+  return [
+    limited(standing, { setting: 'handReach', side: 'both', by: wanted.x }, mode),
+    limited(standing, { setting: 'handHeight', side: 'both', by: wanted.y }, mode),
+  ].filter((move) => Math.abs(move.by) > 1e-9)
+}
+
+/** The moves that put a stem option on the bike. */
+export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[] {
+  const front = frontOf(rider.values, by)
+  if (front === null) return []
+  const parts = { spacers: option.spacers, stemLength: option.stemLength, stemAngle: option.stemAngle } as const
+  return (Object.keys(parts) as (keyof typeof parts)[]).flatMap((setting): Answer[] => {
+    const amount = parts[setting] - front[setting]
+    if (Math.abs(amount) < 1e-9) return []
+    const { cap } = settingOf(setting)
+    const set = Math.max(-cap, Math.min(cap, amount))
+    return [{ setting, side: 'both', by: set, exact: amount, limit: set === amount ? null : 'cap' }]
+  })
+}

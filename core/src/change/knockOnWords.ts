@@ -1,0 +1,85 @@
+import { hipOf, legAt } from '../body/rider.ts'
+import type { RiderModel } from '../body/rider.ts'
+import { upperPosture } from '../body/upperBody.ts'
+import { trimmed } from '../quantity/entry.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Answer, Chosen, Holds } from './knockOn.ts'
+import { directionOf, moveName } from './ledger.ts'
+
+/** Something that was to be held and is not, quite. */
+export interface Leftover {
+  readonly what: 'knee-left' | 'knee-right' | 'hand-level' | 'hand-height' | 'torso' | 'room'
+  /** how much it is off, signed */
+  readonly amount: number
+  readonly unit: 'mm' | 'deg'
+  readonly words: string
+}
+
+/** Smaller than this is not worth a word. @source prior */
+const worthSaying = { mm: 1, deg: 0.3 } as const
+
+/** What the moves leave unheld, and where a wish ran into the hardware's end. */
+export function leftovers(
+  holds: Holds,
+  start: RiderModel,
+  after: RiderModel,
+  chosen: readonly Chosen[],
+  answers: readonly Answer[],
+): Leftover[] {
+  const found: Leftover[] = []
+  const add = (what: Leftover['what'], amount: number, unit: 'mm' | 'deg', words: (size: string, more: boolean) => string): void => {
+    if (!(Math.abs(amount) >= worthSaying[unit])) return
+    found.push({ what, amount, unit, words: words(`${trimmed(Math.abs(amount), 1)}${unit === 'deg' ? '°' : ' mm'}`, amount > 0) })
+  }
+  for (const move of [...chosen, ...answers]) {
+    const short = 'aim' in move ? (move.heldByRoom ? move.wanted - move.aim : 0) : move.limit === 'room' ? move.exact - move.by : 0
+    add(
+      'room',
+      short,
+      move.setting === 'saddleTilt' ? 'deg' : 'mm',
+      (size) => `${moveName(move)}: no room for another ${size} ${directionOf(move.setting, short)}.`,
+    )
+  }
+  if (holds.knee && !chosen.some((move) => move.setting === 'saddleHeight')) {
+    for (const side of sides) {
+      const knee = (model: RiderModel) => legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
+      const [then, now] = [knee(start), knee(after)]
+      if (then === null || now === null) continue
+      add(`knee-${side}`, now - then, 'deg', (size, more) => `The ${side} knee is left ${size} ${more ? 'more bent' : 'straighter'}.`)
+    }
+  }
+  if (start.grip === null || after.grip === null || holds.hands === 'free') return found
+  const [then, now] = [upperPosture(start.upper, hipOf(start), start.grip), upperPosture(after.upper, hipOf(after), after.grip)]
+  if (holds.hands === 'torso') {
+    add('torso', now.torso - then.torso, 'deg', (size, more) => `The torso is left ${size} ${more ? 'more upright' : 'lower'}.`)
+    return found
+  }
+  const own = (key: 'handReach' | 'handHeight') => chosen.some((move) => move.setting === key)
+  const level = after.grip.at.x - start.grip.at.x
+  const height = after.grip.at.y - start.grip.at.y
+  if (holds.hands === 'frame') {
+    if (!own('handReach'))
+      add('hand-level', level, 'mm', (size, more) => `The hands are left ${size} ${more ? 'further forward' : 'further back'} on the bike.`)
+    if (!own('handHeight'))
+      add('hand-height', height, 'mm', (size, more) => `The hands are left ${size} ${more ? 'higher' : 'lower'} on the bike.`)
+    return found
+  }
+  const reach = level - (after.sit.x - start.sit.x) + now.spreadCost - then.spreadCost
+  const rise = height - (after.sit.y - start.sit.y)
+  if (!own('handReach'))
+    add('hand-level', reach, 'mm', (size, more) => `Reach from the seat is left ${size} ${more ? 'longer' : 'shorter'}.`)
+  if (!own('handHeight'))
+    add('hand-height', rise, 'mm', (size, more) => `The hands are left ${size} ${more ? 'higher' : 'lower'} against the seat.`)
+  return found
+}
+
+/** What a wish leaves for later steps: "Later, after rides that agree: cleat R back 5, then 2." */
+export function laterWords(chosen: readonly Chosen[]): string {
+  const parts = chosen.flatMap((move) => {
+    const rest = move.plan.steps.slice(1)
+    if (rest.length === 0) return []
+    const sizes = rest.length > 4 ? `${rest.length} more steps` : rest.map((step) => trimmed(Math.abs(step), 1)).join(', then ')
+    return [`${moveName(move).toLowerCase()} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
+  })
+  return parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`
+}

@@ -1,0 +1,288 @@
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { barClamp, dropGrip, extensionGrip, flatGrip, rolled } from '../bike/cockpit.ts'
+import type { Front, Grip } from '../bike/cockpit.ts'
+import { sitPoint } from '../bike/contactPoints.ts'
+import type { Point } from '../bike/contactPoints.ts'
+import { halfStance, tiltShift, wheelAxles } from '../bike/frame.ts'
+import type { WheelBase } from '../bike/frame.ts'
+import { ankleFromAxle } from '../body/leg.ts'
+import type { LegModel, RiderModel } from '../body/rider.ts'
+import { bySide, sides } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { usualHands } from './conditions.ts'
+import type { HandPosition } from './conditions.ts'
+import { definitionOf, readingKeys } from './readingDefinitions.ts'
+import type { ReadingKey } from './readingDefinitions.ts'
+import { hiddenParts } from './resolve.ts'
+import type { HiddenParts, Resolved, ResolvedReadings } from './resolve.ts'
+
+export type HiddenKey = keyof HiddenParts
+export type ModelKey = ReadingKey | HiddenKey
+
+/** What the model is made of, per side; readings of one value stand on both sides. Null = not known. */
+export type ModelValues = Readonly<Record<ModelKey, Sided<number | null>>>
+
+/** By how much changes have moved a setting; sided settings by side, others by `both`. */
+export type MovedBy = (setting: string, side: Side | 'both') => number
+export const unmoved: MovedBy = () => 0
+
+/** Half the height of a stem's steerer clamp, mm. @source prior */
+const HALF_CLAMP = 20
+/** Amplitude of the foot-pitch curve, degrees. @source prior */
+export const PITCH_SWING = 10
+/** Sit point from the saddle's clamp, for the turning of the saddle: ahead and above, mm. @source prior */
+export const SIT_FROM_CLAMP: Point = { x: -20, y: 50 }
+
+/** Rider and bike with what is still lacking for them. */
+export interface BuiltModel {
+  /** null while the legs cannot be drawn */
+  readonly model: RiderModel | null
+  /** readings that the legs lack, then those that the hands lack */
+  readonly missing: readonly ReadingKey[]
+  readonly hands: HandsKnown
+  /** bar clamp, where stem and frame are known */
+  readonly clamp: Point | null
+  readonly axles: { readonly rear: Point; readonly front: Point } | null
+}
+
+/** The hands' place by two ways, and what they differ by. */
+export interface HandsKnown {
+  readonly measured: Point | null
+  readonly fromParts: Point | null
+}
+
+/** Flattens resolved readings and the body's hidden parts into plain numbers. */
+export function modelValues(resolved: ResolvedReadings): ModelValues {
+  const number = (value: Resolved) => value?.value ?? null
+  return fromParts(resolved, number)
+}
+
+/** ± of the same numbers, by the same keys. */
+export function modelPlusMinus(resolved: ResolvedReadings): Readonly<Record<ModelKey, Sided<number | null>>> {
+  return fromParts(resolved, (value) => value?.plusMinus ?? null)
+}
+
+function fromParts(resolved: ResolvedReadings, pick: (value: Resolved) => number | null): ModelValues {
+  const out: Partial<Record<ModelKey, Sided<number | null>>> = {}
+  for (const key of readingKeys) out[key] = { left: pick(resolved[key].left), right: pick(resolved[key].right) }
+  const hidden = bySide((side) => hiddenParts(resolved, side))
+  for (const key of Object.keys(hidden.left) as HiddenKey[]) out[key] = { left: pick(hidden.left[key]), right: pick(hidden.right[key]) }
+  return out as ModelValues
+}
+
+/**
+ * The rider on the bike from readings and changes, before calibration. The hands' place is the one
+ * measured from the bottom bracket where it was; otherwise it follows from frame, stem and bar.
+ * Parts that were changed move it by the difference they make.
+ */
+export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmoved, hands: HandPosition = usualHands(bar)): BuiltModel {
+  const missing = missingFor(values)
+  const front = handPlace(values, bar, by, hands)
+  const clamp = clampOf(values, by)
+  const axles = axlesOf(values)
+  if (missing.length > 0) return { model: null, missing, hands: front.known, clamp, axles }
+  const get = (key: ModelKey, side: Side = 'right'): number => values[key][side] ?? 0
+  const hipWidth = get('hipWidth')
+  const mean = (key: ModelKey) => (get(key, 'left') + get(key, 'right')) / 2
+  const model: RiderModel = {
+    legs: bySide((side) => legModel(values, by, side)),
+    pitchSwing: PITCH_SWING,
+    crank: get('crank') + by('crank', 'both'),
+    sit: sitOf(values, by),
+    hipForward: get('hipForward'),
+    hipUp: get('hipUp'),
+    hipWidth,
+    upper: {
+      trunk: get('trunk'),
+      acromionWidth: get('acromionWidth'),
+      upperArm: mean('upperArm'),
+      forearm: mean('forearm'),
+      elbowFlexion: values.elbowFlexion.right ?? ELBOW_PRIOR.prior,
+      elbowSwivel: SWIVEL_PRIOR.prior,
+      naturalSweep: mean('handSweep'),
+    },
+    grip: front.grip,
+  }
+  return { model, missing: front.grip === null ? handReadings(bar) : [], hands: front.known, clamp, axles }
+}
+
+/** What is assumed of the elbows until they are read; ± is k = 2. @source prior */
+export const ELBOW_PRIOR = { prior: 20, plusMinus: 25 }
+export const SWIVEL_PRIOR = { prior: 20, plusMinus: 40 }
+
+/** Readings without which no leg can be drawn, in the order a fitter would take them. */
+const legNeeds: readonly ReadingKey[] = ['saddleHeight', 'crank', 'cleatSetback']
+
+function missingFor(values: ModelValues): ReadingKey[] {
+  const lacking: ReadingKey[] = values.stature.right === null ? needsStature(values) : []
+  for (const key of legNeeds) if (sides.some((side) => values[key][side] === null)) lacking.push(key)
+  return lacking
+}
+
+/** Stature fills in the whole body, so it is asked for first and alone. */
+function needsStature(values: ModelValues): ReadingKey[] {
+  const parts: readonly ModelKey[] = ['thigh', 'shank', 'heelToMtp1', 'ankleHeight', 'hipForward', 'trunk', 'acromionWidth']
+  return parts.some((key) => values[key].left === null || values[key].right === null) ? ['stature'] : []
+}
+
+function legModel(values: ModelValues, by: MovedBy, side: Side): LegModel {
+  const get = (key: ModelKey): number => values[key][side] ?? 0
+  const moved = (key: ReadingKey): number => get(key) + by(key, definitionOf(key).sided ? side : 'both')
+  const stack = moved('soleStack')
+  const cleatSetback = moved('cleatSetback')
+  const ankle = ankleFromAxle({
+    heelToMtp1: get('heelToMtp1'),
+    heelToAnkle: get('heelToAnkle'),
+    ankleHeight: get('ankleHeight'),
+    stack,
+    cleatSetback,
+  })
+  return {
+    thigh: get('thigh'),
+    shank: get('shank'),
+    ankleBehind: ankle.behind,
+    ankleAbove: ankle.above,
+    axleFromHeel: get('heelToMtp1') - cleatSetback,
+    stack,
+    footLength: get('footLength'),
+    footPitch: get('footPitch'),
+    halfStance: halfStance({
+      tread: moved('tread'),
+      axle: moved('axleLength'),
+      washer: moved('washer'),
+      adapter: moved('adapter'),
+      cleatInboard: moved('cleatInboard'),
+    }),
+  }
+}
+
+/** Where the rider sits: along the seat line, slid on the rails, turned about the clamp. @source geometry */
+export function sitOf(values: ModelValues, by: MovedBy): Point {
+  const base = sitPoint((values.saddleHeight.right ?? 0) + by('saddleHeight', 'both'), values.seatAngle.right ?? 73)
+  const turned = tiltShift(SIT_FROM_CLAMP, by('saddleTilt', 'both'))
+  return { x: base.x - by('saddleSetback', 'both') + turned.x, y: base.y + turned.y }
+}
+
+/** Frame, headset, spacers and stem; null while frame or stem is not known. */
+export function frontOf(values: ModelValues, by: MovedBy): Front | null {
+  const { frameReach, frameStack, stemLength, stemAngle } = values
+  if (frameReach.right === null || frameStack.right === null || stemLength.right === null || stemAngle.right === null) return null
+  return {
+    frameReach: frameReach.right,
+    frameStack: frameStack.right,
+    headAngle: values.headAngle.right ?? 72,
+    headset: values.headset.right ?? 0,
+    spacers: (values.spacers.right ?? 0) + by('spacers', 'both'),
+    halfClamp: HALF_CLAMP,
+    stemLength: stemLength.right + by('stemLength', 'both'),
+    stemAngle: stemAngle.right + by('stemAngle', 'both'),
+  }
+}
+
+function clampOf(values: ModelValues, by: MovedBy): Point | null {
+  const front = frontOf(values, by)
+  return front && barClamp(front)
+}
+
+/** The hand on the bar, from the clamp. */
+function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): Grip | null {
+  const get = (key: ReadingKey): number => (values[key].right ?? 0) + by(key, definitionOf(key).sided ? 'right' : 'both')
+  if (bar === 'flat') {
+    if (values.barWidth.right === null) return null
+    return flatGrip({
+      barWidth: get('barWidth'),
+      barRise: get('barRise'),
+      barBacksweep: get('barBacksweep'),
+      barUpsweep: get('barUpsweep'),
+      barForward: get('barForward'),
+      barRoll: get('barRoll'),
+      barBend: get('barBend'),
+      handFromEnd: get('handFromEnd'),
+    })
+  }
+  if (hands === 'extension') {
+    const { padForward, padUp, padSpacing, extensionLength } = values
+    if ([padForward, padUp, padSpacing, extensionLength].some((part) => part.right === null)) return null
+    const grip = extensionGrip({
+      padForward: get('padForward'),
+      padUp: get('padUp'),
+      padSpacing: get('padSpacing'),
+      extensionLength: get('extensionLength'),
+      extensionAngle: get('extensionAngle'),
+    })
+    return { ...grip, at: rolled(grip.at, get('barRoll')) }
+  }
+  return dropGrip(
+    {
+      hoodWidth: get('hoodWidth'),
+      dropWidth: values.dropWidth.right,
+      barReach: get('barReach'),
+      barDrop: get('barDrop'),
+      barFlare: get('barFlare'),
+      barRoll: get('barRoll'),
+      hoodPosition: get('hoodPosition'),
+      hoodAngle: get('hoodAngle'),
+    },
+    hands === 'grip' ? 'hoods' : hands,
+  )
+}
+
+/** Readings that stand for parts of the front; a change of one moves the hands by the difference. */
+const ZERO: Point = { x: 0, y: 0 }
+
+function handPlace(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): { grip: Grip | null; known: HandsKnown } {
+  const usual = usualHands(bar)
+  const direct = directHand(values)
+  const now = gripOf(values, bar, by, hands)
+  const clampNow = clampOf(values, by)
+  const fromParts = chain(clampOf(values, unmoved), gripOf(values, bar, unmoved, usual))
+  const known: HandsKnown = { measured: direct && { x: direct.x, y: direct.y }, fromParts }
+  const dx = by('handReach', 'both')
+  const dy = by('handHeight', 'both')
+  if (direct === null) {
+    if (clampNow === null || now === null) return { grip: null, known }
+    return { grip: placed(now, { x: clampNow.x + dx, y: clampNow.y + dy }, by('gripSpacing', 'both')), known }
+  }
+  // Measured, then moved by what the parts' changes make: their place now less their place when read.
+  const thenGrip = gripOf(values, bar, unmoved, usual)
+  const thenClamp = clampOf(values, unmoved)
+  const stem = clampNow && thenClamp ? { x: clampNow.x - thenClamp.x, y: clampNow.y - thenClamp.y } : ZERO
+  const along = now && thenGrip ? { x: now.at.x - thenGrip.at.x, y: now.at.y - thenGrip.at.y } : ZERO
+  const wider = now && thenGrip ? now.at.z - thenGrip.at.z : 0
+  if (hands !== usual && now === null) return { grip: null, known }
+  const spacing = direct.spacing ?? (thenGrip ? 2 * thenGrip.at.z : null)
+  if (spacing === null) return { grip: null, known }
+  const at = {
+    x: direct.x + stem.x + along.x + dx,
+    y: direct.y + stem.y + along.y + dy,
+    z: spacing / 2 + wider + by('gripSpacing', 'both') / 2,
+  }
+  return { grip: { at, axis: now?.axis ?? null, pointing: now?.pointing ?? null }, known }
+}
+
+function directHand(values: ModelValues): { x: number; y: number; spacing: number | null } | null {
+  const { handReach, handHeight, gripSpacing } = values
+  if (handReach.right === null || handHeight.right === null) return null
+  return { x: handReach.right, y: handHeight.right, spacing: gripSpacing.right }
+}
+
+function chain(clamp: Point | null, grip: Grip | null): Point | null {
+  return clamp && grip && { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y }
+}
+
+function placed(grip: Grip, clamp: Point, wider: number): Grip {
+  return { ...grip, at: { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y, z: grip.at.z + wider / 2 } }
+}
+
+/** The shortest way to the hands' place: measured from the bottom bracket. */
+function handReadings(bar: BarKind): ReadingKey[] {
+  return bar === 'flat' ? ['handReach', 'handHeight', 'gripSpacing'] : ['handReach', 'handHeight']
+}
+
+/** Wheel axles from the bottom bracket; null while the wheels are not known. */
+export function axlesOf(values: ModelValues): { rear: Point; front: Point } | null {
+  const { chainstay, frontCentre, bbDrop } = values
+  if (chainstay.right === null || frontCentre.right === null || bbDrop.right === null) return null
+  const base: WheelBase = { chainstay: chainstay.right, frontCentre: frontCentre.right, bbDrop: bbDrop.right }
+  return wheelAxles(base)
+}
