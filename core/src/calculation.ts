@@ -111,3 +111,19 @@ export function numberField(label: string, min: number, max: number, unit: strin
 export function calculationSchemas(definition: Pick<Calculation, 'input' | 'output'>): { input: unknown; output: unknown } {
   return { input: z.toJSONSchema(definition.input), output: z.toJSONSchema(definition.output) }
 }
+
+const coordinate = (label: string) => numberField(label, -5000, 5000, 'mm')
+/** A point of the side view, mm from the bottom bracket: x forward, y up. */
+export const pointSchema = z.strictObject({ x: coordinate('x'), y: coordinate('y') })
+/** A point or direction in space; z to the rider's right. */
+export const spacePointSchema = z.strictObject({ x: coordinate('x'), y: coordinate('y'), z: coordinate('z') })
+
+/** "(467.1, 631.7)" with a real minus sign, for working lines. */
+export function xy({ x, y }: { readonly x: number; readonly y: number }): string {
+  return `(${x.toFixed(1)}, ${y.toFixed(1)})`.replace(/-/g, '−')
+}
+
+/** A fact's unit as a working line shows it. */
+export function anyUnit(unit: 'mm' | 'deg' | '%'): Unit {
+  return unit === '%' ? 'none' : unit
+}

@@ -4,18 +4,45 @@ import {
   legPostureCalculation,
   saddleHeightForFlexionCalculation,
 } from './body/leg.calculations.ts'
+import {
+  barClampCalculation,
+  dropBarHandCalculation,
+  flatBarHandCalculation,
+  stanceCalculation,
+  stemSearchCalculation,
+  tiltCalculation,
+  wheelShareCalculation,
+} from './bike/bike.calculations.ts'
+import { armReachCalculation, riderFactsCalculation, upperPostureCalculation } from './body/body.calculations.ts'
 import { anyCalculation } from './calculation.ts'
 import type { AnyCalculation } from './calculation.ts'
 import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
+import { calibrationCalculation, knockOnCalculation, measureNextCalculation, sensitivityCalculation } from './change/rider.calculations.ts'
 import { cleatTargetCalculation } from './feet/cleatTarget.calculations.ts'
+import { saddleHeightsCalculation } from './seat/height.calculations.ts'
 
 /** Every calculation, in the order of the work. */
 export const calculations: readonly AnyCalculation[] = [
+  anyCalculation(barClampCalculation),
+  anyCalculation(stemSearchCalculation),
+  anyCalculation(flatBarHandCalculation),
+  anyCalculation(dropBarHandCalculation),
+  anyCalculation(stanceCalculation),
+  anyCalculation(tiltCalculation),
+  anyCalculation(wheelShareCalculation),
   anyCalculation(kneeFlexionCalculation),
   anyCalculation(distanceForFlexionCalculation),
   anyCalculation(legPostureCalculation),
   anyCalculation(saddleHeightForFlexionCalculation),
+  anyCalculation(armReachCalculation),
+  anyCalculation(upperPostureCalculation),
+  anyCalculation(riderFactsCalculation),
+  anyCalculation(calibrationCalculation),
+  anyCalculation(measureNextCalculation),
+  anyCalculation(sensitivityCalculation),
   anyCalculation(cleatTargetCalculation),
+  anyCalculation(saddleHeightsCalculation),
+  anyCalculation(knockOnCalculation),
   anyCalculation(cleatKnockOnCalculation),
   anyCalculation(stepPlanCalculation),
 ]

@@ -3,7 +3,8 @@ export const bikeKinds = ['drop bar', 'flat bar', 'mountain', 'cargo', 'town', '
 export type BikeKind = (typeof bikeKinds)[number]
 
 /** What carries the hands; decides which readings a bike has. */
-export type BarKind = 'flat' | 'drop'
+export const barKinds = ['flat', 'drop'] as const
+export type BarKind = (typeof barKinds)[number]
 
 /** The bar of a kind of bike. */
 export function barOf(kind: BikeKind): BarKind {

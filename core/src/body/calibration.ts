@@ -19,6 +19,7 @@ export const freeKeys = [
   'trunk',
   'elbowFlexion',
   'elbowSwivel',
+  'handSet',
   'pitchLeft',
   'pitchRight',
   'legLeft',
@@ -28,7 +29,7 @@ export type FreeKey = (typeof freeKeys)[number]
 export type FreeParameters = Readonly<Record<FreeKey, Free>>
 export type FreeValues = Readonly<Record<FreeKey, number>>
 
-export const knownKinds = ['kneeFlexion', 'footPitch', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle'] as const
+export const knownKinds = ['kneeFlexion', 'footPitch', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist'] as const
 export type KnownKind = (typeof knownKinds)[number]
 
 /** An angle measured on the bike, with the contact points it was measured at. */
@@ -57,6 +58,8 @@ export interface Calibration {
   readonly state: 'none' | 'exact' | 'fitted'
   readonly values: FreeValues
   readonly misfits: readonly Misfit[]
+  /** parameters pulled further from what is assumed than is plausible: a reading is likely wrong */
+  readonly strained: readonly FreeKey[]
 }
 
 /** Free parameters may be pulled this many standard deviations before exactness is given up. */
@@ -80,7 +83,7 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
     ...base,
     hipForward: free.hipForward,
     hipUp: free.hipUp,
-    upper: { ...base.upper, trunk: free.trunk, elbowFlexion: free.elbowFlexion, elbowSwivel: free.elbowSwivel },
+    upper: { ...base.upper, trunk: free.trunk, elbowFlexion: free.elbowFlexion, elbowSwivel: free.elbowSwivel, handSet: free.handSet },
     legs: { left: leg(base.legs.left, free.legLeft, free.pitchLeft), right: leg(base.legs.right, free.legRight, free.pitchRight) },
   }
 }
@@ -89,20 +92,25 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
  * Solves the free parameters so that the model gives back every angle measured on the bike: exactly
  * with the least pull on what is assumed, where that stays plausible; else by least squares weighted
  * with the uncertainties. Left and right share the hip.
+ * @param how `fitted` leaves out the try for exactness
  * @source geometry
  */
-export function calibrate(free: FreeParameters, knowns: readonly Known[]): Calibration {
+export function calibrate(free: FreeParameters, knowns: readonly Known[], how: 'exact-first' | 'fitted' = 'exact-first'): Calibration {
   const priors = freeKeys.map((key) => free[key].prior)
-  if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), misfits: [] }
-  const exact = solve(free, knowns, priors, FIRM)
-  const pulled = freeKeys.some((key, i) => {
-    const { prior, plusMinus } = free[key]
-    return Math.abs(exact[i]! - prior) > (PLAUSIBLE_PULL * plusMinus) / 2
-  })
+  if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), misfits: [], strained: [] }
+  const best = solve(free, knowns, priors, 1)
+  const fitted = valuesOf(best)
+  const answer = { state: 'fitted', values: fitted, misfits: misfitsOf(knowns, fitted), strained: strainedIn(free, best) } as const
+  if (how === 'fitted' || answer.strained.length > 0) return answer
+  const exact = solve(free, knowns, best, FIRM)
   const misfits = misfitsOf(knowns, valuesOf(exact))
-  if (!pulled && misfits.every(({ left }) => Math.abs(left) <= EXACT_WITHIN)) return { state: 'exact', values: valuesOf(exact), misfits }
-  const fitted = valuesOf(solve(free, knowns, priors, 1))
-  return { state: 'fitted', values: fitted, misfits: misfitsOf(knowns, fitted) }
+  const holds = strainedIn(free, exact).length === 0 && misfits.every(({ left }) => Math.abs(left) <= EXACT_WITHIN)
+  return holds ? { state: 'exact', values: valuesOf(exact), misfits, strained: [] } : answer
+}
+
+/** Free parameters that had to be pulled further than is plausible. */
+function strainedIn(free: FreeParameters, p: readonly number[]): FreeKey[] {
+  return freeKeys.filter((key, i) => Math.abs(p[i]! - free[key].prior) > (PLAUSIBLE_PULL * free[key].plusMinus) / 2)
 }
 
 function solve(free: FreeParameters, knowns: readonly Known[], start: readonly number[], firmness: number): readonly number[] {
@@ -143,12 +151,13 @@ function valuesOf(p: readonly number[]): FreeValues {
     trunk = 0,
     elbowFlexion = 0,
     elbowSwivel = 0,
+    handSet = 0,
     pitchLeft = 0,
     pitchRight = 0,
     legLeft = 0,
     legRight = 0,
   ] = p
-  return { hipForward, hipUp, trunk, elbowFlexion, elbowSwivel, pitchLeft, pitchRight, legLeft, legRight }
+  return { hipForward, hipUp, trunk, elbowFlexion, elbowSwivel, handSet, pitchLeft, pitchRight, legLeft, legRight }
 }
 
 /** Degrees of apparent over-extension per mm that a leg falls short, so that a search finds its way back. */
@@ -185,6 +194,8 @@ function predictor(model: RiderModel): (known: Asked) => number {
         return upper()?.elbowFlexion ?? 0
       case 'shoulderAngle':
         return upper()?.shoulderAngle ?? 0
+      case 'wrist':
+        return upper()?.wrist ?? 0
     }
   }
 }

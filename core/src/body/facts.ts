@@ -90,7 +90,6 @@ export function riderFacts(model: RiderModel, axles: { readonly rear: Point; rea
   const load = loadShares(at, axles)
   const reaches = upper !== null && upper.reaches
   const hand = model.grip?.at ?? null
-  const bend = upper && (upper.ulnarDeviation ?? upper.gripBelowForearm)
   return {
     kneeLeft: left.kneeAtBottom,
     kneeRight: right.kneeAtBottom,
@@ -99,7 +98,7 @@ export function riderFacts(model: RiderModel, axles: { readonly rear: Point; rea
     torso: reaches ? upper.torso : null,
     elbow: reaches ? upper.elbowFlexion : null,
     shoulder: reaches ? upper.shoulderAngle : null,
-    wrist: reaches ? bend : null,
+    wrist: reaches ? upper.wrist : null,
     load: load && 100 * load.hands,
     frontWheel: load === null || load.frontWheel === null ? null : 100 * load.frontWheel,
     kneeElbowLeft: reaches ? left.kneeElbowGap : null,

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { defineCalculation, numberField } from '../calculation.ts'
+import { defineCalculation, numberField, pointSchema, xy } from '../calculation.ts'
 import { distanceForFlexion, kneeFlexion, legPosture, saddleHeightForFlexion } from './leg.ts'
 
 const segment = (label: string) => numberField(label, 100, 700, 'mm')
-const legFields = {
+export const legFields = {
   thigh: segment('thigh'),
   shank: segment('shank'),
   ankleBehind: numberField('ankleBehind', -100, 350, 'mm', 'Pedal axle to ankle along the sole, + ankle behind, mm'),
@@ -17,7 +17,7 @@ const legFields = {
 }
 const crankAngle = numberField('crankAngle', -360, 720, 'degrees', '0 = top, 90 = forward, 180 = bottom').default(180)
 const pitchSwing = numberField('pitchSwing', 0, 40, 'degrees', 'Amplitude of foot pitch over the turn; 0 = constant').default(0)
-const point = z.object({ x: z.number(), y: z.number() })
+const point = pointSchema
 
 export const kneeFlexionCalculation = defineCalculation({
   name: 'knee-flexion',
@@ -113,7 +113,3 @@ export const saddleHeightForFlexionCalculation = defineCalculation({
     },
   ],
 })
-
-function xy({ x, y }: { x: number; y: number }): string {
-  return `(${x.toFixed(1)}, ${y.toFixed(1)})`.replace(/-/g, '−')
-}

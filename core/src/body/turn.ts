@@ -60,7 +60,7 @@ export function turnFacts(model: RiderModel, side: Side): TurnFacts {
 export function extremeReach(model: RiderModel, leg: LegModel, hip: Point, sign: 1 | -1): number {
   const value = (angle: number) => legAt(model, leg, hip, angle).distance
   let best = Math.atan2(hip.x, hip.y) * DEGREES + (sign === 1 ? HALF_TURN : 0)
-  for (const h of [20, 6, 1.5]) {
+  for (const h of [16, 3]) {
     const before = value(best - h)
     const after = value(best + h)
     const bend = before - 2 * value(best) + after

@@ -15,6 +15,8 @@ export interface UpperBody {
   readonly elbowFlexion: number
   /** 0 = elbow hangs under the line from shoulder to hand, 90 = level outward */
   readonly elbowSwivel: number
+  /** how much further the hand is bent to the little-finger side than forearm and grip alone make it; calibrated */
+  readonly handSet: number
   /** how far the knuckle line of the relaxed hand lies oblique to the forearm: outer end back, + */
   readonly naturalSweep: number
 }
@@ -35,10 +37,12 @@ export interface UpperPosture {
   readonly shoulderAngle: number
   /** forearm below horizontal, elbow to hand */
   readonly forearmFall: number
-  /** on a bar: hand bent to the little-finger side, + : the forearm's lean along the grip less the hand's own obliqueness */
-  readonly ulnarDeviation: number | null
-  /** on a hood or extension: how far it points below the forearm's line; it bends the hand to the little-finger side, + */
-  readonly gripBelowForearm: number | null
+  /**
+   * Hand bent to the little-finger side against the forearm, +. On a bar: the forearm's lean along the
+   * grip less the hand's own obliqueness; on a hood or extension: how far the hand on it points below
+   * the forearm's line. Null where neither is known.
+   */
+  readonly wrist: number | null
   /** mm that the spread of the hands takes out of the arm's reach */
   readonly spreadCost: number
 }
@@ -140,10 +144,18 @@ function arm(
     elbowFlexion: reaches ? body.elbowFlexion : 180 - Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES,
     shoulderAngle: angleBetween(hip.x - shoulder.x, hip.y - shoulder.y, elbow.x - shoulder.x, elbow.y - shoulder.y),
     forearmFall: fall,
-    ulnarDeviation: grip.axis ? -Math.asin(Math.min(1, Math.max(-1, lean))) * DEGREES - body.naturalSweep : null,
-    gripBelowForearm: grip.pointing ? -Math.asin(Math.min(1, Math.max(-1, grip.pointing.y))) * DEGREES - fall : null,
+    wrist: wristBend(body, grip, lean, fall),
     spreadCost,
   }
+}
+
+/** The hand on a hood or extension lies this much below where it points: the web of the thumb sits in its hollow. @source prior */
+const HAND_BELOW_HOOD = 15
+
+function wristBend(body: UpperBody, { axis, pointing }: Grip, lean: number, fall: number): number | null {
+  if (axis) return body.handSet - Math.asin(Math.min(1, Math.max(-1, lean))) * DEGREES - body.naturalSweep
+  if (pointing) return body.handSet + HAND_BELOW_HOOD - Math.asin(Math.min(1, Math.max(-1, pointing.y))) * DEGREES - fall
+  return null
 }
 
 /** Angle between two directions of the side view, degrees 0..180. */

@@ -7,7 +7,8 @@ import type { ConditionKey, HandPosition } from '../measure/conditions.ts'
 import type { Reading } from '../measure/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
-import { ELBOW_PRIOR, SWIVEL_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
+import { knownKindOf } from '../measure/knownKinds.ts'
+import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
@@ -23,30 +24,30 @@ export interface CalibratedCondition {
   readonly creep: number
 }
 
+/** A measured angle with how the bike stood when it was read, so that its model can be built again. */
+export interface KnownAt {
+  readonly known: Known
+  readonly by: MovedBy
+  readonly hands: HandPosition
+}
+
 /** Everything the body model knows of this rider: numbers in, free parameters solved, per condition. */
 export interface CalibratedRider {
   readonly bar: BarKind
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
   readonly free: FreeParameters
+  /** angles measured calm, hands where they usually are: what `usual` was solved from */
+  readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
 }
 
-/** Readings that calibrate, and what they are to the model. */
-const knownOf: Readonly<Partial<Record<Reading['key'], KnownKind>>> = {
-  kneeFlexion: 'kneeFlexion',
-  footPitch: 'footPitch',
-  torsoAngle: 'torsoAngle',
-  elbowFlexion: 'elbowFlexion',
-  shoulderAngle: 'shoulderAngle',
-  hipAngle: 'hipAngle',
-}
-const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle']
+const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist']
 
 /** How far the body may differ from its calm self under another condition; k = 2. @source prior */
 const CHANGE_OF_POSTURE: Readonly<Partial<Record<keyof FreeParameters, number>>> = {
-  hipForward: 30, hipUp: 12, trunk: 30, elbowFlexion: 40, elbowSwivel: 30, pitchLeft: 12, pitchRight: 12, legLeft: 0.5, legRight: 0.5,
+  hipForward: 30, hipUp: 12, trunk: 30, elbowFlexion: 40, elbowSwivel: 30, handSet: 15, pitchLeft: 12, pitchRight: 12, legLeft: 0.5, legRight: 0.5,
 } // prettier-ignore
 
 /**
@@ -57,18 +58,19 @@ export function calibrateRider(readings: readonly Reading[], entries: readonly L
   const resolved = resolveReadings(readings)
   const values = modelValues(resolved)
   const free = freeParameters(values, modelPlusMinus(resolved))
-  const usual = calibrate(free, knownsFor('usual', readings, entries, values, bar))
+  const knowns = knownsFor('usual', readings, entries, values, bar)
+  const usual = calibrate(free, bare(knowns))
   const start = Object.fromEntries(
     freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] ?? 10 }]),
   ) as unknown as FreeParameters
   const others = conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
-    const knowns = knownsFor(condition, readings, entries, values, bar)
-    if (knowns.length === 0) return []
-    const calibration = calibrate(start, knowns)
+    const measured = knownsFor(condition, readings, entries, values, bar)
+    if (measured.length === 0) return []
+    const calibration = calibrate(start, bare(measured))
     const creep = calibration.values.hipForward - usual.values.hipForward
     return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
   })
-  return { bar, resolved, values, free, usual, others }
+  return { bar, resolved, values, free, knowns, usual, others }
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */
@@ -78,6 +80,8 @@ export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosit
   const other = hands && rider.others.find((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
   return withFree(model, (other ? other.calibration : rider.usual).values)
 }
+
+const bare = (knowns: readonly KnownAt[]): Known[] => knowns.map(({ known }) => known)
 
 function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>): FreeParameters {
   const of = (key: ModelKey, side: Side, fallback: number) => ({
@@ -91,6 +95,7 @@ function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey
     trunk: of('trunk', 'right', 500),
     elbowFlexion: ELBOW_PRIOR,
     elbowSwivel: SWIVEL_PRIOR,
+    handSet: HAND_SET_PRIOR,
     pitchLeft: of('footPitch', 'left', 15),
     pitchRight: of('footPitch', 'right', 15),
     legLeft: leg('left'),
@@ -104,17 +109,19 @@ function knownsFor(
   entries: readonly LedgerEntry[],
   values: ModelValues,
   bar: BarKind,
-): Known[] {
+): KnownAt[] {
   const hands = handsOf(condition, bar)
   const bases = new Map<number, RiderModel | null>()
-  return readings.flatMap((reading): Known[] => {
-    const kind = knownOf[reading.key]
+  return readings.flatMap((reading): KnownAt[] => {
+    const kind = knownKindOf[reading.key]
     if (kind === undefined || reading.condition !== condition || reading.value === null) return []
     const before = entries.filter((entry) => entry.at <= reading.takenAt).length
-    if (!bases.has(before)) bases.set(before, buildModel(values, bar, foldLedger(entries.slice(0, before)).by as MovedBy, hands).model)
+    const by = foldLedger(entries.slice(0, before)).by
+    if (!bases.has(before)) bases.set(before, buildModel(values, bar, by, hands).model)
     const base = bases.get(before) ?? null
     if (base === null || (base.grip === null && needsHands.includes(kind))) return []
     const side = definitionOf(reading.key).sided ? reading.side : 'both'
-    return [{ kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }]
+    const known = { kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }
+    return [{ known, by, hands }]
   })
 }

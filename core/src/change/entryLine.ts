@@ -1,4 +1,4 @@
-import { trimmed } from '../quantity/entry.ts'
+import { parseEntry, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
@@ -6,11 +6,14 @@ import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { readEntry, readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
+import { moveName } from './ledger.ts'
 import { settings } from './settings.ts'
+import type { SettingKey } from './settings.ts'
 
 /** What a short typed note means, before it is taken. */
 export type Understood =
   | { readonly kind: 'aim'; readonly side: Side; readonly by: number; readonly words: string }
+  | { readonly kind: 'move'; readonly setting: SettingKey; readonly side: Side | 'both'; readonly by: number; readonly words: string }
   | {
       readonly kind: 'reading'
       readonly key: ReadingKey
@@ -26,7 +29,18 @@ export type Understood =
 const readingWords: Readonly<Record<string, ReadingKey>> = {
   stature: 'stature', inseam: 'inseam', thigh: 'thigh', shank: 'shank', foot: 'footLength', saddle: 'saddleHeight', height: 'saddleHeight',
   angle: 'seatAngle', crank: 'crank', pitch: 'footPitch', size: 'shoeSize', shoe: 'shoeSize', ball: 'heelToMtp1', mtp1: 'heelToMtp1', mtp5: 'heelToMtp5',
-  setback: 'cleatSetback', behind: 'cleatSetback', forward: 'slotForward', room: 'slotBack', stack: 'soleStack',
+  setback: 'cleatSetback', behind: 'cleatSetback', forward: 'slotForward', room: 'slotBack', sole: 'soleStack', mass: 'mass',
+  knee: 'kneeFlexion', torso: 'torsoAngle', elbow: 'elbowFlexion', shoulder: 'shoulderAngle', wrist: 'wristAngle', hip: 'hipAngle',
+  trunk: 'trunk', arm: 'upperArm', forearm: 'forearm', acromia: 'acromionWidth', sitbones: 'sitBoneSpacing', hand: 'handLength',
+  nose: 'saddleSetback', tilt: 'saddleTilt', reach: 'handReach', spacing: 'gripSpacing', tread: 'tread', axle: 'axleLength', washer: 'washer',
+  stem: 'stemLength', spacers: 'spacers', roll: 'barRoll', width: 'barWidth', hoods: 'hoodWidth', lever: 'leverAngle', stack: 'frameStack',
+} // prettier-ignore
+
+/** What a word moves when a direction or a sign follows; the first is meant by a bare sign. */
+const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
+  saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
+  hands: ['handHeight', 'handReach', 'gripSpacing'], spacers: ['spacers'], stem: ['stemLength', 'stemAngle'],
+  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle'], crank: ['crank'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
 } // prettier-ignore
 
 const methodWords: Readonly<Record<string, MethodKey>> = {
@@ -36,7 +50,8 @@ const methodWords: Readonly<Record<string, MethodKey>> = {
 const sideWords: Readonly<Record<string, Side>> = { l: 'left', left: 'left', r: 'right', right: 'right' }
 
 /**
- * Reads a short note: `cleat L back 4` aims a cleat, `crank 172.5` or `ball R 196 ruler` enters a reading.
+ * Reads a short note: `cleat L back 4` aims a cleat, `saddle -3` or `hands up 5` wishes a move,
+ * `crank 172.5` or `knee R 31 gonio` enters a reading.
  * Nothing is done here; the screen shows the words first.
  */
 export function understand(note: string, unit: LengthUnit): Understood {
@@ -46,10 +61,12 @@ export function understand(note: string, unit: LengthUnit): Understood {
     .split(/\s+/)
     .filter((word) => word !== '')
   const [first, ...rest] = words
-  if (first === undefined) return unknown('For example: cleat L back 4, or crank 172.5')
+  if (first === undefined) return unknown('For example: cleat L back 4, saddle -3, or knee R 31 gonio')
   if (first === 'cleat') return aim(rest, unit)
+  const move = moveOf(first, rest, unit)
+  if (move !== null) return move
   const key = meaning(readingWords, first)
-  if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, crank, saddle, ball, size, setback…`)
+  if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, saddle, hands, roll, knee, torso, crank…`)
   return reading(key, rest, unit)
 }
 
@@ -68,6 +85,41 @@ function aim([sideWord, direction, ...amount]: readonly string[], unit: LengthUn
     words: `Aim the ${side} cleat ${trimmed(entry.value, 1)} mm ${direction}${steps}`,
   }
 }
+
+/** `saddle -3`, `saddle back 5`, `washer L on 1`; null when it is no move. */
+function moveOf(word: string, words: readonly string[], unit: LengthUnit): Understood | null {
+  const keys = meaning(moveWords, word)
+  if (keys === undefined) return null
+  const sideGiven = meaning(sideWords, words[0])
+  const [direction, ...amount] = sideGiven === undefined ? words : words.slice(1)
+  if (direction === undefined) return null
+  const signed = /^[+−–-]\s*\S/.test(direction)
+  const key = signed ? keys[0] : keys.find((k) => settings[k].more === direction || settings[k].less === direction)
+  if (key === undefined) return null
+  const { sided, label, cap, unit: held, more, less } = settings[key]
+  if (sided && sideGiven === undefined) return unknown(`${label}: L or R?`)
+  const parsed = parseEntry(
+    (signed ? [direction.replace(/^[+−–-]/, ''), ...amount] : amount).join(' '),
+    held === 'deg' ? 'angle' : 'length',
+    unit,
+  )
+  const mark = held === 'deg' ? '°' : ' mm'
+  if (!parsed.ok || !(parsed.value > 0) || parsed.value > MOST_AT_ONCE)
+    return unknown(`${label} ${signed ? '' : direction}: by how much? At most ${MOST_AT_ONCE}${mark}.`)
+  const by = (signed ? /^[−–-]/.test(direction) : direction === less) ? -parsed.value : parsed.value
+  const steps = parsed.value > cap ? `, in steps of ${cap}` : ''
+  const side = sided ? (sideGiven ?? 'left') : 'both'
+  return {
+    kind: 'move',
+    setting: key,
+    side,
+    by,
+    words: `${moveName({ setting: key, side })} ${by > 0 ? more : less} ${trimmed(parsed.value, 1)}${mark}${steps}`,
+  }
+}
+
+/** A larger wish is a slip of the hand. */
+const MOST_AT_ONCE = 100
 
 function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): Understood {
   const { sided, label } = definitionOf(key)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { MovedBy } from '../measure/riderModel.ts'
 import { trimmed } from '../quantity/entry.ts'
 import { settingKeys, settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
@@ -71,7 +72,7 @@ export interface Folded {
   /** the one change under test, if any */
   readonly trying: Change | null
   /** sum of the moves in force */
-  readonly by: (setting: SettingKey, side: Move['side']) => number
+  readonly by: MovedBy
 }
 
 /** Folds entries in order into changes; undone changes no longer count. */

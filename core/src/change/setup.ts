@@ -60,7 +60,7 @@ export function setupOf(
 ): Setup {
   const baseline = rider.resolved
   const folded = foldLedger(entries)
-  const by = folded.by as MovedBy
+  const by = folded.by
   const now = settled(baseline, by)
   const cleat = bySide((side): CleatReadings => ({
     setbackNow: now.cleatSetback[side],
@@ -170,5 +170,5 @@ function order(key: ReadingKey): number {
 
 /** The bike as it stands, as the knock-on engine takes it. */
 export function standingOf(setup: Setup): Standing {
-  return { rider: setup.rider, by: setup.folded.by as MovedBy, now: setup.now }
+  return { rider: setup.rider, by: setup.folded.by, now: setup.now }
 }

@@ -1,7 +1,7 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import { unitMark } from './readingEntry.ts'
+import { readingName, unitMark } from './readingEntry.ts'
 import { definitionOf, readingKeys } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
@@ -53,6 +53,7 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
       ]),
     )
   }
+  questions.push(...shareQuestions(read))
   for (const side of sides) {
     const thigh = read('thigh', side)
     const shank = read('shank', side)
@@ -86,6 +87,47 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
     )
   }
   return questions
+}
+
+/** One reading as a share of another, with what is usual and what a slip there usually was. */
+interface ShareRow {
+  readonly key: ReadingKey
+  readonly of: ReadingKey
+  readonly low: number
+  readonly high: number
+  readonly slip: string
+}
+
+/** Usual shares, wide on purpose. @source common-practice */
+const shares: readonly ShareRow[] = [
+  { key: 'trunk', of: 'stature', low: 0.24, high: 0.34, slip: 'Was it taken from the hip’s bony point to the tip of the shoulder?' },
+  { key: 'upperArm', of: 'stature', low: 0.16, high: 0.22, slip: 'Was it taken to the middle of the elbow?' },
+  { key: 'forearm', of: 'stature', low: 0.16, high: 0.25, slip: 'Was it taken to a rod in the fist, not to the wrist or the fingertips?' },
+  { key: 'acromionWidth', of: 'stature', low: 0.18, high: 0.28, slip: 'Bone to bone, not round the muscle?' },
+  { key: 'handLength', of: 'stature', low: 0.09, high: 0.135, slip: 'From the crease of the wrist?' },
+  { key: 'indexFinger', of: 'handLength', low: 0.28, high: 0.5, slip: 'Crease to tip?' },
+  { key: 'footWidth', of: 'footLength', low: 0.3, high: 0.5, slip: 'Across the heads of the first and fifth metatarsals?' },
+  { key: 'sitFromNose', of: 'saddleLength', low: 0.25, high: 0.9, slip: 'Is it counted from the nose?' },
+  { key: 'dropWidth', of: 'hoodWidth', low: 0.9, high: 1.8, slip: 'Both centre to centre?' },
+  { key: 'gripSpacing', of: 'barWidth', low: 0.5, high: 1, slip: 'Middle of hand to middle of hand, and the bar end to end?' },
+  { key: 'wheelDiameter', of: 'chainstay', low: 0.9, high: 2.2, slip: 'Over the tyre, and bottom bracket to rear axle?' },
+  { key: 'tread', of: 'crank', low: 0.55, high: 1.6, slip: 'Square to the bike, not diagonally from crank end to crank end?' },
+]
+
+function shareQuestions(read: Read): PlausibilityQuestion[] {
+  return shares.flatMap(({ key, of, low, high, slip }): PlausibilityQuestion[] => {
+    const places: readonly (Side | 'both')[] = definitionOf(key).sided ? sides : ['both']
+    return places.flatMap((side) => {
+      const value = read(key, side)
+      const whole = read(of, definitionOf(of).sided ? side : 'both')
+      if (value === null || whole === null || !(whole > 0)) return []
+      const share = value / whole
+      if (share >= low && share <= high) return []
+      const percent = (part: number) => Math.round(part * 100)
+      const text = `${readingName(key, side)} (${trimmed(value, 1)}) is ${percent(share)} % of ${definitionOf(of).label.toLowerCase()} (${trimmed(whole, 1)}); ${percent(low)} to ${percent(high)} % is usual. ${slip}`
+      return [ask(`share:${key}:${side}:${value}:${whole}`, text, [key, of])]
+    })
+  })
 }
 
 function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {

@@ -99,6 +99,7 @@ export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmo
       forearm: mean('forearm'),
       elbowFlexion: values.elbowFlexion.right ?? ELBOW_PRIOR.prior,
       elbowSwivel: SWIVEL_PRIOR.prior,
+      handSet: HAND_SET_PRIOR.prior,
       naturalSweep: mean('handSweep'),
     },
     grip: front.grip,
@@ -109,6 +110,7 @@ export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmo
 /** What is assumed of the elbows until they are read; ± is k = 2. @source prior */
 export const ELBOW_PRIOR = { prior: 20, plusMinus: 25 }
 export const SWIVEL_PRIOR = { prior: 20, plusMinus: 40 }
+export const HAND_SET_PRIOR = { prior: 0, plusMinus: 20 }
 
 /** Readings without which no leg can be drawn, in the order a fitter would take them. */
 const legNeeds: readonly ReadingKey[] = ['saddleHeight', 'crank', 'cleatSetback']

@@ -8,7 +8,7 @@ export interface Fitted {
 
 /**
  * Levenberg–Marquardt for small problems: finds parameters that minimise the sum of squared
- * residuals. Derivatives by central differences with a step per parameter.
+ * residuals. Derivatives by forward differences with a step per parameter.
  * @param residuals pure; the same number of finite values at every call
  * @param start starting parameters
  * @param steps difference step of each parameter, > 0
@@ -72,10 +72,7 @@ function normalEquations(
     const step = steps[i] ?? 1e-4
     const shifted = [...p]
     shifted[i] = value + step
-    const up = residuals(shifted)
-    shifted[i] = value - step
-    const down = residuals(shifted)
-    return up.map((v, k) => (v - (down[k] ?? 0)) / (2 * step))
+    return residuals(shifted).map((v, k) => (v - (r[k] ?? 0)) / step)
   })
   const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, k) => sum + v * (b[k] ?? 0), 0)
   return { square: columns.map((a) => columns.map((b) => dot(a, b))), slope: columns.map((a) => dot(a, r)) }

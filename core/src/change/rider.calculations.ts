@@ -1,0 +1,207 @@
+import { z } from 'zod'
+import { barKinds } from '../bike/bikeKinds.ts'
+import { freeKeys, knownKinds } from '../body/calibration.ts'
+import { factDefinitions, factKeys } from '../body/facts.ts'
+import { anyUnit, defineCalculation } from '../calculation.ts'
+import { readingSchema } from '../measure/reading.ts'
+import { readingKeys } from '../measure/readingDefinitions.ts'
+import { calibrateRider } from './calibrated.ts'
+import { handHolds, knockOn } from './knockOn.ts'
+import type { HandHold } from './knockOn.ts'
+import { foldLedger, ledgerEntrySchema, moveWords } from './ledger.ts'
+import { measureNext, nextWords } from './measureNext.ts'
+import { sensitivities } from './sensitivity.ts'
+import { settingKeys, settings } from './settings.ts'
+import { setupOf, standingOf } from './setup.ts'
+
+const visit = {
+  readings: z.array(readingSchema).max(500),
+  ledger: z.array(ledgerEntrySchema).max(2000).default([]),
+  bar: z.enum(barKinds, { error: `bar must be one of ${barKinds.join(', ')}.` }),
+}
+const side = z.enum(['left', 'right', 'both'])
+const factNumbers = z.partialRecord(z.enum(factKeys), z.number().nullable())
+
+export const calibrationCalculation = defineCalculation({
+  name: 'calibrate-rider',
+  title: 'The body model fitted to this rider',
+  summary:
+    'Hip joint, trunk, elbows, wrist, foot pitch and leg length solved so that the model gives back every angle measured on the bike.',
+  input: z.strictObject(visit),
+  output: z.object({
+    state: z.enum(['none', 'exact', 'fitted']),
+    values: z.record(z.enum(freeKeys), z.number()),
+    misfits: z.array(z.object({ kind: z.enum(knownKinds), side, measured: z.number(), predicted: z.number(), left: z.number() })),
+    strained: z.array(z.enum(freeKeys)),
+  }),
+  sources: ['geometry', 'prior', 'gum'],
+  run: ({ readings, ledger, bar }) => {
+    const { usual } = calibrateRider(readings, ledger, bar)
+    const misfits = usual.misfits.map(({ known, predicted, left }) => ({
+      kind: known.kind,
+      side: known.side,
+      measured: known.value,
+      predicted,
+      left,
+    }))
+    return { state: usual.state, values: { ...usual.values }, misfits, strained: [...usual.strained] }
+  },
+  working: (_, out) => [
+    ...out.misfits.map((row) => ({
+      label: `${row.kind}${row.side === 'both' ? '' : `, ${row.side}`}: measured ${row.measured}°`,
+      formula: `model gives ${row.predicted.toFixed(2)}°, off by`,
+      value: row.left,
+      unit: 'deg' as const,
+    })),
+    ...freeKeys.map((key) => ({
+      label: freeLabels[key],
+      formula: 'solved, with a pull toward what is assumed',
+      value: out.values[key] ?? 0,
+      unit: /Flexion|Swivel|Set|pitch/.test(key) ? ('deg' as const) : ('mm' as const),
+      output: `values.${key}`,
+    })),
+  ],
+})
+
+/** The free parameters in words. */
+export const freeLabels: Readonly<Record<(typeof freeKeys)[number], string>> = {
+  hipForward: 'Hip joint ahead of the sit point',
+  hipUp: 'Hip joint above the sit point',
+  trunk: 'Effective trunk length',
+  elbowFlexion: 'Elbow bend',
+  elbowSwivel: 'Elbows out',
+  handSet: 'Hand’s set on the grip',
+  pitchLeft: 'Foot pitch, left',
+  pitchRight: 'Foot pitch, right',
+  legLeft: 'Left leg longer than taped',
+  legRight: 'Right leg longer than taped',
+}
+
+export const knockOnCalculation = defineCalculation({
+  name: 'knock-on',
+  title: 'What a change brings along',
+  summary:
+    'Any settings moved; saddle, hands and levers answer so that what is to be held is held, within caps and room; what remains is said.',
+  input: z.strictObject({
+    ...visit,
+    wishes: z
+      .array(
+        z.strictObject({
+          setting: z.enum(settingKeys, { error: `setting must be one of ${settingKeys.join(', ')}.` }),
+          side,
+          by: z
+            .number({ error: 'by must be a number.' })
+            .min(-500, { error: 'by must lie between -500 and 500.' })
+            .max(500, { error: 'by must lie between -500 and 500.' }),
+        }),
+      )
+      .min(1, { error: 'A change needs at least one move.' })
+      .max(12),
+    holds: z
+      .strictObject({
+        knee: z.boolean(),
+        hands: z.enum(Object.keys(handHolds) as [HandHold, ...HandHold[]], {
+          error: `hands must be one of ${Object.keys(handHolds).join(', ')}.`,
+        }),
+        lever: z.boolean(),
+      })
+      .default({ knee: true, hands: 'seat', lever: true }),
+    mode: z.enum(['whole', 'step']).default('step'),
+  }),
+  output: z.object({
+    moves: z.array(z.object({ setting: z.enum(settingKeys), side, by: z.number(), role: z.enum(['chosen', 'knock-on']) })),
+    exact: z.array(z.object({ setting: z.enum(settingKeys), side, exact: z.number(), limit: z.enum(['cap', 'room']).nullable() })),
+    left: z.array(z.object({ what: z.string(), amount: z.number(), words: z.string() })),
+    findings: z.array(z.string()),
+    before: factNumbers.nullable(),
+    alone: factNumbers.nullable(),
+    after: factNumbers.nullable(),
+    later: z.string(),
+  }),
+  sources: ['geometry', 'common-practice', 'prior'],
+  run: ({ readings, ledger, bar, wishes, holds, mode }) => {
+    const found = knockOn(standingOf(setupOf(readings, ledger, bar)), wishes, holds, mode)
+    return {
+      moves: [...found.moves],
+      exact: found.answers.map((answer) => ({ setting: answer.setting, side: answer.side, exact: answer.exact, limit: answer.limit })),
+      left: found.left.map(({ what, amount, words }) => ({ what, amount, words })),
+      findings: [...found.findings],
+      before: found.before,
+      alone: found.alone,
+      after: found.after,
+      later: found.later,
+    }
+  },
+  working: (_, out) => [
+    ...out.moves.map((move) => {
+      const answer = out.exact.find((row) => row.setting === move.setting && row.side === move.side)
+      return {
+        label: moveWords(move),
+        formula:
+          move.role === 'chosen' ? 'wished, within cap and room' : `holds exactly at ${answer?.exact.toFixed(2) ?? ''}`.replace('-', '−'),
+        value: move.by,
+        unit: settings[move.setting].unit,
+      }
+    }),
+    ...factKeys.flatMap((key) => {
+      const [before, alone, after] = [out.before?.[key], out.alone?.[key], out.after?.[key]]
+      if (typeof before !== 'number' || typeof after !== 'number' || typeof alone !== 'number') return []
+      if (Math.abs(alone - before) < 0.05 && Math.abs(after - before) < 0.05) return []
+      const formula = `${before.toFixed(1)} → ${alone.toFixed(1)} by the move alone → with the answers`.replace(/-/g, '−')
+      return [
+        { label: factDefinitions[key].label, formula, value: after, unit: anyUnit(factDefinitions[key].unit), output: `after.${key}` },
+      ]
+    }),
+    ...out.left.map(({ words, amount }) => ({ label: words, formula: 'left over', value: amount, unit: 'none' as const })),
+  ],
+})
+
+export const measureNextCalculation = defineCalculation({
+  name: 'measure-next',
+  title: 'What to measure next',
+  summary: 'Readings by how much of the variance of the judgements they would take away, each by its usual method.',
+  input: z.strictObject(visit),
+  output: z.object({
+    next: z.array(
+      z.object({ key: z.enum(readingKeys), why: z.enum(['needed', 'sharpens']), gain: z.number().nullable(), words: z.string() }),
+    ),
+  }),
+  sources: ['gum', 'prior'],
+  run: ({ readings, ledger, bar }) => ({
+    next: measureNext(calibrateRider(readings, ledger, bar), foldLedger(ledger).by).map((row) => ({
+      key: row.key,
+      why: row.why,
+      gain: Number.isFinite(row.gain) ? row.gain : null,
+      words: nextWords(row),
+    })),
+  }),
+  working: (_, { next }) =>
+    next.slice(0, 12).map((row) => ({ label: row.key, formula: row.words, value: row.gain ?? 'first of all', unit: 'none' as const })),
+})
+
+export const sensitivityCalculation = defineCalculation({
+  name: 'sensitivity',
+  title: 'What one millimetre or degree does here',
+  summary: 'Change of every fact per unit of every setting, all else left alone: the rule of thumb at this bike.',
+  input: z.strictObject(visit),
+  output: z.object({
+    rows: z.array(
+      z.object({ setting: z.enum(settingKeys), unit: z.enum(['mm', 'deg']), per: z.partialRecord(z.enum(factKeys), z.number()) }),
+    ),
+  }),
+  sources: ['geometry'],
+  run: ({ readings, ledger, bar }) => ({
+    rows: sensitivities(standingOf(setupOf(readings, ledger, bar))).map((row) => ({ ...row, per: { ...row.per } })),
+  }),
+  working: (_, { rows }) =>
+    rows.map(({ setting, unit, per }) => ({
+      label: `${settings[setting].label} ${settings[setting].more} 1 ${unit === 'deg' ? '°' : 'mm'}`,
+      formula: Object.entries(per)
+        .filter(([, value]) => Math.abs(value) >= 0.01)
+        .map(([key, value]) => `${factDefinitions[key as keyof typeof factDefinitions].label.toLowerCase()} ${value.toFixed(2)}`)
+        .join(', ')
+        .replace(/-/g, '−'),
+      value: '',
+      unit: 'none' as const,
+    })),
+})

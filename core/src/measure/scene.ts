@@ -1,0 +1,236 @@
+import { barClamp, bendPoint, flatGripAxis, rolled, steererUp } from '../bike/cockpit.ts'
+import { RADIANS } from '../bike/contactPoints.ts'
+import type { Point, Point3 } from '../bike/contactPoints.ts'
+import { footPoint, hipOf, riderAt } from '../body/rider.ts'
+import type { LegAt, LegModel, RiderModel } from '../body/rider.ts'
+import { bySide } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { SIT_FROM_CLAMP, axlesOf, frontOf } from './riderModel.ts'
+import type { ModelKey, ModelValues, MovedBy } from './riderModel.ts'
+import { definitionOf } from './readingDefinitions.ts'
+import type { ReadingKey } from './readingDefinitions.ts'
+
+/** One leg in space, for drawing. */
+export interface SceneLeg {
+  readonly hip: Point3
+  readonly knee: Point3
+  readonly ankle: Point3
+  readonly axle: Point3
+  readonly crankEnd: Point3
+  readonly heel: Point3
+  readonly ball: Point3
+  readonly toe: Point3
+  /** degrees; null when the leg does not reach: it is drawn straight */
+  readonly kneeFlexion: number | null
+  readonly footPitch: number
+}
+
+/** One arm in space. */
+export interface SceneArm {
+  readonly shoulder: Point3
+  readonly elbow: Point3
+  readonly hand: Point3
+}
+
+/** Rider and bike as points in space, mm from the bottom bracket: every view is a projection of this one thing. */
+export interface Scene {
+  readonly legs: Sided<SceneLeg>
+  readonly hip: Point3
+  readonly sit: Point3
+  readonly saddle: {
+    readonly nose: Point3
+    readonly tail: Point3
+    readonly clamp: Point3
+    readonly width: number | null
+    readonly tilt: number
+  }
+  readonly trunk: { readonly shoulder: Point3; readonly head: Point3; readonly headRadius: number; readonly torso: number } | null
+  readonly arms: Sided<SceneArm> | null
+  /** whether trunk and arms meet; where not, they are drawn straight toward the hands */
+  readonly armsReach: boolean
+  /** mm the arms and trunk are short of the hands */
+  readonly short: number
+  /** tubes, stem and bar, each a line of points; what is not known is left out */
+  readonly frame: readonly (readonly Point3[])[]
+  readonly bar: readonly (readonly Point3[])[]
+  readonly wheels: readonly { readonly centre: Point3; readonly radius: number | null }[]
+  /** ground below the bottom bracket, y; null while the wheels are not known */
+  readonly ground: number | null
+  readonly centreOfMass: Point | null
+}
+
+/** Half a tyre's width is left out; the head's radius and place over stature. @source prior */
+const HEAD = { radius: 0.06, beyondShoulder: 0.13 } as const
+/** Head tube's length over frame stack, drawing only. @source prior */
+const HEAD_TUBE_SHARE = 0.22
+
+/**
+ * The scene at a crank angle of the right side.
+ * @param model the rider on the bike with the changes in force
+ */
+export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, crankAngle: number): Scene {
+  const at = riderAt(model, crankAngle)
+  const get = (key: ReadingKey, side: Side = 'right') => {
+    const value = values[key][side]
+    const setting = definitionOf(key).sided ? side : 'both'
+    return value === null ? null : value + by(key, setting)
+  }
+  const hip = { ...hipOf(model), z: 0 }
+  const tilt = get('saddleTilt') ?? 0
+  const stature = values.stature.right ?? 1750
+  const upper = at.upper
+  const tread = (get('tread') ?? 150) / 2
+  return {
+    hip,
+    sit: { ...model.sit, z: 0 },
+    legs: bySide((side) =>
+      sceneLeg(model, model.legs[side], at.legs[side], side, hip, tread, values.heelToMtp1[side] ?? 190, outsideOf(values, side)),
+    ),
+    saddle: saddleOf(model.sit, tilt, values, by),
+    trunk: upper && {
+      shoulder: { x: upper.shoulder.x, y: upper.shoulder.y, z: 0 },
+      head: headOf(upper.shoulder, upper.torso, stature),
+      headRadius: HEAD.radius * stature,
+      torso: upper.torso,
+    },
+    arms:
+      upper &&
+      bySide((side) => {
+        const mirrored = (p: Point3): Point3 => (side === 'right' ? p : { ...p, z: -p.z })
+        return { shoulder: mirrored(upper.shoulder), elbow: mirrored(upper.elbow), hand: mirrored(upper.hand) }
+      }),
+    armsReach: upper?.reaches ?? true,
+    short: upper?.short ?? 0,
+    ...bikeLines(values, bar, by, model.sit, tilt),
+    centreOfMass: at.centreOfMass,
+  }
+}
+
+/** Knee's middle outside the foot's middle, where it was read. */
+function outsideOf(values: ModelValues, side: Side): number | null {
+  return values.kneeOutside[side]
+}
+
+function sceneLeg(
+  model: RiderModel,
+  leg: LegModel,
+  at: LegAt,
+  side: Side,
+  hip: Point3,
+  tread: number,
+  ball: number,
+  outside: number | null,
+): SceneLeg {
+  const sign = side === 'right' ? 1 : -1
+  const z = sign * leg.halfStance
+  const across = (p: Point, aside: number): Point3 => ({ x: p.x, y: p.y, z: aside })
+  return {
+    hip: { ...hip, z: (sign * model.hipWidth) / 2 },
+    knee: across(at.knee, sign * (outside === null ? at.kneeAside : leg.halfStance + outside)),
+    ankle: across(at.ankle, z),
+    axle: across(at.axle, z),
+    crankEnd: across(at.axle, sign * tread),
+    heel: across(footPoint(leg, at, 0, 0), z),
+    ball: across(footPoint(leg, at, ball, 0), z),
+    toe: across(footPoint(leg, at, leg.footLength, 0), z),
+    kneeFlexion: at.kneeFlexion,
+    footPitch: at.footPitch,
+  }
+}
+
+function headOf(shoulder: Point, torso: number, stature: number): Point3 {
+  // The neck rises more steeply than the trunk: the rider looks ahead.
+  const rise = (torso + 0.55 * (90 - torso)) * RADIANS
+  const length = HEAD.beyondShoulder * stature
+  return { x: shoulder.x + length * Math.cos(rise), y: shoulder.y + length * Math.sin(rise), z: 0 }
+}
+
+function saddleOf(sit: Point, tilt: number, values: ModelValues, by: MovedBy): Scene['saddle'] {
+  const along = { x: Math.cos(tilt * RADIANS), y: Math.sin(tilt * RADIANS) }
+  const ahead = values.sitFromNose.right ?? 150
+  const behind = (values.saddleLength.right ?? 265) - ahead
+  const clamp = rolled({ x: -SIT_FROM_CLAMP.x, y: -SIT_FROM_CLAMP.y }, -by('saddleTilt', 'both'))
+  return {
+    nose: { x: sit.x + ahead * along.x, y: sit.y + ahead * along.y, z: 0 },
+    tail: { x: sit.x - behind * along.x, y: sit.y - behind * along.y, z: 0 },
+    clamp: { x: sit.x + clamp.x, y: sit.y + clamp.y, z: 0 },
+    width: values.saddleWidth.right,
+    tilt,
+  }
+}
+
+/** Tubes, stem, bar and wheels as far as they are known. */
+function bikeLines(
+  values: ModelValues,
+  bar: 'flat' | 'drop',
+  by: MovedBy,
+  sit: Point,
+  tilt: number,
+): Pick<Scene, 'frame' | 'bar' | 'wheels' | 'ground'> {
+  const flat = (p: Point): Point3 => ({ x: p.x, y: p.y, z: 0 })
+  const bottom = flat({ x: 0, y: 0 })
+  const clamp = saddleOf(sit, tilt, values, by).clamp
+  const axles = axlesOf(values)
+  const front = frontOf(values, by)
+  const lines: Point3[][] = [[bottom, clamp]]
+  const seatJoint = flat({ x: clamp.x * 0.72, y: clamp.y * 0.72 })
+  if (axles) lines.push([bottom, flat(axles.rear)], [seatJoint, flat(axles.rear)])
+  if (front) {
+    const up = steererUp(front.headAngle)
+    const tube = HEAD_TUBE_SHARE * front.frameStack
+    const top = { x: front.frameReach, y: front.frameStack }
+    const low = { x: top.x - tube * up.x, y: top.y - tube * up.y }
+    const stemAt = front.headset + front.spacers + front.halfClamp
+    const foot = flat({ x: top.x + stemAt * up.x, y: top.y + stemAt * up.y })
+    lines.push(
+      [flat(low), flat(top), foot],
+      [bottom, flat(low)],
+      [seatJoint, flat({ x: top.x - 25 * up.x, y: top.y - 25 * up.y })],
+      [foot, flat(barClamp(front))],
+    )
+    if (axles) lines.push([flat(low), flat(axles.front)])
+  }
+  const radius = values.wheelDiameter.right === null ? null : values.wheelDiameter.right / 2
+  return {
+    frame: lines,
+    bar: front ? barLines(values, bar, by, barClamp(front)) : [],
+    wheels: axles ? [axles.rear, axles.front].map((centre) => ({ centre: flat(centre), radius })) : [],
+    ground: axles && radius !== null ? axles.rear.y - radius : null,
+  }
+}
+
+/** Both halves of the bar from its clamp. */
+function barLines(values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, clamp: Point): Point3[][] {
+  const get = (key: ModelKey & ReadingKey) => (values[key].right ?? 0) + by(key, 'both')
+  const roll = get('barRoll')
+  const placed = (p: Point3): Point3 => {
+    const turned = rolled(p, roll)
+    return { x: clamp.x + turned.x, y: clamp.y + turned.y, z: turned.z }
+  }
+  const half: Point3[] = [{ x: 0, y: 0, z: 0 }]
+  if (bar === 'flat') {
+    if (values.barWidth.right === null) return []
+    const axis = flatGripAxis({ barBacksweep: get('barBacksweep'), barUpsweep: get('barUpsweep'), barRoll: 0 })
+    const bend = { x: get('barForward'), y: get('barRise'), z: get('barBend') }
+    const along = (get('barWidth') / 2 - bend.z) / axis.z
+    half.push({ x: 0, y: 0, z: Math.min(35, bend.z) }, bend, {
+      x: bend.x + along * axis.x,
+      y: bend.y + along * axis.y,
+      z: bend.z + along * axis.z,
+    })
+  } else {
+    const z = get('hoodWidth') / 2
+    const shape = { barReach: get('barReach'), barDrop: get('barDrop') }
+    const start = bendPoint(shape, 0)
+    const flare = Math.tan(get('barFlare') * RADIANS)
+    half.push({ x: 0, y: 0, z: z - 20 }, { ...start, z })
+    for (let angle = 20; angle <= 180; angle += 20) {
+      const p = bendPoint(shape, angle)
+      half.push({ ...p, z: z + flare * Math.max(0, start.y - p.y) })
+    }
+    const end = half.at(-1)
+    if (end) half.push({ ...end, x: end.x - shape.barReach * 0.8 })
+  }
+  const right = half.map(placed)
+  return [right, right.map((p) => ({ ...p, z: -p.z }))]
+}
