@@ -4,8 +4,6 @@ import { createRouter, createWebHistory } from 'vue-router'
 export const stations = ['talk', 'measure', 'feet', 'seat', 'hands', 'prove', 'record'] as const
 export type Station = (typeof stations)[number]
 
-const later = () => import('./stations/later/LaterStation.vue')
-
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
@@ -22,8 +20,8 @@ export const router = createRouter({
         { path: 'talk', name: 'talk', component: () => import('./stations/talk/TalkStation.vue'), meta: { title: 'Talk' } },
         { path: 'measure', name: 'measure', component: () => import('./stations/measure/MeasureStation.vue'), meta: { title: 'Measure' } },
         { path: 'feet', name: 'feet', component: () => import('./stations/feet/FeetStation.vue'), meta: { title: 'Feet' } },
-        { path: 'seat', name: 'seat', component: later, props: { station: 'seat' }, meta: { title: 'Seat' } },
-        { path: 'hands', name: 'hands', component: later, props: { station: 'hands' }, meta: { title: 'Hands' } },
+        { path: 'seat', name: 'seat', component: () => import('./stations/seat/SeatStation.vue'), meta: { title: 'Seat' } },
+        { path: 'hands', name: 'hands', component: () => import('./stations/hands/HandsStation.vue'), meta: { title: 'Hands' } },
         { path: 'prove', name: 'prove', component: () => import('./stations/prove/ProveStation.vue'), meta: { title: 'Prove' } },
         { path: 'record', name: 'record', component: () => import('./stations/record/RecordStation.vue'), meta: { title: 'Record' } },
       ],

@@ -9,6 +9,8 @@ import { turnFacts } from './turn.ts'
 /** What a number of the rider on the bike means, and what is asked of it. */
 export interface FactDefinition {
   readonly label: string
+  /** where room is short */
+  readonly short: string
   readonly unit: 'deg' | 'mm' | '%'
   /** target, where the trade or a publication gives one; null = personal, to compare before and after */
   readonly band: TargetBand | null
@@ -22,6 +24,7 @@ export interface FactDefinition {
 
 const fact = (
   label: string,
+  short: string,
   unit: FactDefinition['unit'],
   part: FactDefinition['part'],
   band: readonly [low: number, high: number] | null,
@@ -30,6 +33,7 @@ const fact = (
   note: string,
 ): FactDefinition => ({
   label,
+  short,
   unit,
   part,
   band: band && { low: band[0], high: band[1] },
@@ -45,25 +49,25 @@ export const DYNAMIC_KNEE: TargetBand = { low: 30, high: 40 }
 
 /** Everything the body model says of a rider at a set of contact points, in the order of the work. */
 export const factDefinitions = {
-  kneeLeft: fact('Knee at the bottom, left', 'deg', 'legs', [25, 35], [10, 50], 'holmes', 'Held still; pedalling it bends 5 to 10° more.'),
-  kneeRight: fact('Knee at the bottom, right', 'deg', 'legs', [25, 35], [10, 50], 'holmes', 'Held still; pedalling it bends 5 to 10° more.'),
-  hipLeft: fact('Hip angle at top, left', 'deg', 'hands', null, [25, 95], 'geometry', 'Trunk against thigh where hip and ankle are nearest. Compare it before and after.'),
-  hipRight: fact('Hip angle at top, right', 'deg', 'hands', null, [25, 95], 'geometry', 'Trunk against thigh where hip and ankle are nearest. Compare it before and after.'),
-  torso: fact('Torso from level', 'deg', 'hands', null, [0, 90], 'geometry', 'Hip joint to shoulder joint. Personal: riding, reach and back decide it.'),
-  elbow: fact('Elbow bend', 'deg', 'hands', [10, 45], [0, 90], 'prior', 'Straight is 0. Locked elbows are a fault of the trade; the lines are this product’s own.'),
-  shoulder: fact('Shoulder angle', 'deg', 'hands', null, [40, 130], 'geometry', 'Trunk against upper arm.'),
-  wrist: fact('Wrist to little finger', 'deg', 'hands', [-21.8, 14.5], [-45, 40], 'keir', 'Toward the little finger is plus; pressure in the wrist is least near 2°, the lines are the published limits.'),
-  load: fact('Load on hands', '%', 'hands', null, [0, 30], 'winter-table', 'Share of body weight, static, with half the trunk held by the back. An index to compare, no newtons.'),
-  frontWheel: fact('Weight on front wheel', '%', 'bike', null, [20, 70], 'winter-table', 'Rider’s weight between the axles, level ground.'),
-  kneeElbowLeft: fact('Knee to forearm, left', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
-  kneeElbowRight: fact('Knee to forearm, right', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
-  kneeAheadLeft: fact('Knee ahead of axle, left', 'mm', 'legs', null, [-100, 100], 'common-practice', 'Crank forward. A convention without mechanical proof.'),
-  kneeAheadRight: fact('Knee ahead of axle, right', 'mm', 'legs', null, [-100, 100], 'common-practice', 'Crank forward. A convention without mechanical proof.'),
-  reach: fact('Seat to hands', 'mm', 'hands', null, [350, 900], 'geometry', 'Level, from where the rider sits to the middle of the hand, plus what the spread of the hands costs the arm.'),
-  drop: fact('Hands below seat', 'mm', 'hands', null, [-250, 250], 'geometry', 'Where the rider sits, less the middle of the hand; hands above are minus.'),
-  stance: fact('Stance width', 'mm', 'bike', null, [220, 380], 'geometry', 'Middle of one foot to the middle of the other.'),
-  longestLeft: fact('Longest reach of the leg at, left', 'deg', 'legs', null, [150, 190], 'geometry', 'Crank angle at which hip and ankle are furthest apart: where the crank is in line with the hip, not at 180°.'),
-  longestRight: fact('Longest reach of the leg at, right', 'deg', 'legs', null, [150, 190], 'geometry', 'Crank angle at which hip and ankle are furthest apart: where the crank is in line with the hip, not at 180°.'),
+  kneeLeft: fact('Knee at the bottom, left', 'Knee, left', 'deg', 'legs', [25, 35], [10, 50], 'holmes', 'Held still; pedalling it bends 5 to 10° more.'),
+  kneeRight: fact('Knee at the bottom, right', 'Knee, right', 'deg', 'legs', [25, 35], [10, 50], 'holmes', 'Held still; pedalling it bends 5 to 10° more.'),
+  hipLeft: fact('Hip angle at top, left', 'Hip at top, left', 'deg', 'hands', null, [25, 95], 'geometry', 'Trunk against thigh where hip and ankle are nearest. Compare it before and after.'),
+  hipRight: fact('Hip angle at top, right', 'Hip at top, right', 'deg', 'hands', null, [25, 95], 'geometry', 'Trunk against thigh where hip and ankle are nearest. Compare it before and after.'),
+  torso: fact('Torso from level', 'Torso', 'deg', 'hands', null, [0, 90], 'geometry', 'Hip joint to shoulder joint. Personal: riding, reach and back decide it.'),
+  elbow: fact('Elbow bend', 'Elbow', 'deg', 'hands', [10, 45], [0, 90], 'prior', 'Straight is 0. Locked elbows are a fault of the trade; the lines are this product’s own.'),
+  shoulder: fact('Shoulder angle', 'Shoulder', 'deg', 'hands', null, [40, 130], 'geometry', 'Trunk against upper arm.'),
+  wrist: fact('Wrist to little finger', 'Wrist', 'deg', 'hands', [-21.8, 14.5], [-45, 40], 'keir', 'Toward the little finger is plus; pressure in the wrist is least near 2°, the lines are the published limits.'),
+  load: fact('Load on hands', 'Load on hands', '%', 'hands', null, [0, 30], 'winter-table', 'Share of body weight, static, with half the trunk held by the back. An index to compare, no newtons.'),
+  frontWheel: fact('Weight on front wheel', 'Front wheel', '%', 'bike', null, [20, 70], 'winter-table', 'Rider’s weight between the axles, level ground.'),
+  kneeElbowLeft: fact('Knee to forearm, left', 'Knee to arm, left', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
+  kneeElbowRight: fact('Knee to forearm, right', 'Knee to arm, right', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
+  kneeAheadLeft: fact('Knee ahead of axle, left', 'Knee ahead, left', 'mm', 'legs', null, [-100, 100], 'common-practice', 'Crank forward. A convention without mechanical proof.'),
+  kneeAheadRight: fact('Knee ahead of axle, right', 'Knee ahead, right', 'mm', 'legs', null, [-100, 100], 'common-practice', 'Crank forward. A convention without mechanical proof.'),
+  reach: fact('Seat to hands', 'Seat to hands', 'mm', 'hands', null, [350, 900], 'geometry', 'Level, from where the rider sits to the middle of the hand, plus what the spread of the hands costs the arm.'),
+  drop: fact('Hands below seat', 'Hands below seat', 'mm', 'hands', null, [-250, 250], 'geometry', 'Where the rider sits, less the middle of the hand; hands above are minus.'),
+  stance: fact('Stance width', 'Stance', 'mm', 'bike', null, [220, 380], 'geometry', 'Middle of one foot to the middle of the other.'),
+  longestLeft: fact('Longest reach of the leg at, left', 'Longest at, left', 'deg', 'legs', null, [150, 190], 'geometry', 'Crank angle at which hip and ankle are furthest apart: where the crank is in line with the hip, not at 180°.'),
+  longestRight: fact('Longest reach of the leg at, right', 'Longest at, right', 'deg', 'legs', null, [150, 190], 'geometry', 'Crank angle at which hip and ankle are furthest apart: where the crank is in line with the hip, not at 180°.'),
 } as const satisfies Readonly<Record<string, FactDefinition>> // prettier-ignore
 
 export type FactKey = keyof typeof factDefinitions

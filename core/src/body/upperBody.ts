@@ -150,7 +150,7 @@ function arm(
 }
 
 /** The hand on a hood or extension lies this much below where it points: the web of the thumb sits in its hollow. @source prior */
-const HAND_BELOW_HOOD = 15
+const HAND_BELOW_HOOD = 25
 
 function wristBend(body: UpperBody, { axis, pointing }: Grip, lean: number, fall: number): number | null {
   if (axis) return body.handSet - Math.asin(Math.min(1, Math.max(-1, lean))) * DEGREES - body.naturalSweep

@@ -12,7 +12,7 @@ import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, buildModel, modelPlusMinus, 
 import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { foldLedger } from './ledger.ts'
+import { foldLedger } from './fold.ts'
 import type { LedgerEntry } from './ledger.ts'
 
 /** A rider calibrated under one condition. */

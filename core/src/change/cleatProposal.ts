@@ -1,5 +1,6 @@
 import { nearestInBand } from '../quantity/band.ts'
 import { trimmed } from '../quantity/entry.ts'
+import { midSentence } from '../quantity/words.ts'
 import { UnreachableError } from '../quantity/problem.ts'
 import { propagate } from '../quantity/propagate.ts'
 import { bySide, sides } from '../quantity/sided.ts'
@@ -8,7 +9,7 @@ import { definitionOf } from '../measure/readingDefinitions.ts'
 import { cleatKnockOn, kneeAtBottom } from './cleatKnockOn.ts'
 import type { CleatKnockOn, CleatKnockOnInput } from './cleatKnockOn.ts'
 import { knockOn } from './knockOn.ts'
-import { moveWords } from './ledger.ts'
+import { moveWords } from './moveWords.ts'
 import type { Move } from './ledger.ts'
 import { settings } from './settings.ts'
 import { standingOf } from './setup.ts'
@@ -145,7 +146,7 @@ function saddleMissing(setup: Setup, feet: Sided<FootProposal | null>, chosen: r
     }),
   )
   if (lacking.size > 0) {
-    const names = [...lacking].map((key) => definitionOf(key).label.toLowerCase().replace('mtp', 'MTP'))
+    const names = [...lacking].map((key) => midSentence(definitionOf(key).label))
     return `Measure ${names.join(', ')} to compute what this does to saddle height.`
   }
   if (moved.some((side) => !feet[side]?.knockOn))

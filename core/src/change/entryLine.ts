@@ -6,7 +6,7 @@ import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { readEntry, readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
-import { moveName } from './ledger.ts'
+import { moveName } from './moveWords.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 

@@ -27,10 +27,10 @@ import type { StepPlan } from './stepPlan.ts'
 
 /** What the hands are held to while something else moves. */
 export const handHolds = {
-  seat: 'Reach and drop from the seat',
-  frame: 'Their place on the bike',
-  torso: 'The torso’s angle',
-  free: 'Nothing',
+  seat: 'hands to the seat: reach and drop',
+  frame: 'hands to the bike: their place',
+  torso: 'the torso’s angle',
+  free: 'no hands: leave them where they are',
 } as const
 export type HandHold = keyof typeof handHolds
 

@@ -2,9 +2,10 @@ import { hipOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
 import { trimmed } from '../quantity/entry.ts'
+import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Answer, Chosen, Holds } from './knockOn.ts'
-import { directionOf, moveName } from './ledger.ts'
+import { directionOf, moveName } from './moveWords.ts'
 
 /** Something that was to be held and is not, quite. */
 export interface Leftover {
@@ -79,7 +80,7 @@ export function laterWords(chosen: readonly Chosen[]): string {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
     const sizes = rest.length > 4 ? `${rest.length} more steps` : rest.map((step) => trimmed(Math.abs(step), 1)).join(', then ')
-    return [`${moveName(move).toLowerCase()} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
+    return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
   return parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`
 }

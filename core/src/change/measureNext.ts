@@ -8,6 +8,7 @@ import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { buildModel } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/riderModel.ts'
 import { varianceOf, varianceSpared } from '../quantity/gaussian.ts'
+import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { CalibratedRider } from './calibrated.ts'
@@ -32,7 +33,7 @@ const judged: readonly FactKey[] = factKeys.filter((key) => !key.startsWith('lon
 /** A judgement that is not open any more counts this much. */
 const CLOSED_WEIGHT = 0.15
 /** Less gain than this is not worth a fitter's minute. */
-const WORTH_TAKING = 0.03
+const WORTH_TAKING = 0.05
 
 /** Whether a bike with this bar has the reading at all. */
 export function hasReading(key: ReadingKey, bar: BarKind): boolean {
@@ -73,6 +74,8 @@ function offerOf(rider: CalibratedRider, knowledge: Knowledge, by: MovedBy, key:
   const { method, dimension, sided } = definitionOf(key)
   const deviation = (methodUncertainty(method, dimension) ?? 0) / 2
   if (!(deviation > 0)) return []
+  // What already follows from other readings is not asked for again.
+  if (rider.resolved[key].right?.basis === 'estimated' && rider.resolved[key].right.source === 'geometry') return []
   const kind = knownKindOf[key]
   const untaken: readonly (Side | 'both')[] = (sided ? sides : (['both'] as const)).filter(
     (side) => rider.resolved[key][side === 'left' ? 'left' : 'right']?.basis !== 'measured',
@@ -113,5 +116,5 @@ export function nextWords({ why, fact, from, to }: NextReading): string {
   const { label, unit } = factDefinition(fact)
   const mark = unit === 'deg' ? '°' : unit === 'mm' ? ' mm' : ' %'
   const shown = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0))
-  return `Narrows ${label.toLowerCase()} from ±${shown(from)} to ±${shown(to)}${mark}.`
+  return `Narrows ${midSentence(label)} from ±${shown(from)} to ±${shown(to)}${mark}.`
 }

@@ -5,10 +5,13 @@ import { factDefinitions, factKeys } from '../body/facts.ts'
 import { anyUnit, defineCalculation } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { readingKeys } from '../measure/readingDefinitions.ts'
+import { midSentence } from '../quantity/words.ts'
 import { calibrateRider } from './calibrated.ts'
 import { handHolds, knockOn } from './knockOn.ts'
 import type { HandHold } from './knockOn.ts'
-import { foldLedger, ledgerEntrySchema, moveWords } from './ledger.ts'
+import { ledgerEntrySchema } from './ledger.ts'
+import { foldLedger } from './fold.ts'
+import { moveWords } from './moveWords.ts'
 import { measureNext, nextWords } from './measureNext.ts'
 import { sensitivities } from './sensitivity.ts'
 import { settingKeys, settings } from './settings.ts'
@@ -198,7 +201,7 @@ export const sensitivityCalculation = defineCalculation({
       label: `${settings[setting].label} ${settings[setting].more} 1 ${unit === 'deg' ? '°' : 'mm'}`,
       formula: Object.entries(per)
         .filter(([, value]) => Math.abs(value) >= 0.01)
-        .map(([key, value]) => `${factDefinitions[key as keyof typeof factDefinitions].label.toLowerCase()} ${value.toFixed(2)}`)
+        .map(([key, value]) => `${midSentence(factDefinitions[key as keyof typeof factDefinitions].label)} ${value.toFixed(2)}`)
         .join(', ')
         .replace(/-/g, '−'),
       value: '',

@@ -17,8 +17,9 @@ import { calibrateRider } from './calibrated.ts'
 import type { CalibratedRider } from './calibrated.ts'
 import type { CleatKnockOnInput } from './cleatKnockOn.ts'
 import type { Standing } from './knockOn.ts'
-import { foldLedger } from './ledger.ts'
-import type { Folded, LedgerEntry } from './ledger.ts'
+import { foldLedger } from './fold.ts'
+import type { LedgerEntry } from './ledger.ts'
+import type { Folded } from './fold.ts'
 import { settingKeys, settings } from './settings.ts'
 
 /** One side's leg for the knock-on, or the readings it still lacks. */

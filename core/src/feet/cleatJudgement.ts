@@ -1,6 +1,7 @@
 import { bandState } from '../quantity/band.ts'
 import type { BandState, TargetBand } from '../quantity/band.ts'
 import { trimmed } from '../quantity/entry.ts'
+import { midSentence } from '../quantity/words.ts'
 import { propagate } from '../quantity/propagate.ts'
 import { exceedsUncertainty } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
@@ -113,7 +114,7 @@ function targetInput(
 }
 
 function missingSentence(side: Side, keys: readonly ReadingKey[]): string {
-  const names = keys.map((key) => definitionOf(key).label.toLowerCase().replace('mtp', 'MTP')).join(' and ')
+  const names = keys.map((key) => midSentence(definitionOf(key).label)).join(' and ')
   const first = keys[0]
   return `Measure ${names} on the ${side}. ${first === undefined ? '' : definitionOf(first).how}`
 }

@@ -1,4 +1,5 @@
 import { trimmed } from '../quantity/entry.ts'
+import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { readingName, unitMark } from './readingEntry.ts'
@@ -124,7 +125,7 @@ function shareQuestions(read: Read): PlausibilityQuestion[] {
       const share = value / whole
       if (share >= low && share <= high) return []
       const percent = (part: number) => Math.round(part * 100)
-      const text = `${readingName(key, side)} (${trimmed(value, 1)}) is ${percent(share)} % of ${definitionOf(of).label.toLowerCase()} (${trimmed(whole, 1)}); ${percent(low)} to ${percent(high)} % is usual. ${slip}`
+      const text = `${readingName(key, side)} (${trimmed(value, 1)}) is ${percent(share)} % of ${midSentence(definitionOf(of).label)} (${trimmed(whole, 1)}); ${percent(low)} to ${percent(high)} % is usual. ${slip}`
       return [ask(`share:${key}:${side}:${value}:${whole}`, text, [key, of])]
     })
   })

@@ -19,7 +19,7 @@ import type { SourceKey } from '../sources.ts'
 import { methodUncertainty } from './methods.ts'
 import { definitionOf, readingKeys, unitOf } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
-import { readingPlace } from './reading.ts'
+import { readingPlace } from './readingPlace.ts'
 import type { Reading } from './reading.ts'
 import { summarise } from './repeats.ts'
 

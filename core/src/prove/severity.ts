@@ -1,4 +1,4 @@
-import type { Change } from '../change/ledger.ts'
+import type { Change } from '../change/fold.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 
 /** Severity now: the latest rating given under a change still in force, else as first told. */

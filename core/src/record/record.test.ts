@@ -7,7 +7,7 @@ import { complaintSchema, complaintTitle, positiveWarnings, unansweredWarnings }
 import type { Complaint } from '../talk/complaint.ts'
 import { warningSignsFor } from '../talk/warningSigns.ts'
 import { severityNow } from '../prove/severity.ts'
-import { foldLedger } from '../change/ledger.ts'
+import { foldLedger } from '../change/fold.ts'
 import { entryOf, exampleReadings, testTime, uuid } from '../testing.ts'
 import { sheetOf } from './sheet.ts'
 import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'

@@ -1,6 +1,6 @@
 import { barOf } from '../bike/bikeKinds.ts'
-import { moveWords } from '../change/ledger.ts'
-import type { Folded } from '../change/ledger.ts'
+import { moveWords } from '../change/moveWords.ts'
+import type { Folded } from '../change/fold.ts'
 import { kneeAtBottom } from '../change/cleatKnockOn.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'

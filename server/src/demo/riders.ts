@@ -1,30 +1,11 @@
 import type { Move } from '@level-stance/core/change/ledger'
-import type { Reading } from '@level-stance/core/measure/reading'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import type { Complaint } from '@level-stance/core/talk/complaint'
+import { readingsOf } from './readings.ts'
 
 /** Made-up riders of a made-up fit room in an invented ferry town. All names and numbers are invented. */
 
 const id = (rider: number, n: number) => `00000000-0000-4000-9000-${String(rider * 1000 + n).padStart(12, '0')}`
-
-/** Compact readings: a number for one value, a pair for left and right. */
-function readingsOf(takenAt: string, values: Partial<Record<ReadingKey, number | readonly [left: number, right: number]>>): Reading[] {
-  return (Object.entries(values) as [ReadingKey, number | readonly [number, number]][]).flatMap(([key, value]) => {
-    const one = (side: Reading['side'], v: number): Reading => ({
-      key,
-      side,
-      value: v,
-      typed: String(v),
-      method: definitionOf(key).method,
-      takenAt,
-      condition: 'usual',
-      repeats: [],
-    })
-    return typeof value === 'number' ? [one('both', value)] : [one('left', value[0]), one('right', value[1])]
-  })
-}
 
 const told = (complaint: Complaint): Complaint => complaint
 const cleat = (side: 'left' | 'right', by: number): Move => ({ setting: 'cleatSetback', side, by, role: 'chosen' })
@@ -37,23 +18,34 @@ const conductor: VisitFile = {
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
   visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: conductorAt },
-  readings: readingsOf(conductorAt, {
-    stature: 1785,
-    inseam: 842,
-    thigh: [440, 438],
-    shank: [437, 436],
-    footLength: [268, 270],
-    saddleHeight: 736,
-    seatAngle: 73.2,
-    crank: 172.5,
-    footPitch: [18, 19],
-    shoeSize: [44, 44],
-    heelToMtp1: [198, 199],
-    heelToMtp5: [172, 174],
-    cleatSetback: [4, 6],
-    slotForward: [6, 6],
-    slotBack: [14, 12],
-  }),
+  readings: [
+    ...readingsOf(conductorAt, {
+      stature: 1785, mass: 78, inseam: 842, thigh: [440, 438], shank: [437, 436], trunk: 522, upperArm: [331, 332],
+      forearm: [354, 353], acromionWidth: 402, sitBoneSpacing: 128, footLength: [268, 270], footWidth: [101, 102],
+      archDrop: [6, 6], toeOutHanging: [8, 9], toeOutStanding: [9, 10], handLength: [193, 194], handBreadth: [88, 88],
+      indexFinger: [73, 73], handSweep: [11, 12], handRise: [8, 8], hipFlexion: [112, 110], straightLegRaise: [74, 72],
+      kneeAlignment: 1, legLengthDifference: 0, saddleHeight: 736, saddleSetback: 61, sitFromNose: 152, seatAngle: 73.2,
+      saddleTilt: 1.8, saddleWidth: 139, saddleLength: 272, postRoomUp: 25, postRoomDown: 60, railRoomForward: 14,
+      railRoomBack: 11, frameReach: 396, frameStack: 588, headAngle: 72.5, chainstay: 440, frontCentre: 607, bbDrop: 74,
+      wheelDiameter: 694, headset: 12, spacers: 20, spacersAbove: 10, stemLength: 100, stemAngle: -6, hoodWidth: 420,
+      dropWidth: 432, barReach: 78, barDrop: 124, barFlare: 4, hoodPosition: 42, hoodAngle: 2, barRoll: 2,
+      leverAngle: [62, 62], crank: 172.5, tread: 148, axleLength: [53, 53], washer: [0, 0], adapter: [0, 0], pedalKind: 5,
+      shoeSize: [44, 44], heelToMtp1: [198, 199], heelToMtp5: [172, 174], soleStiffness: 2, shoeUpper: 2, boltPattern: 1,
+      cleatSetback: [4, 6], slotForward: [6, 6], slotBack: [14, 12], cleatInboard: [0, 0], soleStack: [21, 21],
+      kneeOutside: [2, 4], pelvisLevel: 1, pelvisRock: 1, handReach: 542, handHeight: 672, gripSpacing: 420,
+      kneeFlexion: [30, 28], footPitch: [18, 19], torsoAngle: 54, elbowFlexion: 14, shoulderAngle: 67, hipAngle: [80, 79],
+      wristAngle: [-13, -12],
+    }),
+    ...readingsOf(conductorAt, {
+      kneeFlexion: [33, 30], footPitch: [21, 22], torsoAngle: 55, elbowFlexion: 24, shoulderAngle: 62,
+    }, 'hard'),
+    ...readingsOf(conductorAt, {
+      torsoAngle: 43, elbowFlexion: 22, shoulderAngle: 66, hipAngle: [68, 68],
+    }, 'drops'),
+    ...readingsOf(conductorAt, {
+      torsoAngle: 56, elbowFlexion: 26,
+    }, 'tops'),
+  ], // prettier-ignore
   complaints: [
     told({
       id: id(1, 1),
@@ -100,19 +92,27 @@ const courier: VisitFile = {
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
   visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: courierAt },
-  readings: readingsOf(courierAt, {
-    stature: 1664,
-    footLength: [247, 248],
-    saddleHeight: 668,
-    crank: 170,
-    footPitch: [14, 15],
-    shoeSize: [40, 40],
-    heelToMtp1: [183, 184],
-    heelToMtp5: [160, 160],
-    cleatSetback: [8, 11],
-    slotForward: [8, 11],
-    slotBack: [16, 13],
-  }),
+  readings: [
+    ...readingsOf(courierAt, {
+      stature: 1664, mass: 62, inseam: 771, thigh: [405, 406], shank: [410, 409], trunk: 482, upperArm: [306, 306],
+      forearm: [331, 330], acromionWidth: 368, sitBoneSpacing: 134, footLength: [247, 248], footWidth: [94, 95],
+      archDrop: [7, 9], toeOutHanging: [8, 11.5], toeOutStanding: [9, 13], handLength: [178, 178], handBreadth: [80, 80],
+      indexFinger: [68, 68], handSweep: [14, 14], handRise: [9, 9], hipFlexion: [118, 117], straightLegRaise: [82, 82],
+      kneeAlignment: 2, legLengthDifference: 0, saddleHeight: 668, saddleSetback: 38, sitFromNose: 158, saddleTilt: -0.5,
+      saddleWidth: 168, saddleLength: 262, postRoomUp: 90, postRoomDown: 120, railRoomForward: 16, railRoomBack: 12,
+      frameReach: 425, frameStack: 622, headAngle: 70, chainstay: 610, frontCentre: 655, bbDrop: 55, wheelDiameter: 560,
+      headset: 14, spacers: 25, spacersAbove: 15, stemLength: 70, stemAngle: 6, barWidth: 660, barRise: 30, barForward: 0,
+      barBacksweep: 12, barUpsweep: 5, barBend: 75, handFromEnd: 62, barRoll: -2, leverAngle: [58, 56], crank: 170,
+      tread: 172, axleLength: [53, 53], washer: [0, 1], adapter: [0, 0], pedalKind: 6, shoeSize: [40, 40],
+      heelToMtp1: [183, 184], heelToMtp5: [160, 160], soleStiffness: 2, shoeUpper: 2, boltPattern: 1, cleatSetback: [8, 11],
+      slotForward: [8, 11], slotBack: [16, 13], cleatInboard: [1, 0], soleStack: [26, 26], kneeOutside: [3, 14],
+      pelvisLevel: 1, pelvisRock: 1, handReach: 427, handHeight: 751, gripSpacing: 539, kneeFlexion: [36, 36],
+      footPitch: [14, 15], torsoAngle: 74, elbowFlexion: 18, shoulderAngle: 53, hipAngle: [97, 97], wristAngle: [-10, -10],
+    }),
+    ...readingsOf(courierAt, {
+      kneeFlexion: [39, 38], footPitch: [17, 18], torsoAngle: 74, elbowFlexion: 30,
+    }, 'hard'),
+  ], // prettier-ignore
   complaints: [
     told({
       id: id(2, 1),
@@ -148,7 +148,26 @@ const trailBuilder: VisitFile = {
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
   visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: builderAt },
-  readings: readingsOf(builderAt, { stature: 1712, crank: 170, saddleHeight: 702, shoeSize: [41, 41], footLength: [254, 253] }),
+  readings: [
+    ...readingsOf(builderAt, {
+      stature: 1712, mass: 66, inseam: 802, thigh: [421, 420], shank: [424, 424], trunk: 494, upperArm: [316, 316],
+      forearm: [342, 342], acromionWidth: 376, sitBoneSpacing: 132, footLength: [254, 253], footWidth: [96, 96],
+      toeOutHanging: [6, 6], handLength: [176, 176], handBreadth: [79, 79], indexFinger: [66, 66], handSweep: [9, 9],
+      handRise: [6, 6], saddleHeight: 702, saddleSetback: 55, sitFromNose: 150, saddleTilt: -2, saddleWidth: 150,
+      saddleLength: 248, postRoomUp: 20, postRoomDown: 70, railRoomForward: 12, railRoomBack: 14, frameReach: 452,
+      frameStack: 618, headAngle: 66, chainstay: 432, frontCentre: 752, bbDrop: 58, wheelDiameter: 740, headset: 10,
+      spacers: 25, spacersAbove: 10, stemLength: 50, stemAngle: 0, barWidth: 780, barRise: 35, barForward: 5, barBacksweep: 8,
+      barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], crank: 170, tread: 176,
+      axleLength: [55, 55], washer: [0, 0], adapter: [0, 0], pedalKind: 6, shoeSize: [41, 41], heelToMtp1: [188, 187],
+      heelToMtp5: [163, 163], soleStiffness: 2, shoeUpper: 2, boltPattern: 1, cleatSetback: [17, 16], slotForward: [14, 13],
+      slotBack: [8, 9], cleatInboard: [0, 0], soleStack: [27, 27], pelvisLevel: 1, pelvisRock: 1, handReach: 443,
+      handHeight: 743, gripSpacing: 642, kneeFlexion: [32, 32], footPitch: [13, 13], torsoAngle: 67, elbowFlexion: 30,
+      shoulderAngle: 51, hipAngle: [91, 91], wristAngle: [0, 0],
+    }),
+    ...readingsOf(builderAt, {
+      kneeFlexion: [35, 34], footPitch: [16, 16], torsoAngle: 65, elbowFlexion: 44,
+    }, 'hard'),
+  ], // prettier-ignore
   complaints: [
     told({
       id: id(3, 1),
@@ -184,20 +203,27 @@ const returning: VisitFile = {
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
   visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: returningAt },
-  readings: readingsOf(returningAt, {
-    stature: 1738,
-    inseam: 818,
-    thigh: [428, 421],
-    shank: [430, 426],
-    footLength: [262, 260],
-    saddleHeight: 690,
-    crank: 170,
-    shoeSize: [43, 43],
-    heelToMtp1: [194, 193],
-    cleatSetback: [22, 10],
-    slotForward: [14, 6],
-    slotBack: [6, 14],
-  }),
+  readings: [
+    ...readingsOf(returningAt, {
+      stature: 1738, mass: 84, inseam: 818, thigh: [428, 421], shank: [430, 426], trunk: 506, upperArm: [322, 322],
+      forearm: [345, 345], acromionWidth: 398, sitBoneSpacing: 126, footLength: [262, 260], footWidth: [100, 99],
+      toeOutHanging: [10, 12], handLength: [186, 186], handBreadth: [86, 86], indexFinger: [70, 70], handSweep: [16, 16],
+      handRise: [8, 8], hipFlexion: [104, 101], straightLegRaise: [64, 62], legLengthDifference: 9, saddleHeight: 690,
+      saddleSetback: 43, sitFromNose: 165, saddleTilt: 0.5, saddleWidth: 176, saddleLength: 262, postRoomUp: 60,
+      postRoomDown: 80, railRoomForward: 10, railRoomBack: 10, frameReach: 392, frameStack: 634, headAngle: 70,
+      chainstay: 450, frontCentre: 618, bbDrop: 60, wheelDiameter: 700, headset: 15, spacers: 30, spacersAbove: 20,
+      stemLength: 90, stemAngle: 17, barWidth: 620, barRise: 60, barForward: -10, barBacksweep: 26, barUpsweep: 0,
+      barBend: 90, handFromEnd: 60, barRoll: 0, leverAngle: [40, 40], crank: 170, tread: 165, axleLength: [53, 53],
+      washer: [0, 0], adapter: [0, 0], pedalKind: 5, shoeSize: [43, 43], heelToMtp1: [194, 193], soleStiffness: 1,
+      shoeUpper: 1, boltPattern: 1, cleatSetback: [22, 10], slotForward: [14, 6], slotBack: [6, 14], cleatInboard: [0, 0],
+      soleStack: [30, 30], pelvisLevel: 3, pelvisRock: 2, handReach: 351, handHeight: 812, gripSpacing: 512,
+      kneeFlexion: [42, 42], footPitch: [12, 16], torsoAngle: 84, elbowFlexion: 35, shoulderAngle: 36, hipAngle: [105, 105],
+      wristAngle: [7, 7],
+    }),
+    ...readingsOf(returningAt, {
+      kneeFlexion: [44, 44], footPitch: [15, 19], torsoAngle: 87, elbowFlexion: 30,
+    }, 'hard'),
+  ], // prettier-ignore
   complaints: [
     told({
       id: id(4, 1),

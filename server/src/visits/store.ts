@@ -1,6 +1,6 @@
 import { isDeepStrictEqual } from 'node:util'
 import { and, desc, eq, max } from 'drizzle-orm'
-import { appendProblem } from '@level-stance/core/change/ledger'
+import { appendProblem } from '@level-stance/core/change/fold'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import type { Reading } from '@level-stance/core/measure/reading'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { moveWords } from '@level-stance/core/change/ledger'
-import type { Change } from '@level-stance/core/change/ledger'
+import { moveWords } from '@level-stance/core/change/moveWords'
+import type { Change } from '@level-stance/core/change/fold'
 import { useVisit } from '../stores/visit.ts'
 
 defineProps<{ proposed: string | null }>()

@@ -4,13 +4,18 @@ import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { allowedRange, readEntry, readingName } from '@level-stance/core/measure/readingEntry'
+import { conditions } from '@level-stance/core/measure/conditions'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
+import { readingPlace } from '@level-stance/core/measure/readingPlace'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
-const props = defineProps<{ readingKey: ReadingKey; side: Reading['side']; estimate: string }>()
+const props = withDefaults(defineProps<{ readingKey: ReadingKey; side: Reading['side']; estimate: string; condition?: ConditionKey }>(), {
+  condition: 'usual',
+})
 const emit = defineEmits<{ problem: [problem: { message: string; suggestion?: { label: string; text: string } } | null] }>()
 
 const visit = useVisit()
@@ -18,18 +23,23 @@ const drafts = useDrafts()
 const outbox = useOutbox()
 const preferences = usePreferences()
 
-const stored = computed(() => visit.reading(props.readingKey, props.side))
-const place = computed(() => `${visit.head?.visitId}/${props.readingKey}:${props.side}`)
+const stored = computed(() => visit.reading(props.readingKey, props.side, props.condition))
+const place = computed(
+  () => `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}`,
+)
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)
 const wrong = ref(false)
-const name = computed(() => readingName(props.readingKey, props.side))
-const fieldId = computed(() => `reading-${props.readingKey}-${props.side}`)
+const name = computed(() => {
+  const where = props.condition === 'usual' ? '' : ` (${conditions[props.condition].label})`
+  return `${readingName(props.readingKey, props.side)}${where}`
+})
+const fieldId = computed(() => `reading-${props.readingKey}-${props.side}${props.condition === 'usual' ? '' : `-${props.condition}`}`)
 const unit = computed(() => preferences.unit)
 
 /** The stored value as the fitter's unit shows it. */
 function shown(): string {
-  const value = visit.reading(props.readingKey, props.side)?.value
+  const value = visit.reading(props.readingKey, props.side, props.condition)?.value
   if (value === null || value === undefined) return ''
   return definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, preferences.unit) : trimmed(value, 1)
 }
@@ -40,12 +50,22 @@ watch([() => stored.value?.value, unit], () => {
 })
 if (drafts.get(place.value) !== null) judge()
 
-function store(value: number | null): void {
+function store(value: number | null, repeats: readonly number[] = []): void {
   const before = stored.value
-  if (value === (before?.value ?? null)) return
+  if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
   const method = before?.method ?? definitionOf(props.readingKey).method
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
-  visit.setReading({ key: props.readingKey, side: props.side, value, typed, method, takenAt: new Date().toISOString() })
+  const takenAt = new Date().toISOString()
+  visit.setReading({
+    key: props.readingKey,
+    side: props.side,
+    value,
+    typed,
+    method,
+    takenAt,
+    condition: props.condition,
+    repeats: [...repeats],
+  })
 }
 
 /** Every key press: a value in range repaints everything; anything else is kept as text. */
@@ -55,7 +75,7 @@ function typed(event: Event): void {
   const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
   if (entry.ok && entry.value !== null) {
     drafts.clear(place.value)
-    store(entry.value)
+    store(entry.value, entry.repeats)
     problem(null)
   } else {
     drafts.set(place.value, text.value)
@@ -70,7 +90,7 @@ function commit(): void {
   const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
   if (!entry.ok) return judge()
   drafts.clear(place.value)
-  store(entry.value)
+  store(entry.value, entry.repeats)
   problem(null)
   text.value = shown()
   outbox.flush()
@@ -90,9 +110,11 @@ function problem(found: { message: string; suggestion?: { label: string; text: s
 function next(event: KeyboardEvent): void {
   commit()
   if (wrong.value) return
-  const fields = [...document.querySelectorAll<HTMLInputElement>('input[data-reading]')]
-  const index = fields.indexOf(event.target as HTMLInputElement)
-  fields[index + (event.shiftKey ? -1 : 1)]?.select()
+  const fields = [...document.querySelectorAll<HTMLElement>('[data-reading]')]
+  const there = fields[fields.indexOf(event.target as HTMLElement) + (event.shiftKey ? -1 : 1)]
+  if (there) there.focus()
+  // The last field of a page: whoever shows the pages turns it.
+  else event.target?.dispatchEvent(new CustomEvent('page-end', { bubbles: true, detail: event.shiftKey ? -1 : 1 }))
 }
 
 /** What the field held when the hand came to it. */
@@ -108,7 +130,7 @@ function giveUp(): void {
   editing.value = false
   if (held !== null && held.value !== stored.value?.value) visit.setReading(held)
   else if (held === null && stored.value !== null && stored.value.value !== null)
-    visit.setReading({ ...stored.value, value: null, typed: '' })
+    visit.setReading({ ...stored.value, value: null, typed: '', repeats: [] })
   text.value = shown()
   problem(null)
 }

@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { methodUncertainty, methods, methodsFor } from '@level-stance/core/measure/methods'
+import { methods, methodsFor } from '@level-stance/core/measure/methods'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
+import { shownValue } from '@level-stance/core/measure/readingEntry'
+import { summarise } from '@level-stance/core/measure/repeats'
+import { readingPlusMinus } from '@level-stance/core/measure/resolve'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
+import ChoiceField from './ChoiceField.vue'
 import ReadingField from './ReadingField.vue'
 
-const props = defineProps<{ readingKey: ReadingKey }>()
+const props = withDefaults(defineProps<{ readingKey: ReadingKey; condition?: ConditionKey }>(), { condition: 'usual' })
 const visit = useVisit()
 const preferences = usePreferences()
 
@@ -27,39 +32,49 @@ const open = ref(false)
 /** What stands in an empty field: the estimate it would replace. */
 const estimates = stable(() =>
   [resolved.value.left, resolved.value.right].map((value) => {
-    if (value === null || value.basis !== 'estimated') return '–'
+    if (props.condition !== 'usual' || value === null || value.basis !== 'estimated') return '–'
     const { dimension } = definition.value
     return `~${dimension === 'length' ? formatLength(value.value, preferences.unit, preferences.unit === 'mm' ? 0 : 1) : trimmed(value.value, 0)}`
   }),
 )
 
 const taken = stable(() =>
-  fieldSides.value.map((side) => visit.reading(props.readingKey, side)).filter((r) => r !== null && r.value !== null),
+  fieldSides.value.map((side) => visit.reading(props.readingKey, side, props.condition)).filter((r) => r !== null && r.value !== null),
 )
 const method = computed<MethodKey>(() => taken.value[0]?.method ?? definition.value.method)
 const how = computed(() => {
   if (taken.value.length === 0) {
     const estimate = resolved.value.left
-    return estimate === null ? 'to measure' : `estimate, ${estimate.from}`
+    return estimate === null || props.condition !== 'usual' ? 'to measure' : `estimate, ${estimate.from}`
   }
-  const spread = methodUncertainty(method.value, definition.value.dimension) ?? 0
+  if (definition.value.dimension === 'choice') return methods[method.value].label
+  const spread = Math.max(...taken.value.map((reading) => (reading ? readingPlusMinus(reading) : 0)))
   const unit = definition.value.dimension === 'length' ? preferences.unit : 'mm'
-  const amount = definition.value.dimension === 'length' ? formatLength(spread, unit) : String(spread)
-  return `±${amount}${definition.value.dimension === 'angle' ? '°' : ''} ${methods[method.value].label}`
+  const amount = definition.value.dimension === 'length' ? formatLength(spread, unit) : trimmed(spread, 1)
+  return `±${amount}${definition.value.dimension === 'angle' ? '°' : ''} ${methods[method.value].label}${repeated.value}`
+})
+/** "3 readings, spread 1.2": said where a reading was repeated. */
+const repeated = computed(() => {
+  const most = taken.value.map((reading) => reading?.repeats ?? []).sort((a, b) => b.length - a.length)[0] ?? []
+  if (most.length < 2) return ''
+  const { spread } = summarise(0, most)
+  const shown = definition.value.dimension === 'length' ? formatLength(spread, preferences.unit) : trimmed(spread, 1)
+  return `, mean of ${most.length}, spread ${shown}`
 })
 
 /** Where a change has moved what was read: the value in force now. */
 const moved = computed(() => {
-  const keys = { cleatSetback: 'setbackNow', slotForward: 'slotForward', slotBack: 'slotBack' } as const
-  const field = keys[props.readingKey as keyof typeof keys]
-  const pairs =
-    props.readingKey === 'saddleHeight'
-      ? [[resolved.value.left, visit.setup.saddleHeight] as const]
-      : field === undefined
-        ? []
-        : (['left', 'right'] as const).map((side) => [resolved.value[side], visit.setup.cleat[side][field]] as const)
-  if (!pairs.some(([start, now]) => start && now && start.value !== now.value)) return null
-  return `now ${pairs.map(([, now]) => (now ? formatLength(Math.max(now.value, field?.startsWith('slot') ? 0 : -Infinity), preferences.unit) : '–')).join(' / ')}`
+  if (props.condition !== 'usual') return null
+  const start = visit.baseline.baseline[props.readingKey]
+  const now = visit.setup.now[props.readingKey]
+  if (fieldSides.value.every((side) => start[side === 'both' ? 'left' : side]?.value === now[side === 'both' ? 'left' : side]?.value))
+    return null
+  const shown = (side: Reading['side']) => {
+    const value = now[side === 'both' ? 'left' : side]?.value
+    const room = props.readingKey.startsWith('slot') || props.readingKey.includes('Room')
+    return value === undefined ? '–' : shownValue(props.readingKey, room ? Math.max(0, value) : value, preferences.unit)
+  }
+  return `now ${fieldSides.value.map(shown).join(' / ')}`
 })
 
 function setMethod(event: Event): void {
@@ -81,17 +96,24 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
       >
       <span v-else class="how muted">{{ how }}</span>
     </button>
+    <ChoiceField v-if="definition.dimension === 'choice'" :reading-key="readingKey" />
     <ReadingField
-      v-for="(side, i) in fieldSides"
+      v-for="(side, i) in definition.dimension === 'choice' ? [] : fieldSides"
       :key="side"
       ref="fields"
+      :condition="condition"
       :reading-key="readingKey"
       :side="side"
       :estimate="estimates[i] ?? '–'"
       @problem="(problem) => setProblem(side, problem)"
     />
     <template v-for="(side, i) in fieldSides" :key="`p-${side}`">
-      <p v-if="problems[side]" :id="`reading-${readingKey}-${side}-problem`" class="problem" role="alert">
+      <p
+        v-if="problems[side]"
+        :id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}-problem`"
+        class="problem"
+        role="alert"
+      >
         {{ problems[side]?.message }}
         <button
           v-if="problems[side]?.suggestion"
@@ -127,7 +149,13 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 .row.single :deep(.field) {
   grid-column: 3;
 }
-.row.single > .name {
+.row.single :deep(.choice) {
+  grid-column: 2 / 4;
+}
+.row.single:has(.choice) > .name {
+  grid-column: 1 / 2;
+}
+.row.single:not(:has(.choice)) > .name {
   grid-column: 1 / 3;
 }
 .name {

@@ -1,12 +1,17 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { foldLedger } from '@level-stance/core/change/ledger'
-import type { Change, LedgerEntry } from '@level-stance/core/change/ledger'
+import { foldLedger } from '@level-stance/core/change/fold'
+import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { Change } from '@level-stance/core/change/fold'
+import { barOf } from '@level-stance/core/bike/bikeKinds'
+import { calibrateRider } from '@level-stance/core/change/calibrated'
 import { setupOf } from '@level-stance/core/change/setup'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import { plausibilityQuestions } from '@level-stance/core/measure/plausibility'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { readingName } from '@level-stance/core/measure/readingEntry'
+import { readingPlace } from '@level-stance/core/measure/readingPlace'
 import { severityNow } from '@level-stance/core/prove/severity'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
@@ -15,8 +20,6 @@ import { api } from '../api/client.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
 import type { PendingWrite } from './outbox.ts'
-
-const readingPlace = (reading: Pick<Reading, 'key' | 'side'>) => `${reading.key}:${reading.side}`
 
 /**
  * The open visit: what the server holds, with this window's unsaved writes laid over it, and
@@ -39,15 +42,19 @@ export const useVisit = defineStore('visit', () => {
   const head = stable(() => {
     if (!dossier.value) return null
     const { rider, bike, visit } = dossier.value
-    return { riderId: rider.id, rider: rider.name, bike: bike.name, visitId: visit.id, title: visit.title, cleatSchool: visit.cleatSchool }
+    const { id: visitId, title, cleatSchool } = visit
+    return { riderId: rider.id, rider: rider.name, bike: bike.name, bar: barOf(bike.kind), visitId, title, cleatSchool }
   })
   const readings = computed(() => (parts.readings.value ?? []).map((row) => row.reading))
   const complaints = computed(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
   const ledger = computed(() => parts.ledger.value ?? [])
   const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
   const folded = computed(() => foldLedger(ledger.value))
-  const baseline = computed(() => setupOf(readings.value, []))
-  const setup = computed(() => setupOf(readings.value, shownUpTo.value === null ? ledger.value : ledger.value.slice(0, shownUpTo.value)))
+  const bar = computed(() => head.value?.bar ?? 'drop')
+  const rider = computed(() => calibrateRider(readings.value, ledger.value, bar.value))
+  const baseline = computed(() => setupOf(readings.value, [], bar.value, rider.value))
+  const shownLedger = computed(() => (shownUpTo.value === null ? ledger.value : ledger.value.slice(0, shownUpTo.value)))
+  const setup = computed(() => setupOf(readings.value, shownLedger.value, bar.value, rider.value))
   const stops = computed(() => positiveWarnings(complaints.value))
   const questions = computed(() => {
     const accepted = new Set(parts.accepted.value ?? [])
@@ -73,8 +80,9 @@ export const useVisit = defineStore('visit', () => {
     if (dossier.value?.visit.id === id && outbox.pendingFor(id).length === 0) dossier.value = fresh
   }
 
-  function reading(key: ReadingKey, side: Reading['side']): Reading | null {
-    return readings.value.find((r) => r.key === key && r.side === side) ?? null
+  const byPlace = computed(() => new Map(readings.value.map((reading) => [readingPlace(reading), reading])))
+  function reading(key: ReadingKey, side: Reading['side'], condition: ConditionKey = 'usual'): Reading | null {
+    return byPlace.value.get(readingPlace({ key, side, condition })) ?? null
   }
 
   function write(
@@ -146,7 +154,7 @@ export const useVisit = defineStore('visit', () => {
   })
 
   return {
-    dossier, head, readings, complaints, ledger, ratings, folded, baseline, setup, stops, questions, severities, shownUpTo,
+    dossier, head, bar, readings, complaints, ledger, shownLedger, ratings, folded, rider, baseline, setup, stops, questions, severities, shownUpTo,
     open, refresh, reading, setReading, setComplaint, setRating, setVisit, append, decide, takeTheirs,
   } // prettier-ignore
 })

@@ -4,12 +4,15 @@ import { useRouter } from 'vue-router'
 import { understand } from '@level-stance/core/change/entryLine'
 import { methodUncertainty } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { settingOf } from '@level-stance/core/change/settings'
+import { useBoard } from '../stores/board.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
 const visit = useVisit()
 const feet = useFeet()
+const board = useBoard()
 const preferences = usePreferences()
 const router = useRouter()
 const field = ref<HTMLInputElement | null>(null)
@@ -20,7 +23,12 @@ const understood = computed(() => understand(note.value, preferences.unit))
 function take(): void {
   const meant = understood.value
   if (meant.kind === 'unknown') return
-  if (meant.kind === 'aim') {
+  if (meant.kind === 'move') {
+    board.wish([{ setting: meant.setting, side: meant.side, by: meant.by }])
+    const { station } = settingOf(meant.setting)
+    const there = station === 'feet' ? 'seat' : station
+    if (router.currentRoute.value.name !== 'measure') void router.push({ name: there, params: { visitId: visit.head?.visitId ?? '' } })
+  } else if (meant.kind === 'aim') {
     const now = visit.setup.cleat[meant.side].setbackNow
     if (now === null) return
     feet.setAim(meant.side, now.value + meant.by)
@@ -36,6 +44,8 @@ function take(): void {
       typed: meant.text.slice(0, 60),
       method,
       takenAt: new Date().toISOString(),
+      condition: 'usual',
+      repeats: [],
     })
   }
   note.value = ''

@@ -1,18 +1,25 @@
 <script setup lang="ts">
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
+import { factDefinition } from '@level-stance/core/body/facts'
+import type { FactKey } from '@level-stance/core/body/facts'
+import { bandState } from '@level-stance/core/quantity/band'
 import { sides } from '@level-stance/core/quantity/sided'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
 import type { Station } from '../router.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
+import { useBoard } from '../stores/board.ts'
+import { useKnowledge } from '../stores/knowledge.ts'
 import { useVisit } from '../stores/visit.ts'
 
 defineProps<{ visitId: string }>()
 const visit = useVisit()
 const feet = useFeet()
+const board = useBoard()
+const knowledge = useKnowledge()
 
 /** How each station stands: words under its name, and a mark. */
-const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' | 'later' }>>(() => {
+const states = stable<Record<Station, State>>(() => {
   const told = visit.complaints.length
   const unasked = visit.complaints.some((complaint) => unansweredWarnings(complaint).length > 0)
   const judged = sides.map((side) => feet.judgements[side].state)
@@ -44,8 +51,8 @@ const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 
           : feet.proposal.moves.length > 0
             ? { words: '1 to try', mark: 'open' }
             : { words: 'seen', mark: 'level' },
-    seat: { words: 'later', mark: 'later' },
-    hands: { words: 'later', mark: 'later' },
+    seat: stationState('seat', ['kneeLeft', 'kneeRight']),
+    hands: stationState('hands', ['elbow', 'wrist']),
     prove: trying
       ? { words: 'rate', mark: 'wanting' }
       : kept > 0
@@ -54,6 +61,21 @@ const states = stable<Record<Station, { words: string; mark: 'open' | 'level' | 
     record: { words: 'sheet', mark: 'open' },
   }
 })
+
+type State = { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' }
+
+/** A station with a board: on trial, lacking readings, or how its judged numbers stand. */
+function stationState(station: 'seat' | 'hands', facts: readonly FactKey[]): State {
+  if (visit.folded.trying?.station === station) return { words: 'on trial', mark: 'wanting' }
+  const states = facts.flatMap((key) => {
+    const value = board.now?.[key] ?? null
+    const { band } = factDefinition(key)
+    return value === null || band === null ? [] : [bandState({ value, plusMinus: knowledge.plusMinus(key) ?? 0 }, band)]
+  })
+  if (states.length === 0) return { words: 'readings', mark: 'wanting' }
+  if (states.includes('outside')) return { words: 'outside', mark: 'open' }
+  return states.includes('near') ? { words: 'near', mark: 'open' } : { words: 'level', mark: 'level' }
+}
 </script>
 
 <template>

@@ -12,6 +12,7 @@ import { stations } from '../router.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { usePreferences } from '../stores/preferences.ts'
+import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import EntryLine from './EntryLine.vue'
 import KeysHelp from './KeysHelp.vue'
@@ -20,6 +21,7 @@ import StationRail from './StationRail.vue'
 const props = defineProps<{ visitId: string }>()
 const visit = useVisit()
 const feet = useFeet()
+const board = useBoard()
 const drafts = useDrafts()
 const preferences = usePreferences()
 const route = useRoute()
@@ -55,8 +57,9 @@ const inField = (target: EventTarget | null) =>
 const keys: Readonly<Record<string, () => void>> = {
   '/': () => entryLine.value?.focus(),
   '?': () => (helpOpen.value = true),
-  m: () => document.querySelector<HTMLInputElement>('input[data-reading].empty')?.focus(),
-  t: () => (route.name === 'feet' ? feet.tryProposal() : undefined),
+  m: () => document.querySelector<HTMLElement>('[data-reading].empty')?.focus(),
+  t: () => (route.name === 'feet' ? feet.tryProposal() : board.tryStep()),
+  v: () => board.nextView(),
   u: () => {
     const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
     if (last) visit.decide('undo', last)
@@ -74,7 +77,10 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   action()
 })
 
-const proposed = computed(() => (route.name === 'feet' && feet.canTry ? feet.proposal.nowWords : null))
+const proposed = computed(() => {
+  if (route.name === 'feet') return feet.canTry ? feet.proposal.nowWords : null
+  return board.canTry ? board.nowWords : null
+})
 </script>
 
 <template>

@@ -4,11 +4,11 @@ import type { Side } from '@level-stance/core/quantity/sided'
 import SoleBoard from '../../board/SoleBoard.vue'
 import type { BoardFoot } from '../../board/boardFoot.ts'
 import { stable } from '../../composables/stable.ts'
-import ReadingRow from '../../parts/ReadingRow.vue'
+import ReadingRows from '../../parts/ReadingRows.vue'
+import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
-import QuestionList from '../measure/QuestionList.vue'
 import FeetJudgement from './FeetJudgement.vue'
 import ProposalCard from './ProposalCard.vue'
 import { useFeet } from './useFeet.ts'
@@ -47,16 +47,9 @@ const movable = computed(() => visit.folded.trying === null && visit.shownUpTo =
 </script>
 
 <template>
-  <div class="columns">
-    <section class="readings" aria-label="Readings">
-      <div class="title">
-        <h2>Readings</h2>
-        <span class="muted small">left</span><span class="muted small">right</span>
-      </div>
-      <ReadingRow v-for="key in readings" :key="key" :reading-key="key" />
-      <QuestionList :about="readings" />
-    </section>
-    <section class="middle" aria-label="Board">
+  <StationColumns :right="424">
+    <template #readings><ReadingRows :keys="readings" /></template>
+    <template #board>
       <SoleBoard
         :left="boardFeet.left.value"
         :right="boardFeet.right.value"
@@ -65,83 +58,11 @@ const movable = computed(() => visit.folded.trying === null && visit.shownUpTo =
         :show-start="true"
         @aim="feet.setAim"
       />
-    </section>
-    <section class="judgement" aria-label="Judgement">
-      <div class="findings">
-        <FeetJudgement />
-      </div>
-      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" class="act" />
-      <ProposalCard v-else class="act" />
-    </section>
-  </div>
+    </template>
+    <template #judgement><FeetJudgement /></template>
+    <template #act>
+      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+      <ProposalCard v-else />
+    </template>
+  </StationColumns>
 </template>
-
-<style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 304px minmax(0, 1fr) 424px;
-  grid-template-rows: minmax(0, 1fr);
-  height: 100%;
-  min-height: 0;
-}
-/* Each column lays itself out alone: a key press in one does not move the others. */
-.readings,
-.middle,
-.judgement {
-  contain: strict;
-}
-.readings {
-  overflow-y: auto;
-  padding: 12px 16px;
-}
-.judgement {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-}
-.findings {
-  flex: 1;
-  min-height: 120px;
-  overflow-y: auto;
-  padding: 10px 16px 4px;
-}
-.act {
-  flex: none;
-  max-height: 62%;
-  margin: 0 10px 10px;
-  overflow-y: auto;
-}
-.middle {
-  min-height: 0;
-  background: var(--panel);
-  border-left: 1px solid var(--line);
-  border-right: 1px solid var(--line);
-}
-.title {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 64px 64px;
-  gap: 4px;
-  align-items: baseline;
-  padding-bottom: 4px;
-  border-bottom: 1px solid var(--line);
-}
-.title span {
-  text-align: right;
-  padding-right: 8px;
-}
-@media (max-width: 1100px) {
-  .columns {
-    grid-template-columns: 1fr;
-    grid-template-rows: none;
-    height: auto;
-    overflow-y: auto;
-  }
-  .readings,
-  .judgement {
-    contain: none;
-  }
-  .middle {
-    height: 520px;
-  }
-}
-</style>

@@ -1,95 +1,160 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref } from 'vue'
+import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
+import { hasReading } from '@level-stance/core/change/measureNext'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingDefinition } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingGroup, ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import RiderBoard from '../../board/RiderBoard.vue'
+import FactVials from '../../parts/FactVials.vue'
+import HeightMethods from '../../parts/HeightMethods.vue'
+import MoveCard from '../../parts/MoveCard.vue'
+import PageTabs from '../../parts/PageTabs.vue'
 import ReadingRow from '../../parts/ReadingRow.vue'
+import StationColumns from '../../parts/StationColumns.vue'
+import TrialCard from '../../parts/TrialCard.vue'
+import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
-import LegCard from './LegCard.vue'
+import FitCard from './FitCard.vue'
+import NextCard from './NextCard.vue'
 import QuestionList from './QuestionList.vue'
+import RulesCard from './RulesCard.vue'
 
 const visit = useVisit()
-const groups: readonly { title: string; group: ReadingDefinition['group'] }[] = [
-  { title: 'Rider', group: 'body' },
-  { title: 'Bike', group: 'bike' },
-  { title: 'On the bike', group: 'on-bike' },
-  { title: 'Shoe', group: 'shoe' },
-  { title: 'Cleat, by tape', group: 'cleat' },
-]
-const columns = [groups.slice(0, 1), groups.slice(1, 3), groups.slice(3)]
-const keysOf = (group: string) => readingKeys.filter((key) => definitionOf(key).group === group)
+const board = useBoard()
 
-/** What a short set still needs before Feet can judge and answer with the saddle. */
-const next = computed(() => {
-  const wanted = ['stature', 'saddleHeight', 'crank', 'shoeSize', 'cleatSetback', 'slotForward', 'slotBack', 'heelToMtp1'] as const
-  const missing = wanted.find((key) => {
-    const { left, right } = visit.baseline.baseline[key]
-    return [left, right].some((value) => value === null || (value.basis === 'estimated' && key === 'heelToMtp1'))
-  })
-  return missing === undefined ? null : definitionOf(missing)
+type PageKey = 'rider' | 'bike' | 'on-bike' | 'shoes'
+const groupsOf: Readonly<Record<PageKey, readonly ReadingGroup[]>> = {
+  rider: ['body'],
+  bike: ['bike'],
+  'on-bike': ['on-bike'],
+  shoes: ['shoe', 'cleat'],
+}
+const pageLabels: Readonly<Record<PageKey, string>> = { rider: 'Rider', bike: 'Bike', shoes: 'Shoes', 'on-bike': 'Riding' }
+/** In the order of the tape: body, bike and shoes standing; riding last. */
+const pageOrder: readonly PageKey[] = ['rider', 'bike', 'shoes', 'on-bike']
+const page = ref<PageKey>('rider')
+const condition = ref<ConditionKey>('usual')
+
+const keysOf = (key: PageKey) =>
+  readingKeys.filter((reading) => groupsOf[key].includes(definitionOf(reading).group) && hasReading(reading, visit.bar))
+const pages = computed(() =>
+  pageOrder.map((key) => {
+    const keys = keysOf(key)
+    const taken = keys.filter(
+      (reading) => visit.rider.resolved[reading].right?.basis === 'measured' || visit.rider.resolved[reading].left?.basis === 'measured',
+    )
+    return { key, label: pageLabels[key], note: `${taken.length}/${keys.length}` }
+  }),
+)
+/** Rows under their headings. */
+const sections = computed(() => {
+  const rows = keysOf(page.value).filter((key) => page.value !== 'on-bike' || conditionsFor(key, visit.bar).includes(condition.value))
+  const headings = [...new Set(rows.map((key) => definitionOf(key).section))]
+  return headings.map((heading) => ({ heading, keys: rows.filter((key) => definitionOf(key).section === heading) }))
 })
+const ridingConditions = computed(() => conditionsFor('torsoAngle', visit.bar))
+const about = computed(() => keysOf(page.value))
+
+/** The hand has come to the end of a page: on to the next one. */
+async function turnPage(event: Event): Promise<void> {
+  const by = (event as CustomEvent<1 | -1>).detail
+  const there = pageOrder[pageOrder.indexOf(page.value) + by]
+  if (there === undefined) return
+  page.value = there
+  condition.value = 'usual'
+  await nextTick()
+  const fields = [...document.querySelectorAll<HTMLElement>('[data-reading]')]
+  fields.at(by === 1 ? 0 : -1)?.focus()
+}
+
+async function goto(key: ReadingKey): Promise<void> {
+  page.value = pageOrder.find((candidate) => keysOf(candidate).includes(key)) ?? page.value
+  condition.value = 'usual'
+  await nextTick()
+  const field = document.getElementById(`reading-${key}-left`) ?? document.getElementById(`reading-${key}-both`)
+  field?.focus()
+  field?.scrollIntoView({ block: 'center' })
+}
+
+const judgementPages = [
+  { key: 'angles', label: 'Angles' },
+  { key: 'heights', label: 'Heights' },
+  { key: 'fit', label: 'Fit' },
+  { key: 'rules', label: 'Per mm' },
+] as const
+const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
+const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ setting, side })))
 </script>
 
 <template>
-  <div class="measure">
-    <div class="top">
-      <p v-if="next" class="card">
-        <strong>Measure next: {{ next.label.toLowerCase().replace('mtp', 'MTP') }}.</strong> {{ next.how }}
-      </p>
-      <p v-else class="card">
-        <strong>Enough to judge the feet.</strong> Every measured value that replaces an estimate sharpens what the saddle is asked to do.
-      </p>
-      <LegCard />
-    </div>
-    <QuestionList :about="readingKeys" />
-    <div class="groups">
-      <div v-for="(column, i) in columns" :key="i">
-        <section v-for="{ title, group } in column" :key="group" :aria-label="title">
+  <StationColumns :left="388" :right="352">
+    <template #readings>
+      <div @page-end="turnPage">
+        <NextCard @goto="goto" />
+        <PageTabs :pages="pages" :shown="page" label="Readings" @show="(key) => (page = key)" />
+        <label v-if="page === 'on-bike'" class="condition">
+          <span>While riding</span>
+          <select v-model="condition" class="plain-field" aria-label="While riding">
+            <option v-for="key in ridingConditions" :key="key" :value="key">
+              {{ conditions[key].label }}{{ key === 'usual' ? ', hands where they usually are' : '' }}
+            </option>
+          </select>
+        </label>
+        <QuestionList :about="about" />
+        <section v-for="{ heading, keys } in sections" :key="`${heading}-${condition}`" :aria-label="heading">
           <div class="title">
-            <h2>{{ title }}</h2>
+            <h2>{{ heading }}</h2>
             <span class="muted small">left</span><span class="muted small">right</span>
           </div>
-          <ReadingRow v-for="key in keysOf(group)" :key="key" :reading-key="key" />
+          <ReadingRow v-for="key in keys" :key="`${key}-${condition}`" :reading-key="key" :condition="condition" />
         </section>
       </div>
-    </div>
-  </div>
+    </template>
+    <template #board><RiderBoard opens="side" /></template>
+    <template #judgement>
+      <PageTabs :pages="judgementPages" :shown="judgementPage" label="Judgement" @show="(key) => (judgementPage = key)" />
+      <div class="page">
+        <FactVials v-if="judgementPage === 'angles'" />
+        <HeightMethods v-else-if="judgementPage === 'heights'" />
+        <FitCard v-else-if="judgementPage === 'fit'" />
+        <RulesCard v-else />
+      </div>
+    </template>
+    <template #act>
+      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+      <MoveCard v-else-if="board.active" :fields="moveFields" />
+    </template>
+  </StationColumns>
 </template>
 
 <style scoped>
-.measure {
-  height: 100%;
-  overflow-y: auto;
-  padding: 14px 20px 24px;
-}
-.top {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 16px;
-}
-.groups {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 8px 32px;
-}
-section {
-  padding-top: 14px;
-}
 .title {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 64px 64px;
   gap: 4px;
   align-items: baseline;
-  padding-bottom: 4px;
+  padding: 12px 0 4px;
   border-bottom: 1px solid var(--line);
 }
 .title span {
   text-align: right;
   padding-right: 8px;
 }
-@media (max-width: 1100px) {
-  .groups,
-  .top {
-    grid-template-columns: 1fr;
-  }
+.condition {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding-top: 8px;
+  font-size: 15px;
+}
+.condition select {
+  flex: 1;
+  min-width: 0;
+}
+.page {
+  height: auto;
+  padding-top: 8px;
+  overflow: visible;
 }
 </style>

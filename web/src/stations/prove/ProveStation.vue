@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { moveWords } from '@level-stance/core/change/ledger'
+import { moveWords } from '@level-stance/core/change/moveWords'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useVisit } from '../../stores/visit.ts'

@@ -1,0 +1,116 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { settingOf } from '@level-stance/core/change/settings'
+import type { Wish } from '@level-stance/core/change/moves'
+import type { Handle } from './handles.ts'
+import { projections } from './views.ts'
+import type { ViewKey } from './views.ts'
+import { useBoard } from '../stores/board.ts'
+
+/** One handle: dragged, or moved by the keys in steps of 1 mm and 0.5°. */
+const props = defineProps<{ handle: Handle; view: ViewKey; words: string; size: number }>()
+const emit = defineEmits<{ choose: [] }>()
+const board = useBoard()
+const dragging = ref(false)
+/** where the hand took hold, in mm of the drawing, and what was wished then */
+let hold: { x: number; y: number; wished: Map<string, number>; to: DOMMatrix } | null = null
+
+const at = () => projections[props.view](props.handle.at)
+const place = ({ setting, side }: Pick<Wish, 'setting' | 'side'>) => `${setting}:${side}`
+
+function take(event: PointerEvent): void {
+  emit('choose')
+  const svg = (event.currentTarget as SVGGElement).ownerSVGElement
+  const matrix = svg?.getScreenCTM()
+  if (!board.movable || !matrix) return
+  const to = matrix.inverse()
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(to)
+  const wished = new Map(props.handle.wish(0, 0).map((wish) => [place(wish), board.aimed(wish.setting, wish.side)]))
+  hold = { x, y, wished, to }
+  dragging.value = true
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+
+function drag(event: PointerEvent): void {
+  if (hold === null) return
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(hold.to)
+  const { wished, x: fromX, y: fromY } = hold
+  board.wish(
+    props.handle.wish(x - fromX, fromY - y).map((wish) => ({ ...wish, by: settable(wish, (wished.get(place(wish)) ?? 0) + wish.by) })),
+  )
+}
+
+function settable({ setting }: Wish, by: number): number {
+  const { resolution } = settingOf(setting)
+  return Math.round(by / resolution) * resolution
+}
+
+function release(): void {
+  hold = null
+  dragging.value = false
+}
+
+/** Arrow keys: a step of 1 mm or 0.5°; with shift five times as much. */
+function nudge(event: KeyboardEvent): void {
+  const { right, up } = props.handle
+  const axis = { ArrowRight: right, ArrowLeft: right, ArrowUp: up, ArrowDown: up }[event.key]
+  if (event.key === 'Escape') board.wish(props.handle.wish(0, 0).map((wish) => ({ ...wish, by: 0 })))
+  if (!axis || !board.movable) return
+  event.preventDefault()
+  const forward = event.key === 'ArrowRight' || event.key === 'ArrowUp' ? 1 : -1
+  const size = (settingOf(axis.setting).unit === 'deg' ? 0.5 : 1) * (event.shiftKey ? 5 : 1)
+  board.wish([{ setting: axis.setting, side: axis.side, by: board.aimed(axis.setting, axis.side) + axis.sign * forward * size }])
+}
+</script>
+
+<template>
+  <g
+    class="handle"
+    :class="{ active: dragging, movable: board.movable }"
+    role="button"
+    tabindex="0"
+    :aria-label="`${handle.label}: ${words}. Arrow keys move it.`"
+    :data-testid="`handle-${handle.id}`"
+    :transform="`translate(${at().x.toFixed(1)} ${at().y.toFixed(1)})`"
+    @pointerdown="take"
+    @pointermove="drag"
+    @pointerup="release"
+    @pointercancel="release"
+    @focus="$emit('choose')"
+    @keydown="nudge"
+  >
+    <circle class="reach" :r="size" />
+    <circle class="ring" :r="size * 0.52" />
+    <circle class="dot" :r="size * 0.16" />
+  </g>
+</template>
+
+<style scoped>
+.reach {
+  fill: transparent;
+}
+.ring {
+  fill: var(--petrol);
+  fill-opacity: 0.16;
+  stroke: var(--petrol);
+  stroke-width: 5;
+}
+.dot {
+  fill: var(--petrol);
+}
+.movable {
+  cursor: grab;
+}
+.active {
+  cursor: grabbing;
+}
+.active .ring {
+  fill-opacity: 0.35;
+}
+.handle:focus {
+  outline: none;
+}
+.handle:focus-visible .ring {
+  stroke-width: 11;
+}
+</style>

@@ -1,0 +1,368 @@
+<script setup lang="ts">
+import { useElementSize, useRafFn } from '@vueuse/core'
+import { storeToRefs } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { factDefinition, factKeys } from '@level-stance/core/body/facts'
+import { riderTroubles } from '@level-stance/core/body/troubles'
+import { withMoves } from '@level-stance/core/change/moves'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { unmoved } from '@level-stance/core/measure/riderModel'
+import { sceneOf } from '@level-stance/core/measure/scene'
+import type { MovedBy } from '@level-stance/core/measure/riderModel'
+import type { RiderModel } from '@level-stance/core/body/rider'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { midSentence } from '@level-stance/core/quantity/words'
+import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+import AngleMarks from './AngleMarks.vue'
+import BoardHandle from './BoardHandle.vue'
+import { download, standAloneSvg } from './exportSvg.ts'
+import { handlesOf } from './handles.ts'
+import SceneLayer from './SceneLayer.vue'
+import { frameOf, viewKeys, viewLabels } from './views.ts'
+import type { Frame, ViewKey } from './views.ts'
+
+const props = defineProps<{ opens: ViewKey }>()
+const visit = useVisit()
+const board = useBoard()
+const preferences = usePreferences()
+const { view } = storeToRefs(board)
+view.value = props.opens
+const crankAngle = ref(180)
+const zoom = ref(1)
+const pan = ref({ x: 0, y: 0 })
+const chosen = ref<string | null>(null)
+const stage = ref<HTMLElement | null>(null)
+
+const values = computed(() => visit.rider.values)
+const scene = (model: RiderModel | null, by: MovedBy) => model && sceneOf(model, values.value, visit.bar, by, crankAngle.value)
+const now = computed(() => scene(visit.setup.model, visit.setup.folded.by))
+const start = computed(() =>
+  visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline.model, unmoved) : null,
+)
+const proposal = computed(() => (board.whole ? scene(board.whole.model, withMoves(visit.setup.folded.by, board.whole.moves)) : null))
+const troubles = computed(() => {
+  const model = board.whole?.model ?? visit.setup.model
+  return model ? riderTroubles(model) : []
+})
+const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
+
+/** The picture keeps its frame while things move; it is set anew for another view or another rider. */
+const held = ref<Frame | null>(null)
+watch(
+  [view, () => visit.head?.visitId, () => now.value === null],
+  () => {
+    zoom.value = 1
+    pan.value = { x: 0, y: 0 }
+    held.value = now.value && frameOf(now.value, view.value)
+  },
+  { immediate: true },
+)
+const frame = computed<Frame>(() => {
+  const { x, y, width, height } = held.value ?? { x: -800, y: -1500, width: 1600, height: 1800 }
+  const [w, h] = [width / zoom.value, height / zoom.value]
+  return { x: x + (width - w) / 2 + pan.value.x, y: y + (height - h) / 2 + pan.value.y, width: w, height: h }
+})
+const viewBox = computed(() => `${frame.value.x} ${frame.value.y} ${frame.value.width} ${frame.value.height}`)
+/** Millimetres of the drawing per pixel: what is to stay readable at any zoom is sized by it. */
+const stageSize = useElementSize(stage)
+const perPixel = computed(() => {
+  const [width, height] = [stageSize.width.value, stageSize.height.value]
+  return width > 0 && height > 0 ? Math.max(frame.value.width / width, frame.value.height / height) : 2.6
+})
+const handles = computed(() => {
+  const shown = proposal.value ?? now.value
+  return shown ? handlesOf(shown, view.value, values.value.seatAngle.right ?? 73) : []
+})
+const wordsOf = (id: string) => {
+  const handle = handles.value.find((h) => h.id === id)
+  const moves = handle?.wish(0, 0).map((wish) => [definitionOf(wish.setting).label, board.aimed(wish.setting, wish.side)] as const) ?? []
+  return moves
+    .map(([label, by]) => `${midSentence(label)} ${by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}`}`)
+    .join(', ')
+}
+const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }))
+
+/** Wheel or keys zoom about the middle of the picture. */
+function zoomBy(factor: number): void {
+  zoom.value = Math.min(8, Math.max(0.6, zoom.value * factor))
+}
+let drag: { x: number; y: number; pan: { x: number; y: number }; perPixel: number } | null = null
+function panStart(event: PointerEvent): void {
+  if ((event.target as Element).closest('.handle')) return
+  drag = { x: event.clientX, y: event.clientY, pan: { ...pan.value }, perPixel: perPixel.value }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function panMove(event: PointerEvent): void {
+  if (!drag) return
+  pan.value = { x: drag.pan.x - (event.clientX - drag.x) * drag.perPixel, y: drag.pan.y - (event.clientY - drag.y) * drag.perPixel }
+}
+
+/** A slow turn: once round in eight seconds. Where the system asks for less motion, a step per press. */
+const calm = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches
+let last = 0
+const turning = useRafFn(
+  ({ timestamp }) => {
+    if (last > 0) crankAngle.value = (crankAngle.value + ((timestamp - last) * 360) / 8000) % 360
+    last = timestamp
+  },
+  { immediate: false },
+)
+function turn(): void {
+  if (calm()) crankAngle.value = (crankAngle.value + 15) % 360
+  else if (turning.isActive.value) turning.pause()
+  else {
+    last = 0
+    turning.resume()
+  }
+}
+
+function exportSvg(): void {
+  const layers = [...(stage.value?.querySelectorAll<SVGSVGElement>('svg') ?? [])]
+  const title = `${visit.head?.rider ?? 'Rider'}, ${visit.head?.bike ?? 'bike'}, ${viewLabels[view.value].toLowerCase()} view`
+  download(`board-${view.value}.svg`, standAloneSvg(layers, title), 'image/svg+xml')
+}
+function print(): void {
+  document.documentElement.dataset['print'] = 'board'
+  window.addEventListener('afterprint', () => delete document.documentElement.dataset['print'], { once: true })
+  window.print()
+}
+
+/** The same as the drawing, for a reader of the page. */
+const rows = computed(() =>
+  factKeys.flatMap((key) => {
+    const { label, unit } = factDefinition(key)
+    const shown = (value: number | null | undefined) =>
+      typeof value === 'number' ? `${trimmed(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}` : 'no value'
+    return board.now ? [[label, shown(board.start?.[key]), shown(board.now[key]), board.proposed ? shown(board.proposed[key]) : '']] : []
+  }),
+)
+</script>
+
+<template>
+  <figure class="board" aria-label="Board">
+    <div class="bar">
+      <div class="tabs" role="tablist" aria-label="Views">
+        <button v-for="key in viewKeys" :key="key" type="button" role="tab" :aria-selected="view === key" @click="view = key">
+          {{ viewLabels[key] }}
+        </button>
+      </div>
+      <div class="tools">
+        <button type="button" aria-label="Smaller" @click="zoomBy(1 / 1.25)">−</button>
+        <button type="button" aria-label="Larger" @click="zoomBy(1.25)">+</button>
+        <button type="button" aria-label="Whole picture" @click="((zoom = 1), (pan = { x: 0, y: 0 }))">Fit</button>
+        <button type="button" @click="exportSvg">SVG</button>
+        <button type="button" @click="print">Print</button>
+      </div>
+    </div>
+    <div
+      v-if="now"
+      ref="stage"
+      class="stage"
+      @wheel.prevent="zoomBy($event.deltaY < 0 ? 1.1 : 1 / 1.1)"
+      @pointerdown="panStart"
+      @pointermove="panMove"
+      @pointerup="drag = null"
+      @pointercancel="drag = null"
+    >
+      <svg
+        :viewBox="viewBox"
+        role="img"
+        :aria-label="`Rider and bike to scale, ${viewLabels[view].toLowerCase()} view; the numbers follow as a table`"
+      >
+        <SceneLayer v-if="start" :scene="start" :view="view" look="ghost" />
+        <SceneLayer :scene="now" :view="view" look="now" />
+        <AngleMarks v-if="!proposal" :scene="now" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
+        <circle v-if="now.centreOfMass && view === 'side'" class="mass" :cx="now.centreOfMass.x" :cy="-now.centreOfMass.y" r="12" />
+      </svg>
+      <svg class="over" :viewBox="viewBox">
+        <template v-if="proposal">
+          <SceneLayer :scene="proposal" :view="view" look="proposal" />
+          <AngleMarks :scene="proposal" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
+        </template>
+        <BoardHandle
+          v-for="handle in handles"
+          :key="handle.id"
+          :handle="handle"
+          :view="view"
+          :words="wordsOf(handle.id)"
+          :size="20 * perPixel"
+          @choose="chosen = handle.id"
+        />
+        <g class="scale" :transform="`translate(${frame.x + 24} ${frame.y + frame.height - 24})`">
+          <line x1="0" :x2="scaleBar.length" y1="0" y2="0" />
+          <text x="0" :y="-6 * perPixel" :style="{ fontSize: `${14 * perPixel}px` }">{{ scaleBar.label }}</text>
+        </g>
+      </svg>
+      <div v-if="troubles.length > 0" class="troubles" role="alert">
+        <p v-for="words in troubles" :key="words">{{ words }}</p>
+      </div>
+      <p v-if="chosen" class="hint" aria-live="polite">{{ handles.find((h) => h.id === chosen)?.label }}: {{ wordsOf(chosen) }}</p>
+    </div>
+    <div v-else class="empty">
+      <p><strong>Nothing to draw yet.</strong></p>
+      <p>Measure {{ missing.join(', ') }}. A few readings are enough to start; the rest is estimated until it is measured.</p>
+    </div>
+    <div v-if="now" class="foot-bar">
+      <label>
+        Crank
+        <input
+          v-model.number="crankAngle"
+          type="range"
+          min="0"
+          max="360"
+          step="1"
+          aria-label="Crank angle, right side"
+          :aria-valuetext="`${Math.round(crankAngle)} degrees`"
+        />
+        <span class="figure">{{ Math.round(crankAngle) }}°</span>
+      </label>
+      <button type="button" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</button>
+      <span class="legend">{{ start ? 'pale: start · ' : '' }}solid: now{{ proposal ? ' · dashed: to try' : '' }}</span>
+    </div>
+    <table v-if="now" class="visually-hidden">
+      <caption>
+        Rider on the bike
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">What</th>
+          <th scope="col">Start</th>
+          <th scope="col">Now</th>
+          <th scope="col">To try</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row[0]">
+          <td v-for="(cell, i) in row" :key="i">{{ cell }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </figure>
+</template>
+
+<style scoped>
+.board {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  margin: 0;
+  background: var(--panel);
+}
+.bar,
+.foot-bar {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 6px 10px;
+}
+.bar {
+  justify-content: space-between;
+}
+.tabs,
+.tools {
+  display: flex;
+  gap: 2px;
+}
+button {
+  min-width: 40px;
+  height: 40px;
+  padding: 0 10px;
+  border: 0;
+  border-radius: 6px;
+  background: none;
+  color: var(--muted);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+button[aria-selected='true'] {
+  background: var(--ground);
+  color: var(--ink);
+}
+.tools button,
+.foot-bar button {
+  color: var(--petrol);
+}
+.tools button {
+  padding: 0 6px;
+}
+.stage {
+  position: relative;
+  flex: 1;
+  min-height: 0;
+  contain: strict;
+  touch-action: none;
+  user-select: none;
+}
+svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.over {
+  will-change: transform;
+}
+.mass {
+  fill: var(--petrol);
+  opacity: 0.55;
+}
+.scale line {
+  stroke: var(--muted);
+  stroke-width: 9;
+}
+.scale text {
+  fill: var(--muted);
+}
+.hint {
+  position: absolute;
+  top: 4px;
+  left: 14px;
+  right: 14px;
+  color: var(--petrol);
+  font-size: 14px;
+  pointer-events: none;
+}
+.empty {
+  flex: 1;
+  display: grid;
+  align-content: center;
+  gap: 8px;
+  padding: 0 40px;
+  text-align: center;
+}
+.troubles {
+  position: absolute;
+  left: 10px;
+  right: 10px;
+  bottom: 8px;
+  padding: 8px 12px;
+  border-left: 3px solid var(--brick);
+  background: var(--brick-soft);
+  font-size: 14px;
+}
+.foot-bar label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  flex: 1;
+  max-width: 300px;
+}
+.foot-bar input {
+  flex: 1;
+  min-width: 60px;
+  height: 40px;
+  accent-color: var(--petrol);
+}
+.figure {
+  min-width: 40px;
+}
+.legend {
+  margin-left: auto;
+  color: var(--muted);
+  font-size: 13px;
+  text-align: right;
+}
+</style>

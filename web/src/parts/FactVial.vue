@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { DYNAMIC_KNEE, factDefinition } from '@level-stance/core/body/facts'
+import type { FactKey } from '@level-stance/core/body/facts'
+import { bandState } from '@level-stance/core/quantity/band'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { useBoard } from '../stores/board.ts'
+import { useKnowledge } from '../stores/knowledge.ts'
+import { useVisit } from '../stores/visit.ts'
+import VialTube from './VialTube.vue'
+
+/** One number of the rider on the bike: now, its ±, start, and what is to be tried. */
+const props = defineProps<{ fact: FactKey }>()
+const board = useBoard()
+const knowledge = useKnowledge()
+const visit = useVisit()
+
+const definition = computed(() => factDefinition(props.fact))
+/** A knee read while pedalling is judged by the band for pedalling. */
+const band = computed(() => {
+  const side = { kneeLeft: 'left', kneeRight: 'right' }[props.fact as string] as 'left' | 'right' | undefined
+  const method = side && visit.reading('kneeFlexion', side)?.method
+  return method === 'motion' || method === 'photo' ? DYNAMIC_KNEE : definition.value.band
+})
+const now = computed(() => board.now?.[props.fact] ?? null)
+const start = computed(() => board.start?.[props.fact] ?? null)
+const proposed = computed(() => (board.active ? (board.proposed?.[props.fact] ?? null) : null))
+const plusMinus = computed(() => knowledge.plusMinus(props.fact))
+const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
+const state = computed(() =>
+  band.value === null || now.value === null ? 'free' : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
+)
+const shown = (value: number) => trimmed(value, definition.value.unit === 'mm' ? 0 : 1)
+const mark = computed(() => ({ deg: '°', mm: ' mm', '%': ' %' })[definition.value.unit])
+const spoken = computed(() => {
+  const { label } = definition.value
+  if (now.value === null) return `${label}: no value`
+  const target = band.value === null ? '' : `, ${state.value}, target ${band.value.low} to ${band.value.high}`
+  const sure = plusMinus.value === null ? '' : ` ±${shown(plusMinus.value)}`
+  return `${label} ${shown(now.value)}${mark.value}${sure}${target}${moves.value && proposed.value !== null ? `, to try ${shown(proposed.value)}${mark.value}` : ''}`
+})
+</script>
+
+<template>
+  <div class="fact" :class="state" role="img" :aria-label="spoken" :data-testid="`fact-${fact}`">
+    <div class="line" aria-hidden="true">
+      <span class="name">{{ definition.short }}</span>
+      <template v-if="board.active && now !== null">
+        <span class="figure end">{{ shown(now) }}{{ moves ? '' : mark }}</span>
+        <span v-if="moves && proposed !== null" class="figure to">→ {{ shown(proposed) }}{{ mark }}</span>
+      </template>
+      <span v-else-if="state !== 'free'" class="word">{{ state }}</span>
+    </div>
+    <template v-if="now !== null">
+      <VialTube
+        :value="now"
+        :plus-minus="plusMinus"
+        :band="band"
+        :scale="definition.scale"
+        :state="state"
+        :ghost="start !== null && Math.abs(start - now) >= 0.05 ? start : null"
+        :proposed="moves ? proposed : null"
+        :width="190"
+      />
+      <div v-if="!board.active" class="line" aria-hidden="true">
+        <span class="figure">{{ shown(now) }}{{ mark }}</span>
+        <span v-if="plusMinus !== null" class="muted">±{{ shown(plusMinus) }}</span>
+      </div>
+    </template>
+    <p v-else class="muted none">not known yet</p>
+  </div>
+</template>
+
+<style scoped>
+.fact {
+  min-width: 0;
+  font-size: 14px;
+  line-height: 1.25;
+}
+.line {
+  display: flex;
+  align-items: baseline;
+  gap: 6px;
+  white-space: nowrap;
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.word {
+  margin-left: auto;
+  color: var(--muted);
+}
+.near .word {
+  color: var(--amber-ink);
+}
+.outside .word {
+  color: var(--brick);
+}
+.figure {
+  font-size: 16px;
+}
+.end {
+  margin-left: auto;
+}
+.to {
+  color: var(--petrol);
+}
+.none {
+  padding: 3px 0;
+}
+</style>

@@ -1,0 +1,133 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { saddleHeightsCalculation } from '@level-stance/core/seat/height.calculations'
+import { heightMethods, heightsFor } from '@level-stance/core/seat/heightMethods'
+import { heightInputOf } from '@level-stance/core/change/heightInput'
+import { formatLength } from '@level-stance/core/quantity/entry'
+import { sides } from '@level-stance/core/quantity/sided'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+import WorkingPanel from './WorkingPanel.vue'
+
+/** Saddle-height methods side by side, each against where the saddle stands. */
+const visit = useVisit()
+const preferences = usePreferences()
+const workingOpen = ref(false)
+const none = [] as const
+
+const inputs = computed(() => sides.map((side) => heightInputOf(visit.setup, side)))
+const saddle = computed(() => visit.setup.saddleHeight?.value ?? null)
+const rows = computed(() => {
+  const [left, right] = inputs.value
+  if (!left || !right) return []
+  const both = [heightsFor(left), heightsFor(right)]
+  return (both[0] ?? []).map((answer, i) => {
+    const other = both[1]?.[i]
+    const lows = [answer.low, other?.low ?? null].filter((v) => v !== null)
+    const highs = [answer.high, other?.high ?? null].filter((v) => v !== null)
+    const [low, high] = [Math.min(...lows), Math.max(...highs)]
+    const known = lows.length > 0 && highs.length > 0
+    const method = heightMethods[answer.key]
+    return { key: answer.key, label: method.label, why: method.why, low, high, known }
+  })
+})
+/** One scale for all rows, so that they are compared by eye. */
+const scale = computed(() => {
+  const points = rows.value.flatMap((row) => (row.known ? [row.low, row.high] : [])).concat(saddle.value ?? [])
+  return { min: Math.min(...points) - 8, max: Math.max(...points) + 8 }
+})
+const at = (value: number) => (100 * (value - scale.value.min)) / (scale.value.max - scale.value.min)
+const shown = (value: number) => formatLength(value, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
+const against = (row: { low: number; high: number }) => {
+  if (saddle.value === null) return ''
+  if (saddle.value < row.low) return `saddle ${shown(row.low - saddle.value)} lower`
+  if (saddle.value > row.high) return `saddle ${shown(saddle.value - row.high)} higher`
+  return 'saddle inside'
+}
+const items = computed(() =>
+  inputs.value.flatMap((input, i) =>
+    input
+      ? [
+          {
+            heading: `Saddle heights, ${sides[i] ?? ''} leg`,
+            calculation: anyCalculation(saddleHeightsCalculation),
+            input: { inseam: input.inseam, leg: input.leg },
+            plusMinus: {},
+          },
+        ]
+      : [],
+  ),
+)
+</script>
+
+<template>
+  <div class="heights">
+    <p class="small muted">
+      All as height from the bottom bracket to the saddle’s top, {{ preferences.unit }}. The line is the saddle now.
+      <button v-if="items.length > 0" type="button" class="link" @click="workingOpen = true">Working</button>
+    </p>
+    <div v-for="row in rows" :key="row.key" class="row">
+      <p class="line">
+        <span>{{ row.label }}</span>
+        <span v-if="row.known" class="figure">{{ shown(row.low) }}{{ row.high - row.low > 0.5 ? `–${shown(row.high)}` : '' }}</span>
+        <span v-else class="muted">no height gives it</span>
+      </p>
+      <div v-if="row.known" class="tube" role="img" :aria-label="`${row.label}: ${shown(row.low)} to ${shown(row.high)}, ${against(row)}`">
+        <span class="band" :style="{ left: `${at(row.low)}%`, width: `${Math.max(1.2, at(row.high) - at(row.low))}%` }" />
+        <span v-if="saddle !== null" class="now" :style="{ left: `${at(saddle)}%` }" />
+      </div>
+      <p class="small muted">{{ row.known ? `${against(row)}. ` : '' }}{{ row.why }}</p>
+    </div>
+    <p v-if="rows.length === 0" class="muted">Measure stature, saddle height, crank and cleats first.</p>
+    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
+  </div>
+</template>
+
+<style scoped>
+.heights {
+  display: grid;
+  gap: 8px;
+  line-height: 1.25;
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+}
+.tube {
+  position: relative;
+  height: 16px;
+  margin: 2px 0;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--panel);
+  overflow: hidden;
+}
+.band {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  background: var(--glass);
+  border: 1px solid var(--glass-edge);
+}
+.now {
+  position: absolute;
+  top: -2px;
+  bottom: -2px;
+  width: 2px;
+  background: var(--ink);
+}
+.small {
+  font-size: 13px;
+}
+.link {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--petrol);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { settingOf } from '@level-stance/core/change/settings'
+import type { SettingKey } from '@level-stance/core/change/settings'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { readEntry, shownValue, unitMark } from '@level-stance/core/measure/readingEntry'
+import type { Side } from '@level-stance/core/quantity/sided'
+import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+
+/** A setting with its value now, and a field for the value to go to. */
+const props = defineProps<{ setting: SettingKey; side: Side | 'both' }>()
+const visit = useVisit()
+const board = useBoard()
+const preferences = usePreferences()
+
+const now = computed(() => visit.setup.now[props.setting][props.side === 'left' ? 'left' : 'right'])
+const aimed = computed(() => board.aimed(props.setting, props.side))
+/** Contact points that are not read are counted from where they are: 0 now. */
+const base = computed(() => now.value?.value ?? 0)
+const label = computed(() => {
+  const side = props.side === 'both' ? '' : `, ${props.side}`
+  return `${definitionOf(props.setting).label}${side}`
+})
+const shown = computed(() => (aimed.value === 0 ? '' : shownValue(props.setting, base.value + aimed.value, preferences.unit)))
+const text = ref(shown.value)
+const editing = ref(false)
+const wrong = ref<string | null>(null)
+watch(shown, (value) => {
+  if (!editing.value) text.value = value
+})
+
+function typed(event: Event): void {
+  editing.value = true
+  text.value = (event.target as HTMLInputElement).value
+  const entry = readEntry(props.setting, props.side, text.value, preferences.unit)
+  wrong.value = entry.ok ? null : entry.message
+  if (entry.ok) board.wish([{ setting: props.setting, side: props.side, by: entry.value === null ? 0 : entry.value - base.value }])
+}
+function done(): void {
+  editing.value = false
+  if (wrong.value === null) text.value = shown.value
+}
+/** Arrow keys: a step of 1 mm or 0.5°. */
+function nudge(event: KeyboardEvent, sign: 1 | -1): void {
+  event.preventDefault()
+  editing.value = false
+  const size = settingOf(props.setting).unit === 'deg' ? 0.5 : 1
+  board.wish([{ setting: props.setting, side: props.side, by: aimed.value + sign * size }])
+}
+</script>
+
+<template>
+  <label class="move">
+    <span class="name">{{ label }}</span>
+    <span class="figure now">{{ now === null ? '–' : shownValue(setting, now.value, preferences.unit) }}</span>
+    <input
+      class="plain-field figure"
+      :class="{ wrong: wrong !== null }"
+      :value="text"
+      :placeholder="now === null ? 'not read' : 'to'"
+      :disabled="now === null || !board.movable"
+      :aria-label="`${label}, to`"
+      :aria-invalid="wrong !== null"
+      autocomplete="off"
+      @focus="($event.target as HTMLInputElement).select()"
+      @input="typed"
+      @blur="done"
+      @keydown.enter.prevent="done"
+      @keydown.up="nudge($event, 1)"
+      @keydown.down="nudge($event, -1)"
+    />
+    <span class="muted small unit">{{ unitMark(setting, preferences.unit) }}</span>
+    <span v-if="wrong" class="problem small" role="alert">{{ wrong }}</span>
+  </label>
+</template>
+
+<style scoped>
+.move {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 52px 72px 26px;
+  align-items: center;
+  gap: 2px 6px;
+  font-size: 15px;
+  line-height: 1.2;
+}
+.now {
+  text-align: right;
+}
+input {
+  width: 100%;
+  height: 36px;
+  text-align: right;
+}
+.wrong {
+  border-color: var(--brick);
+  background: var(--brick-soft);
+}
+.problem {
+  grid-column: 1 / -1;
+  color: var(--brick);
+}
+</style>

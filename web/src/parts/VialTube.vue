@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BandState, TargetBand } from '@level-stance/core/quantity/band'
+
+/** A mark under the tube; beyond the scale it is pinned to the edge with an arrow. */
+export interface VialTick {
+  readonly at: number
+  readonly label: string
+}
+
+/** The glass itself: band, bubble, ghost, proposal and ticks. */
+const props = withDefaults(
+  defineProps<{
+    value: number
+    /** half the bubble's width; null = not known yet */
+    plusMinus: number | null
+    band: TargetBand | null
+    scale: { readonly min: number; readonly max: number }
+    state: BandState | 'free'
+    ticks?: readonly VialTick[] | undefined
+    ghost?: number | null | undefined
+    proposed?: number | null | undefined
+    /** width of the drawing's own units: a narrower tube has the same height */
+    width?: number
+  }>(),
+  { ticks: () => [], ghost: null, proposed: null, width: 320 },
+)
+
+const inset = 10
+const x = (value: number) => {
+  const share = (value - props.scale.min) / (props.scale.max - props.scale.min)
+  return inset + Math.min(1, Math.max(0, share)) * (props.width - 2 * inset)
+}
+const perUnit = computed(() => (props.width - 2 * inset) / (props.scale.max - props.scale.min))
+const bubble = computed(() => ({ cx: x(props.value), rx: Math.min(props.width / 5, Math.max(6, (props.plusMinus ?? 0) * perUnit.value)) }))
+const height = computed(() => (props.ticks.length > 0 ? 44 : 24))
+const marks = computed(() =>
+  props.ticks.map((tick) => {
+    const beyond = tick.at > props.scale.max ? '›' : tick.at < props.scale.min ? '‹' : ''
+    const at = x(tick.at)
+    return {
+      at,
+      label: beyond === '‹' ? `‹ ${tick.label}` : `${tick.label} ${beyond}`.trim(),
+      anchor: at > props.width - 40 ? 'end' : at < 40 ? 'start' : 'middle',
+    }
+  }),
+)
+</script>
+
+<template>
+  <div class="glass" :class="state">
+    <svg :viewBox="`0 0 ${width} ${height}`" aria-hidden="true">
+      <rect class="tube" x="1" y="1" :width="width - 2" height="22" rx="11" />
+      <rect class="shine" x="8" y="4" :width="width - 16" height="5" rx="2.5" />
+      <template v-if="band">
+        <line v-if="band.low > scale.min" class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
+        <line v-if="band.high < scale.max" class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
+      </template>
+      <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
+      <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
+      <g v-for="mark in marks" :key="mark.label">
+        <line class="tick" :x1="mark.at" :x2="mark.at" y1="25" y2="29" />
+        <text class="tick-label" :x="mark.at" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
+      </g>
+    </svg>
+    <!-- The bubble is no part of the drawing: sliding it moves a layer and lays nothing out. -->
+    <div
+      class="slide"
+      aria-hidden="true"
+      :style="{ transform: `translateX(${((100 * bubble.cx) / width).toFixed(2)}%)`, height: `${(2400 / height).toFixed(1)}%` }"
+    >
+      <span class="bubble" :class="{ unsure: plusMinus === null }" :style="{ width: `${((200 * bubble.rx) / width).toFixed(2)}%` }" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  width: 100%;
+}
+.tube {
+  fill: var(--glass);
+  stroke: var(--glass-edge);
+}
+.shine {
+  fill: #fff;
+  opacity: var(--shine);
+}
+.engraved {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.glass {
+  position: relative;
+}
+.slide {
+  position: absolute;
+  top: 0;
+  left: 0;
+  width: 100%;
+  transition: transform 150ms ease-out;
+  will-change: transform;
+  pointer-events: none;
+}
+.bubble {
+  position: absolute;
+  top: 50%;
+  left: 0;
+  height: 63%;
+  border: 1px solid rgb(0 0 0 / 25%);
+  border-radius: 50%;
+  background: var(--bubble);
+  transform: translate(-50%, -50%);
+}
+.bubble.unsure {
+  opacity: 0.5;
+}
+.bubble::after {
+  content: '';
+  position: absolute;
+  top: 14%;
+  left: 24%;
+  width: 30%;
+  height: 20%;
+  border-radius: 50%;
+  background: #fff;
+  opacity: 0.5;
+}
+.near .bubble {
+  background: var(--amber);
+}
+.outside .bubble {
+  background: var(--brick);
+}
+.free .bubble {
+  background: var(--steel);
+}
+.ghost {
+  fill: none;
+  stroke: var(--muted);
+  stroke-dasharray: 1.5 2;
+}
+.proposed {
+  fill: none;
+  stroke: var(--petrol);
+  stroke-width: 2;
+  stroke-dasharray: 4 3;
+}
+.tick {
+  stroke: var(--muted);
+}
+.tick-label {
+  fill: var(--muted);
+  font-size: 12.5px;
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { calibrationCalculation, freeLabels } from '@level-stance/core/change/rider.calculations'
+import { conditions } from '@level-stance/core/measure/conditions'
+import { contactDifferences } from '@level-stance/core/measure/contactDifferences'
+import { knownKindOf } from '@level-stance/core/measure/knownKinds'
+import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { midSentence } from '@level-stance/core/quantity/words'
+import WorkingPanel from '../../parts/WorkingPanel.vue'
+import { useVisit } from '../../stores/visit.ts'
+
+/** How well the body model fits what was measured on the bike, and where two ways to a place disagree. */
+const visit = useVisit()
+const workingOpen = ref(false)
+const none = [] as const
+const calibration = computed(() => visit.rider.usual)
+const words = {
+  none: 'Not calibrated: nothing is measured on the bike yet. Angles are estimates; trust them for differences.',
+  exact: 'Calibrated: every angle measured on the bike is given back exactly.',
+  fitted: 'Calibrated by best fit: more was measured than there is to solve. What is left over, reading by reading:',
+} as const
+const misfits = computed(() =>
+  calibration.value.misfits.map(({ known, predicted, left }) => {
+    const key = readingKeys.find((reading) => knownKindOf[reading] === known.kind)
+    return {
+      label: `${key ? definitionOf(key).label : known.kind}${known.side === 'both' ? '' : `, ${known.side}`}`,
+      measured: `${trimmed(known.value, 1)}°`,
+      model: `${trimmed(predicted, 1)}°`,
+      left: `${left > 0 ? '+' : ''}${trimmed(left, 1)}°`,
+      large: Math.abs(left) > known.plusMinus,
+    }
+  }),
+)
+const differences = computed(() => contactDifferences(visit.rider.resolved, visit.bar))
+const others = computed(() =>
+  visit.rider.others.map(({ condition, creep, calibration: { state } }) => ({
+    label: conditions[condition].label,
+    words: `${Math.abs(creep) < 3 ? 'sits where it sits calm' : `hip ${trimmed(Math.abs(creep), 0)} mm ${creep > 0 ? 'further forward' : 'further back'} than calm`}${state === 'fitted' ? ', best fit' : ''}`,
+  })),
+)
+const items = computed(() => [
+  {
+    heading: 'The body model fitted to this rider',
+    calculation: anyCalculation(calibrationCalculation),
+    input: { readings: visit.readings, ledger: visit.ledger, bar: visit.bar },
+    plusMinus: {},
+  },
+])
+</script>
+
+<template>
+  <div class="fit">
+    <p>
+      {{ words[calibration.state] }}
+      <button type="button" class="link" @click="workingOpen = true">Working</button>
+    </p>
+    <p v-if="calibration.strained.length > 0" class="warn" role="alert">
+      The model has to be pulled further than is plausible ({{
+        calibration.strained.map((key) => midSentence(freeLabels[key])).join(', ')
+      }}). A reading is likely wrong: check the largest of these, the contact points, or which way an angle was counted.
+    </p>
+    <table v-if="misfits.length > 0" class="small">
+      <thead>
+        <tr>
+          <th scope="col">Angle</th>
+          <th scope="col">read</th>
+          <th scope="col">model</th>
+          <th scope="col">off</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in misfits" :key="row.label" :class="{ large: row.large }">
+          <th scope="row">{{ row.label }}</th>
+          <td class="figure">{{ row.measured }}</td>
+          <td class="figure">{{ row.model }}</td>
+          <td class="figure">{{ row.left }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <template v-if="others.length > 0">
+      <h3>Other efforts and hands</h3>
+      <p v-for="row in others" :key="row.label" class="small">
+        <strong>{{ row.label }}:</strong> {{ row.words }}.
+      </p>
+    </template>
+    <template v-if="differences.length > 0">
+      <h3>Two ways to the same place</h3>
+      <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }">{{ row.words }}</p>
+    </template>
+    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
+  </div>
+</template>
+
+<style scoped>
+.fit {
+  display: grid;
+  gap: 8px;
+  font-size: 15px;
+  line-height: 1.3;
+}
+h3 {
+  padding-top: 6px;
+  font-size: 15px;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+  font-weight: 400;
+  text-align: right;
+}
+td.figure {
+  font-weight: 600;
+}
+th:first-child {
+  text-align: left;
+}
+.large td {
+  color: var(--brick);
+}
+.warn {
+  color: var(--brick);
+}
+.link {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: var(--petrol);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { nextWords } from '@level-stance/core/change/measureNext'
+import type { NextReading } from '@level-stance/core/change/measureNext'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { midSentence } from '@level-stance/core/quantity/words'
+import { useKnowledge } from '../../stores/knowledge.ts'
+import HowDrawing from './HowDrawing.vue'
+
+/** What to measure next, by how much it would sharpen, with how to do it. */
+defineEmits<{ goto: [key: ReadingKey] }>()
+const knowledge = useKnowledge()
+const all = ref(false)
+const first = computed<NextReading | null>(() => knowledge.next[0] ?? null)
+const others = computed(() => knowledge.next.slice(1, 8))
+const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
+</script>
+
+<template>
+  <section class="next" aria-label="Measure next">
+    <template v-if="first">
+      <HowDrawing :reading-key="first.key" />
+      <div>
+        <p>
+          <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
+        </p>
+        <p class="small muted">{{ nextWords(first) }}</p>
+        <p class="acts">
+          <button type="button" class="link" @click="$emit('goto', first.key)">Enter it</button>
+          <button v-if="others.length > 0" type="button" class="link" :aria-expanded="all" @click="all = !all">
+            {{ all ? 'Less' : 'Then' }}
+          </button>
+        </p>
+      </div>
+      <ol v-if="all" class="small">
+        <li v-for="next in others" :key="next.key">
+          <button type="button" class="link" @click="$emit('goto', next.key)">{{ definitionOf(next.key).label }}</button>
+          <span class="muted">{{ nextWords(next) }}</span>
+        </li>
+      </ol>
+    </template>
+    <p v-else-if="knowledge.spreads" class="small">
+      <strong>Nothing more would sharpen a judgement much.</strong> Repeat what surprises you.
+    </p>
+    <p v-else class="small muted">Working out what to measure next…</p>
+  </section>
+</template>
+
+<style scoped>
+.next {
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  gap: 2px 10px;
+  padding: 6px 0 8px;
+  font-size: 15px;
+  line-height: 1.28;
+}
+.next > p {
+  grid-column: 1 / -1;
+}
+.next > :deep(svg) {
+  width: 96px;
+  height: 77px;
+  border-radius: 6px;
+  background: var(--panel);
+}
+.acts {
+  display: flex;
+  gap: 14px;
+}
+.link {
+  min-height: 32px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--petrol);
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  cursor: pointer;
+}
+ol {
+  grid-column: 1 / -1;
+  margin: 0;
+  padding-left: 22px;
+}
+ol .link {
+  margin-right: 6px;
+}
+</style>

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { factDefinition, factKeys } from '@level-stance/core/body/facts'
+import type { FactKey } from '@level-stance/core/body/facts'
+import { settingOf } from '@level-stance/core/change/settings'
+import type { SettingKey } from '@level-stance/core/change/settings'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { midSentence } from '@level-stance/core/quantity/words'
+import { useKnowledge } from '../../stores/knowledge.ts'
+
+/** Rules of thumb at this bike, and what many draws make of the angles. */
+const knowledge = useKnowledge()
+
+/** Settings a fitter asks about first, each with what it touches most. */
+const asked: readonly (readonly [SettingKey, readonly FactKey[]])[] = [
+  ['saddleHeight', ['kneeRight', 'torso']],
+  ['saddleSetback', ['kneeRight', 'torso', 'kneeAheadRight']],
+  ['saddleTilt', ['kneeRight', 'drop']],
+  ['cleatSetback', ['kneeRight']],
+  ['crank', ['kneeRight', 'hipRight']],
+  ['handReach', ['torso', 'hipRight', 'load']],
+  ['handHeight', ['torso', 'hipRight', 'load']],
+  ['gripSpacing', ['reach', 'torso']],
+  ['barRoll', ['wrist', 'torso']],
+]
+const rows = computed(() =>
+  asked.flatMap(([setting, facts]) => {
+    const row = knowledge.sensitivities.find((candidate) => candidate.setting === setting)
+    const parts = facts.flatMap((key) => {
+      const per = row?.per[key]
+      if (per === undefined || Math.abs(per) < 0.005) return []
+      const { label, unit } = factDefinition(key)
+      return [
+        `${midSentence(label).replace(/, right$/, '')} ${per > 0 ? '+' : '−'}${trimmed(Math.abs(per), 2)}${unit === 'deg' ? '°' : ` ${unit}`}`,
+      ]
+    })
+    if (parts.length === 0) return []
+    const { label, more, unit } = settingOf(setting)
+    return [{ setting, title: `${label} ${more} 1 ${unit === 'deg' ? '°' : 'mm'}`.replace('1 °', '1°'), words: parts.join(', ') }]
+  }),
+)
+const draws = computed(() =>
+  factKeys.flatMap((key) => {
+    const row = knowledge.sampled?.facts[key]
+    if (!row || key.startsWith('longest') || key.startsWith('kneeAhead')) return []
+    const { label, unit } = factDefinition(key)
+    const shown = (value: number) => trimmed(value, unit === 'mm' ? 0 : 1)
+    return [
+      {
+        key,
+        label,
+        range: `${shown(row.low)} to ${shown(row.high)}${unit === 'deg' ? '°' : ` ${unit}`}`,
+        inBand: row.inBand === null ? '' : `${Math.round(100 * row.inBand)} %`,
+        lost: row.lost > 0.005 ? `${Math.round(100 * row.lost)} % do not reach` : '',
+      },
+    ]
+  }),
+)
+</script>
+
+<template>
+  <div class="rules">
+    <p class="small muted">What one millimetre or degree does on this bike, all else left alone.</p>
+    <p v-for="row in rows" :key="row.setting">
+      <strong>{{ row.title }}:</strong> {{ row.words }}
+    </p>
+    <p v-if="rows.length === 0" class="muted">Comes with the first readings.</p>
+    <h3>Many riders as uncertain as this one</h3>
+    <p class="small muted">For where a band’s edge or a straight leg makes the ± above too simple.</p>
+    <p v-if="knowledge.drawing" class="drawing" role="status">
+      <progress :value="knowledge.progress?.done ?? 0" :max="knowledge.progress?.of ?? 1" aria-label="Drawing" />
+      {{ knowledge.progress ? `${knowledge.progress.done} of ${knowledge.progress.of}` : 'starting' }}
+    </p>
+    <button v-else type="button" class="plain" :disabled="knowledge.spreads === null" @click="knowledge.draw()">Draw 600 riders</button>
+    <table v-if="draws.length > 0" class="small">
+      <thead>
+        <tr>
+          <th scope="col">95 of 100 lie within</th>
+          <th scope="col"></th>
+          <th scope="col">in band</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in draws" :key="row.key">
+          <th scope="row">
+            {{ row.label }}<span v-if="row.lost" class="lost">{{ row.lost }}</span>
+          </th>
+          <td class="figure">{{ row.range }}</td>
+          <td class="figure">{{ row.inBand }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.rules {
+  display: grid;
+  gap: 6px;
+  font-size: 15px;
+  line-height: 1.3;
+}
+h3 {
+  padding-top: 8px;
+  font-size: 15px;
+}
+.drawing {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+progress {
+  flex: 1;
+  accent-color: var(--petrol);
+}
+.plain {
+  justify-self: start;
+  height: 40px;
+  padding: 0 14px;
+  border: 1px solid var(--petrol);
+  border-radius: 6px;
+  background: var(--panel);
+  color: var(--petrol);
+  font: inherit;
+  font-weight: 600;
+  cursor: pointer;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th,
+td {
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+  font-weight: 400;
+  text-align: right;
+}
+th:first-child {
+  text-align: left;
+}
+.lost {
+  display: block;
+  color: var(--brick);
+}
+</style>

@@ -1,0 +1,111 @@
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { factKeys, riderFacts } from '@level-stance/core/body/facts'
+import type { FactKey, RiderFacts } from '@level-stance/core/body/facts'
+import { defaultHolds, knockOn } from '@level-stance/core/change/knockOn'
+import type { Holds } from '@level-stance/core/change/knockOn'
+import type { Wish } from '@level-stance/core/change/moves'
+import { settingOf } from '@level-stance/core/change/settings'
+import type { SettingKey } from '@level-stance/core/change/settings'
+import { standingOf } from '@level-stance/core/change/setup'
+import { moveWords } from '@level-stance/core/change/moveWords'
+import { axlesOf } from '@level-stance/core/measure/riderModel'
+import type { Side } from '@level-stance/core/quantity/sided'
+import { viewKeys } from '../board/views.ts'
+import type { ViewKey } from '../board/views.ts'
+import { useVisit } from './visit.ts'
+
+/** What the fitter is about to move on the board, and what it brings along. */
+export const useBoard = defineStore('board', () => {
+  const visit = useVisit()
+  const view = ref<ViewKey>('side')
+  const wishes = ref<readonly Wish[]>([])
+  /** what the fitter has chosen to hold; null = what fits the move */
+  const ownHolds = ref<Holds | null>(null)
+
+  const holds = computed(() => ownHolds.value ?? defaultHolds(wishes.value))
+  const standing = computed(() => standingOf(visit.setup))
+  const active = computed(() => wishes.value.length > 0)
+  /** the whole wish with exact answers: what is drawn dashed */
+  const whole = computed(() => (active.value ? knockOn(standing.value, wishes.value, holds.value, 'whole') : null))
+  /** what is set now */
+  const step = computed(() => (active.value ? knockOn(standing.value, wishes.value, holds.value, 'step') : null))
+
+  const factsOf = (setup: typeof visit.setup): RiderFacts | null => setup.model && riderFacts(setup.model, axlesOf(setup.rider.values))
+  const start = computed(() => factsOf(visit.baseline))
+  const now = computed(() => factsOf(visit.setup))
+  const proposed = computed(() => whole.value?.after ?? null)
+  const changed = computed<readonly FactKey[]>(() =>
+    factKeys.filter((key) => {
+      const [a, b] = [now.value?.[key], proposed.value?.[key]]
+      return typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) >= 0.05
+    }),
+  )
+  const canTry = computed(
+    () => (step.value?.moves.length ?? 0) > 0 && visit.folded.trying === null && visit.stops.length === 0 && visit.shownUpTo === null,
+  )
+  const movable = computed(() => visit.folded.trying === null && visit.shownUpTo === null)
+  const nowWords = computed(() => step.value?.moves.map(moveWords).join(' · ') ?? '')
+
+  /** How far a setting is wished from where it is, held in the hardware's room: where its handle stands. */
+  function aimed(setting: SettingKey, side: Side | 'both'): number {
+    return whole.value?.chosen.find((move) => move.setting === setting && move.side === side)?.aim ?? 0
+  }
+
+  /** Wishes several settings at once; 0 takes a wish back. */
+  function wish(more: readonly Wish[]): void {
+    if (!movable.value) return
+    const others = wishes.value.filter((old) => !more.some((wanted) => wanted.setting === old.setting && wanted.side === old.side))
+    wishes.value = [...others, ...more.filter((wanted) => Math.abs(wanted.by) > 1e-6)]
+  }
+
+  function nextView(): void {
+    view.value = viewKeys[(viewKeys.indexOf(view.value) + 1) % viewKeys.length] ?? 'side'
+  }
+
+  function clear(): void {
+    wishes.value = []
+    ownHolds.value = null
+  }
+  // A wish belongs to the rider it was made for.
+  watch(() => visit.head?.visitId, clear)
+
+  /** Puts what is set now into the ledger as being tried. */
+  function tryStep(): void {
+    const change = step.value
+    const first = change?.moves[0]
+    if (!canTry.value || !change || !first) return
+    visit.append({
+      kind: 'try',
+      id: crypto.randomUUID(),
+      at: new Date().toISOString(),
+      station: settingOf(first.setting).station,
+      moves: [...change.moves],
+      reason: 'Moved on the board.',
+      later: change.later.slice(0, 300),
+    })
+    clear()
+  }
+
+  return {
+    view,
+    nextView,
+    wishes,
+    ownHolds,
+    holds,
+    active,
+    whole,
+    step,
+    start,
+    now,
+    proposed,
+    changed,
+    canTry,
+    movable,
+    nowWords,
+    aimed,
+    wish,
+    clear,
+    tryStep,
+  }
+})

@@ -1,0 +1,80 @@
+import { useDebounceFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { FactKey } from '@level-stance/core/body/facts'
+import type { Answer, FirstOrder, Progress, Question, Sampled } from '../workers/messages.ts'
+import { startKnowledgeWorker } from '../workers/startWorker.ts'
+import { useVisit } from './visit.ts'
+
+/** Readings come faster than this while a hand types; the worker is asked when it pauses, ms. */
+const PAUSE = 80
+/** Draws when the fitter asks for them. */
+const DRAWS = 600
+
+/** What the worker says of the open visit: ± of every fact, what to measure next, rules of thumb, draws. */
+export const useKnowledge = defineStore('knowledge', () => {
+  const visit = useVisit()
+  const first = shallowRef<FirstOrder | null>(null)
+  const sampled = shallowRef<Sampled | null>(null)
+  const progress = shallowRef<Progress | null>(null)
+  const drawing = ref(false)
+  const trouble = ref(false)
+  let worker: Worker | null = null
+  let asked = 0
+
+  function ask(draws: number): void {
+    if (visit.head === null) return
+    worker ??= listen(startKnowledgeWorker())
+    asked += 1
+    progress.value = null
+    sampled.value = null
+    drawing.value = draws > 0
+    const { readings, ledger, shownLedger: shown, bar } = visit
+    const question: Question = { id: asked, readings, ledger, shown, bar, draws }
+    // What Vue hands out may be wrapped; a message carries plain things.
+    worker.postMessage(JSON.parse(JSON.stringify(question)))
+  }
+
+  function listen(started: Worker): Worker {
+    started.addEventListener('message', ({ data }: MessageEvent<Answer>) => {
+      if (data.id !== asked) return
+      if (data.kind === 'first-order') first.value = data
+      else if (data.kind === 'progress') progress.value = data
+      else {
+        sampled.value = data
+        progress.value = null
+        drawing.value = false
+      }
+    })
+    started.addEventListener('error', () => {
+      trouble.value = true
+      drawing.value = false
+    })
+    return started
+  }
+
+  const refresh = useDebounceFn(() => ask(0), PAUSE)
+  watch(
+    () => [visit.readings, visit.shownLedger, visit.bar] as const,
+    () => {
+      if (drawing.value) ask(0)
+      void refresh()
+    },
+    { immediate: true },
+  )
+  watch(
+    () => visit.head?.visitId,
+    () => {
+      first.value = null
+      sampled.value = null
+    },
+  )
+
+  const spreads = computed(() => first.value?.spreads ?? null)
+  const next = computed(() => first.value?.next ?? [])
+  const sensitivities = computed(() => first.value?.sensitivities ?? [])
+  /** ± of a fact, or null until the worker has said it. */
+  const plusMinus = (key: FactKey): number | null => spreads.value?.[key] ?? null
+
+  return { spreads, next, sensitivities, sampled, progress, drawing, trouble, plusMinus, draw: () => ask(DRAWS) }
+})

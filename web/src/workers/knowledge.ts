@@ -1,0 +1,55 @@
+import { calibrateRider } from '@level-stance/core/change/calibrated'
+import type { CalibratedRider } from '@level-stance/core/change/calibrated'
+import { foldLedger } from '@level-stance/core/change/fold'
+import { factSpreads, knowledgeOf } from '@level-stance/core/change/knowledge'
+import { measureNext } from '@level-stance/core/change/measureNext'
+import { sampleFacts } from '@level-stance/core/change/sampling'
+import { sensitivities } from '@level-stance/core/change/sensitivity'
+import type { MovedBy } from '@level-stance/core/measure/riderModel'
+import type { Answer, Question } from './messages.ts'
+
+/** A slice of sampling between two looks at the mailbox, ms. */
+const SLICE = 24
+/** Work shorter than this shows no progress, ms. */
+const QUIET = 200
+
+/**
+ * The worker's whole work, apart from the mailbox: answers to first order at once, then draws. A
+ * newer question ends an older one between two slices.
+ * @param rest gives the mailbox a turn
+ */
+export function knowledgeWorker(post: (answer: Answer) => void, rest: () => Promise<void>, clock: () => number, random: () => number) {
+  let latest = 0
+  return async (question: Question): Promise<void> => {
+    latest = question.id
+    await rest()
+    if (latest !== question.id) return
+    const rider = calibrateRider(question.readings, question.ledger, question.bar)
+    const { by } = foldLedger(question.shown)
+    const knowledge = knowledgeOf(rider, by)
+    post({
+      kind: 'first-order',
+      id: question.id,
+      spreads: knowledge && factSpreads(knowledge),
+      next: measureNext(rider, by, knowledge),
+      sensitivities: sensitivities({ rider, by }),
+    })
+    if (knowledge !== null && question.draws > 0) await sample(question, rider, by)
+  }
+
+  async function sample(question: Question, rider: CalibratedRider, by: MovedBy): Promise<void> {
+    const { id, draws } = question
+    const work = sampleFacts(rider, by, draws, random)
+    const started = clock()
+    for (;;) {
+      const until = clock() + SLICE
+      while (clock() < until) {
+        const step = work.next()
+        if (step.done) return post({ kind: 'sampled', id, facts: step.value, draws })
+        if (clock() >= until && clock() - started > QUIET) post({ kind: 'progress', id, done: step.value, of: draws })
+      }
+      await rest()
+      if (latest !== id) return
+    }
+  }
+}

@@ -1,0 +1,41 @@
+import type { FactKey } from '@level-stance/core/body/facts'
+import type { BarKind } from '@level-stance/core/bike/bikeKinds'
+import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { NextReading } from '@level-stance/core/change/measureNext'
+import type { SampledFacts } from '@level-stance/core/change/sampling'
+import type { Sensitivity } from '@level-stance/core/change/sensitivity'
+import type { Reading } from '@level-stance/core/measure/reading'
+
+/** What the worker is asked: the visit as it stands. A newer question ends the work on an older one. */
+export interface Question {
+  readonly id: number
+  readonly readings: readonly Reading[]
+  /** all changes, which calibration needs, and those in force on the board */
+  readonly ledger: readonly LedgerEntry[]
+  readonly shown: readonly LedgerEntry[]
+  readonly bar: BarKind
+  /** draws of the sampling; 0 = first order only */
+  readonly draws: number
+}
+
+/** What is known to first order. */
+export interface FirstOrder {
+  readonly kind: 'first-order'
+  readonly id: number
+  readonly spreads: Readonly<Record<FactKey, number | null>> | null
+  readonly next: readonly NextReading[]
+  readonly sensitivities: readonly Sensitivity[]
+}
+export interface Progress {
+  readonly kind: 'progress'
+  readonly id: number
+  readonly done: number
+  readonly of: number
+}
+export interface Sampled {
+  readonly kind: 'sampled'
+  readonly id: number
+  readonly facts: SampledFacts
+  readonly draws: number
+}
+export type Answer = FirstOrder | Progress | Sampled
