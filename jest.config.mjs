@@ -6,9 +6,9 @@ const project = (name, extra = {}) => ({
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
-  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics|@vueuse/[a-z]+)/.+\\.m?js$': compile },
+  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics|@vueuse/[a-z]+|ml-[a-z-]+|is-any-array)/.+\\.m?js$': compile },
   // Workspace packages are linked into node_modules as TypeScript source.
-  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/)'],
+  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/|ml-|is-any-array/)'],
   ...extra,
 })
 

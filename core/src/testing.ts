@@ -1,3 +1,4 @@
+import type { RiderModel } from './body/rider.ts'
 import type { LedgerEntry, Move } from './change/ledger.ts'
 import type { Reading } from './measure/reading.ts'
 import { definitionOf } from './measure/readingDefinitions.ts'
@@ -38,6 +39,44 @@ export const exampleReadings: readonly Reading[] = [
   ...pair('slotForward', 6, 6),
   ...pair('slotBack', 12, 12),
 ]
+
+/** The same rider measured as a whole, hands from the bottom bracket, angles on the bike read with small errors. */
+export const wholeReadings: readonly Reading[] = [
+  ...exampleReadings,
+  aReading('inseam', 'both', 832),
+  aReading('trunk', 'both', 508),
+  aReading('acromionWidth', 'both', 396),
+  ...pair('thigh', 431, 430),
+  ...pair('shank', 433, 432),
+  ...pair('upperArm', 327, 327),
+  ...pair('forearm', 352, 352),
+  aReading('seatAngle', 'both', 73),
+  aReading('tread', 'both', 148),
+  aReading('handReach', 'both', 520),
+  aReading('handHeight', 'both', 655),
+  aReading('gripSpacing', 'both', 420),
+  ...pair('kneeFlexion', 32, 31),
+  ...pair('footPitch', 17, 19),
+  aReading('torsoAngle', 'both', 54),
+  aReading('elbowFlexion', 'both', 24),
+  aReading('shoulderAngle', 'both', 60),
+]
+
+const leg = {
+  thigh: 431, shank: 433, ankleBehind: 126, ankleAbove: 92, axleFromHeel: 191, stack: 24, footLength: 264, footPitch: 17, halfStance: 127,
+} // prettier-ignore
+/** A rider on a bike as plain numbers. */
+export const exampleRider: RiderModel = {
+  legs: { left: leg, right: { ...leg, thigh: 430, shank: 432, footPitch: 19 } },
+  pitchSwing: 10,
+  crank: 172.5,
+  sit: { x: -212, y: 692 },
+  hipForward: 42,
+  hipUp: 88,
+  hipWidth: 176,
+  upper: { trunk: 508, acromionWidth: 396, upperArm: 327, forearm: 352, elbowFlexion: 24, elbowSwivel: 25, handSet: 0, naturalSweep: 10 },
+  grip: { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } },
+}
 
 /** A tried change with the given moves. */
 export function entryOf(n: number, ...moves: Move[]): Extract<LedgerEntry, { kind: 'try' }> {

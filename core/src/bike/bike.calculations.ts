@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../calculation.ts'
-import { barClamp, dropGrip, effectiveSweeps, flatGrip } from './cockpit.ts'
+import { barClamp, dropGrip, effectiveSweeps, flatGrip, stemForClamp } from './cockpit.ts'
+import { saddleOfSitPoint } from './contactPoints.ts'
 import type { Front } from './cockpit.ts'
 import { frontWheelShare, halfStance, tiltShift, wheelAxles } from './frame.ts'
 import { stemOptions } from './stemSearch.ts'
@@ -48,6 +49,7 @@ export const stemSearchCalculation = defineCalculation({
     steerer: numberField('steerer', 0, 250, 'mm', 'Spacers under and above the stem together, mm'),
   }),
   output: z.object({
+    exact: z.object({ stemLength: z.number(), stemAngle: z.number() }),
     options: z.array(
       z.object({
         effort: z.enum(['spacers', 'flip', 'stem']),
@@ -60,14 +62,29 @@ export const stemSearchCalculation = defineCalculation({
     ),
   }),
   sources: ['geometry', 'common-practice'],
-  run: ({ wanted, steerer, ...front }) => ({ options: stemOptions(front, wanted, steerer, 5) }),
-  working: (_, { options }) =>
-    options.map((option, i) => ({
+  run: ({ wanted, steerer, ...front }) => ({ exact: stemForClamp(front, wanted), options: stemOptions(front, wanted, steerer, 5) }),
+  working: (_, { exact, options }) => [
+    {
+      label: 'Exact stem, length',
+      formula: '|wanted − stem’s foot on the steerer|',
+      value: exact.stemLength,
+      unit: 'mm',
+      output: 'exact.stemLength',
+    },
+    {
+      label: 'Exact stem, angle',
+      formula: 'bearing of that, less 90° − A',
+      value: exact.stemAngle,
+      unit: 'deg',
+      output: 'exact.stemAngle',
+    },
+    ...options.map((option, i) => ({
       label: `${i + 1}. ${option.stemLength} mm, ${option.stemAngle}°, spacers ${option.spacers}`,
       formula: `${option.effort}; misses by (${option.left.x.toFixed(1)}, ${option.left.y.toFixed(1)})`.replace(/-/g, '−'),
       value: option.misses,
       unit: 'mm' as const,
     })),
+  ],
 })
 
 export const flatBarHandCalculation = defineCalculation({
@@ -190,6 +207,23 @@ function stanceSide(side: string) {
 function sumOf(tread: number, { axle, washer, adapter, cleatInboard }: StanceSide): string {
   return `${tread} / 2 + ${axle} + ${washer} + ${adapter} + ${cleatInboard}`.replace(/-/g, '−')
 }
+
+export const saddlePlaceCalculation = defineCalculation({
+  name: 'saddle-from-sit-point',
+  title: 'Saddle height and seat angle from a measured place',
+  summary: 'Where the rider sits, measured from the bottom bracket, as the height along the seat line and its angle.',
+  input: z.strictObject({
+    behind: numberField('behind', -300, 700, 'mm', 'Sit point behind the bottom bracket, mm'),
+    above: numberField('above', 200, 1200, 'mm', 'Sit point above the bottom bracket, mm'),
+  }),
+  output: z.object({ saddleHeight: z.number(), seatAngle: z.number() }),
+  sources: ['geometry'],
+  run: ({ behind, above }) => saddleOfSitPoint({ x: -behind, y: above }),
+  working: ({ behind, above }, out) => [
+    { label: 'Saddle height', formula: `√(${behind}² + ${above}²)`, value: out.saddleHeight, unit: 'mm', output: 'saddleHeight' },
+    { label: 'Seat angle', formula: `atan2(${above}, ${behind})`, value: out.seatAngle, unit: 'deg', output: 'seatAngle' },
+  ],
+})
 
 export const tiltCalculation = defineCalculation({
   name: 'saddle-tilt-shift',

@@ -24,6 +24,15 @@ export function pedalAxle(crank: number, crankAngle: number): Point {
 }
 
 /**
+ * Inverse of {@link sitPoint}: saddle height and seat angle from a measured place.
+ * @param sit from the bottom bracket, mm
+ * @source geometry
+ */
+export function saddleOfSitPoint(sit: Point): { saddleHeight: number; seatAngle: number } {
+  return { saddleHeight: Math.hypot(sit.x, sit.y), seatAngle: Math.atan2(sit.y, -sit.x) * DEGREES }
+}
+
+/**
  * Where the rider sits, for a saddle height measured along the seat-tube line.
  * @param saddleHeight bottom bracket to saddle top, mm
  * @param seatAngle effective seat angle above horizontal, degrees

@@ -57,7 +57,7 @@ export const factDefinitions = {
   elbow: fact('Elbow bend', 'Elbow', 'deg', 'hands', [10, 45], [0, 90], 'prior', 'Straight is 0. Locked elbows are a fault of the trade; the lines are this product’s own.'),
   shoulder: fact('Shoulder angle', 'Shoulder', 'deg', 'hands', null, [40, 130], 'geometry', 'Trunk against upper arm.'),
   wrist: fact('Wrist to little finger', 'Wrist', 'deg', 'hands', [-21.8, 14.5], [-45, 40], 'keir', 'Toward the little finger is plus; pressure in the wrist is least near 2°, the lines are the published limits.'),
-  load: fact('Load on hands', 'Load on hands', '%', 'hands', null, [0, 30], 'winter-table', 'Share of body weight, static, with half the trunk held by the back. An index to compare, no newtons.'),
+  load: fact('Load on hands', 'Load on hands', '%', 'hands', null, [0, 30], 'winter-table', 'Share of body weight, static, with part of the trunk held by back and legs, more the further the hip lies behind the pedals. An index to compare, no newtons.'),
   frontWheel: fact('Weight on front wheel', 'Front wheel', '%', 'bike', null, [20, 70], 'winter-table', 'Rider’s weight between the axles, level ground.'),
   kneeElbowLeft: fact('Knee to forearm, left', 'Knee to arm, left', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
   kneeElbowRight: fact('Knee to forearm, right', 'Knee to arm, right', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),

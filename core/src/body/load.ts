@@ -16,8 +16,13 @@ export interface LoadShares {
   readonly feet: number
 }
 
-/** Share of the trunk's moment about the hip that the back muscles hold; the hands hold the rest. @source prior */
-export const BACK_SHARE = 0.5
+/**
+ * Share of the trunk's moment about the hip that back and hip muscles hold; the hands hold the rest.
+ * They hold it against the pedals, so the share grows with how far the hip lies behind the bottom
+ * bracket: this half at this distance, mm, in proportion, and never more than the most.
+ * @source prior
+ */
+export const BACK_SHARE = { half: 0.5, at: 180, most: 0.8 } as const
 /** Of the legs' weight, what the pedals carry in easy pedalling; the seat carries the rest. @source prior */
 export const PEDAL_SHARE_OF_LEGS = 0.6
 
@@ -40,7 +45,8 @@ export function loadShares(at: RiderAt, axles: { readonly rear: Point; readonly 
     2 * hand.mass * (upper.hand.x - hip.x)
   const lever = upper.hand.x - hip.x
   const upperMass = trunk.mass + 2 * (upperArm.mass + forearm.mass + hand.mass)
-  const hands = lever > 0 ? Math.min(upperMass, Math.max(0, ((1 - BACK_SHARE) * moment) / lever)) : 0
+  const held = Math.min(BACK_SHARE.most, Math.max(0, (BACK_SHARE.half * -hip.x) / BACK_SHARE.at))
+  const hands = lever > 0 ? Math.min(upperMass, Math.max(0, ((1 - held) * moment) / lever)) : 0
   const feet = PEDAL_SHARE_OF_LEGS * 2 * (thigh.mass + shank.mass + foot.mass)
   return { frontWheel: axles && frontWheelShare(centreOfMass.x, axles), hands, feet, seat: 1 - hands - feet }
 }

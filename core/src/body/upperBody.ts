@@ -162,23 +162,3 @@ function wristBend(body: UpperBody, { axis, pointing }: Grip, lean: number, fall
 export function angleBetween(ax: number, ay: number, bx: number, by: number): number {
   return Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * DEGREES
 }
-
-/**
- * Effective trunk length for which torso and elbow are both as read, at these contact points:
- * the shoulder lies on the torso's line from the hip and on the arm's circle about the hand.
- * The larger root is the rider leaning to the bar. Null when line and circle do not meet.
- * @source geometry
- */
-export function trunkForTorso(body: UpperBody, hip: Point, grip: Grip, torso: number): number | null {
-  const chord = sideChord(armChord(body.upperArm, body.forearm, body.elbowFlexion), 2 * grip.at.z, body.acromionWidth)
-  const rx = grip.at.x - hip.x
-  const ry = grip.at.y - hip.y
-  const along = rx * Math.cos(torso * RADIANS) + ry * Math.sin(torso * RADIANS)
-  const square = chord * chord - (rx * rx + ry * ry - along * along)
-  if (chord < 0 || square < 0) return null
-  // With the arms in front of and below the shoulder, the shoulder lies beyond the hand's foot on the line.
-  const far = along + Math.sqrt(square)
-  const near = along - Math.sqrt(square)
-  const likely = (t: number) => Math.abs(t - body.trunk)
-  return near > 0 && likely(near) < likely(far) ? near : far
-}

@@ -1,6 +1,6 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { calibrate, freeKeys, withFree } from '../body/calibration.ts'
-import type { Calibration, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
+import type { Calibration, Free, FreeParameters, Known } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { conditionKeys, conditions, handsOf } from '../measure/conditions.ts'
 import type { ConditionKey, HandPosition } from '../measure/conditions.ts'
@@ -83,16 +83,20 @@ export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosit
 
 const bare = (knowns: readonly KnownAt[]): Known[] => knowns.map(({ known }) => known)
 
+/** How far the effective trunk may differ from the taped one: slouch and shoulder girdle, mm; k = 2. @source prior */
+const SLOUCH = 50
+
 function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>): FreeParameters {
   const of = (key: ModelKey, side: Side, fallback: number) => ({
     prior: values[key][side] ?? fallback,
     plusMinus: Math.max(0.5, plusMinus[key][side] ?? 10),
   })
+  const effective = (taped: Free): Free => ({ prior: taped.prior, plusMinus: Math.hypot(taped.plusMinus, SLOUCH) })
   const leg = (side: Side) => ({ prior: 0, plusMinus: Math.hypot(plusMinus.thigh[side] ?? 30, plusMinus.shank[side] ?? 30) })
   return {
     hipForward: of('hipForward', 'right', 40),
     hipUp: of('hipUp', 'right', 85),
-    trunk: of('trunk', 'right', 500),
+    trunk: effective(of('trunk', 'right', 500)),
     elbowFlexion: ELBOW_PRIOR,
     elbowSwivel: SWIVEL_PRIOR,
     handSet: HAND_SET_PRIOR,

@@ -29,8 +29,8 @@ describe('methods', () => {
 
 describe('entry of a reading', () => {
   it('takes millimetres and inches to the same value', () => {
-    expect(readEntry('heelToMtp1', 'left', '196.85', 'mm')).toEqual({ ok: true, value: 196.85 })
-    expect(readEntry('heelToMtp1', 'left', '7 3/4', 'in')).toEqual({ ok: true, value: 196.85 })
+    expect(readEntry('heelToMtp1', 'left', '196.85', 'mm')).toEqual({ ok: true, value: 196.85, repeats: [] })
+    expect(readEntry('heelToMtp1', 'left', '7 3/4', 'in')).toEqual({ ok: true, value: 196.85, repeats: [] })
   })
 
   it('offers inches when only inches make sense', () => {
@@ -58,12 +58,12 @@ describe('entry of a reading', () => {
       'Slot room back, left is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: 0 to 80 mm.',
     ],
     ['shoeSize', 'right', '430', 'Shoe size, right must lie between EU 30 and 55.'],
-    ['seatAngle', 'both', '12', 'Seat angle must lie between 60° and 85°.'],
+    ['seatAngle', 'both', '12', 'Seat angle must lie between 50° and 88°.'],
   ] as const)('%s %s “%s”: names field and range', (key, side, text, message) => {
     expect(readEntry(key, side, text, 'mm')).toMatchObject({ ok: false, message })
   })
 
-  it('clears on empty', () => expect(readEntry('crank', 'both', '  ', 'mm')).toEqual({ ok: true, value: null }))
+  it('clears on empty', () => expect(readEntry('crank', 'both', '  ', 'mm')).toEqual({ ok: true, value: null, repeats: [] }))
 
   it('is checked again by the schema, wherever it comes from', () => {
     expect(readingSchema.safeParse(aReading('crank', 'both', 172.5)).success).toBe(true)

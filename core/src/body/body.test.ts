@@ -1,0 +1,304 @@
+import fc from 'fast-check'
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import type { Grip } from '../bike/cockpit.ts'
+import { exampleRider } from '../testing.ts'
+import { riderFacts } from './facts.ts'
+import { loadShares } from './load.ts'
+import { footPoint, hipOf, legAt, riderAt } from './rider.ts'
+import type { RiderModel } from './rider.ts'
+import { addSegment, segmentMasses } from './segments.ts'
+import { riderTroubles } from './troubles.ts'
+import { extremeReach, toSegment, turnFacts } from './turn.ts'
+import { armChord, sideChord, upperPosture } from './upperBody.ts'
+
+const within = (min: number, max: number) => fc.double({ min, max, noNaN: true })
+const distance = (a: { x: number; y: number; z?: number }, b: { x: number; y: number; z?: number }) =>
+  Math.hypot(a.x - b.x, a.y - b.y, (a.z ?? 0) - (b.z ?? 0))
+
+/** The worked leg: hip (−190, 790), thigh 430, shank 440, crank 172.5, ankle 130 behind and 90 above, pitch 20°, flat. */
+const worked: RiderModel = {
+  ...exampleRider,
+  pitchSwing: 0,
+  crank: 172.5,
+  sit: { x: -230, y: 705 },
+  hipForward: 40,
+  hipUp: 85,
+  hipWidth: 258,
+  legs: {
+    left: { ...exampleRider.legs.left, thigh: 430, shank: 440, ankleBehind: 130, ankleAbove: 90, footPitch: 20, halfStance: 129 },
+    right: { ...exampleRider.legs.right, thigh: 430, shank: 440, ankleBehind: 130, ankleAbove: 90, footPitch: 20, halfStance: 129 },
+  },
+}
+
+describe('one leg round the crank', () => {
+  // Worked example, derived: 0° → 110.1°; 90° → 69.60°; 270° → 80.29°; longest 840.8 at 171.5°.
+  it.each([
+    [0, 110.1, 1],
+    [90, 69.6, 2],
+    [180, 30.54, 2],
+    [270, 80.29, 2],
+  ])('at %s° bends the knee by %s°', (angle, flexion, digits) => {
+    expect(legAt(worked, worked.legs.right, hipOf(worked), angle).kneeFlexion).toBeCloseTo(flexion, digits)
+  })
+  it('is longest, 840.8 mm, at 171.5° and not at 180°', () => {
+    const { longestReach, longestReachAt } = turnFacts(worked, 'right')
+    expect(longestReach).toBeCloseTo(840.8, 1)
+    expect(longestReachAt).toBeCloseTo(171.5, 1)
+  })
+  it('finds farthest and nearest as a search through every tenth of a degree does', () => {
+    fc.assert(
+      fc.property(within(620, 800), within(-80, 20), within(0, 15), within(-5, 30), (up, x, swing, pitch) => {
+        const model = {
+          ...worked,
+          sit: { x: x - 190, y: up - 85 },
+          pitchSwing: swing,
+          legs: { left: { ...worked.legs.left, footPitch: pitch }, right: { ...worked.legs.right, footPitch: pitch } },
+        }
+        const value = (angle: number) => legAt(model, model.legs.right, hipOf(model), angle).distance
+        let [far, near] = [-Infinity, Infinity]
+        for (let angle = 0; angle < 360; angle += 0.1) {
+          far = Math.max(far, value(angle))
+          near = Math.min(near, value(angle))
+        }
+        expect(value(extremeReach(model, model.legs.right, hipOf(model), 1))).toBeGreaterThan(far - 0.05)
+        expect(value(extremeReach(model, model.legs.right, hipOf(model), -1))).toBeLessThan(near + 0.05)
+      }),
+      { numRuns: 60 },
+    )
+  })
+  it('costs a little reach when the foot stands outside the hip', () => {
+    const wide = { ...worked, hipWidth: 178 }
+    const [flat, spread] = [worked, wide].map((model) => legAt(model, model.legs.right, hipOf(model), 180))
+    expect(spread!.distance).toBeCloseTo(Math.hypot(flat!.distance, 40), 6)
+    expect(spread!.kneeFlexion!).toBeLessThan(flat!.kneeFlexion!)
+  })
+
+  // An independent general solver (Levenberg–Marquardt of a maths library) asked only for the lengths of the segments.
+  it('puts the knee where a general solver puts it, knowing only the two lengths', () => {
+    fc.assert(
+      fc.property(within(0, 360), (angle) => {
+        const leg = worked.legs.right
+        const at = legAt(worked, leg, hipOf(worked), angle)
+        const ends = [hipOf(worked), at.ankle]
+        const lengths = [leg.thigh, leg.shank]
+        const fit = levenbergMarquardt(
+          { x: [0, 1], y: lengths },
+          ([x, y]) =>
+            (end: number) =>
+              Math.hypot((x ?? 0) - ends[end]!.x, (y ?? 0) - ends[end]!.y),
+          {
+            initialValues: [at.ankle.x + 300, (ends[0]!.y + at.ankle.y) / 2],
+            damping: 1e-3,
+            maxIterations: 300,
+            errorTolerance: 1e-14,
+            gradientDifference: 1e-4,
+            centralDifference: true,
+          },
+        )
+        expect(distance({ x: fit.parameterValues[0]!, y: fit.parameterValues[1]! }, at.knee)).toBeLessThan(0.05)
+      }),
+      { numRuns: 40 },
+    )
+  })
+})
+
+describe('the arm', () => {
+  // Worked examples: upper arm 300, forearm 330, 25° → 615.1; hands 420, shoulders 400 → 599.9; 580, 720, 360 → 551.4 (28.64 lost).
+  it('has the worked chords', () => {
+    expect(armChord(300, 330, 25)).toBeCloseTo(615.1, 1)
+    expect(sideChord(600, 420, 400)).toBeCloseTo(599.9, 1)
+    expect(sideChord(580, 720, 360)).toBeCloseTo(551.4, 1)
+    expect(580 - sideChord(580, 720, 360)).toBeCloseTo(28.64, 2)
+    expect(sideChord(100, 720, 360)).toBe(-1)
+  })
+
+  it('keeps trunk, upper arm and forearm as long as they are, in space, wherever the hands can be reached', () => {
+    fc.assert(
+      fc.property(
+        within(430, 620),
+        within(520, 800),
+        within(150, 420),
+        within(0, 90),
+        within(-20, 90),
+        (x, y, z, elbowFlexion, elbowSwivel) => {
+          const body = { ...exampleRider.upper, elbowFlexion, elbowSwivel }
+          const hip = hipOf(exampleRider)
+          const at = upperPosture(body, hip, { at: { x, y, z }, axis: null, pointing: null })
+          if (!at.reaches) return
+          expect(distance(at.shoulder, { ...hip, z: body.acromionWidth / 2 })).toBeCloseTo(body.trunk, 6)
+          expect(distance(at.shoulder, at.elbow)).toBeCloseTo(body.upperArm, 6)
+          expect(distance(at.elbow, at.hand)).toBeCloseTo(body.forearm, 6)
+          expect(at.elbowFlexion).toBe(elbowFlexion)
+        },
+      ),
+    )
+  })
+
+  it('leans the torso as a general solver does, knowing only the lengths', () => {
+    const body = exampleRider.upper
+    const grip: Grip = { at: { x: 520, y: 660, z: 210 }, axis: null, pointing: null }
+    const hip = hipOf(exampleRider)
+    const { shoulder } = upperPosture(body, hip, grip)
+    const chord = sideChord(armChord(body.upperArm, body.forearm, body.elbowFlexion), 420, body.acromionWidth)
+    const ends = [hip, grip.at]
+    const fit = levenbergMarquardt(
+      { x: [0, 1], y: [body.trunk, chord] },
+      ([x, y]) =>
+        (end: number) =>
+          Math.hypot((x ?? 0) - ends[end]!.x, (y ?? 0) - ends[end]!.y),
+      {
+        initialValues: [150, 1250],
+        damping: 1e-3,
+        maxIterations: 300,
+        errorTolerance: 1e-14,
+        gradientDifference: 1e-4,
+        centralDifference: true,
+      },
+    )
+    expect(fit.parameterValues[0]).toBeCloseTo(shoulder.x, 2)
+    expect(fit.parameterValues[1]).toBeCloseTo(shoulder.y, 2)
+  })
+
+  it('carries elbows outward with the swivel, the same on hands wide and narrow', () => {
+    for (const z of [120, 210, 380]) {
+      const at = (elbowSwivel: number) =>
+        upperPosture({ ...exampleRider.upper, elbowSwivel }, hipOf(exampleRider), { at: { x: 480, y: 640, z }, axis: null, pointing: null })
+      expect(at(60).elbow.z).toBeGreaterThan(at(0).elbow.z)
+      expect(at(0).elbow.y).toBeLessThan(at(60).elbow.y)
+    }
+  })
+
+  it('bends the wrist to the little finger as a hood is turned down, and as a bar sweeps less than the forearm leans', () => {
+    const hood = (slope: number): Grip => ({
+      at: { x: 520, y: 660, z: 210 },
+      axis: null,
+      pointing: { x: Math.cos(slope), y: Math.sin(slope), z: 0 },
+    })
+    const wrist = (grip: Grip) => upperPosture(exampleRider.upper, hipOf(exampleRider), grip).wrist!
+    expect(wrist(hood(-0.2))).toBeGreaterThan(wrist(hood(0)))
+    const bar = (back: number): Grip => ({
+      at: { x: 480, y: 700, z: 320 },
+      axis: { x: -Math.sin(back), y: 0, z: Math.cos(back) },
+      pointing: null,
+    })
+    expect(wrist(bar(0.3))).not.toBeCloseTo(wrist(bar(0)), 1)
+  })
+})
+
+describe('weights', () => {
+  // Winter, Biomechanics and Motor Control of Human Movement, table 4.1 (from memory of the table).
+  it('sum to the whole body', () => {
+    const { hand, forearm, upperArm, foot, shank, thigh, trunk } = segmentMasses
+    const sum = trunk.mass + 2 * (hand.mass + forearm.mass + upperArm.mass + foot.mass + shank.mass + thigh.mass)
+    expect(sum).toBeCloseTo(1, 9)
+  })
+  // Winter’s leg example from the table: hip (0, 900), knee (150, 480), ankle (60, 70), second metatarsal (190, 20) → (83.67, 537.5).
+  it('give the leg’s centre of mass of the worked example', () => {
+    const sum = { x: 0, y: 0, mass: 0 }
+    addSegment(sum, 'thigh', { x: 0, y: 900 }, { x: 150, y: 480 })
+    addSegment(sum, 'shank', { x: 150, y: 480 }, { x: 60, y: 70 })
+    addSegment(sum, 'foot', { x: 60, y: 70 }, { x: 190, y: 20 })
+    expect(sum.x / sum.mass).toBeCloseTo(83.67, 1)
+    expect(sum.y / sum.mass).toBeCloseTo(537.5, 0)
+  })
+  it('share out the whole weight, more of it on the hands as they go down and forward', () => {
+    const axles = { rear: { x: -425, y: 70 }, front: { x: 605, y: 70 } }
+    const load = (dx: number, dy: number) => {
+      const { at } = exampleRider.grip!
+      return loadShares(
+        riderAt({ ...exampleRider, grip: { ...exampleRider.grip!, at: { ...at, x: at.x + dx, y: at.y + dy } } }, 90),
+        axles,
+      )!
+    }
+    const here = load(0, 0)
+    expect(here.hands + here.seat + here.feet).toBeCloseTo(1, 12)
+    expect(load(0, -60).hands).toBeGreaterThan(here.hands)
+    expect(load(30, -30).frontWheel!).toBeGreaterThan(here.frontWheel!)
+    // ISO 4210-2 (from memory): at least a quarter on the front wheel; an ordinary seated rider is well above.
+    expect(here.frontWheel!).toBeGreaterThan(0.25)
+  })
+})
+
+describe('the rider as a whole', () => {
+  const shifted = (model: RiderModel, dx: number, dy: number): RiderModel => ({
+    ...model,
+    sit: { x: model.sit.x + dx, y: model.sit.y + dy },
+    grip: model.grip && { ...model.grip, at: { ...model.grip.at, x: model.grip.at.x + dx, y: model.grip.at.y + dy } },
+  })
+
+  it('does not care where the bike stands: trunk and arms move along', () => {
+    fc.assert(
+      fc.property(within(-300, 300), within(-300, 300), (dx, dy) => {
+        const [here, there] = [exampleRider, shifted(exampleRider, dx, dy)].map((model) =>
+          upperPosture(model.upper, hipOf(model), model.grip!),
+        )
+        for (const key of ['torso', 'elbowFlexion', 'shoulderAngle', 'forearmFall', 'wrist'] as const)
+          expect(there![key]).toBeCloseTo(here![key]!, 6)
+      }),
+    )
+  })
+
+  it('exchanges left and right when the legs are exchanged', () => {
+    const uneven: RiderModel = {
+      ...exampleRider,
+      legs: { left: exampleRider.legs.left, right: { ...exampleRider.legs.right, thigh: 415, footPitch: 22, halfStance: 134 } },
+    }
+    const mirrored: RiderModel = { ...uneven, legs: { left: uneven.legs.right, right: uneven.legs.left } }
+    const [a, b] = [riderFacts(uneven, null), riderFacts(mirrored, null)]
+    for (const [left, right] of [
+      ['kneeLeft', 'kneeRight'],
+      ['hipLeft', 'hipRight'],
+      ['kneeAheadLeft', 'kneeAheadRight'],
+      ['kneeElbowLeft', 'kneeElbowRight'],
+    ] as const) {
+      expect(b[left]).toBeCloseTo(a[right]!, 9)
+      expect(b[right]).toBeCloseTo(a[left]!, 9)
+    }
+    expect(b.stance).toBe(a.stance)
+  })
+
+  it('draws the foot so that ankle, heel and axle keep their distances', () => {
+    fc.assert(
+      fc.property(within(0, 360), (angle) => {
+        const { right } = exampleRider.legs
+        const at = legAt(exampleRider, right, hipOf(exampleRider), angle)
+        const [heel, toe] = [footPoint(right, at, 0, 0), footPoint(right, at, right.footLength, 0)]
+        expect(distance(heel, toe)).toBeCloseTo(right.footLength, 6)
+        expect(distance(footPoint(right, at, right.axleFromHeel, 0), at.axle)).toBeCloseTo(right.stack, 6)
+      }),
+    )
+  })
+
+  it('says in words what is impossible, and never gives NaN', () => {
+    fc.assert(
+      fc.property(
+        within(-2000, 2000),
+        within(-2000, 2000),
+        within(-2000, 2000),
+        within(-2000, 2000),
+        within(0, 900),
+        (sx, sy, hx, hy, hz) => {
+          const model: RiderModel = { ...exampleRider, sit: { x: sx, y: sy }, grip: { ...exampleRider.grip!, at: { x: hx, y: hy, z: hz } } }
+          for (const value of Object.values(riderFacts(model, null))) expect(value === null || Number.isFinite(value)).toBe(true)
+          for (const words of riderTroubles(model)) expect(words).not.toMatch(/NaN|undefined/)
+          const at = riderAt(model, 37)
+          for (const point of [at.legs.left.knee, at.legs.right.knee, at.upper!.elbow, at.upper!.shoulder])
+            expect(Number.isFinite(point.x + point.y)).toBe(true)
+        },
+      ),
+    )
+    const far = { ...exampleRider, sit: { x: -250, y: 990 } }
+    expect(riderTroubles(far).join(' ')).toMatch(/left leg is \d+ mm short of the pedal/)
+    expect(riderTroubles(shifted(exampleRider, 0, -900)).join(' ')).toMatch(/hip would lie below the pedal/)
+    expect(riderTroubles({ ...exampleRider, grip: { ...exampleRider.grip!, at: { x: 1500, y: 600, z: 200 } } }).join(' ')).toMatch(
+      /short of the hands/,
+    )
+    expect(riderTroubles(exampleRider)).toEqual([])
+  })
+
+  it('measures the gap between a point and a segment', () => {
+    expect(toSegment({ x: 0, y: 5, z: 0 }, { x: -10, y: 0, z: 0 }, { x: 10, y: 0, z: 0 })).toBe(5)
+    expect(toSegment({ x: 13, y: 4, z: 0 }, { x: -10, y: 0, z: 0 }, { x: 10, y: 0, z: 0 })).toBe(5)
+    expect(toSegment({ x: 3, y: 4, z: 0 }, { x: 0, y: 0, z: 0 }, { x: 0, y: 0, z: 0 })).toBe(5)
+  })
+})

@@ -1,0 +1,130 @@
+import fc from 'fast-check'
+import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import { exampleRider } from '../testing.ts'
+import { calibrate, freeKeys, predict, withFree } from './calibration.ts'
+import type { FreeParameters, FreeValues, Known, KnownKind } from './calibration.ts'
+import type { Side } from '../quantity/sided.ts'
+
+/** Priors about the example rider; ± as wide as the product assumes. */
+const free: FreeParameters = {
+  hipForward: { prior: 40, plusMinus: 30 },
+  hipUp: { prior: 85, plusMinus: 25 },
+  trunk: { prior: 505, plusMinus: 50 },
+  elbowFlexion: { prior: 20, plusMinus: 25 },
+  elbowSwivel: { prior: 20, plusMinus: 40 },
+  handSet: { prior: 0, plusMinus: 20 },
+  pitchLeft: { prior: 15, plusMinus: 12 },
+  pitchRight: { prior: 15, plusMinus: 12 },
+  legLeft: { prior: 0, plusMinus: 40 },
+  legRight: { prior: 0, plusMinus: 40 },
+}
+const priors = Object.fromEntries(freeKeys.map((key) => [key, free[key].prior])) as unknown as FreeValues
+const known = (kind: KnownKind, side: Side | 'both', value: number, plusMinus = 3): Known => ({
+  kind,
+  side,
+  value,
+  plusMinus,
+  base: exampleRider,
+})
+/** What a rider with these parameters would be measured at. */
+const measured = (truth: FreeValues, ...asked: readonly (readonly [KnownKind, Side | 'both'])[]) =>
+  asked.map(([kind, side]) => known(kind, side, predict(withFree(exampleRider, truth), { kind, side })))
+
+describe('calibration', () => {
+  it('without a measured angle changes nothing and says so', () => {
+    expect(calibrate(free, [])).toEqual({ state: 'none', values: priors, misfits: [], strained: [] })
+  })
+
+  it('gives back every measured angle exactly, where there are no more than there is to solve', () => {
+    const angles = [
+      known('kneeFlexion', 'left', 34),
+      known('kneeFlexion', 'right', 30),
+      known('footPitch', 'left', 18),
+      known('torsoAngle', 'both', 50),
+      known('elbowFlexion', 'both', 26),
+    ]
+    const { state, values, misfits } = calibrate(free, angles)
+    expect(state).toBe('exact')
+    for (const angle of angles) expect(predict(withFree(exampleRider, values), angle)).toBeCloseTo(angle.value, 1)
+    for (const { left } of misfits) expect(Math.abs(left)).toBeLessThan(0.02)
+  })
+
+  it('finds a rider again from angles that this rider would be measured at, for any rider near the priors', () => {
+    const off = (key: keyof FreeValues) =>
+      fc.double({ min: -0.35, max: 0.35, noNaN: true }).map((share) => free[key].prior + share * free[key].plusMinus)
+    fc.assert(
+      fc.property(fc.record(Object.fromEntries(freeKeys.map((key) => [key, off(key)]))), (drawn) => {
+        const truth = drawn as unknown as FreeValues
+        const angles = measured(
+          truth,
+          ['kneeFlexion', 'left'],
+          ['kneeFlexion', 'right'],
+          ['footPitch', 'left'],
+          ['footPitch', 'right'],
+          ['torsoAngle', 'both'],
+          ['elbowFlexion', 'both'],
+          ['shoulderAngle', 'both'],
+          ['wrist', 'both'],
+        )
+        const { values } = calibrate(free, angles)
+        for (const angle of angles) expect(Math.abs(predict(withFree(exampleRider, values), angle) - angle.value)).toBeLessThan(0.3)
+        expect(values.elbowFlexion).toBeCloseTo(truth.elbowFlexion, 0)
+        expect(values.pitchLeft).toBeCloseTo(truth.pitchLeft, 0)
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  it('predicts the next millimetre as the true rider would move, whatever the priors were', () => {
+    const truth: FreeValues = { ...priors, hipForward: 52, hipUp: 96, pitchLeft: 19, pitchRight: 19, legLeft: 14, legRight: 14 }
+    const angles = measured(truth, ['kneeFlexion', 'left'], ['kneeFlexion', 'right'], ['footPitch', 'left'], ['footPitch', 'right'])
+    const { values } = calibrate(free, angles)
+    const higher = { ...exampleRider, sit: { x: exampleRider.sit.x - 1.5, y: exampleRider.sit.y + 4.8 } }
+    const knee = (base: typeof exampleRider, parameters: FreeValues) =>
+      predict(withFree(base, parameters), { kind: 'kneeFlexion', side: 'left' })
+    const [said, real] = [knee(higher, values) - knee(exampleRider, values), knee(higher, truth) - knee(exampleRider, truth)]
+    expect(said).toBeCloseTo(real, 1)
+  })
+
+  // Weighted least squares with priors as extra observations, solved by a maths library.
+  it('weighs contradicting angles as a general solver does', () => {
+    const angles = [
+      known('torsoAngle', 'both', 44, 4),
+      known('torsoAngle', 'both', 50, 2),
+      known('elbowFlexion', 'both', 30, 4),
+      known('elbowFlexion', 'both', 24, 4),
+      known('shoulderAngle', 'both', 66, 4),
+      known('shoulderAngle', 'both', 60, 4),
+    ]
+    const { state, values } = calibrate(free, angles)
+    expect(state).toBe('fitted')
+    const solvedFor = ['trunk', 'elbowFlexion', 'elbowSwivel', 'hipForward', 'hipUp'] as const
+    const residual = (p: readonly number[], i: number): number => {
+      const parameters = { ...priors, ...Object.fromEntries(solvedFor.map((key, k) => [key, p[k]])) }
+      const angle = angles[i - solvedFor.length]
+      if (angle) return (predict(withFree(exampleRider, parameters), angle) - angle.value) / (angle.plusMinus / 2)
+      const key = solvedFor[i]!
+      return (p[i]! - free[key].prior) / (free[key].plusMinus / 2)
+    }
+    const x = [...solvedFor, ...angles].map((_, i) => i)
+    const library = levenbergMarquardt({ x, y: x.map(() => 0) }, (p) => (i: number) => residual(p, i), {
+      initialValues: solvedFor.map((key) => free[key].prior), damping: 1e-2, maxIterations: 500, errorTolerance: 1e-14, gradientDifference: 1e-3, centralDifference: true,
+    }) // prettier-ignore
+    solvedFor.forEach((key, i) => expect(Math.abs(values[key] - library.parameterValues[i]!)).toBeLessThan(0.1))
+  })
+
+  it('names what it had to strain when an angle cannot be true', () => {
+    const { strained, misfits } = calibrate(free, [known('kneeFlexion', 'left', 95), known('kneeFlexion', 'right', 31)])
+    expect(strained.length).toBeGreaterThan(0)
+    expect(misfits.length).toBe(2)
+  })
+
+  it('shares the hip between the legs, so that one knee read moves both', () => {
+    const { values } = calibrate({ ...free, legLeft: { prior: 0, plusMinus: 1 }, legRight: { prior: 0, plusMinus: 1 } }, [
+      known('kneeFlexion', 'left', 38),
+    ])
+    const [left, right] = (['left', 'right'] as const).map((side) => predict(withFree(exampleRider, values), { kind: 'kneeFlexion', side }))
+    expect(left).toBeCloseTo(38, 1)
+    expect(right!).toBeGreaterThan(33)
+  })
+})
