@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { test as base, expect } from '@playwright/test'
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import pg from 'pg'
 import { serve } from '../tools/lib/serve.mjs'
 
@@ -86,9 +86,20 @@ export async function goTo(page: Page, station: string): Promise<void> {
   await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
 }
 
+/** A reading's field; on Measure the page that holds it is turned to first. */
+export async function fieldOf(page: Page, name: string): Promise<Locator> {
+  const field = page.getByRole('textbox', { name, exact: true })
+  if (/measure$/.test(page.url())) {
+    const tabs = page.getByRole('tablist', { name: 'Readings' }).getByRole('tab')
+    await tabs.first().waitFor()
+    for (let i = 0; i < 4 && (await field.count()) === 0; i++) await tabs.nth(i).click()
+  }
+  return field
+}
+
 /** Types a reading and leaves the field. */
 export async function read(page: Page, name: string, text: string): Promise<void> {
-  const field = page.getByRole('textbox', { name, exact: true })
+  const field = await fieldOf(page, name)
   await field.fill(text)
   await field.press('Tab')
 }

@@ -1,4 +1,4 @@
-import { expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
+import { expect, expectSaved, fieldOf, goTo, newRider, read, test } from '../site.ts'
 
 test('the server dies in the middle of typing and comes back: nothing is lost', async ({ page, site }) => {
   await newRider(page, 'Outage')
@@ -16,8 +16,8 @@ test('the server dies in the middle of typing and comes back: nothing is lost', 
   await site.revive()
   await expectSaved(page)
   await page.reload()
-  await expect(page.getByRole('textbox', { name: 'Crank length' })).toHaveValue('172.5')
-  await expect(page.getByRole('textbox', { name: 'Saddle height' })).toHaveValue('726')
+  await expect(await fieldOf(page, 'Crank length')).toHaveValue('172.5')
+  await expect(await fieldOf(page, 'Saddle height')).toHaveValue('726')
   await expect(page.getByRole('textbox', { name: 'Shoe size, left' })).toHaveValue('4')
 })
 
@@ -44,8 +44,8 @@ test('a window closed while the server was away hands its words to the next one'
 test('a reload right after a key press keeps the key press', async ({ page }) => {
   await newRider(page, 'Quick Reload')
   await goTo(page, 'Measure')
-  await page.getByRole('textbox', { name: 'Crank length' }).fill('167.5')
+  await (await fieldOf(page, 'Crank length')).fill('167.5')
   await page.reload()
-  await expect(page.getByRole('textbox', { name: 'Crank length' })).toHaveValue('167.5')
+  await expect(await fieldOf(page, 'Crank length')).toHaveValue('167.5')
   await expectSaved(page)
 })

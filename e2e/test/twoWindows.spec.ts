@@ -1,4 +1,4 @@
-import { expect, expectSaved, goTo, newRider, openDemo, read, readEnough, test } from '../site.ts'
+import { expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, readEnough, test } from '../site.ts'
 
 test('the same reading changed in two windows: both are shown, and the fitter chooses', async ({ page, context }) => {
   await newRider(page, 'Two Windows')
@@ -7,14 +7,14 @@ test('the same reading changed in two windows: both are shown, and the fitter ch
   await expectSaved(page)
   const other = await context.newPage()
   await other.goto(page.url())
-  await expect(other.getByRole('textbox', { name: 'Crank length' })).toHaveValue('170')
+  await expect(await fieldOf(other, 'Crank length')).toHaveValue('170')
 
   await read(page, 'Crank length', '172.5')
   await expectSaved(page)
   await read(other, 'Crank length', '175')
   const bar = other.getByRole('alert').filter({ hasText: 'was changed in another window' })
   await expect(bar).toContainText('There: 172.5 mm. Here: 175.')
-  await expect(other.getByRole('textbox', { name: 'Crank length' })).toHaveValue('175')
+  await expect(await fieldOf(other, 'Crank length')).toHaveValue('175')
 
   await test.step('nothing else waits for the choice, and a reload keeps the question', async () => {
     await read(other, 'Stature', '1756')
@@ -22,14 +22,14 @@ test('the same reading changed in two windows: both are shown, and the fitter ch
     await expect(bar).toContainText('There: 172.5 mm. Here: 175.')
     await page.reload()
     await expect(page.getByRole('textbox', { name: 'Stature' })).toHaveValue('1756')
-    await expect(page.getByRole('textbox', { name: 'Crank length' })).toHaveValue('172.5')
+    await expect(await fieldOf(page, 'Crank length')).toHaveValue('172.5')
   })
 
   await test.step('keep mine', async () => {
     await bar.getByRole('button', { name: 'Keep mine' }).click()
     await expectSaved(other)
     await page.reload()
-    await expect(page.getByRole('textbox', { name: 'Crank length' })).toHaveValue('175')
+    await expect(await fieldOf(page, 'Crank length')).toHaveValue('175')
   })
 
   await test.step('take theirs', async () => {
@@ -37,7 +37,7 @@ test('the same reading changed in two windows: both are shown, and the fitter ch
     await expectSaved(page)
     await read(other, 'Crank length', '160')
     await bar.getByRole('button', { name: 'Take theirs' }).click()
-    await expect(other.getByRole('textbox', { name: 'Crank length' })).toHaveValue('165')
+    await expect(await fieldOf(other, 'Crank length')).toHaveValue('165')
     await expectSaved(other)
   })
 })

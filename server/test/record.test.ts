@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { sheetOf } from '@level-stance/core/record/sheet'
+import { readingPlace } from '@level-stance/core/measure/readingPlace'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import { loadDemo } from '../src/demo/load.ts'
 import { demoVisits } from '../src/demo/riders.ts'
@@ -37,7 +38,7 @@ function withoutIds(file: VisitFile): unknown {
 }
 const sorted = (file: VisitFile): VisitFile => ({
   ...file,
-  readings: [...file.readings].sort((a, b) => `${a.key}${a.side}`.localeCompare(`${b.key}${b.side}`)),
+  readings: [...file.readings].sort((a, b) => readingPlace(a).localeCompare(readingPlace(b))),
 })
 
 describe('the open visit file', () => {
@@ -97,15 +98,26 @@ function readPdf(data: Buffer): { pages: number; text: string } {
 describe('the printed sheet', () => {
   const fonts = loadSheetFonts(__filename)
 
-  it('holds the visit as real text on one page, with its fonts inside', async () => {
+  it('holds a short visit on one page', async () => {
+    const file = demoVisits.at(-1)!
+    const short = {
+      ...file,
+      readings: file.readings.filter((reading) => ['stature', 'saddleHeight', 'crank', 'cleatSetback', 'slotBack'].includes(reading.key)),
+    }
+    expect(readPdf(await sheetPdf(sheetOf(short), fonts)).pages).toBe(1)
+  })
+
+  it('holds a whole visit as real text, its readings two abreast on a second page, with its fonts inside', async () => {
     const { body } = await importFile(demoVisits.at(-1))
     const answer = await server.request<Buffer>('GET', `/visits/${body.visitId}/sheet.pdf`)
     expect(answer.headers.get('content-type')).toBe('application/pdf')
     expect(answer.headers.get('content-disposition')).toContain('baptiste-okonjo-2026-10-06.pdf')
     const { pages, text } = readPdf(answer.body)
-    expect(pages).toBe(1)
+    expect(pages).toBe(2)
     for (const words of [
       'Baptiste Okonjo',
+      'Torso from level',
+      'Hand ahead of BB',
       'Cleat behind MTP1, left',
       '4 mm',
       '9 mm',

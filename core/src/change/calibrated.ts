@@ -1,6 +1,6 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { calibrate, freeKeys, withFree } from '../body/calibration.ts'
-import type { Calibration, Free, FreeParameters, Known } from '../body/calibration.ts'
+import type { Calibration, Free, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { conditionKeys, conditions, handsOf } from '../measure/conditions.ts'
 import type { ConditionKey, HandPosition } from '../measure/conditions.ts'

@@ -1,17 +1,22 @@
 import { barOf } from '../bike/bikeKinds.ts'
+import { factDefinition, riderFacts } from '../body/facts.ts'
+import type { FactKey } from '../body/facts.ts'
 import { moveWords } from '../change/moveWords.ts'
 import type { Folded } from '../change/fold.ts'
-import { kneeAtBottom } from '../change/cleatKnockOn.ts'
+import { settingKeys, settings } from '../change/settings.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
 import { cleatSchool } from '../feet/cleatSchools.ts'
 import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
+import { axlesOf } from '../measure/riderModel.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
 import type { Resolved } from '../measure/resolve.ts'
 import { formatLength, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
+import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
 import { severityNow } from '../prove/severity.ts'
@@ -88,40 +93,59 @@ function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
     ),
   )
   rows.push(row('Saddle height, BB to top', start.saddleHeight?.value, now.saddleHeight?.value, plusMinusNote(start.saddleHeight, unit)))
-  for (const side of ['left', 'right'] as const) {
-    const before = knee(start, side)
-    const after = knee(now, side)
-    if (before === null || after === null) continue
-    const note = 'model: to compare only'
-    rows.push({
-      label: `Knee flexion at bottom, ${side}`,
-      before: `${trimmed(before, 1)}°`,
-      after: `${trimmed(after, 1)}°`,
-      changed: Math.abs(after - before) >= 0.05,
-      note,
+  return [...rows, ...otherRows(start, now, unit), ...factRows(start, now)]
+}
+
+/** Every other setting that a change has moved. */
+function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
+  return settingKeys.flatMap((key): SheetRow[] => {
+    if (key === 'cleatSetback' || key === 'saddleHeight') return []
+    const places: readonly (Side | 'both')[] = settings[key].sided ? sides : ['both']
+    return places.flatMap((side) => {
+      const by = now.folded.by(key, side)
+      if (by === 0) return []
+      const value = (setup: Setup) => setup.now[key][side === 'left' ? 'left' : 'right']?.value
+      const text = (held: number | undefined) => (held === undefined ? 'not read' : `${shownValue(key, held, unit)}${unitMark(key, unit)}`)
+      return [
+        {
+          label: readingName(key, side),
+          before: text(value(start)),
+          after: text(value(now)),
+          changed: true,
+          note: moveWords({ setting: key, side, by }),
+        },
+      ]
     })
-  }
-  return rows
+  })
+}
+
+/** Angles that a fitter compares before and after. */
+const compared: readonly FactKey[] = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow']
+
+function factRows(start: Setup, now: Setup): SheetRow[] {
+  if (start.model === null || now.model === null) return []
+  const axles = axlesOf(now.rider.values)
+  const [before, after] = [riderFacts(start.model, axles), riderFacts(now.model, axles)]
+  const note = { none: 'model: to compare only', exact: 'model, calibrated', fitted: 'model, calibrated' }[now.rider.usual.state]
+  return compared.flatMap((key): SheetRow[] => {
+    const [a, b] = [before[key], after[key]]
+    if (a === null || b === null) return []
+    return [
+      { label: factDefinition(key).label, before: `${trimmed(a, 1)}°`, after: `${trimmed(b, 1)}°`, changed: Math.abs(b - a) >= 0.05, note },
+    ]
+  })
 }
 
 function plusMinusNote(value: { plusMinus: number } | null, unit: LengthUnit): string {
   return value === null ? '' : `±${formatLength(value.plusMinus, unit)} ${unit}`
 }
 
-function knee(setup: Setup, side: Side): number | null {
-  const leg = setup.legs[side]
-  const setback = setup.cleat[side].setbackNow?.value
-  if (!leg.ready || setback === undefined) return null
-  try {
-    return kneeAtBottom({ ...leg.input, setbackFrom: setback, setbackTo: setback }, setback, leg.input.saddleHeight)
-  } catch {
-    return null
-  }
-}
-
+/** What was read; estimates stand only where the judgement of the feet or the saddle rests on them. */
 function readingRows(start: Setup, unit: LengthUnit): Sheet['readings'] {
+  const shown = (key: ReadingKey) =>
+    judgedBy.includes(key) || [start.baseline[key].left, start.baseline[key].right].some((value) => value?.basis === 'measured')
   return readingKeys
-    .filter((key) => key !== 'cleatSetback' && key !== 'saddleHeight')
+    .filter((key) => key !== 'cleatSetback' && key !== 'saddleHeight' && shown(key))
     .map((key) => {
       const { left, right } = start.baseline[key]
       const { sided, label } = definitionOf(key)
@@ -131,6 +155,8 @@ function readingRows(start: Setup, unit: LengthUnit): Sheet['readings'] {
     .filter((row) => row.left !== '' || row.right !== '')
 }
 
+const judgedBy: readonly ReadingKey[] = ['inseam', 'thigh', 'shank', 'footLength', 'heelToMtp1', 'seatAngle', 'footPitch', 'soleStack']
+
 function howRead(value: Resolved): string {
   if (value === null) return ''
   return value.basis === 'measured' ? methods[value.from as MethodKey].label : `est. ${value.from}`
@@ -138,9 +164,7 @@ function howRead(value: Resolved): string {
 
 function readingText(key: ReadingKey, value: Resolved, unit: LengthUnit): string {
   if (value === null) return ''
-  const { dimension } = definitionOf(key)
-  if (dimension === 'angle') return `${trimmed(value.value, 1)}°`
-  return dimension === 'shoe-size' ? trimmed(value.value, 1) : formatLength(value.value, unit)
+  return `${shownValue(key, value.value, unit)}${definitionOf(key).dimension === 'angle' ? '°' : ''}`
 }
 
 function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {

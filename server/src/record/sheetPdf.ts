@@ -23,8 +23,8 @@ interface Glyphs {
 }
 
 /**
- * The one-page record as PDF: A4, real text, fonts embedded. Content that would not fit the page
- * goes on a second one rather than being cut.
+ * The record as PDF: A4, real text, fonts embedded. What was changed comes first and fills a page;
+ * many readings go on to a second one rather than being cut.
  */
 export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
   const doc = new PDFDocument({
@@ -70,8 +70,8 @@ class SheetWriter {
         `${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : ` ${change.later}`}`,
       )
     })
-    this.heading('Readings at the start', ['left', 'right'])
-    for (const row of sheet.readings) this.row(row.label, row.left, row.right, row.how, false)
+    this.heading('Readings at the start', [])
+    this.abreast(sheet.readings)
     this.y += 8
     this.paragraph(sheet.basis, { size: 8.5, color: muted })
     for (const caution of sheet.cautions) this.paragraph(caution, { size: 9, weight: 'bold' })
@@ -103,6 +103,26 @@ class SheetWriter {
       { text: second, x: 310, width: 76, style: { weight: strong ? 'bold' : 'regular' } },
       { text: note, x: 390, width: width - 390, style: { size: 8.5, color: muted } },
     ])
+  }
+
+  /** Readings in two columns, each read top to bottom. */
+  private abreast(rows: Sheet['readings']): void {
+    const half = Math.ceil(rows.length / 2)
+    const column = width / 2
+    const small: TextStyle = { size: 8.5 }
+    for (let i = 0; i < half; i++) {
+      const cells = [rows[i], rows[i + half]].flatMap((row, k) => {
+        if (row === undefined) return []
+        const x = k * (column + 4)
+        return [
+          { text: row.label, x, width: 100, style: small },
+          { text: row.left, x: x + 102, width: 46, style: { size: 8.5, weight: 'bold' as const } },
+          { text: row.right, x: x + 150, width: 34, style: { size: 8.5, weight: 'bold' as const } },
+          { text: row.how, x: x + 186, width: column - 190, style: { size: 7.5, color: muted } },
+        ]
+      })
+      this.line(cells, 11.5)
+    }
   }
 
   private line(cells: readonly { text: string; x: number; width: number; style?: TextStyle }[], height = 14): void {

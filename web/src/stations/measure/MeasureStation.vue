@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref } from 'vue'
 import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
@@ -33,7 +34,7 @@ const groupsOf: Readonly<Record<PageKey, readonly ReadingGroup[]>> = {
 const pageLabels: Readonly<Record<PageKey, string>> = { rider: 'Rider', bike: 'Bike', shoes: 'Shoes', 'on-bike': 'Riding' }
 /** In the order of the tape: body, bike and shoes standing; riding last. */
 const pageOrder: readonly PageKey[] = ['rider', 'bike', 'shoes', 'on-bike']
-const page = ref<PageKey>('rider')
+const page = useSessionStorage<PageKey>('measure-page', 'rider')
 const condition = ref<ConditionKey>('usual')
 
 const keysOf = (key: PageKey) =>
