@@ -9,7 +9,7 @@ test('the server dies in the middle of typing and comes back: nothing is lost', 
   await site.kill()
   await read(page, 'Crank length', '172.5')
   await read(page, 'Saddle height', '724')
-  await page.getByRole('textbox', { name: 'Shoe size, left' }).pressSequentially('4')
+  await (await fieldOf(page, 'Shoe size, left')).pressSequentially('4')
   await expect(page.getByTestId('save-state')).toHaveText('Cannot reach the server: kept here, retrying')
   await read(page, 'Saddle height', '726')
 
@@ -18,7 +18,7 @@ test('the server dies in the middle of typing and comes back: nothing is lost', 
   await page.reload()
   await expect(await fieldOf(page, 'Crank length')).toHaveValue('172.5')
   await expect(await fieldOf(page, 'Saddle height')).toHaveValue('726')
-  await expect(page.getByRole('textbox', { name: 'Shoe size, left' })).toHaveValue('4')
+  await expect(await fieldOf(page, 'Shoe size, left')).toHaveValue('4')
 })
 
 test('a window closed while the server was away hands its words to the next one', async ({ page, context, site }) => {

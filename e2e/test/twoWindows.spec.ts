@@ -21,7 +21,7 @@ test('the same reading changed in two windows: both are shown, and the fitter ch
     await other.reload()
     await expect(bar).toContainText('There: 172.5 mm. Here: 175.')
     await page.reload()
-    await expect(page.getByRole('textbox', { name: 'Stature' })).toHaveValue('1756')
+    await expect(await fieldOf(page, 'Stature')).toHaveValue('1756')
     await expect(await fieldOf(page, 'Crank length')).toHaveValue('172.5')
   })
 

@@ -44,7 +44,11 @@ const start = computed(() =>
 const proposal = computed(() => (board.whole ? scene(board.whole.model, withMoves(visit.setup.folded.by, board.whole.moves)) : null))
 const troubles = computed(() => {
   const model = board.whole?.model ?? visit.setup.model
-  return model ? riderTroubles(model) : []
+  const strained =
+    visit.rider.usual.strained.length > 0
+      ? ['The readings contradict each other: the body model has to be strained to fit them. See Fit on Measure.']
+      : []
+  return [...strained, ...(model ? riderTroubles(model) : [])]
 })
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
 

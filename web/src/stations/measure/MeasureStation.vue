@@ -15,6 +15,7 @@ import ReadingRow from '../../parts/ReadingRow.vue'
 import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useBoard } from '../../stores/board.ts'
+import { useDrafts } from '../../stores/drafts.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FitCard from './FitCard.vue'
 import NextCard from './NextCard.vue'
@@ -23,6 +24,7 @@ import RulesCard from './RulesCard.vue'
 
 const visit = useVisit()
 const board = useBoard()
+const drafts = useDrafts()
 
 type PageKey = 'rider' | 'bike' | 'on-bike' | 'shoes'
 const groupsOf: Readonly<Record<PageKey, readonly ReadingGroup[]>> = {
@@ -39,13 +41,15 @@ const condition = ref<ConditionKey>('usual')
 
 const keysOf = (key: PageKey) =>
   readingKeys.filter((reading) => groupsOf[key].includes(definitionOf(reading).group) && hasReading(reading, visit.bar))
+/** Whether something typed there is not a value yet. */
+const unsettled = (keys: readonly ReadingKey[]) => keys.some((key) => drafts.any(`${visit.head?.visitId}/${key}:`))
 const pages = computed(() =>
   pageOrder.map((key) => {
     const keys = keysOf(key)
     const taken = keys.filter(
       (reading) => visit.rider.resolved[reading].right?.basis === 'measured' || visit.rider.resolved[reading].left?.basis === 'measured',
     )
-    return { key, label: pageLabels[key], note: `${taken.length}/${keys.length}` }
+    return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${taken.length}/${keys.length}` }
   }),
 )
 /** Rows under their headings. */
