@@ -43,11 +43,13 @@ export function knowledgeWorker(post: (answer: Answer) => void, rest: () => Prom
     const started = clock()
     for (;;) {
       const until = clock() + SLICE
+      let done = 0
       while (clock() < until) {
         const step = work.next()
         if (step.done) return post({ kind: 'sampled', id, facts: step.value, draws })
-        if (clock() >= until && clock() - started > QUIET) post({ kind: 'progress', id, done: step.value, of: draws })
+        done = step.value
       }
+      if (clock() - started > QUIET) post({ kind: 'progress', id, done, of: draws })
       await rest()
       if (latest !== id) return
     }

@@ -1,0 +1,147 @@
+/** @jest-environment jsdom */
+import { calibrateRider, riderWith } from '@level-stance/core/change/calibrated'
+import { unmoved } from '@level-stance/core/measure/riderModel'
+import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
+import { sceneOf } from '@level-stance/core/measure/scene'
+import { aReading, wholeReadings } from '@level-stance/core/testing'
+import { standAloneSvg } from '../src/board/exportSvg.ts'
+import { handlesOf } from '../src/board/handles.ts'
+import { arcOf, footPath, frameOf, projections, viewKeys, wedgeOf } from '../src/board/views.ts'
+import { figures, howShapes } from '../src/stations/measure/howShapes.ts'
+import { knowledgeWorker } from '../src/workers/knowledge.ts'
+import type { Answer, Question } from '../src/workers/messages.ts'
+
+const rider = calibrateRider(wholeReadings, [], 'drop')
+const scene = sceneOf(riderWith(rider, unmoved)!, rider.values, 'drop', unmoved, 180)
+
+describe('views of one scene', () => {
+  it('frame everything that is drawn, with room around it', () => {
+    for (const view of viewKeys) {
+      const frame = frameOf(scene, view)
+      for (const point of [scene.hip, scene.arms!.left.hand, scene.arms!.right.hand, scene.legs.left.toe, scene.legs.right.heel]) {
+        const { x, y } = projections[view](point)
+        expect(x).toBeGreaterThan(frame.x)
+        expect(x).toBeLessThan(frame.x + frame.width)
+        expect(y).toBeGreaterThan(frame.y)
+        expect(y).toBeLessThan(frame.y + frame.height)
+      }
+      expect(footPath(scene.legs.right, view)).not.toMatch(/NaN/)
+    }
+  })
+  it('show the rider’s right on the left of the front view, and forward to the right from above', () => {
+    expect(projections.front({ x: 0, y: 0, z: 100 }).x).toBeLessThan(0)
+    expect(projections.top({ x: 100, y: 0, z: 0 }).x).toBe(100)
+    expect(projections.side({ x: 0, y: 50, z: 0 }).y).toBe(-50)
+  })
+  it('draw arcs the shorter way round', () => {
+    expect(arcOf({ x: 0, y: 0 }, { x: 1, y: 0 }, { x: 0, y: -1 }, 10).path).toBe('M10.0 0.0A10 10 0 0 0 0.0 -10.0')
+    expect(arcOf({ x: 0, y: 0 }, { x: -1, y: 0.001 }, { x: -1, y: -0.001 }, 10).path).toMatch(/^M-10/)
+    expect(wedgeOf({ x: 0, y: 0 }, 0, Math.PI / 2, 10)).toMatch(/^M0.0 0.0L10.0 0.0A10 10 0 0 1 0.0 10.0Z$/)
+  })
+})
+
+describe('handles', () => {
+  const handle = (view: (typeof viewKeys)[number], id: string) => handlesOf(scene, view, 73).find((h) => h.id === id)!
+  const by = (wishes: readonly { setting: string; by: number }[], setting: string) => wishes.find((wish) => wish.setting === setting)?.by
+
+  it('raise the saddle straight up along its line and the rails together', () => {
+    const wishes = handle('side', 'saddle').wish(0, 10)
+    const height = by(wishes, 'saddleHeight')!
+    const psi = (73 * Math.PI) / 180
+    expect(height * Math.sin(psi)).toBeCloseTo(10, 9)
+    expect(-height * Math.cos(psi) - by(wishes, 'saddleSetback')!).toBeCloseTo(0, 9)
+  })
+  it('move what lies under the finger, in every view', () => {
+    expect(by(handle('side', 'hands').wish(7, -3), 'handReach')).toBe(7)
+    expect(by(handle('side', 'hands').wish(7, -3), 'handHeight')).toBe(-3)
+    // The right hand stands on the left of the front view: pulled left, the hands part by twice as much.
+    expect(by(handle('front', 'hands').wish(-5, 0), 'gripSpacing')).toBe(10)
+    expect(by(handle('top', 'hands').wish(0, -5), 'gripSpacing')).toBe(10)
+    expect(by(handle('top', 'cleat-left').wish(4, 0), 'cleatSetback')).toBe(-4)
+    expect(by(handle('front', 'cleat-right').wish(-2, 0), 'cleatInboard')).toBe(2)
+    expect(by(handle('front', 'cleat-left').wish(2, 0), 'cleatInboard')).toBe(2)
+  })
+  it('have keys for every axis they can be dragged along', () => {
+    for (const view of viewKeys)
+      for (const one of handlesOf(scene, view, 73)) {
+        const keys = [one.right, one.up].flatMap((axis) => (axis ? [`${axis.setting}:${axis.side}`] : []))
+        expect(new Set(one.wish(3, 3).map((wish) => `${wish.setting}:${wish.side}`))).toEqual(new Set(keys))
+      }
+  })
+})
+
+describe('how to measure', () => {
+  it('has a small drawing for every reading that is not a word, on places that exist', () => {
+    for (const key of readingKeys) {
+      const { dimension } = definitionOf(key)
+      const how = howShapes[key]
+      if (how === undefined) {
+        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || key.includes('Room')]).toEqual([key, true])
+        continue
+      }
+      for (const place of how.places) expect(Object.keys(figures[how.figure].at)).toContain(place)
+      expect(how.places.length).toBeGreaterThanOrEqual(2)
+    }
+  })
+})
+
+describe('the worker behind the screens', () => {
+  const question = (id: number, draws: number): Question => ({ id, readings: wholeReadings, ledger: [], shown: [], bar: 'drop', draws })
+  let time = 0
+  /** A clock that runs ten milliseconds at every look. */
+  const clock = () => (time += 10)
+
+  it('answers to first order, then draws, with progress once it takes long', async () => {
+    const answers: Answer[] = []
+    await knowledgeWorker(
+      (answer) => answers.push(answer),
+      () => Promise.resolve(),
+      clock,
+      Math.random,
+    )(question(1, 40))
+    expect(answers[0]).toMatchObject({ kind: 'first-order', id: 1 })
+    expect(answers.some((answer) => answer.kind === 'progress' && answer.of === 40 && answer.done < 40)).toBe(true)
+    expect(answers.at(-1)).toMatchObject({ kind: 'sampled', id: 1, draws: 40 })
+  })
+  it('gives up for a newer question', async () => {
+    const answers: Answer[] = []
+    const rest = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
+    const ask = knowledgeWorker((answer) => answers.push(answer), rest, clock, Math.random)
+    await Promise.all([ask(question(1, 100_000)), ask(question(2, 0))])
+    expect(answers.map(({ id }) => id)).toEqual([2])
+    const long = ask(question(3, 1_000_000))
+    await rest()
+    await rest()
+    await Promise.all([long, ask(question(4, 0))])
+    expect(answers.some((answer) => answer.kind === 'sampled')).toBe(false)
+    expect(answers.at(-1)).toMatchObject({ kind: 'first-order', id: 4 })
+  })
+  it('has nothing but what is needed to say of an empty visit', async () => {
+    const answers: Answer[] = []
+    await knowledgeWorker(
+      (answer) => answers.push(answer),
+      () => Promise.resolve(),
+      clock,
+      Math.random,
+    )({ ...question(1, 50), readings: [aReading('mass', 'both', 70)] })
+    expect(answers).toEqual([{ kind: 'first-order', id: 1, spreads: null, next: expect.any(Array), sensitivities: [] }])
+  })
+})
+
+describe('the picture to keep', () => {
+  it('stands alone: millimetres, a title, no handles, no page styles', () => {
+    document.body.innerHTML = `<div><svg viewBox="-10 -20 300 200"><g class="now"><path class="x" data-v-1="" d="M0 0L10 10" style="stroke: rgb(1, 2, 3)"></path></g><g role="button"><circle r="9"></circle></g><text>42°</text></svg></div>`
+    const svg = document.querySelector('svg')!
+    Object.defineProperty(svg, 'viewBox', { value: { baseVal: { x: -10, y: -20, width: 300, height: 200 } } })
+    const text = standAloneSvg([svg], 'A <rider> & a bike')
+    const read = new DOMParser().parseFromString(text, 'image/svg+xml')
+    expect(read.querySelector('parsererror')).toBeNull()
+    expect(read.documentElement.getAttribute('width')).toBe('60.0mm')
+    expect(read.querySelector('title')!.textContent).toMatch(/^A <rider> & a bike\. One unit/)
+    expect(read.querySelector('circle')).toBeNull()
+    expect(read.querySelector('path')!.getAttribute('stroke')).toBe('rgb(1, 2, 3)')
+    expect(read.querySelector('path')!.hasAttribute('data-v-1')).toBe(false)
+    expect(text).toContain('42°')
+    expect(standAloneSvg([], 'nothing')).toBe('')
+  })
+})
