@@ -34,6 +34,10 @@ try {
   const ms = (value) => `${value.toFixed(1)} ms`
   console.table({
     'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },
+    'whole riders per second, one core': { measured: Math.round(core.wholeRiders).toLocaleString('en'), reach: '≥ 300,000' },
+    'calibration of a full rider, median': { measured: ms(core.calibration), reach: '< 50 ms' },
+    '± of every number, first order (in a worker)': { measured: ms(core.knowledge), reach: '' },
+    'one knock-on, exact, with all numbers': { measured: ms(core.knockOns), reach: '' },
     'saddle heights per second': { measured: Math.round(core.heights).toLocaleString('en'), reach: '' },
     'whole proposals with uncertainty per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
     'key press to painted frame, empty page (this machine), median': { measured: ms(screens.floor.median), reach: '' },
@@ -41,6 +45,9 @@ try {
     'key press to painted frame on Feet, median': { measured: ms(screens.keys.median), reach: '' },
     'key press to painted frame on Feet, p95': { measured: ms(screens.keys.p95), reach: '≤ 16 ms' },
     'cleat drag to painted frame, p95': { measured: ms(screens.drags.p95), reach: '' },
+    'board drag to painted frame on Measure, all vials, median': { measured: ms(screens.board.median), reach: '' },
+    'board drag to painted frame on Measure, all vials, p95': { measured: ms(screens.board.p95), reach: '≤ 16 ms' },
+    'pointer to painted frame, empty page (this machine), p95': { measured: ms(screens.pointer.p95), reach: '' },
     'first route, script, gzipped': { measured: `${(screens.firstLoad / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' },
     [`API p99 at 200 requests/s, ${visits} visits`]: { measured: ms(steady.p99), reach: '< 25 ms' },
     'API median at 200 requests/s': { measured: ms(steady.p50), reach: '' },

@@ -33,8 +33,11 @@ export async function measureScreens(address, presses = 240) {
     await page.getByTestId('try').waitFor()
     const keys = await keyToPaint(page, presses)
     const drags = await dragToPaint(page, presses)
+    await page.keyboard.press('Escape')
+    const board = await boardToPaint(page, presses)
     const floor = await floorOf(browser, presses)
-    return { firstLoad, keys, drags, floor }
+    const pointer = await pointerFloor(browser, presses)
+    return { firstLoad, keys, drags, board, floor, pointer }
   } finally {
     await browser.close()
   }
@@ -93,6 +96,40 @@ async function dragToPaint(page, moves) {
   for (let i = 0; i < moves; i++) {
     await page.mouse.move(x, y - 10 + 20 * Math.abs(((i / 20) % 2) - 1))
     await page.waitForTimeout(12)
+  }
+  await page.mouse.up()
+  return summary(await page.evaluate(() => window.frameTimes))
+}
+
+/** Dragging the saddle about on Measure, with every vial on the screen. */
+async function boardToPaint(page, moves) {
+  await page.getByRole('link', { name: /^measure/i }).click()
+  const handle = page.getByTestId('handle-saddle')
+  await handle.waitFor()
+  await page.waitForTimeout(800)
+  const box = await handle.boundingBox()
+  return circle(page, box.x + box.width / 2, box.y + box.height / 2, moves)
+}
+
+/** The same movement over a page on which one dot follows the pointer. */
+async function pointerFloor(browser, moves) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.setContent('<div id="dot" style="position:absolute;width:20px;height:20px;background:teal"></div>')
+  await page.evaluate(() => {
+    const dot = document.getElementById('dot')
+    window.addEventListener('pointermove', (event) => (dot.style.transform = `translate(${event.clientX}px, ${event.clientY}px)`))
+  })
+  return circle(page, 600, 400, moves)
+}
+
+async function circle(page, x, y, moves) {
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.evaluate(() => (window.frameTimes = undefined))
+  await watchFrames(page, 'pointermove')
+  for (let i = 0; i < moves; i++) {
+    await page.mouse.move(x + 6 * Math.sin(i / 5), y + 6 * Math.cos(i / 5))
+    await page.waitForTimeout(20)
   }
   await page.mouse.up()
   return summary(await page.evaluate(() => window.frameTimes))

@@ -1,6 +1,7 @@
 import type { SourceKey } from '../sources.ts'
-import { barClamp } from './cockpit.ts'
+import { barClamp, steererUp } from './cockpit.ts'
 import type { Front } from './cockpit.ts'
+import { RADIANS } from './contactPoints.ts'
 import type { Point } from './contactPoints.ts'
 
 /** What it takes to change a front end, cheapest first. */
@@ -41,36 +42,32 @@ export interface StemOption {
  * @source geometry
  */
 export function stemOptions(front: Front, wanted: Point, steerer: number, count = 3): StemOption[] {
-  const tries: { effort: StemEffort; stemLength: number; stemAngle: number }[] = [
-    { effort: 'spacers', stemLength: front.stemLength, stemAngle: front.stemAngle },
-    ...(front.stemAngle === 0 ? [] : [{ effort: 'flip' as const, stemLength: front.stemLength, stemAngle: -front.stemAngle }]),
-    ...usualStems.lengths.flatMap((stemLength) =>
-      usualStems.angles
-        .filter((stemAngle) => stemLength !== front.stemLength || Math.abs(stemAngle) !== Math.abs(front.stemAngle))
-        .map((stemAngle) => ({ effort: 'stem' as const, stemLength, stemAngle })),
-    ),
-  ]
-  return tries
-    .map((stem) => optionFor(front, stem, wanted, steerer))
-    .sort((a, b) => score(a) - score(b))
-    .slice(0, count)
-}
-
-function optionFor(
-  front: Front,
-  stem: { effort: StemEffort; stemLength: number; stemAngle: number },
-  wanted: Point,
-  steerer: number,
-): StemOption {
-  const none = barClamp({ ...front, ...stem, spacers: 0 })
-  const one = barClamp({ ...front, ...stem, spacers: 1 })
-  const up = { x: one.x - none.x, y: one.y - none.y }
-  const best = (wanted.x - none.x) * up.x + (wanted.y - none.y) * up.y
-  // A spacer that is already there may have any height; others come in whole millimetres.
-  const spacers =
-    Math.abs(best - front.spacers) < 0.5 ? front.spacers : Math.round(Math.min(Math.max(steerer, front.spacers), Math.max(0, best)))
-  const left = { x: wanted.x - none.x - spacers * up.x, y: wanted.y - none.y - spacers * up.y }
-  return { ...stem, spacers, left, misses: Math.hypot(left.x, left.y) }
+  const up = steererUp(front.headAngle)
+  const foot = barClamp({ ...front, spacers: 0, stemLength: 0 })
+  const most = Math.max(steerer, front.spacers)
+  const best: StemOption[] = []
+  const consider = (effort: StemEffort, stemLength: number, stemAngle: number): void => {
+    const e = (90 - front.headAngle + stemAngle) * RADIANS
+    const x = wanted.x - foot.x - stemLength * Math.cos(e)
+    const y = wanted.y - foot.y - stemLength * Math.sin(e)
+    const along = x * up.x + y * up.y
+    // A spacer that is already there may have any height; others come in whole millimetres.
+    const spacers = Math.abs(along - front.spacers) < 0.5 ? front.spacers : Math.round(Math.min(most, Math.max(0, along)))
+    const left = { x: x - spacers * up.x, y: y - spacers * up.y }
+    const misses = Math.sqrt(left.x * left.x + left.y * left.y)
+    const cost = misses + stemEfforts[effort].costs
+    const last = best[count - 1]
+    if (last && cost >= score(last)) return
+    const place = best.findIndex((option) => cost < score(option))
+    best.splice(place < 0 ? best.length : place, 0, { effort, stemLength, stemAngle, spacers, left, misses })
+    if (best.length > count) best.pop()
+  }
+  consider('spacers', front.stemLength, front.stemAngle)
+  if (front.stemAngle !== 0) consider('flip', front.stemLength, -front.stemAngle)
+  for (const stemLength of usualStems.lengths)
+    for (const stemAngle of usualStems.angles)
+      if (stemLength !== front.stemLength || Math.abs(stemAngle) !== Math.abs(front.stemAngle)) consider('stem', stemLength, stemAngle)
+  return best
 }
 
 function score(option: StemOption): number {

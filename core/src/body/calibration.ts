@@ -1,4 +1,4 @@
-import { leastSquares } from '../quantity/leastSquares.ts'
+import { leastSquares, solveLinear } from '../quantity/leastSquares.ts'
 import type { Side } from '../quantity/sided.ts'
 import { hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegModel, RiderModel } from './rider.ts'
@@ -66,10 +66,10 @@ export interface Calibration {
 const PLAUSIBLE_PULL = 3
 /** Residuals below this are nothing, degrees. */
 const EXACT_WITHIN = 0.02
-/** How much firmer the measured angles are held than their uncertainty while exactness is tried. */
-const FIRM = 1e-3
 /** An exact answer is found in a handful of rounds or not at all. */
-const MOST_ITERATIONS = 24
+const MOST_ROUNDS = 8
+/** Keeps two readings of one angle from making the constraints singular. */
+const RIDGE = 1e-9
 /** Difference steps: mm or degrees. */
 const STEP = 1e-4
 
@@ -98,11 +98,12 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
 export function calibrate(free: FreeParameters, knowns: readonly Known[], how: 'exact-first' | 'fitted' = 'exact-first'): Calibration {
   const priors = freeKeys.map((key) => free[key].prior)
   if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), misfits: [], strained: [] }
-  const best = solve(free, knowns, priors, 1)
+  const best = solve(free, knowns, priors)
   const fitted = valuesOf(best)
   const answer = { state: 'fitted', values: fitted, misfits: misfitsOf(knowns, fitted), strained: strainedIn(free, best) } as const
   if (how === 'fitted' || answer.strained.length > 0) return answer
-  const exact = solve(free, knowns, best, FIRM)
+  const exact = solveExactly(free, knowns, best)
+  if (exact === null) return answer
   const misfits = misfitsOf(knowns, valuesOf(exact))
   const holds = strainedIn(free, exact).length === 0 && misfits.every(({ left }) => Math.abs(left) <= EXACT_WITHIN)
   return holds ? { state: 'exact', values: valuesOf(exact), misfits, strained: [] } : answer
@@ -113,28 +114,63 @@ function strainedIn(free: FreeParameters, p: readonly number[]): FreeKey[] {
   return freeKeys.filter((key, i) => Math.abs(p[i]! - free[key].prior) > (PLAUSIBLE_PULL * free[key].plusMinus) / 2)
 }
 
-function solve(free: FreeParameters, knowns: readonly Known[], start: readonly number[], firmness: number): readonly number[] {
-  const assumed = freeKeys.map((key) => free[key])
-  const residuals = (p: readonly number[]): number[] => {
+/** Predicted less measured, degrees, as a function of the free parameters. */
+function misfitFunction(knowns: readonly Known[]): (p: readonly number[]) => number[] {
+  return (p) => {
     const values = valuesOf(p)
-    const out = assumed.map(({ prior, plusMinus }, i) => (p[i]! - prior) / (plusMinus / 2))
     let base: RiderModel | null = null
     let predictOne = noPrediction
-    for (const known of knowns) {
+    return knowns.map((known) => {
       if (known.base !== base) {
         base = known.base
         predictOne = predictor(withFree(base, values))
       }
-      out.push((predictOne(known) - known.value) / ((known.plusMinus / 2) * firmness))
-    }
-    return out
+      return predictOne(known) - known.value
+    })
   }
+}
+
+/** Least squares weighted with the uncertainties, what is assumed counting as measured. */
+function solve(free: FreeParameters, knowns: readonly Known[], start: readonly number[]): readonly number[] {
+  const assumed = freeKeys.map((key) => free[key])
+  const misfits = misfitFunction(knowns)
+  const residuals = (p: readonly number[]): number[] => [
+    ...assumed.map(({ prior, plusMinus }, i) => (p[i]! - prior) / (plusMinus / 2)),
+    ...misfits(p).map((misfit, k) => misfit / (knowns[k]!.plusMinus / 2)),
+  ]
   return leastSquares(
     residuals,
     start,
     start.map(() => STEP),
-    { maxIterations: MOST_ITERATIONS },
   ).parameters
+}
+
+/**
+ * Every angle exactly, with the least pull on what is assumed, by Gauss–Newton on the constraints:
+ * p = prior + S·Jᵀ·(J·S·Jᵀ)⁻¹·(J·(p − prior) − misfit), S the variances assumed.
+ * @returns null where the angles contradict each other
+ */
+function solveExactly(free: FreeParameters, knowns: readonly Known[], start: readonly number[]): readonly number[] | null {
+  const priors = freeKeys.map((key) => free[key].prior)
+  const variances = freeKeys.map((key) => (free[key].plusMinus / 2) ** 2)
+  const misfits = misfitFunction(knowns)
+  let p = start
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    const r = misfits(p)
+    if (round > 0 && r.every((misfit) => Math.abs(misfit) <= EXACT_WITHIN / 10)) return p
+    const columns = p.map((value, i) => misfits(p.map((other, k) => (k === i ? value + STEP : other))).map((up, k) => (up - r[k]!) / STEP))
+    const row = (k: number) => columns.map((column) => column[k]!)
+    const rows = r.map((_, k) => row(k))
+    const square = rows.map((a, k) =>
+      rows.map((b, l) => a.reduce((sum, value, i) => sum + value * variances[i]! * b[i]!, k === l ? RIDGE : 0)),
+    )
+    const wanted = rows.map((a, k) => a.reduce((sum, value, i) => sum + value * (p[i]! - priors[i]!), -r[k]!))
+    const weights = solveLinear(square, wanted)
+    if (weights === null) return null
+    p = priors.map((prior, i) => prior + variances[i]! * columns[i]!.reduce((sum, value, k) => sum + value * weights[k]!, 0))
+    if (!p.every(Number.isFinite)) return null
+  }
+  return p
 }
 
 function misfitsOf(knowns: readonly Known[], values: FreeValues): Misfit[] {

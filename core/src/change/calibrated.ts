@@ -63,14 +63,27 @@ export function calibrateRider(readings: readonly Reading[], entries: readonly L
   const start = Object.fromEntries(
     freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] ?? 10 }]),
   ) as unknown as FreeParameters
-  const others = conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
-    const measured = knownsFor(condition, readings, entries, values, bar)
-    if (measured.length === 0) return []
-    const calibration = calibrate(start, bare(measured))
-    const creep = calibration.values.hipForward - usual.values.hipForward
-    return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
-  })
-  return { bar, resolved, values, free, knowns, usual, others }
+  const otherConditions = () =>
+    conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
+      const measured = knownsFor(condition, readings, entries, values, bar)
+      if (measured.length === 0) return []
+      const calibration = calibrate(start, bare(measured))
+      const creep = calibration.values.hipForward - usual.values.hipForward
+      return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
+    })
+  let others: readonly CalibratedCondition[] | null = null
+  return {
+    bar,
+    resolved,
+    values,
+    free,
+    knowns,
+    usual,
+    // Other efforts and hands are looked at far less often than a field is typed in.
+    get others() {
+      return (others ??= otherConditions())
+    },
+  }
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */

@@ -79,7 +79,7 @@ export interface KnockOn {
   readonly findings: readonly string[]
   /** ways of doing the hands' move with stem and spacers, best first; empty where the front is not known */
   readonly stems: readonly StemOption[]
-  /** facts as they stand, with the chosen moves alone, and with the answers */
+  /** facts as they stand, with the chosen moves alone, and with the answers; worked out when asked for */
   readonly before: RiderFacts | null
   readonly alone: RiderFacts | null
   readonly after: RiderFacts | null
@@ -116,10 +116,10 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
   const chosen = wishes.map((wish) => chosenFor(now, wish, mode)).filter((move) => move.by !== 0 || move.heldByRoom)
   const moved = chosen.filter((move) => move.by !== 0)
   const axles = axlesOf(rider.values)
-  const facts = (model: RiderModel | null) => model && riderFacts(model, axles)
   const start = riderWith(rider, by)
-  let model = riderWith(rider, withMoves(by, moved))
-  const alone = facts(model)
+  const bare = riderWith(rider, withMoves(by, moved))
+  let model: RiderModel | null = bare
+  const current = (): RiderModel | null => model
   const answers: Answer[] = []
   const answer = (more: readonly Answer[]): void => {
     answers.push(...more)
@@ -129,9 +129,10 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
   if (start && model && moved.length > 0) {
     const has = (key: SettingKey) => moved.some((move) => move.setting === key)
     if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, mode, findings))
-    const wanted = holds.hands === 'free' ? null : handsWanted(holds.hands, start, model, has, findings)
+    const seated = current()
+    const wanted = holds.hands === 'free' || seated === null ? null : handsWanted(holds.hands, start, seated, has, findings)
     if (wanted && Math.hypot(wanted.x, wanted.y) > 1e-9) {
-      const parts = stemSettings.some(has) ? [] : stemsFor(standing, [...moved, ...answers], wanted)
+      const parts = mode === 'whole' || stemSettings.some(has) ? [] : stemsFor(standing, [...moved, ...answers], wanted)
       stems = parts
       answer(handAnswer(standing, wanted, parts, mode))
     }
@@ -144,21 +145,27 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
       )
     }
   }
-  const after = facts(model)
-  if (start && alone && after && sides.some((side) => after[kneeKey(side)] === null)) {
+  const end = current()
+  if (start && end && sides.some((side) => kneeOf(end, side) === null)) {
     findings.push('With this the leg no longer reaches the pedal at the bottom.')
   }
   return {
     chosen,
     answers,
     moves: [...moved.map((move) => plain(move, 'chosen')), ...answers.map((move) => plain(move, 'knock-on'))],
-    left: start && model ? leftovers(holds, start, model, chosen, answers) : [],
+    left: start && end ? leftovers(holds, start, end, chosen, answers) : [],
     findings,
     stems,
-    before: facts(start),
-    alone,
-    after,
-    model,
+    get before() {
+      return start && riderFacts(start, axles)
+    },
+    get alone() {
+      return bare && riderFacts(bare, axles)
+    },
+    get after() {
+      return end && riderFacts(end, axles)
+    },
+    model: end,
     later: laterWords(chosen),
   }
 }
@@ -167,7 +174,9 @@ function plain({ setting, side, by }: Wish, role: Move['role']): Move {
   return { setting, side, by, role }
 }
 
-const kneeKey = (side: Side) => (side === 'left' ? 'kneeLeft' : 'kneeRight')
+function kneeOf(model: RiderModel, side: Side): number | null {
+  return legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
+}
 
 function chosenFor(now: ResolvedReadings, wish: Wish, mode: 'whole' | 'step'): Chosen {
   const { cap, resolution } = settingOf(wish.setting)

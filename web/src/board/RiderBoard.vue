@@ -2,7 +2,6 @@
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { factDefinition, factKeys } from '@level-stance/core/body/facts'
 import { riderTroubles } from '@level-stance/core/body/troubles'
 import { withMoves } from '@level-stance/core/change/moves'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -17,6 +16,7 @@ import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import AngleMarks from './AngleMarks.vue'
 import BoardHandle from './BoardHandle.vue'
+import BoardTable from './BoardTable.vue'
 import { download, standAloneSvg } from './exportSvg.ts'
 import { handlesOf } from './handles.ts'
 import SceneLayer from './SceneLayer.vue'
@@ -132,16 +132,6 @@ function print(): void {
   window.addEventListener('afterprint', () => delete document.documentElement.dataset['print'], { once: true })
   window.print()
 }
-
-/** The same as the drawing, for a reader of the page. */
-const rows = computed(() =>
-  factKeys.flatMap((key) => {
-    const { label, unit } = factDefinition(key)
-    const shown = (value: number | null | undefined) =>
-      typeof value === 'number' ? `${trimmed(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}` : 'no value'
-    return board.now ? [[label, shown(board.start?.[key]), shown(board.now[key]), board.proposed ? shown(board.proposed[key]) : '']] : []
-  }),
-)
 </script>
 
 <template>
@@ -225,24 +215,7 @@ const rows = computed(() =>
       <button type="button" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</button>
       <span class="legend">{{ start ? 'pale: start · ' : '' }}solid: now{{ proposal ? ' · dashed: to try' : '' }}</span>
     </div>
-    <table v-if="now" class="visually-hidden">
-      <caption>
-        Rider on the bike
-      </caption>
-      <thead>
-        <tr>
-          <th scope="col">What</th>
-          <th scope="col">Start</th>
-          <th scope="col">Now</th>
-          <th scope="col">To try</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row[0]">
-          <td v-for="(cell, i) in row" :key="i">{{ cell }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <BoardTable v-if="now" />
   </figure>
 </template>
 

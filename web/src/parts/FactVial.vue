@@ -24,7 +24,12 @@ const band = computed(() => {
 })
 const now = computed(() => board.now?.[props.fact] ?? null)
 const start = computed(() => board.start?.[props.fact] ?? null)
-const proposed = computed(() => (board.active ? (board.proposed?.[props.fact] ?? null) : null))
+/** To what can be shown, so that a number that stays the same draws nothing anew. */
+const rounded = (value: number) => Math.round(value * 10) / 10
+const proposed = computed(() => {
+  const value = board.active ? (board.proposed?.[props.fact] ?? null) : null
+  return value === null ? null : rounded(value)
+})
 const plusMinus = computed(() => knowledge.plusMinus(props.fact))
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
 const state = computed(() =>
@@ -42,7 +47,7 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <div class="fact" :class="state" role="img" :aria-label="spoken" :data-testid="`fact-${fact}`">
+  <div class="fact" :class="[state, { short: board.active }]" role="img" :aria-label="spoken" :data-testid="`fact-${fact}`">
     <div class="line" aria-hidden="true">
       <span class="name">{{ definition.short }}</span>
       <template v-if="board.active && now !== null">
@@ -61,6 +66,7 @@ const spoken = computed(() => {
         :ghost="start !== null && Math.abs(start - now) >= 0.05 ? start : null"
         :proposed="moves ? proposed : null"
         :width="190"
+        still
       />
       <div v-if="!board.active" class="line" aria-hidden="true">
         <span class="figure">{{ shown(now) }}{{ mark }}</span>
@@ -72,10 +78,16 @@ const spoken = computed(() => {
 </template>
 
 <style scoped>
+/* Of a fixed size and laid out alone: a number that changes moves nothing else. */
 .fact {
+  contain: size layout style;
+  height: 58px;
   min-width: 0;
   font-size: 14px;
   line-height: 1.25;
+}
+.fact.short {
+  height: 40px;
 }
 .line {
   display: flex;

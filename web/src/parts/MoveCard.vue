@@ -104,6 +104,7 @@ const items = computed(() => [
 
 <style scoped>
 .card {
+  contain: content;
   display: grid;
   gap: 5px;
   padding: 8px 14px 10px;

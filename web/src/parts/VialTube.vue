@@ -22,8 +22,10 @@ const props = withDefaults(
     proposed?: number | null | undefined
     /** width of the drawing's own units: a narrower tube has the same height */
     width?: number
+    /** bubble inside the drawing: for many small tubes, where a sliding layer each would cost more than it saves */
+    still?: boolean
   }>(),
-  { ticks: () => [], ghost: null, proposed: null, width: 320 },
+  { ticks: () => [], ghost: null, proposed: null, width: 320, still: false },
 )
 
 const inset = 10
@@ -56,6 +58,7 @@ const marks = computed(() =>
         <line v-if="band.low > scale.min" class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
         <line v-if="band.high < scale.max" class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
       </template>
+      <ellipse v-if="still" class="dot" :class="{ unsure: plusMinus === null }" :cx="bubble.cx" cy="12" :rx="bubble.rx" ry="7.5" />
       <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
       <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
       <g v-for="mark in marks" :key="mark.label">
@@ -65,6 +68,7 @@ const marks = computed(() =>
     </svg>
     <!-- The bubble is no part of the drawing: sliding it moves a layer and lays nothing out. -->
     <div
+      v-if="!still"
       class="slide"
       aria-hidden="true"
       :style="{ transform: `translateX(${((100 * bubble.cx) / width).toFixed(2)}%)`, height: `${(2400 / height).toFixed(1)}%` }"
@@ -127,14 +131,27 @@ svg {
   background: #fff;
   opacity: 0.5;
 }
+.dot {
+  fill: var(--bubble);
+  stroke: rgb(0 0 0 / 25%);
+}
+.dot.unsure {
+  opacity: 0.5;
+}
+.near .dot {
+  fill: var(--amber);
+}
+.outside .dot {
+  fill: var(--brick);
+}
+.free .dot {
+  fill: var(--steel);
+}
 .near .bubble {
   background: var(--amber);
 }
 .outside .bubble {
   background: var(--brick);
-}
-.free .bubble {
-  background: var(--steel);
 }
 .ghost {
   fill: none;

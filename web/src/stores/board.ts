@@ -1,3 +1,4 @@
+import { refDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { factKeys, riderFacts } from '@level-stance/core/body/facts'
@@ -15,6 +16,9 @@ import { viewKeys } from '../board/views.ts'
 import type { ViewKey } from '../board/views.ts'
 import { useVisit } from './visit.ts'
 
+/** Words come when the hand has rested this long, ms. */
+const WORDS_AFTER = 120
+
 /** What the fitter is about to move on the board, and what it brings along. */
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
@@ -29,7 +33,10 @@ export const useBoard = defineStore('board', () => {
   /** the whole wish with exact answers: what is drawn dashed */
   const whole = computed(() => (active.value ? knockOn(standing.value, wishes.value, holds.value, 'whole') : null))
   /** what is set now */
-  const step = computed(() => (active.value ? knockOn(standing.value, wishes.value, holds.value, 'step') : null))
+  const stepOf = (wanted: readonly Wish[]) => (wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step') : null)
+  // While a hand drags, the words beside the board come a little after the drawing and the numbers.
+  const rested = refDebounced(wishes, WORDS_AFTER)
+  const step = computed(() => stepOf(active.value ? rested.value : []))
 
   const factsOf = (setup: typeof visit.setup): RiderFacts | null => setup.model && riderFacts(setup.model, axlesOf(setup.rider.values))
   const start = computed(() => factsOf(visit.baseline))
@@ -72,7 +79,7 @@ export const useBoard = defineStore('board', () => {
 
   /** Puts what is set now into the ledger as being tried. */
   function tryStep(): void {
-    const change = step.value
+    const change = stepOf(wishes.value)
     const first = change?.moves[0]
     if (!canTry.value || !change || !first) return
     visit.append({
