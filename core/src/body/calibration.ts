@@ -68,6 +68,9 @@ const PLAUSIBLE_PULL = 3
 const EXACT_WITHIN = 0.02
 /** An exact answer is found in a handful of rounds or not at all. */
 const MOST_ROUNDS = 8
+/** After this many rounds, angles that are still off by this much contradict each other; degrees. */
+const CLEAR_AFTER = 3
+const CONTRADICTS = 0.2
 /** Keeps two readings of one angle from making the constraints singular. */
 const RIDGE = 1e-9
 /** Difference steps: mm or degrees. */
@@ -157,7 +160,9 @@ function solveExactly(free: FreeParameters, knowns: readonly Known[], start: rea
   let p = start
   for (let round = 0; round < MOST_ROUNDS; round++) {
     const r = misfits(p)
-    if (round > 0 && r.every((misfit) => Math.abs(misfit) <= EXACT_WITHIN / 10)) return p
+    const worst = Math.max(...r.map(Math.abs))
+    if (round > 0 && worst <= EXACT_WITHIN / 10) return p
+    if (round >= CLEAR_AFTER && worst > CONTRADICTS) return null
     const columns = p.map((value, i) => misfits(p.map((other, k) => (k === i ? value + STEP : other))).map((up, k) => (up - r[k]!) / STEP))
     const row = (k: number) => columns.map((column) => column[k]!)
     const rows = r.map((_, k) => row(k))

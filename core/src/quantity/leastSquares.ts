@@ -19,7 +19,7 @@ export function leastSquares(
   residuals: (parameters: readonly number[]) => number[],
   start: readonly number[],
   steps: readonly number[],
-  { maxIterations = 60, gain: least = 1e-9 }: { readonly maxIterations?: number; readonly gain?: number } = {},
+  { maxIterations = 60, gain: least = 1e-8 }: { readonly maxIterations?: number; readonly gain?: number } = {},
 ): Fitted {
   let p = [...start]
   let r = residuals(p)

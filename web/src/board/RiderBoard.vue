@@ -2,23 +2,19 @@
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { riderTroubles } from '@level-stance/core/body/troubles'
-import { withMoves } from '@level-stance/core/change/moves'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { unmoved } from '@level-stance/core/measure/riderModel'
 import { sceneOf } from '@level-stance/core/measure/scene'
 import type { MovedBy } from '@level-stance/core/measure/riderModel'
 import type { RiderModel } from '@level-stance/core/body/rider'
-import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../stores/board.ts'
-import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import AngleMarks from './AngleMarks.vue'
-import BoardHandle from './BoardHandle.vue'
+import BoardOverlay from './BoardOverlay.vue'
 import BoardTable from './BoardTable.vue'
+import BoardTroubles from './BoardTroubles.vue'
 import { download, standAloneSvg } from './exportSvg.ts'
-import { handlesOf } from './handles.ts'
 import SceneLayer from './SceneLayer.vue'
 import { frameOf, viewKeys, viewLabels } from './views.ts'
 import type { Frame, ViewKey } from './views.ts'
@@ -26,13 +22,11 @@ import type { Frame, ViewKey } from './views.ts'
 const props = defineProps<{ opens: ViewKey }>()
 const visit = useVisit()
 const board = useBoard()
-const preferences = usePreferences()
 const { view } = storeToRefs(board)
 view.value = props.opens
 const crankAngle = ref(180)
 const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
-const chosen = ref<string | null>(null)
 const stage = ref<HTMLElement | null>(null)
 
 const values = computed(() => visit.rider.values)
@@ -41,15 +35,6 @@ const now = computed(() => scene(visit.setup.model, visit.setup.folded.by))
 const start = computed(() =>
   visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline.model, unmoved) : null,
 )
-const proposal = computed(() => (board.whole ? scene(board.whole.model, withMoves(visit.setup.folded.by, board.whole.moves)) : null))
-const troubles = computed(() => {
-  const model = board.whole?.model ?? visit.setup.model
-  const strained =
-    visit.rider.usual.strained.length > 0
-      ? ['The readings contradict each other: the body model has to be strained to fit them. See Fit on Measure.']
-      : []
-  return [...strained, ...(model ? riderTroubles(model) : [])]
-})
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
 
 /** The picture keeps its frame while things move; it is set anew for another view or another rider. */
@@ -75,19 +60,6 @@ const perPixel = computed(() => {
   const [width, height] = [stageSize.width.value, stageSize.height.value]
   return width > 0 && height > 0 ? Math.max(frame.value.width / width, frame.value.height / height) : 2.6
 })
-const handles = computed(() => {
-  const shown = proposal.value ?? now.value
-  return shown ? handlesOf(shown, view.value, values.value.seatAngle.right ?? 73) : []
-})
-const wordsOf = (id: string) => {
-  const handle = handles.value.find((h) => h.id === id)
-  const moves = handle?.wish(0, 0).map((wish) => [definitionOf(wish.setting).label, board.aimed(wish.setting, wish.side)] as const) ?? []
-  return moves
-    .map(([label, by]) => `${midSentence(label)} ${by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}`}`)
-    .join(', ')
-}
-const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }))
-
 /** Wheel or keys zoom about the middle of the picture. */
 function zoomBy(factor: number): void {
   zoom.value = Math.min(8, Math.max(0.6, zoom.value * factor))
@@ -167,32 +139,11 @@ function print(): void {
       >
         <SceneLayer v-if="start" :scene="start" :view="view" look="ghost" />
         <SceneLayer :scene="now" :view="view" look="now" />
-        <AngleMarks v-if="!proposal" :scene="now" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
+        <AngleMarks v-if="!board.active" :scene="now" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
         <circle v-if="now.centreOfMass && view === 'side'" class="mass" :cx="now.centreOfMass.x" :cy="-now.centreOfMass.y" r="12" />
       </svg>
-      <svg class="over" :viewBox="viewBox">
-        <template v-if="proposal">
-          <SceneLayer :scene="proposal" :view="view" look="proposal" />
-          <AngleMarks :scene="proposal" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
-        </template>
-        <BoardHandle
-          v-for="handle in handles"
-          :key="handle.id"
-          :handle="handle"
-          :view="view"
-          :words="wordsOf(handle.id)"
-          :size="20 * perPixel"
-          @choose="chosen = handle.id"
-        />
-        <g class="scale" :transform="`translate(${frame.x + 24} ${frame.y + frame.height - 24})`">
-          <line x1="0" :x2="scaleBar.length" y1="0" y2="0" />
-          <text x="0" :y="-6 * perPixel" :style="{ fontSize: `${14 * perPixel}px` }">{{ scaleBar.label }}</text>
-        </g>
-      </svg>
-      <div v-if="troubles.length > 0" class="troubles" role="alert">
-        <p v-for="words in troubles" :key="words">{{ words }}</p>
-      </div>
-      <p v-if="chosen" class="hint" aria-live="polite">{{ handles.find((h) => h.id === chosen)?.label }}: {{ wordsOf(chosen) }}</p>
+      <BoardOverlay :now="now" :view="view" :frame="frame" :view-box="viewBox" :crank-angle="crankAngle" :per-pixel="perPixel" />
+      <BoardTroubles />
     </div>
     <div v-else class="empty">
       <p><strong>Nothing to draw yet.</strong></p>
@@ -213,7 +164,7 @@ function print(): void {
         <span class="figure">{{ Math.round(crankAngle) }}°</span>
       </label>
       <button type="button" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</button>
-      <span class="legend">{{ start ? 'pale: start · ' : '' }}solid: now{{ proposal ? ' · dashed: to try' : '' }}</span>
+      <span class="legend">{{ start ? 'pale: start · ' : '' }}solid: now{{ board.active ? ' · dashed: to try' : '' }}</span>
     </div>
     <BoardTable v-if="now" />
   </figure>
@@ -279,28 +230,9 @@ svg {
   width: 100%;
   height: 100%;
 }
-.over {
-  will-change: transform;
-}
 .mass {
   fill: var(--petrol);
   opacity: 0.55;
-}
-.scale line {
-  stroke: var(--muted);
-  stroke-width: 9;
-}
-.scale text {
-  fill: var(--muted);
-}
-.hint {
-  position: absolute;
-  top: 4px;
-  left: 14px;
-  right: 14px;
-  color: var(--petrol);
-  font-size: 14px;
-  pointer-events: none;
 }
 .empty {
   flex: 1;
@@ -309,16 +241,6 @@ svg {
   gap: 8px;
   padding: 0 40px;
   text-align: center;
-}
-.troubles {
-  position: absolute;
-  left: 10px;
-  right: 10px;
-  bottom: 8px;
-  padding: 8px 12px;
-  border-left: 3px solid var(--brick);
-  background: var(--brick-soft);
-  font-size: 14px;
 }
 .foot-bar label {
   display: flex;

@@ -42,7 +42,8 @@ const spoken = computed(() => {
   if (now.value === null) return `${label}: no value`
   const target = band.value === null ? '' : `, ${state.value}, target ${band.value.low} to ${band.value.high}`
   const sure = plusMinus.value === null ? '' : ` ±${shown(plusMinus.value)}`
-  return `${label} ${shown(now.value)}${mark.value}${sure}${target}${moves.value && proposed.value !== null ? `, to try ${shown(proposed.value)}${mark.value}` : ''}`
+  // What is to be tried is said by the board's table, when the hand has come to rest.
+  return `${label} ${shown(now.value)}${mark.value}${sure}${target}`
 })
 </script>
 

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { withMoves } from '@level-stance/core/change/moves'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { sceneOf } from '@level-stance/core/measure/scene'
+import type { Scene } from '@level-stance/core/measure/scene'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { midSentence } from '@level-stance/core/quantity/words'
+import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
+import { useVisit } from '../stores/visit.ts'
+import AngleMarks from './AngleMarks.vue'
+import BoardHandle from './BoardHandle.vue'
+import { handlesOf } from './handles.ts'
+import SceneLayer from './SceneLayer.vue'
+import type { Frame, ViewKey } from './views.ts'
+
+/** What moves under the hand: the proposal and the handles, a layer over the drawing of what is. */
+const props = defineProps<{ now: Scene; view: ViewKey; frame: Frame; viewBox: string; crankAngle: number; perPixel: number }>()
+const visit = useVisit()
+const board = useBoard()
+const preferences = usePreferences()
+const chosen = ref<string | null>(null)
+
+const proposal = computed<Scene | null>(() => {
+  const { whole } = board
+  if (!whole?.model) return null
+  return sceneOf(whole.model, visit.rider.values, visit.bar, withMoves(visit.setup.folded.by, whole.moves), props.crankAngle)
+})
+const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, visit.rider.values.seatAngle.right ?? 73))
+/** How far each of a handle's settings is wished, in words. */
+const words = computed(() =>
+  handles.value.map((handle) =>
+    handle
+      .wish(0, 0)
+      .map(({ setting, side }) => {
+        const by = board.aimed(setting, side)
+        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}`
+        return `${midSentence(definitionOf(setting).label)} ${amount}`
+      })
+      .join(', '),
+  ),
+)
+const hint = computed(() => {
+  const index = handles.value.findIndex((handle) => handle.id === chosen.value)
+  return index < 0 ? '' : `${handles.value[index]?.label ?? ''}: ${words.value[index] ?? ''}`
+})
+const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }))
+</script>
+
+<template>
+  <svg class="over" :viewBox="viewBox">
+    <template v-if="proposal">
+      <SceneLayer :scene="proposal" :view="view" look="proposal" />
+      <AngleMarks :scene="proposal" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
+    </template>
+    <BoardHandle
+      v-for="(handle, i) in handles"
+      :key="handle.id"
+      :handle="handle"
+      :view="view"
+      :words="words[i] ?? ''"
+      :size="20 * perPixel"
+      @choose="chosen = handle.id"
+    />
+    <g class="scale" :transform="`translate(${frame.x + 24} ${frame.y + frame.height - 24})`">
+      <line x1="0" :x2="scaleBar.length" y1="0" y2="0" />
+      <text x="0" :y="-6 * perPixel" :style="{ fontSize: `${14 * perPixel}px` }">{{ scaleBar.label }}</text>
+    </g>
+  </svg>
+  <p v-if="hint" class="hint" aria-live="polite">{{ hint }}</p>
+</template>
+
+<style scoped>
+.over {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  will-change: transform;
+}
+.scale line {
+  stroke: var(--muted);
+  stroke-width: 9;
+}
+.scale text {
+  fill: var(--muted);
+}
+.hint {
+  position: absolute;
+  top: 0;
+  left: 10px;
+  right: 10px;
+  height: 22px;
+  overflow: hidden;
+  contain: strict;
+  color: var(--petrol);
+  font-size: 14px;
+  pointer-events: none;
+}
+</style>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { riderTroubles } from '@level-stance/core/body/troubles'
+import { useBoard } from '../stores/board.ts'
+import { useVisit } from '../stores/visit.ts'
+import { stable } from '../composables/stable.ts'
+
+/** What is impossible about the rider on the bike, over the drawing of what is possible. */
+const visit = useVisit()
+const board = useBoard()
+const strained = computed(() =>
+  visit.rider.usual.strained.length > 0
+    ? ['The readings contradict each other: the body model has to be strained to fit them. See Fit on Measure.']
+    : [],
+)
+const troubles = stable(() => {
+  const model = board.whole?.model ?? visit.setup.model
+  return [...strained.value, ...(model ? riderTroubles(model) : [])]
+})
+</script>
+
+<template>
+  <div v-if="troubles.length > 0" class="troubles" role="alert">
+    <p v-for="words in troubles" :key="words">{{ words }}</p>
+  </div>
+</template>
+
+<style scoped>
+.troubles {
+  position: absolute;
+  left: 10px;
+  right: 10px;
+  bottom: 8px;
+  padding: 8px 12px;
+  border-left: 3px solid var(--brick);
+  background: var(--brick-soft);
+  font-size: 14px;
+}
+</style>
