@@ -97,7 +97,7 @@ export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosit
 const bare = (knowns: readonly KnownAt[]): Known[] => knowns.map(({ known }) => known)
 
 /** How far the effective trunk may differ from the taped one: slouch and shoulder girdle, mm; k = 2. @source prior */
-const SLOUCH = 50
+export const SLOUCH = 50
 
 function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>): FreeParameters {
   const of = (key: ModelKey, side: Side, fallback: number) => ({

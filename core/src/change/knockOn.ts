@@ -90,6 +90,8 @@ export interface KnockOn {
 
 /** Hands are not moved by less than a tape can tell, mm. @source common-practice */
 const WORTH_MOVING_HANDS = 3
+/** A stem or spacers must bring the hands nearer by this much to be worth the work, mm. @source prior */
+const WORTH_A_STEM = 2
 /** Settings that move the stem's clamp. */
 const stemSettings: readonly SettingKey[] = ['spacers', 'stemLength', 'stemAngle']
 /** Parts of the bar: another one moves the hand on the same clamp. */
@@ -301,8 +303,9 @@ function stemsFor({ rider, by, now }: Standing, moves: readonly Wish[], wanted: 
 
 function handAnswer(standing: Standing, wanted: Point, stems: readonly StemOption[], mode: 'whole' | 'step'): Answer[] {
   const best = stems[0]
-  if (mode === 'step' && Math.hypot(wanted.x, wanted.y) < WORTH_MOVING_HANDS) return []
-  if (mode === 'step' && best) return stemMoves(standing, best)
+  const off = Math.hypot(wanted.x, wanted.y)
+  if (mode === 'step' && off < WORTH_MOVING_HANDS) return []
+  if (mode === 'step' && best) return off - best.misses < WORTH_A_STEM ? [] : stemMoves(standing, best)
   return [
     limited(standing, { setting: 'handReach', side: 'both', by: wanted.x }, mode),
     limited(standing, { setting: 'handHeight', side: 'both', by: wanted.y }, mode),

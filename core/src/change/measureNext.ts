@@ -11,6 +11,7 @@ import { varianceOf, varianceSpared } from '../quantity/gaussian.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { SLOUCH } from './calibrated.ts'
 import type { CalibratedRider } from './calibrated.ts'
 import { isOpen, knownGradient, knowledgeOf } from './knowledge.ts'
 import type { Knowledge } from './knowledge.ts'
@@ -72,17 +73,20 @@ interface Row {
 /** A reading not taken yet as linear measurements of the inputs, left and right. */
 function offerOf(rider: CalibratedRider, knowledge: Knowledge, by: MovedBy, key: ReadingKey): { key: ReadingKey; rows: Row[] }[] {
   const { method, dimension, sided } = definitionOf(key)
-  const deviation = (methodUncertainty(method, dimension) ?? 0) / 2
-  if (!(deviation > 0)) return []
+  const own = methodUncertainty(method, dimension) ?? 0
+  // A taped trunk still is not the effective one.
+  const deviation = Math.hypot(own, key === 'trunk' ? SLOUCH : 0) / 2
+  if (!(own > 0)) return []
   // What already follows from other readings is not asked for again.
   if (rider.resolved[key].right?.basis === 'estimated' && rider.resolved[key].right.source === 'geometry') return []
   const kind = knownKindOf[key]
   const untaken: readonly (Side | 'both')[] = (sided ? sides : (['both'] as const)).filter(
     (side) => rider.resolved[key][side === 'left' ? 'left' : 'right']?.basis !== 'measured',
   )
+  if (untaken.length === 0) return []
   if (kind !== undefined) {
     const rows = untaken.map((side) => ({ gradient: knownGradient(rider, knowledge, by, { kind, side }), deviation }))
-    return rows.length === 0 ? [] : [{ key, rows }]
+    return [{ key, rows }]
   }
   const rows = knowledge.inputs.flatMap((input, i): Row[] =>
     input.key === key && !input.measured && (input.side === 'both' || untaken.includes(input.side))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { settingOf } from '@level-stance/core/change/settings'
 import { withMoves } from '@level-stance/core/change/moves'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { sceneOf } from '@level-stance/core/measure/scene'
@@ -35,7 +36,8 @@ const words = computed(() =>
       .wish(0, 0)
       .map(({ setting, side }) => {
         const by = board.aimed(setting, side)
-        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}`
+        const unit = settingOf(setting).unit === 'deg' ? '°' : ' mm'
+        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}${unit}`
         return `${midSentence(definitionOf(setting).label)} ${amount}`
       })
       .join(', '),

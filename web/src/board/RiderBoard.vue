@@ -94,10 +94,10 @@ function turn(): void {
   }
 }
 
+const title = computed(() => `${visit.head?.rider ?? 'Rider'}, ${visit.head?.bike ?? 'bike'}, ${midSentence(viewLabels[view.value])} view`)
 function exportSvg(): void {
   const layers = [...(stage.value?.querySelectorAll<SVGSVGElement>('svg') ?? [])]
-  const title = `${visit.head?.rider ?? 'Rider'}, ${visit.head?.bike ?? 'bike'}, ${viewLabels[view.value].toLowerCase()} view`
-  download(`board-${view.value}.svg`, standAloneSvg(layers, title), 'image/svg+xml')
+  download(`board-${view.value}.svg`, standAloneSvg(layers, title.value), 'image/svg+xml')
 }
 function print(): void {
   document.documentElement.dataset['print'] = 'board'
@@ -108,6 +108,7 @@ function print(): void {
 
 <template>
   <figure class="board" aria-label="Board">
+    <figcaption class="on-paper">{{ title }}</figcaption>
     <div class="bar">
       <div class="tabs" role="tablist" aria-label="Views">
         <button v-for="key in viewKeys" :key="key" type="button" role="tab" :aria-selected="view === key" @click="view = key">
@@ -263,5 +264,20 @@ svg {
   color: var(--muted);
   font-size: 13px;
   text-align: right;
+}
+.on-paper {
+  display: none;
+}
+@media print {
+  .on-paper {
+    display: block;
+    padding: 0 0 8px;
+    font-weight: 600;
+  }
+  .bar,
+  .foot-bar,
+  .stage :deep(.handle) {
+    display: none;
+  }
 }
 </style>

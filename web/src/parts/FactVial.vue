@@ -3,9 +3,10 @@ import { computed } from 'vue'
 import { DYNAMIC_KNEE, factDefinition } from '@level-stance/core/body/facts'
 import type { FactKey } from '@level-stance/core/body/facts'
 import { bandState } from '@level-stance/core/quantity/band'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useKnowledge } from '../stores/knowledge.ts'
+import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import VialTube from './VialTube.vue'
 
@@ -14,6 +15,7 @@ const props = defineProps<{ fact: FactKey }>()
 const board = useBoard()
 const knowledge = useKnowledge()
 const visit = useVisit()
+const preferences = usePreferences()
 
 const definition = computed(() => factDefinition(props.fact))
 /** A knee read while pedalling is judged by the band for pedalling. */
@@ -35,8 +37,12 @@ const moves = computed(() => now.value !== null && proposed.value !== null && Ma
 const state = computed(() =>
   band.value === null || now.value === null ? 'free' : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
 )
-const shown = (value: number) => trimmed(value, definition.value.unit === 'mm' ? 0 : 1)
-const mark = computed(() => ({ deg: '°', mm: ' mm', '%': ' %' })[definition.value.unit])
+const shown = (value: number) => {
+  const { unit } = definition.value
+  if (unit !== 'mm') return trimmed(value, 1)
+  return formatLength(value, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
+}
+const mark = computed(() => ({ deg: '°', mm: ` ${preferences.unit}`, '%': ' %' })[definition.value.unit])
 const spoken = computed(() => {
   const { label } = definition.value
   if (now.value === null) return `${label}: no value`

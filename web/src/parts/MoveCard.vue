@@ -17,12 +17,17 @@ import MoveField from './MoveField.vue'
 import WorkingPanel from './WorkingPanel.vue'
 
 /** What is to be moved, what it brings along, and the button that puts it to the test. */
-defineProps<{ fields: readonly { readonly setting: SettingKey; readonly side: Side | 'both' }[] }>()
+const props = defineProps<{ fields: readonly { readonly setting: SettingKey; readonly side: Side | 'both' }[] }>()
 const visit = useVisit()
 const board = useBoard()
 const workingOpen = ref(false)
 const none = [] as const
 
+/** The station's own fields, and one for whatever else is wished. */
+const shownFields = computed(() => [
+  ...props.fields,
+  ...board.wishes.filter((wish) => !props.fields.some((field) => field.setting === wish.setting && field.side === wish.side)),
+])
 const step = computed(() => board.step)
 const chosen = computed(() => step.value?.moves.filter((move) => move.role === 'chosen') ?? [])
 const answers = computed(() => step.value?.answers.filter((answer) => answer.by !== 0) ?? [])
@@ -47,13 +52,11 @@ const items = computed(() => [
   <article class="card" aria-label="Proposal">
     <div class="head">
       <h2>Move</h2>
-      <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })"
-        >hold the knee</Checkbox
-      >
+      <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
       <button v-if="board.active" type="button" class="link" @click="workingOpen = true">Working</button>
       <button v-if="board.active" type="button" class="link" @click="board.clear()">Leave it</button>
     </div>
-    <MoveField v-for="field in fields" :key="`${field.setting}:${field.side}`" :setting="field.setting" :side="field.side" />
+    <MoveField v-for="field in shownFields" :key="`${field.setting}:${field.side}`" :setting="field.setting" :side="field.side" />
     <template v-if="board.active && step">
       <div v-if="holdsHands" class="holds">
         <label>
@@ -123,6 +126,7 @@ const items = computed(() => [
 .link {
   min-height: 32px;
   padding: 0 4px;
+  white-space: nowrap;
   border: 0;
   background: none;
   color: var(--petrol);
