@@ -53,7 +53,16 @@ async function picture(name, rider, station, act = async () => {}, colorScheme =
 try {
   await picture('riders', null)
   await picture('talk', 'Oona', 'talk', (page) => page.getByTestId('complaint-knee-outer').getByRole('button').first().click())
-  await picture('measure', 'Oona', 'measure')
+  await picture('measure', 'Baptiste', 'measure')
+  await picture('fit', 'Imre', 'measure', async (page) => {
+    await page.getByRole('tab', { name: /^Riding/ }).click()
+    await page.getByRole('tab', { name: 'Fit' }).click()
+  })
+  await picture('seat', 'Imre', 'seat', async (page) => {
+    await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('708')
+    await page.waitForTimeout(400)
+  })
+  await picture('hands', 'Oona', 'hands', (page) => page.getByRole('tab', { name: 'Front' }).click())
   await picture('feet', 'Baptiste', 'feet')
   await picture('feet-dim', 'Imre', 'feet', undefined, 'dark')
   await picture('working', 'Baptiste', 'feet', async (page) => {

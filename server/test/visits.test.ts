@@ -37,6 +37,63 @@ const complaint = (change: Partial<Complaint> = {}): Complaint => ({
 })
 const tried = (id: string, by = 5) => ({ ...entryOf(1, { setting: 'cleatSetback', side: 'right', by, role: 'chosen' }), id })
 
+describe('readings at several efforts and hand positions', () => {
+  it('stand beside each other, each with its own version, and come back as they were read', async () => {
+    const { visitId } = await newVisit('Many Conditions')
+    const torso = (condition: Reading['condition'], value: number): Reading => ({ ...aReading('torsoAngle', 'both', value), condition })
+    for (const reading of [torso('usual', 46), torso('hard', 42), torso('hard-drops', 36)])
+      expect((await putReading(visitId, 0, reading)).status).toBe(200)
+    expect((await putReading(visitId, 1, torso('hard', 41))).body.version).toBe(2)
+    const { readings } = await dossier(visitId)
+    expect(readings.map(({ reading, version }) => [reading.condition, reading.value, version])).toEqual([
+      ['hard', 41, 2],
+      ['hard-drops', 36, 1],
+      ['usual', 46, 1],
+    ])
+  })
+
+  it('keep the single values of a repeated reading, and refuse a mean that is none', async () => {
+    const { visitId } = await newVisit('Repeated')
+    const reading: Reading = { ...aReading('footLength', 'left', 265), typed: '264; 266', repeats: [264, 266] }
+    expect((await putReading(visitId, 0, reading)).status).toBe(200)
+    expect((await dossier(visitId)).readings[0]!.reading).toEqual(reading)
+    const refused = await server.request<{ message: string }>('PUT', `/visits/${visitId}/readings`, {
+      version: 1,
+      reading: { ...reading, value: 300 },
+    })
+    expect([refused.status, refused.body.message]).toEqual([400, expect.stringMatching(/mean of two or more repeats/)])
+  })
+
+  it('are refused where a condition makes no sense, or is not known', async () => {
+    const { visitId } = await newVisit('No Such Condition')
+    for (const condition of ['hard', 'asleep']) {
+      const answer = await server.request<{ message: string }>('PUT', `/visits/${visitId}/readings`, {
+        version: 0,
+        reading: { ...aReading('stature', 'both', 1700), condition },
+      })
+      expect(answer.status).toBe(400)
+      expect(answer.body.message).toMatch(/condition/)
+    }
+    expect((await dossier(visitId)).readings).toEqual([])
+  })
+
+  it('take moves of every setting into the ledger, within its cap alone', async () => {
+    const { visitId } = await newVisit('Every Setting')
+    const entry = (by: number) => ({
+      ...entryOf(
+        1,
+        { setting: 'barRoll', side: 'both', by, role: 'chosen' },
+        { setting: 'leverAngle', side: 'left', by: -by, role: 'knock-on' },
+      ),
+      id: randomUUID(),
+      station: 'hands',
+    })
+    expect((await server.request('POST', `/visits/${visitId}/ledger`, { after: 0, entry: entry(9) })).status).toBe(400)
+    expect((await server.request('POST', `/visits/${visitId}/ledger`, { after: 0, entry: entry(5) })).status).toBe(200)
+    expect((await dossier(visitId)).ledger).toHaveLength(1)
+  })
+})
+
 describe('riders', () => {
   it('are found by any part of their name, without case or accents, newest first', async () => {
     for (const name of ['Živa Kovač', 'Øyvind Størk', 'Ann 100%_sure']) await newVisit(name)

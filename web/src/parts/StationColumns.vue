@@ -34,6 +34,7 @@ withDefaults(defineProps<{ left?: number; right?: number }>(), { left: 304, righ
 }
 .middle {
   min-height: 0;
+  background: var(--panel);
   border-left: 1px solid var(--line);
   border-right: 1px solid var(--line);
 }
