@@ -1,6 +1,6 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { barClamp, dropGrip, extensionGrip, flatGrip, rolled } from '../bike/cockpit.ts'
-import type { Front, Grip } from '../bike/cockpit.ts'
+import type { DropBar, FlatBar, Front, Grip } from '../bike/cockpit.ts'
 import { sitPoint } from '../bike/contactPoints.ts'
 import type { Point } from '../bike/contactPoints.ts'
 import { halfStance, tiltShift, wheelAxles } from '../bike/frame.ts'
@@ -186,47 +186,60 @@ function clampOf(values: ModelValues, by: MovedBy): Point | null {
   return front && barClamp(front)
 }
 
+/** A setting's value with its changes, right side; 0 while it is not known. */
+function movedValue(values: ModelValues, by: MovedBy): (key: ReadingKey) => number {
+  return (key) => (values[key].right ?? 0) + by(key, definitionOf(key).sided ? 'right' : 'both')
+}
+
+/** The flat bar as it is; null while its width is not known. */
+export function flatBarOf(values: ModelValues, by: MovedBy): FlatBar | null {
+  if (values.barWidth.right === null) return null
+  const get = movedValue(values, by)
+  return {
+    barWidth: get('barWidth'),
+    barRise: get('barRise'),
+    barBacksweep: get('barBacksweep'),
+    barUpsweep: get('barUpsweep'),
+    barForward: get('barForward'),
+    barRoll: get('barRoll'),
+    barBend: get('barBend'),
+    handFromEnd: get('handFromEnd'),
+  }
+}
+
+/** The drop bar as it is. */
+export function dropBarOf(values: ModelValues, by: MovedBy): DropBar {
+  const get = movedValue(values, by)
+  return {
+    hoodWidth: get('hoodWidth'),
+    dropWidth: values.dropWidth.right,
+    barReach: get('barReach'),
+    barDrop: get('barDrop'),
+    barFlare: get('barFlare'),
+    barRoll: get('barRoll'),
+    hoodPosition: get('hoodPosition'),
+    hoodAngle: get('hoodAngle'),
+  }
+}
+
 /** The hand on the bar, from the clamp. */
 function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): Grip | null {
-  const get = (key: ReadingKey): number => (values[key].right ?? 0) + by(key, definitionOf(key).sided ? 'right' : 'both')
   if (bar === 'flat') {
-    if (values.barWidth.right === null) return null
-    return flatGrip({
-      barWidth: get('barWidth'),
-      barRise: get('barRise'),
-      barBacksweep: get('barBacksweep'),
-      barUpsweep: get('barUpsweep'),
-      barForward: get('barForward'),
-      barRoll: get('barRoll'),
-      barBend: get('barBend'),
-      handFromEnd: get('handFromEnd'),
-    })
+    const flat = flatBarOf(values, by)
+    return flat && flatGrip(flat)
   }
-  if (hands === 'extension') {
-    const { padForward, padUp, padSpacing, extensionLength } = values
-    if ([padForward, padUp, padSpacing, extensionLength].some((part) => part.right === null)) return null
-    const grip = extensionGrip({
-      padForward: get('padForward'),
-      padUp: get('padUp'),
-      padSpacing: get('padSpacing'),
-      extensionLength: get('extensionLength'),
-      extensionAngle: get('extensionAngle'),
-    })
-    return { ...grip, at: rolled(grip.at, get('barRoll')) }
-  }
-  return dropGrip(
-    {
-      hoodWidth: get('hoodWidth'),
-      dropWidth: values.dropWidth.right,
-      barReach: get('barReach'),
-      barDrop: get('barDrop'),
-      barFlare: get('barFlare'),
-      barRoll: get('barRoll'),
-      hoodPosition: get('hoodPosition'),
-      hoodAngle: get('hoodAngle'),
-    },
-    hands === 'grip' ? 'hoods' : hands,
-  )
+  if (hands !== 'extension') return dropGrip(dropBarOf(values, by), hands === 'grip' ? 'hoods' : hands)
+  const { padForward, padUp, padSpacing, extensionLength } = values
+  if ([padForward, padUp, padSpacing, extensionLength].some((part) => part.right === null)) return null
+  const get = movedValue(values, by)
+  const { at, axis, pointing } = extensionGrip({
+    padForward: get('padForward'),
+    padUp: get('padUp'),
+    padSpacing: get('padSpacing'),
+    extensionLength: get('extensionLength'),
+    extensionAngle: get('extensionAngle'),
+  })
+  return { at: rolled(at, get('barRoll')), axis, pointing }
 }
 
 /** Readings that stand for parts of the front; a change of one moves the hands by the difference. */

@@ -121,13 +121,4 @@ const items = computed(() =>
 .small {
   font-size: 13px;
 }
-.link {
-  border: 0;
-  padding: 0;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
 </style>

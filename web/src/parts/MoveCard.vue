@@ -123,17 +123,6 @@ const items = computed(() => [
 .head h2 {
   flex: 1;
 }
-.link {
-  min-height: 32px;
-  padding: 0 4px;
-  white-space: nowrap;
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
 .holds label {
   display: flex;
   align-items: center;
@@ -146,9 +135,6 @@ const items = computed(() => [
 .holds select {
   font-size: 14px;
 }
-.warn {
-  color: var(--brick);
-}
 summary {
   min-height: 28px;
   color: var(--petrol);
@@ -157,15 +143,5 @@ summary {
 }
 summary::marker {
   font-size: 12px;
-}
-.last {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) max-content;
-  align-items: center;
-  gap: 12px;
-}
-.last .caution {
-  font-size: 13.5px;
-  line-height: 1.25;
 }
 </style>

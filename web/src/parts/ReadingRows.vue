@@ -8,25 +8,10 @@ defineProps<{ keys: readonly ReadingKey[] }>()
 </script>
 
 <template>
-  <div class="title">
+  <div class="readings-head">
     <h2>Readings</h2>
     <span class="muted small">left</span><span class="muted small">right</span>
   </div>
   <ReadingRow v-for="key in keys" :key="key" :reading-key="key" />
   <QuestionList :about="keys" />
 </template>
-
-<style scoped>
-.title {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 64px 64px;
-  gap: 4px;
-  align-items: baseline;
-  padding: 4px 0;
-  border-bottom: 1px solid var(--line);
-}
-.title span {
-  text-align: right;
-  padding-right: 8px;
-}
-</style>

@@ -5,6 +5,7 @@ import { evaluate } from '@level-stance/core/calculation'
 import type { AnyCalculation } from '@level-stance/core/calculation'
 import { CalculationError } from '@level-stance/core/quantity/problem'
 import { trimmed } from '@level-stance/core/quantity/entry'
+import { numericLeaves } from '@level-stance/core/quantity/propagate'
 
 const props = defineProps<{
   open: boolean
@@ -59,6 +60,16 @@ const worked = computed(() =>
       }),
 )
 
+/** What went in, line by line: nested numbers by their path, long lists by their length. */
+function wentIn(known: object): [string, number | string][] {
+  return Object.entries(known).flatMap(([key, value]: [string, unknown]): [string, number | string][] => {
+    if (typeof value === 'number' || typeof value === 'string') return [[key, value]]
+    if (Array.isArray(value)) return [[key, value.length === 1 ? 'one' : `${value.length} of them`]]
+    if (value === null || typeof value !== 'object') return [[key, value === null ? 'none' : String(value)]]
+    return Object.entries(numericLeaves(value)).map(([path, leaf]) => [`${key}.${path}`, leaf])
+  })
+}
+
 function shown(value: number | string, unit: string): string {
   return `${typeof value === 'number' ? trimmed(value, 2) : value}${unitSigns[unit] ?? ''}`
 }
@@ -91,8 +102,8 @@ function shown(value: number | string, unit: string): string {
             <summary>What went in</summary>
             <table class="lines inputs">
               <tbody>
-                <tr v-for="(value, key) in item.known" :key="key">
-                  <th scope="row">{{ key }}<span v-if="item.estimated.includes(String(key))" class="muted"> (estimate)</span></th>
+                <tr v-for="[key, value] in wentIn(item.known)" :key="key">
+                  <th scope="row">{{ key }}<span v-if="item.estimated.includes(key)" class="muted"> (estimate)</span></th>
                   <td class="figure">
                     {{ typeof value === 'number' ? trimmed(value, 1) : value
                     }}<span v-if="item.plusMinus[key]" class="muted"> ±{{ trimmed(item.plusMinus[key] ?? 0, 1) }}</span>

@@ -243,16 +243,6 @@ const proposed = computed(() => {
   place-content: center;
   gap: 12px;
 }
-.plain {
-  height: 40px;
-  padding: 0 14px;
-  border: 1px solid var(--petrol);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--petrol);
-  font: inherit;
-  cursor: pointer;
-}
 @media print {
   .frame {
     display: block;

@@ -139,14 +139,4 @@ function chooseSchool(event: Event): void {
   flex: 1;
   min-width: 0;
 }
-.link {
-  min-height: 40px;
-  padding: 0 4px;
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
 </style>

@@ -71,29 +71,6 @@ const knees = computed(() =>
 .now {
   font-size: 16px;
 }
-.warn {
-  color: var(--brick);
-}
-.link {
-  border: 0;
-  min-height: 40px;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-  white-space: nowrap;
-}
-.last {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) max-content;
-  align-items: center;
-  gap: 12px;
-}
-.last .caution {
-  font-size: 13.5px;
-  line-height: 1.25;
-}
 .last :deep(.ant-btn) {
   min-width: 84px;
 }

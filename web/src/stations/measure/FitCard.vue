@@ -61,7 +61,7 @@ const items = computed(() => [
         calibration.strained.map((key) => midSentence(freeLabels[key])).join(', ')
       }}). A reading is likely wrong: check the largest of these, the contact points, or which way an angle was counted.
     </p>
-    <table v-if="misfits.length > 0" class="small">
+    <table v-if="misfits.length > 0" class="small figures">
       <thead>
         <tr>
           <th scope="col">Angle</th>
@@ -104,36 +104,7 @@ h3 {
   padding-top: 6px;
   font-size: 15px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 3px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-  text-align: right;
-}
-td.figure {
-  font-weight: 600;
-}
-th:first-child {
-  text-align: left;
-}
 .large td {
   color: var(--brick);
-}
-.warn {
-  color: var(--brick);
-}
-.link {
-  border: 0;
-  padding: 0;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
 }
 </style>

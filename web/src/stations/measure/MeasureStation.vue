@@ -20,6 +20,7 @@ import { useVisit } from '../../stores/visit.ts'
 import FitCard from './FitCard.vue'
 import NextCard from './NextCard.vue'
 import QuestionList from './QuestionList.vue'
+import RiderWorking from './RiderWorking.vue'
 import RulesCard from './RulesCard.vue'
 
 const visit = useVisit()
@@ -108,7 +109,7 @@ const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ set
         </label>
         <QuestionList :about="about" />
         <section v-for="{ heading, keys } in sections" :key="`${heading}-${condition}`" :aria-label="heading">
-          <div class="title">
+          <div class="readings-head">
             <h2>{{ heading }}</h2>
             <span class="muted small">left</span><span class="muted small">right</span>
           </div>
@@ -120,7 +121,10 @@ const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ set
     <template #judgement>
       <PageTabs :pages="judgementPages" :shown="judgementPage" label="Judgement" @show="(key) => (judgementPage = key)" />
       <div class="page">
-        <FactVials v-if="judgementPage === 'angles'" />
+        <template v-if="judgementPage === 'angles'">
+          <FactVials />
+          <RiderWorking />
+        </template>
         <HeightMethods v-else-if="judgementPage === 'heights'" />
         <FitCard v-else-if="judgementPage === 'fit'" />
         <RulesCard v-else />
@@ -134,18 +138,6 @@ const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ set
 </template>
 
 <style scoped>
-.title {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 64px 64px;
-  gap: 4px;
-  align-items: baseline;
-  padding: 12px 0 4px;
-  border-bottom: 1px solid var(--line);
-}
-.title span {
-  text-align: right;
-  padding-right: 8px;
-}
 .condition {
   display: flex;
   align-items: center;

@@ -69,17 +69,6 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
   display: flex;
   gap: 14px;
 }
-.link {
-  min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  text-align: left;
-  cursor: pointer;
-}
 ol {
   grid-column: 1 / -1;
   margin: 0;

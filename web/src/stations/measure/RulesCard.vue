@@ -72,7 +72,7 @@ const draws = computed(() =>
       {{ knowledge.progress ? `${knowledge.progress.done} of ${knowledge.progress.of}` : 'starting' }}
     </p>
     <button v-else type="button" class="plain" :disabled="knowledge.spreads === null" @click="knowledge.draw()">Draw 600 riders</button>
-    <table v-if="draws.length > 0" class="small">
+    <table v-if="draws.length > 0" class="small figures">
       <thead>
         <tr>
           <th scope="col">95 of 100 lie within</th>
@@ -112,32 +112,6 @@ h3 {
 progress {
   flex: 1;
   accent-color: var(--petrol);
-}
-.plain {
-  justify-self: start;
-  height: 40px;
-  padding: 0 14px;
-  border: 1px solid var(--petrol);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 3px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-  text-align: right;
-}
-th:first-child {
-  text-align: left;
 }
 .lost {
   display: block;
