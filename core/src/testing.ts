@@ -76,6 +76,7 @@ export const exampleRider: RiderModel = {
   hipWidth: 176,
   upper: { trunk: 508, acromionWidth: 396, upperArm: 327, forearm: 352, elbowFlexion: 24, elbowSwivel: 25, handSet: 0, naturalSweep: 10 },
   grip: { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } },
+  lever: null,
 }
 
 /** A tried change with the given moves. */

@@ -125,6 +125,7 @@ export const riderModelSchema = z.strictObject({
   hipWidth: numberField('hipWidth', 50, 400, 'mm'),
   upper: upperBody,
   grip: grip.nullable(),
+  lever: numberField('lever', -90, 120, 'degrees', 'Lever blade below horizontal, degrees').nullable(),
 }) satisfies z.ZodType<RiderModel>
 
 const axlePair = z.strictObject({ rear: pointSchema, front: pointSchema }).nullable().default(null)

@@ -269,6 +269,15 @@ describe('the rider as a whole', () => {
     )
   })
 
+  it('bends the wrist back as the lever is turned up, straight where it lies in the line of forearm and finger', () => {
+    const bar: RiderModel = { ...exampleRider, grip: { ...exampleRider.grip!, axis: { x: 0, y: 0, z: 1 }, pointing: null } }
+    const fall = upperPosture(bar.upper, hipOf(bar), bar.grip!).forearmFall
+    const back = (lever: number) => riderFacts({ ...bar, lever }, null).wristBack!
+    expect(back(fall + 15)).toBeCloseTo(0, 9)
+    expect(back(fall)).toBeGreaterThan(back(fall + 10))
+    expect(riderFacts(bar, null).wristBack).toBeNull()
+  })
+
   it('says in words what is impossible, and never gives NaN', () => {
     fc.assert(
       fc.property(

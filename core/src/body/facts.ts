@@ -47,6 +47,9 @@ export const STATIC_KNEE: TargetBand = { low: 25, high: 35 }
 /** The same while pedalling. @source ferrer-roca */
 export const DYNAMIC_KNEE: TargetBand = { low: 30, high: 40 }
 
+/** How far below the hand's line a finger rests on a lever when the wrist is straight, degrees. @source prior */
+export const FINGER_SLOPE = 15
+
 /** Everything the body model says of a rider at a set of contact points, in the order of the work. */
 export const factDefinitions = {
   kneeLeft: fact('Knee at the bottom, left', 'Knee, left', 'deg', 'legs', [25, 35], [10, 50], 'holmes', 'Held still; pedalling it bends 5 to 10° more.'),
@@ -57,6 +60,7 @@ export const factDefinitions = {
   elbow: fact('Elbow bend', 'Elbow', 'deg', 'hands', [10, 45], [0, 90], 'prior', 'Straight is 0. Locked elbows are a fault of the trade; the lines are this product’s own.'),
   shoulder: fact('Shoulder angle', 'Shoulder', 'deg', 'hands', null, [40, 130], 'geometry', 'Trunk against upper arm.'),
   wrist: fact('Wrist to little finger', 'Wrist', 'deg', 'hands', [-21.8, 14.5], [-45, 40], 'keir', 'Toward the little finger is plus; pressure in the wrist is least near 2°, the lines are the published limits.'),
+  wristBack: fact('Wrist bent back', 'Wrist back', 'deg', 'hands', [-48.6, 32.7], [-60, 50], 'keir', 'Finger on the lever: forearm’s fall and the finger’s own slope, less the lever’s. Straight is 0; the lines are the published limits.'),
   load: fact('Load on hands', 'Hand load', '%', 'hands', null, [0, 30], 'winter-table', 'Share of body weight, static, with part of the trunk held by back and legs, more the further the hip lies behind the pedals. An index to compare, no newtons.'),
   frontWheel: fact('Weight on front wheel', 'Front wheel', '%', 'bike', null, [20, 70], 'winter-table', 'Rider’s weight between the axles, level ground.'),
   kneeElbowLeft: fact('Knee to forearm, left', 'Arm gap, left', 'mm', 'hands', [0, 600], [-50, 350], 'prior', 'Least gap over the turn, skin to skin, limbs of usual width.'),
@@ -103,6 +107,7 @@ export function riderFacts(model: RiderModel, axles: { readonly rear: Point; rea
     elbow: reaches ? upper.elbowFlexion : null,
     shoulder: reaches ? upper.shoulderAngle : null,
     wrist: reaches ? upper.wrist : null,
+    wristBack: reaches && model.lever !== null ? upper.forearmFall + FINGER_SLOPE - model.lever : null,
     load: load && 100 * load.hands,
     frontWheel: load === null || load.frontWheel === null ? null : 100 * load.frontWheel,
     kneeElbowLeft: reaches ? left.kneeElbowGap : null,

@@ -41,6 +41,8 @@ export interface RiderModel {
   readonly upper: UpperBody
   /** null while the hands' place is not known */
   readonly grip: Grip | null
+  /** brake lever's blade below horizontal, degrees; null while not read, or where the hands hold no bar */
+  readonly lever: number | null
 }
 
 /** One leg at one crank angle. */

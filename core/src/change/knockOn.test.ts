@@ -225,6 +225,19 @@ describe('a step', () => {
     expect(Math.hypot(moved.grip!.at.x - start.grip!.at.x, moved.grip!.at.y - start.grip!.at.y)).toBeCloseTo(best.misses, 6)
   })
 
+  it('says by which stem hands moved by themselves would get there', () => {
+    const [best] = knockOn(
+      flat,
+      [...one('handHeight', 15), ...one('handReach', -10)],
+      { knee: true, hands: 'free', lever: true },
+      'step',
+    ).stems
+    const moved = riderWith(flat.rider, withMoves(flat.by, stemMoves(flat, best!)))!
+    const start = riderWith(flat.rider, flat.by)!
+    expect(Math.hypot(moved.grip!.at.x - start.grip!.at.x + 10, moved.grip!.at.y - start.grip!.at.y - 15)).toBeCloseTo(best!.misses, 6)
+    expect(knockOn(drop, one('handHeight', 15), all, 'step').stems).toEqual([])
+  })
+
   it('turns what cannot be into words', () => {
     const far = standingOf(
       setupOf(

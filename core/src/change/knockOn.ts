@@ -127,7 +127,10 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
     answers.push(...more)
     if (more.length > 0) model = riderWith(rider, withMoves(by, [...moved, ...answers]))
   }
-  let stems: readonly StemOption[] = []
+  // Hands moved by themselves: the ways stem and spacers have of doing the whole wish.
+  const aimOf = (setting: SettingKey) => chosen.find((move) => move.setting === setting)?.aim ?? 0
+  const handsAim = { x: aimOf('handReach'), y: aimOf('handHeight') }
+  let stems: readonly StemOption[] = mode === 'step' && Math.hypot(handsAim.x, handsAim.y) > 0 ? stemsFor(standing, [], handsAim) : []
   if (start && model && moved.length > 0) {
     const has = (key: SettingKey) => moved.some((move) => move.setting === key)
     if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, mode, findings))
@@ -135,7 +138,7 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
     const wanted = holds.hands === 'free' || seated === null ? null : handsWanted(holds.hands, start, seated, has, findings)
     if (wanted && Math.hypot(wanted.x, wanted.y) > 1e-9) {
       const parts = mode === 'whole' || stemSettings.some(has) ? [] : stemsFor(standing, [...moved, ...answers], wanted)
-      stems = parts
+      if (parts.length > 0) stems = parts
       answer(handAnswer(standing, wanted, parts, mode))
     }
     const roll = moved.find((move) => move.setting === 'barRoll')

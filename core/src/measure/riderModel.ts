@@ -103,6 +103,7 @@ export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmo
       naturalSweep: mean('handSweep'),
     },
     grip: front.grip,
+    lever: leverOf(values, by, front.grip),
   }
   return { model, missing: front.grip === null ? handReadings(bar) : [], hands: front.known, clamp, axles }
 }
@@ -156,6 +157,13 @@ function legModel(values: ModelValues, by: MovedBy, side: Side): LegModel {
       cleatInboard: moved('cleatInboard'),
     }),
   }
+}
+
+/** Lever angle with the bar's roll and its own changes; only where a hand holds a bar by its grip. */
+function leverOf(values: ModelValues, by: MovedBy, grip: Grip | null): number | null {
+  const { left, right } = values.leverAngle
+  if (left === null || right === null || !grip?.axis) return null
+  return (left + right + by('leverAngle', 'left') + by('leverAngle', 'right')) / 2 + by('barRoll', 'both')
 }
 
 /** Where the rider sits: along the seat line, slid on the rails, turned about the clamp. @source geometry */

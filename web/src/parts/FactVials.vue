@@ -1,19 +1,25 @@
 <script setup lang="ts">
 import type { FactKey } from '@level-stance/core/body/facts'
+import { computed } from 'vue'
+import { useVisit } from '../stores/visit.ts'
 import FactVial from './FactVial.vue'
 
 /** Numbers of the rider on the bike, two a row, in the order of the body. */
-withDefaults(defineProps<{ facts?: readonly FactKey[] }>(), {
+const props = withDefaults(defineProps<{ facts?: readonly FactKey[] }>(), {
   facts: () => [
-    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'reach', 'drop', 'load', 'frontWheel',
-    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'longestRight',
+    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'wristBack', 'load', 'reach', 'drop',
+    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'frontWheel',
   ], // prettier-ignore
 })
+
+const visit = useVisit()
+/** A lever angle means a bend of the wrist only where the hand holds the bar by its grip. */
+const shown = computed(() => props.facts.filter((fact) => fact !== 'wristBack' || visit.bar === 'flat'))
 </script>
 
 <template>
   <div class="vials">
-    <FactVial v-for="fact in facts" :key="fact" :fact="fact" />
+    <FactVial v-for="fact in shown" :key="fact" :fact="fact" />
   </div>
 </template>
 

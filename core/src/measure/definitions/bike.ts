@@ -56,6 +56,10 @@ export const bikeReadings = {
     hoodAngle: angle('Hoods turned in', -10, 35, 'level', 'Seen from above; turned toward each other is plus.', drop),
     barRoll: angle('Bar roll', -60, 60, 'level', 'From the maker’s zero, or the ramp against level; top of the bar forward is plus.'),
     leverAngle: angles('Lever angle', -20, 90, 'level', 10, 'Blade below horizontal, plus.'),
+    leverClamp: lengths('Grip end to lever clamp', 0, 220, 'ruler', 10, 'Inner end of the grip to the middle of the brake’s clamp, along the bar.'),
+    leverReach: lengths('Lever reach', 20, 130, 'ruler', 8, 'Bar’s front to the blade’s hook where the finger lies.'),
+    gripDiameter: length('Grip diameter', 18, 50, 'ruler', 'Where the middle finger closes.'),
+    shifterPlace: choice('Shifter', ['inside the brake clamp', 'outside, by the grip', 'one piece with the brake', 'none'], 'Which lies nearer the grip.'),
   }),
   ...section('bike', 'Forearm extensions', {
     padForward: length('Pads ahead of clamp', -200, 200, 'tape', 'Bar clamp forward to the middle of the pad; behind it is minus.', drop),
@@ -70,6 +74,7 @@ export const bikeReadings = {
     axleLength: lengths('Pedal axle', 35, 130, 'ruler', 8, 'Crank face to the middle of the pedal; commonly 53.'),
     washer: lengths('Washer', 0, 8, 'ruler', 4, 'Between crank and pedal. Never leave too little thread.'),
     adapter: lengths('Adapter', 0, 60, 'ruler', 10, 'Pedal extender between crank and pedal.'),
+    dropperTravel: length('Dropper travel', 0, 260, 'tape', 'Saddle fully up to fully down; 0 = none.'),
     pedalKind: choice(
       'Pedal',
       ['three-bolt plate, coil spring', 'three-bolt plate, leaf spring', 'three-bolt, glide entry', 'mechanism in cleat, round body', 'two-bolt recessed', 'two-bolt recessed with platform', 'flat with pins'],

@@ -8,6 +8,9 @@ export const footReadings = {
     heelToMtp5: lengths('Heel to MTP5', 100, 260, 'ruler', 10, 'As for MTP1, to the fifth metatarsal head, marked on the outer edge.'),
     soleStiffness: choice('Sole', ['soft', 'medium', 'stiff'], 'Bend the shoe by hand at the ball: folds, gives, or holds.'),
     shoeUpper: choice('Upper', ['soft or knitted', 'firm', 'mouldable'], 'A soft or knitted upper gives a footbed nothing to rest on.'),
+    soleThickness: lengths('Sole thickness', 2, 60, 'ruler', 6, 'Outside of the sole under the ball to the insole’s underside.'),
+    slotAcross: lengths('Slot room sideways', 0, 25, 'ruler', 6, 'How far the cleat could slide across in all, from one end to the other.'),
+    recess: choice('Recess', ['recessed, walkable', 'flush, cleat stands out'], 'Whether the cleat sits inside the tread.'),
     boltPattern: choice('Bolt pattern', ['two bolts', 'three bolts', 'four bolts', 'none'], 'Threads in the sole.'),
   }),
   ...section('cleat', 'Cleat, by tape', {

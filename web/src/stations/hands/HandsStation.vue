@@ -13,7 +13,7 @@ import { useVisit } from '../../stores/visit.ts'
 const visit = useVisit()
 const all: readonly ReadingKey[] = [
   'handReach', 'handHeight', 'gripSpacing', 'acromionWidth', 'stemLength', 'stemAngle', 'spacers', 'spacersAbove', 'barWidth', 'hoodWidth', 'dropWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep',
-  'barReach', 'barDrop', 'hoodPosition', 'hoodAngle', 'barRoll', 'leverAngle', 'handSweep', 'handRise', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'wristAngle',
+  'barReach', 'barDrop', 'hoodPosition', 'hoodAngle', 'barRoll', 'leverAngle', 'leverClamp', 'leverReach', 'gripDiameter', 'shifterPlace', 'handSweep', 'handRise', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'wristAngle',
 ] // prettier-ignore
 const readings = computed(() => all.filter((key) => hasReading(key, visit.bar)))
 const fields = [
@@ -27,10 +27,10 @@ const facts = [
   'elbow',
   'shoulder',
   'wrist',
+  'wristBack',
+  'load',
   'reach',
   'drop',
-  'load',
-  'frontWheel',
   'hipLeft',
   'hipRight',
   'kneeElbowLeft',

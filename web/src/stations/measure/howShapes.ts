@@ -86,6 +86,8 @@ export const howShapes: Readonly<Partial<Record<ReadingKey, How>>> = {
   barBend: how('bar', 'middle', 'bend'), handFromEnd: how('bar', 'end', 'hand'),
   hoodWidth: how('bar', 'handL', 'hand'), dropWidth: how('bar', 'endL', 'end'), barReach: how('drop', 'clamp', 'reach'), barDrop: how('drop', 'top', 'low'), barFlare: how('bar', 'bend', 'end', 'straight'),
   hoodPosition: how('drop', 'clamp', 'hood'), hoodAngle: how('drop', 'hood', 'tip'), barRoll: how('drop', 'clamp', 'reach', 'hood'), leverAngle: how('drop', 'bladeRoot', 'blade', 'bladeLevel'),
+  leverClamp: how('bar', 'hand', 'bend'), leverReach: how('drop', 'bladeRoot', 'blade'), gripDiameter: how('drop', 'reach', 'hood'), dropperTravel: how('bike', 'saddle', 'bb'),
+  soleThickness: how('shoe', 'sole', 'arch'), slotAcross: how('foot', 'inner', 'outer'),
   padForward: how('drop', 'clamp', 'pad'), padUp: how('drop', 'clamp', 'pad'), padSpacing: how('bar', 'handL', 'hand'), extensionLength: how('drop', 'pad', 'tip'), extensionAngle: how('drop', 'pad', 'tip', 'hood'),
   crank: how('bike', 'bb', 'pedal'), tread: how('crank', 'faceL', 'faceR'), axleLength: how('crank', 'faceR', 'pedal'), washer: how('crank', 'end', 'washer'), adapter: how('crank', 'faceR', 'pedal'),
   heelToMtp1: how('shoe', 'heel', 'mtp1'), heelToMtp5: how('foot', 'heel', 'mtp5'), cleatSetback: how('shoe', 'mtp1', 'axle'), slotForward: how('foot', 'axle', 'front'), slotBack: how('foot', 'axle', 'back'),
