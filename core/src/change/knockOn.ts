@@ -20,7 +20,7 @@ import type { Leftover } from './knockOnWords.ts'
 import type { Move } from './ledger.ts'
 import { heldIn, roomOf, withMoves } from './moves.ts'
 import type { Wish } from './moves.ts'
-import { settingOf } from './settings.ts'
+import { largestMove, settingOf } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 import { stepPlan } from './stepPlan.ts'
 import type { StepPlan } from './stepPlan.ts'
@@ -301,30 +301,28 @@ function stemsFor({ rider, by, now }: Standing, moves: readonly Wish[], wanted: 
   if (front === null) return []
   const clamp = barClamp(front)
   const steerer = front.spacers + (now.spacersAbove.right?.value ?? 0)
-  return stemOptions(front, { x: clamp.x + wanted.x, y: clamp.y + wanted.y }, steerer)
+  return stemOptions(front, { x: clamp.x + wanted.x, y: clamp.y + wanted.y }, steerer, 5)
 }
 
 function handAnswer(standing: Standing, wanted: Point, stems: readonly StemOption[], mode: 'whole' | 'step'): Answer[] {
-  const best = stems[0]
+  const best = stems.find((option) => stemMoves(standing, option) !== null)
   const off = Math.hypot(wanted.x, wanted.y)
   if (mode === 'step' && off < WORTH_MOVING_HANDS) return []
-  if (mode === 'step' && best) return off - best.misses < WORTH_A_STEM ? [] : stemMoves(standing, best)
+  if (mode === 'step' && best) return off - best.misses < WORTH_A_STEM ? [] : (stemMoves(standing, best) ?? [])
   return [
     limited(standing, { setting: 'handReach', side: 'both', by: wanted.x }, mode),
     limited(standing, { setting: 'handHeight', side: 'both', by: wanted.y }, mode),
   ].filter((move) => Math.abs(move.by) > 1e-9)
 }
 
-/** The moves that put a stem option on the bike. */
-export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[] {
+/** The moves that put a stem option on the bike; null where no usual exchange goes that far: half a stem is no stem. */
+export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[] | null {
   const front = frontOf(rider.values, by)
-  if (front === null) return []
+  if (front === null) return null
   const parts = { spacers: option.spacers, stemLength: option.stemLength, stemAngle: option.stemAngle } as const
-  return (Object.keys(parts) as (keyof typeof parts)[]).flatMap((setting): Answer[] => {
+  const moves = (Object.keys(parts) as (keyof typeof parts)[]).flatMap((setting): Answer[] => {
     const amount = parts[setting] - front[setting]
-    if (Math.abs(amount) < 1e-9) return []
-    const { cap } = settingOf(setting)
-    const set = Math.max(-cap, Math.min(cap, amount))
-    return [{ setting, side: 'both', by: set, exact: amount, limit: set === amount ? null : 'cap' }]
+    return Math.abs(amount) < 1e-9 ? [] : [{ setting, side: 'both', by: amount, exact: amount, limit: null }]
   })
+  return moves.every((move) => Math.abs(move.by) <= largestMove({ setting: move.setting, role: 'knock-on' })) ? moves : null
 }

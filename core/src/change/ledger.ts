@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { settingKeys, settings } from './settings.ts'
+import { largestMove, settingKeys, settingOf } from './settings.ts'
 
 /** One setting moved by a signed amount; knock-on moves answer the chosen one. */
 export const moveSchema = z
@@ -10,7 +10,7 @@ export const moveSchema = z
     role: z.enum(['chosen', 'knock-on'], { error: 'role must be chosen or knock-on.' }),
   })
   .superRefine((move, context) => {
-    const setting = settings[move.setting]
+    const setting = settingOf(move.setting)
     if (setting.sided !== (move.side !== 'both')) {
       context.addIssue({
         code: 'custom',
@@ -18,11 +18,12 @@ export const moveSchema = z
         message: `${setting.label} is moved ${setting.sided ? 'left or right' : 'as one'}.`,
       })
     }
-    if (!(Math.abs(move.by) > 0 && Math.abs(move.by) <= setting.cap)) {
+    const most = largestMove(move)
+    if (!(Math.abs(move.by) > 0 && Math.abs(move.by) <= most)) {
       context.addIssue({
         code: 'custom',
         path: ['by'],
-        message: `${setting.label} moves by more than 0 and at most ${setting.cap} ${setting.unit} at once.`,
+        message: `${setting.label} moves by more than 0 and at most ${most} ${setting.unit} at once.`,
       })
     }
   })

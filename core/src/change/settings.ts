@@ -9,6 +9,8 @@ export interface Setting {
   readonly unit: 'mm' | 'deg'
   /** largest move at once, in the setting's unit */
   readonly cap: number
+  /** largest exchange that keeps the hands where they are: another part, not another position */
+  readonly exchange?: number
   /** what a hand with a tape can set */
   readonly resolution: number
   readonly more: string
@@ -49,9 +51,9 @@ export const settings = {
     handReach: row('Hands', 'mm', 10, 1, 'forward', 'back'),
     handHeight: row('Hands', 'mm', 10, 1, 'up', 'down'),
     gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower'),
-    spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer'),
-    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter'),
-    stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter'),
+    spacers: { ...row('Spacers', 'mm', 10, 1, 'more', 'fewer'), exchange: 40 },
+    stemLength: { ...row('Stem', 'mm', 20, 1, 'longer', 'shorter'), exchange: 80 },
+    stemAngle: { ...row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter'), exchange: 70 },
     barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
     barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less'),
     barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back'),
@@ -69,4 +71,10 @@ export const settingKeys = Object.keys(settings) as [SettingKey, ...SettingKey[]
 /** A row of the table. */
 export function settingOf(key: SettingKey): Setting {
   return settings[key]
+}
+
+/** How far a move may go at once: an answer that keeps the hands in place may exchange a whole part. */
+export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }): number {
+  const { cap, exchange } = settingOf(setting)
+  return role === 'knock-on' ? (exchange ?? cap) : cap
 }

@@ -53,7 +53,10 @@ export const useKnowledge = defineStore('knowledge', () => {
     return started
   }
 
-  const refresh = useDebounceFn(() => ask(0), PAUSE)
+  // A draw asked for meanwhile answers to first order as well.
+  const refresh = useDebounceFn(() => {
+    if (!drawing.value) ask(0)
+  }, PAUSE)
   watch(
     () => [visit.readings, visit.shownLedger, visit.bar] as const,
     () => {
