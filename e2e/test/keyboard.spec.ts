@@ -36,7 +36,7 @@ test('a visit by keyboard alone', async ({ page }) => {
       ['crank 172,5', 'Crank length: 172.5 mm'],
       ['saddle 28 1/2 in', 'Saddle height: 723.9 mm'],
       ['size l 43', 'Shoe size, left: 43'],
-      ['ball l 195 ruler', 'Heel to ball (MTP1), left: 195 mm, ruler on shoe'],
+      ['ball l 195 ruler', 'Heel to ball (MTP1), left: 195 mm, ruler'],
       ['setback l 4', 'Behind ball of foot, left: 4 mm'],
       ['room l 20', 'Slot room back, left: 20 mm'],
       ['forward l 6', 'Slot room forward, left: 6 mm'],

@@ -19,7 +19,7 @@ export interface Method {
 /** Default uncertainties by method: common practice of the trade, set by this table alone. */
 export const methods = {
   tape: { label: 'tape', length: 3, source: 'common-practice' },
-  ruler: { label: 'ruler on shoe', length: 1.5, source: 'common-practice' },
+  ruler: { label: 'ruler', length: 1.5, source: 'common-practice' },
   level: { label: 'phone level', angle: 0.3, source: 'common-practice' },
   goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
   photo: { label: 'photo', length: 4, angle: 2, source: 'common-practice' },

@@ -7,8 +7,8 @@ import FactVial from './FactVial.vue'
 /** Numbers of the rider on the bike, two a row, in the order of the body. */
 const props = withDefaults(defineProps<{ facts?: readonly FactKey[] }>(), {
   facts: () => [
-    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'wristBack', 'load', 'reach', 'drop',
-    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'frontWheel',
+    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'reach', 'drop', 'load', 'frontWheel',
+    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'wristBack',
   ], // prettier-ignore
 })
 

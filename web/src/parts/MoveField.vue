@@ -15,10 +15,16 @@ const visit = useVisit()
 const board = useBoard()
 const preferences = usePreferences()
 
-const now = computed(() => visit.setup.now[props.setting][props.side === 'left' ? 'left' : 'right'])
+/** Read, or where the hands follow from frame, stem and bar: their place by the model. */
+const now = computed<number | null>(() => {
+  const read = visit.setup.now[props.setting][props.side === 'left' ? 'left' : 'right']
+  if (read) return read.value
+  const hand = visit.setup.model?.grip?.at
+  if (!hand) return null
+  return { handReach: hand.x, handHeight: hand.y, gripSpacing: 2 * hand.z }[props.setting as string] ?? null
+})
 const aimed = computed(() => board.aimed(props.setting, props.side))
-/** Contact points that are not read are counted from where they are: 0 now. */
-const base = computed(() => now.value?.value ?? 0)
+const base = computed(() => now.value ?? 0)
 const label = computed(() => {
   const side = props.side === 'both' ? '' : `, ${props.side}`
   return `${definitionOf(props.setting).label}${side}`
@@ -54,7 +60,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
 <template>
   <label class="move">
     <span class="name">{{ label }}</span>
-    <span class="figure now">{{ now === null ? '–' : shownValue(setting, now.value, preferences.unit) }}</span>
+    <span class="figure now">{{ now === null ? '–' : shownValue(setting, now, preferences.unit) }}</span>
     <input
       class="plain-field figure"
       :class="{ wrong: wrong !== null }"

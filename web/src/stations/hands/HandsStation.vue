@@ -27,14 +27,14 @@ const facts = [
   'elbow',
   'shoulder',
   'wrist',
-  'wristBack',
-  'load',
   'reach',
   'drop',
   'hipLeft',
   'hipRight',
   'kneeElbowLeft',
   'kneeElbowRight',
+  'load',
+  'wristBack',
 ] as const
 </script>
 
