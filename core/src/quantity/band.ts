@@ -28,6 +28,14 @@ export function bandState(value: Pick<Quantity, 'value' | 'plusMinus'>, band: Ta
   return 'near'
 }
 
+/**
+ * Whether a value is known too poorly to be judged by a band at all: its ± alone is wider than the
+ * whole band.
+ */
+export function isUnsure(plusMinus: number, band: TargetBand): boolean {
+  return plusMinus > band.high - band.low
+}
+
 /** The point of the band nearest to a value; the value itself when it lies inside. */
 export function nearestInBand(value: number, band: TargetBand): number {
   return Math.min(Math.max(value, band.low), band.high)

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { summarise } from '../measure/repeats.ts'
+import { isUnsure } from './band.ts'
 import { afterMeasuring, dot, independent, times, varianceOf, varianceSpared } from './gaussian.ts'
 import { leastSquares, solveLinear } from './leastSquares.ts'
 import { midSentence } from './words.ts'
@@ -107,4 +108,9 @@ it('puts a label inside a sentence without spoiling its shorthands', () => {
   expect(midSentence('Seat angle')).toBe('seat angle')
   expect(midSentence('BB drop')).toBe('BB drop')
   expect(midSentence('MTP1')).toBe('MTP1')
+})
+
+it('calls a value unsure when its ± alone is wider than the whole band', () => {
+  expect(isUnsure(29, { low: 25, high: 35 })).toBe(true)
+  expect(isUnsure(3, { low: 25, high: 35 })).toBe(false)
 })

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { DYNAMIC_KNEE, factDefinition } from '@level-stance/core/body/facts'
 import type { FactKey } from '@level-stance/core/body/facts'
-import { bandState } from '@level-stance/core/quantity/band'
+import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useKnowledge } from '../stores/knowledge.ts'
@@ -34,9 +34,13 @@ const proposed = computed(() => {
 })
 const plusMinus = computed(() => knowledge.plusMinus(props.fact))
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
+const unsure = computed(() => band.value !== null && plusMinus.value !== null && isUnsure(plusMinus.value, band.value))
 const state = computed(() =>
-  band.value === null || now.value === null ? 'free' : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
+  band.value === null || now.value === null || unsure.value
+    ? 'free'
+    : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
 )
+const word = computed(() => (unsure.value ? 'unsure' : state.value === 'free' ? '' : state.value))
 const shown = (value: number) => {
   const { unit } = definition.value
   if (unit !== 'mm') return trimmed(value, 1)
@@ -46,7 +50,7 @@ const mark = computed(() => ({ deg: '°', mm: ` ${preferences.unit}`, '%': ' %' 
 const spoken = computed(() => {
   const { label } = definition.value
   if (now.value === null) return `${label}: no value`
-  const target = band.value === null ? '' : `, ${state.value}, target ${band.value.low} to ${band.value.high}`
+  const target = band.value === null ? '' : `, ${word.value}, target ${band.value.low} to ${band.value.high}`
   const sure = plusMinus.value === null ? '' : ` ±${shown(plusMinus.value)}`
   // What is to be tried is said by the board's table, when the hand has come to rest.
   return `${label} ${shown(now.value)}${mark.value}${sure}${target}`
@@ -61,7 +65,7 @@ const spoken = computed(() => {
         <span class="figure end">{{ shown(now) }}{{ moves ? '' : mark }}</span>
         <span v-if="moves && proposed !== null" class="figure to">→ {{ shown(proposed) }}{{ mark }}</span>
       </template>
-      <span v-else-if="state !== 'free'" class="word">{{ state }}</span>
+      <span v-else-if="word" class="word">{{ word }}</span>
     </div>
     <template v-if="now !== null">
       <VialTube

@@ -2,7 +2,7 @@
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { factDefinition } from '@level-stance/core/body/facts'
 import type { FactKey } from '@level-stance/core/body/facts'
-import { bandState } from '@level-stance/core/quantity/band'
+import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { sides } from '@level-stance/core/quantity/sided'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
@@ -70,7 +70,8 @@ function stationState(station: 'seat' | 'hands', facts: readonly FactKey[]): Sta
   const states = facts.flatMap((key) => {
     const value = board.now?.[key] ?? null
     const { band } = factDefinition(key)
-    return value === null || band === null ? [] : [bandState({ value, plusMinus: knowledge.plusMinus(key) ?? 0 }, band)]
+    const plusMinus = knowledge.plusMinus(key) ?? 0
+    return value === null || band === null || isUnsure(plusMinus, band) ? [] : [bandState({ value, plusMinus }, band)]
   })
   if (states.length === 0) return { words: 'readings', mark: 'wanting' }
   if (states.includes('outside')) return { words: 'outside', mark: 'open' }
