@@ -40,7 +40,12 @@ const state = computed(() =>
     ? 'free'
     : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
 )
-const word = computed(() => (unsure.value ? 'unsure' : state.value === 'free' ? '' : state.value))
+/** Said beside the number; a convention is called one where it is shown. */
+const word = computed(() => {
+  if (unsure.value) return 'unsure'
+  if (state.value !== 'free') return state.value
+  return definition.value.source === 'common-practice' ? 'convention' : ''
+})
 const shown = (value: number) => {
   const { unit } = definition.value
   if (unit !== 'mm') return trimmed(value, 1)
@@ -58,7 +63,14 @@ const spoken = computed(() => {
 </script>
 
 <template>
-  <div class="fact" :class="[state, { short: board.active }]" role="img" :aria-label="spoken" :data-testid="`fact-${fact}`">
+  <div
+    class="fact"
+    :class="[state, { short: board.active }]"
+    role="img"
+    :aria-label="spoken"
+    :title="definition.note"
+    :data-testid="`fact-${fact}`"
+  >
     <div class="line" aria-hidden="true">
       <span class="name">{{ definition.short }}</span>
       <template v-if="board.active && now !== null">

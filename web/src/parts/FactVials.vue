@@ -18,12 +18,19 @@ const shown = computed(() => props.facts.filter((fact) => fact !== 'wristBack' |
 </script>
 
 <template>
+  <p v-if="visit.setup.model && visit.rider.usual.state === 'none'" class="small muted uncalibrated">
+    Not calibrated: nothing is read on the bike yet. These are estimates; trust them for differences.
+  </p>
   <div class="vials">
     <FactVial v-for="fact in shown" :key="fact" :fact="fact" />
   </div>
 </template>
 
 <style scoped>
+.uncalibrated {
+  padding-bottom: 6px;
+  line-height: 1.25;
+}
 .vials {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));

@@ -10,6 +10,7 @@ import { shownValue } from '@level-stance/core/measure/readingEntry'
 import { summarise } from '@level-stance/core/measure/repeats'
 import { readingPlusMinus } from '@level-stance/core/measure/resolve'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { momentOf } from '../composables/day.ts'
 import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -77,6 +78,11 @@ const moved = computed(() => {
   return `now ${fieldSides.value.map(shown).join(' / ')}`
 })
 
+const takenAt = computed(() => {
+  const at = taken.value[0]?.takenAt
+  return at === undefined ? '' : momentOf(at)
+})
+
 function setMethod(event: Event): void {
   const chosen = (event.target as HTMLSelectElement).value as MethodKey
   for (const reading of taken.value) if (reading) visit.setReading({ ...reading, method: chosen, takenAt: new Date().toISOString() })
@@ -127,6 +133,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
     </template>
     <div v-if="open" class="more small">
       <p>{{ definition.how }}</p>
+      <p v-if="takenAt">Read {{ takenAt }}.</p>
       <label v-if="taken.length > 0">
         How measured
         <select class="plain-field" :value="method" @change="setMethod">

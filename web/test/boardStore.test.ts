@@ -1,0 +1,141 @@
+/** @jest-environment jsdom */
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
+import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import { aReading, entryOf, testTime, uuid, wholeReadings } from '@level-stance/core/testing'
+import { useBoard } from '../src/stores/board.ts'
+import { useVisit } from '../src/stores/visit.ts'
+
+const rested = () => new Promise((resolve) => setTimeout(resolve, 160))
+
+function openVisit(ledger: LedgerEntry[] = []) {
+  const visit = useVisit()
+  const readings = [...wholeReadings, aReading('saddleSetback', 'both', 61), aReading('railRoomBack', 'both', 8)]
+  const dossier: Dossier = {
+    rider: { id: uuid(1), version: 1, name: 'Board Rider', note: '' },
+    bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
+    visit: { id: uuid(3), version: 1, title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: testTime },
+    readings: readings.map((reading) => ({ reading, version: 1 })),
+    complaints: [],
+    ledger,
+    ratings: [],
+  }
+  visit.dossier = dossier
+  return visit
+}
+const saddle = (by: number) => ({ setting: 'saddleHeight', side: 'both', by }) as const
+
+beforeEach(() => {
+  localStorage.clear()
+  setActivePinia(createPinia())
+  Object.assign(globalThis.crypto, { randomUUID: () => uuid(99) })
+  Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
+})
+
+describe('what is about to be moved', () => {
+  it('is nothing at first, and its numbers are those of the bike', () => {
+    openVisit()
+    const board = useBoard()
+    expect(board.active).toBe(false)
+    expect(board.whole).toBeNull()
+    expect(board.now!.kneeLeft!).toBeGreaterThan(30)
+    expect(board.start).toEqual(board.now)
+    expect(board.changed).toEqual([])
+    expect(board.canTry).toBe(false)
+  })
+
+  it('moves the drawing and the numbers at once, the words when the hand rests', async () => {
+    openVisit()
+    const board = useBoard()
+    board.wish([saddle(8)])
+    expect(board.aimed('saddleHeight', 'both')).toBe(8)
+    expect(board.proposed!.kneeLeft!).toBeLessThan(board.now!.kneeLeft! - 2)
+    expect(board.changed).toContain('kneeLeft')
+    await rested()
+    expect(board.nowWords).toMatch(/^Saddle up 5/)
+    expect(board.canTry).toBe(true)
+  })
+
+  it('adds wishes up by setting, and forgets one that is taken back', () => {
+    openVisit()
+    const board = useBoard()
+    board.wish([saddle(3)])
+    board.wish([{ setting: 'saddleSetback', side: 'both', by: -2 }])
+    board.wish([saddle(4)])
+    expect(board.wishes.map((wish) => [wish.setting, wish.by])).toEqual([
+      ['saddleSetback', -2],
+      ['saddleHeight', 4],
+    ])
+    board.wish([saddle(0)])
+    expect(board.wishes).toHaveLength(1)
+    board.clear()
+    expect(board.active).toBe(false)
+  })
+
+  it('stands where the hardware ends, however far it is pulled', () => {
+    openVisit()
+    const board = useBoard()
+    board.wish([{ setting: 'saddleSetback', side: 'both', by: 30 }])
+    expect(board.aimed('saddleSetback', 'both')).toBe(8)
+  })
+
+  it('holds what fits the move until the fitter says otherwise', () => {
+    openVisit()
+    const board = useBoard()
+    board.wish([{ setting: 'barRise', side: 'both', by: 10 }])
+    expect(board.holds.hands).toBe('frame')
+    board.ownHolds = { ...board.holds, hands: 'torso', knee: false }
+    expect(board.holds).toEqual({ hands: 'torso', knee: false, lever: true })
+    board.clear()
+    expect(board.ownHolds).toBeNull()
+  })
+})
+
+describe('trying it', () => {
+  it('puts the first step, with what it brings along, into the ledger as the schema wants it, even before the words have come', () => {
+    const visit = openVisit()
+    const board = useBoard()
+    const append = jest.spyOn(visit, 'append').mockImplementation(() => undefined)
+    board.wish([{ setting: 'cleatSetback', side: 'right', by: 9 }])
+    // The words lag; the change that is tried does not.
+    return rested().then(() => {
+      board.wish([{ setting: 'cleatSetback', side: 'right', by: 12 }])
+      board.tryStep()
+      const entry = append.mock.calls[0]![0]
+      expect(ledgerEntrySchema.safeParse(entry).success).toBe(true)
+      expect(entry).toMatchObject({
+        kind: 'try',
+        station: 'feet',
+        moves: [{ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, expect.anything()],
+      })
+      expect(entry.kind === 'try' && entry.later).toMatch(/cleat R back 5, then 2/)
+      expect(board.active).toBe(false)
+    })
+  })
+
+  it('is refused while another change is on trial, and nothing can be wished', async () => {
+    openVisit([entryOf(1, { setting: 'saddleHeight', side: 'both', by: 2, role: 'chosen' })])
+    const board = useBoard()
+    expect(board.movable).toBe(false)
+    board.wish([saddle(3)])
+    await nextTick()
+    expect(board.active).toBe(false)
+    expect(board.canTry).toBe(false)
+  })
+
+  it('belongs to its rider: another visit starts with nothing wished', async () => {
+    const visit = openVisit()
+    const board = useBoard()
+    board.wish([saddle(3)])
+    visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(44) } }
+    await nextTick()
+    expect(board.active).toBe(false)
+  })
+
+  it('walks through the views and back to the first', () => {
+    const board = useBoard()
+    expect([board.view, ...[1, 2, 3].map(() => (board.nextView(), board.view))]).toEqual(['side', 'front', 'top', 'side'])
+  })
+})
