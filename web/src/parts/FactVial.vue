@@ -40,12 +40,9 @@ const state = computed(() =>
     ? 'free'
     : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
 )
-/** Said beside the number; a convention is called one where it is shown. */
-const word = computed(() => {
-  if (unsure.value) return 'unsure'
-  if (state.value !== 'free') return state.value
-  return definition.value.source === 'common-practice' ? 'convention' : ''
-})
+const word = computed(() => (unsure.value ? 'unsure' : state.value === 'free' ? '' : state.value))
+/** A convention is called one where it is shown. */
+const convention = computed(() => definition.value.source === 'common-practice')
 const shown = (value: number) => {
   const { unit } = definition.value
   if (unit !== 'mm') return trimmed(value, 1)
@@ -94,6 +91,7 @@ const spoken = computed(() => {
       <div v-if="!board.active" class="line" aria-hidden="true">
         <span class="figure">{{ shown(now) }}{{ mark }}</span>
         <span v-if="plusMinus !== null" class="muted">±{{ shown(plusMinus) }}</span>
+        <span v-if="convention" class="word">convention</span>
       </div>
     </template>
     <p v-else class="muted none">not known yet</p>
