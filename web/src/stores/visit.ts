@@ -68,15 +68,29 @@ export const useVisit = defineStore('visit', () => {
       dossier.value = null
       shownUpTo.value = null
     }
-    const fresh = await api<Dossier>('GET', `/visits/${id}`)
+    const fresh = await readWhole(id)
     dossier.value = outbox.pendingFor(id).reduce(overlaid, fresh)
+  }
+
+  /** writes of this window that the server has answered */
+  let landings = 0
+  /**
+   * The visit as the server holds it. A write that lands while it is read may be neither in the
+   * answer nor waiting any more: then it is read again.
+   */
+  async function readWhole(id: string): Promise<Dossier> {
+    for (;;) {
+      const before = landings
+      const fresh = await api<Dossier>('GET', `/visits/${id}`)
+      if (landings === before) return fresh
+    }
   }
 
   /** Reads again what another window may have changed, unless something here is unsent. */
   async function refresh(): Promise<void> {
     const id = dossier.value?.visit.id
     if (id === undefined || outbox.pendingFor(id).length > 0) return
-    const fresh = await api<Dossier>('GET', `/visits/${id}`)
+    const fresh = await readWhole(id)
     if (dossier.value?.visit.id === id && outbox.pendingFor(id).length === 0) dossier.value = fresh
   }
 
@@ -145,6 +159,7 @@ export const useVisit = defineStore('visit', () => {
   }
 
   outbox.onLanded((landed, answer) => {
+    landings += 1
     const current = dossier.value
     if (!current || landed.visitId !== current.visit.id) return
     // A refused write leaves the screen ahead of the server: read again.
