@@ -8,7 +8,7 @@ import { heightForDistance } from '../body/leg.ts'
 import { hipOf, lateralOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
-import { axlesOf, frontOf } from '../measure/riderModel.ts'
+import { axlesOf, frontOf, seatAngleOf } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/riderModel.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { sides } from '../quantity/sided.ts'
@@ -215,7 +215,7 @@ function limited({ now }: Standing, wish: Wish, mode: 'whole' | 'step'): Answer 
  * @source geometry
  */
 function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, mode: 'whole' | 'step', findings: string[]): Answer[] {
-  const seatAngle = standing.rider.values.seatAngle.right ?? 73
+  const seatAngle = seatAngleOf(standing.rider.values)
   const asked = sides.map((side) => saddleMoveFor(start, moved, side, seatAngle))
   if (asked.some((move) => move === null)) {
     findings.push('A leg does not reach, so no saddle height can be computed. Check saddle height, crank, thigh and shank.')

@@ -37,16 +37,7 @@ export interface Knowledge {
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
 /** Free parameters that stand for a part; leg length is carried by thigh and shank. */
-const uncertainFree: readonly FreeKey[] = [
-  'hipForward',
-  'hipUp',
-  'trunk',
-  'elbowFlexion',
-  'elbowSwivel',
-  'handSet',
-  'pitchLeft',
-  'pitchRight',
-]
+const uncertainFree: readonly FreeKey[] = freeKeys.filter((key) => !key.startsWith('leg'))
 /** Readings that the model does not use at all. */
 const notInModel = new Set<ModelKey>(
   readingKeys.filter((key) => {

@@ -7,7 +7,7 @@ import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { hiddenParts } from '../measure/resolve.ts'
 import type { Resolved, ResolvedReadings } from '../measure/resolve.ts'
-import { buildModel, sitOf } from '../measure/riderModel.ts'
+import { buildModel, seatAngleOf, sitOf } from '../measure/riderModel.ts'
 import type { BuiltModel, MovedBy } from '../measure/riderModel.ts'
 import type { Reading } from '../measure/reading.ts'
 import type { Quantity } from '../quantity/quantity.ts'
@@ -152,7 +152,7 @@ function calibratedLeg(rider: CalibratedRider, by: MovedBy, side: Side) {
   const shank = values.shank[side] ?? 0
   const scale = 1 + (side === 'left' ? free.legLeft : free.legRight) / (thigh + shank)
   const sit = sitOf(values, by)
-  const onLine = sitPoint((values.saddleHeight[side] ?? 0) + by('saddleHeight', 'both'), values.seatAngle[side] ?? 73)
+  const onLine = sitPoint((values.saddleHeight[side] ?? 0) + by('saddleHeight', 'both'), seatAngleOf(values))
   const get = (key: ReadingKey) => (values[key][side] ?? 0) + by(key, definitionOf(key).sided ? side : 'both')
   const stance = get('tread') / 2 + get('axleLength') + get('washer') + get('adapter') + get('cleatInboard')
   return {

@@ -1,5 +1,5 @@
 import { aReading, exampleReadings } from '../testing.ts'
-import { methodUncertainty, methodsFor } from './methods.ts'
+import { kneeBand, methodUncertainty, methodsFor } from './methods.ts'
 import { plausibilityQuestions } from './plausibility.ts'
 import { readingSchema } from './reading.ts'
 import { definitionOf, readingKeys } from './readingDefinitions.ts'
@@ -25,6 +25,12 @@ describe('methods', () => {
     for (const key of readingKeys) expect(methodsFor(definitionOf(key).dimension)).toContain(definitionOf(key).method)
     expect(methodsFor('angle')).not.toContain('tape')
   })
+})
+
+// Holmes, Pruitt & Whalen 1994: 25–35° held still; Ferrer-Roca et al. 2012: 30–40° pedalling (both from memory).
+it('judges a knee by the band for the way it was read', () => {
+  for (const method of ['goniometer', 'eye', null] as const) expect(kneeBand(method)).toEqual({ low: 25, high: 35 })
+  for (const method of ['photo', 'motion'] as const) expect(kneeBand(method)).toEqual({ low: 30, high: 40 })
 })
 
 describe('entry of a reading', () => {

@@ -1,3 +1,5 @@
+import { DYNAMIC_KNEE, STATIC_KNEE } from '../body/facts.ts'
+import type { TargetBand } from '../quantity/band.ts'
 import type { SourceKey } from '../sources.ts'
 
 /** How a value was got, with the ± it carries (k = 2) per kind of value. */
@@ -14,6 +16,8 @@ export interface Method {
   /** a choice among words is right or wrong, without a ± */
   readonly choice?: 0
   readonly source: SourceKey
+  /** read off a pedalling rider: an angle taken so bends more than one held still */
+  readonly pedalling?: true
 }
 
 /** Default uncertainties by method: common practice of the trade, set by this table alone. */
@@ -22,8 +26,8 @@ export const methods = {
   ruler: { label: 'ruler', length: 1.5, source: 'common-practice' },
   level: { label: 'phone level', angle: 0.3, source: 'common-practice' },
   goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
-  photo: { label: 'photo', length: 4, angle: 2, source: 'common-practice' },
-  motion: { label: 'motion trace', angle: 1.5, source: 'common-practice' },
+  photo: { label: 'photo', length: 4, angle: 2, pedalling: true, source: 'common-practice' },
+  motion: { label: 'motion trace', angle: 1.5, pedalling: true, source: 'common-practice' },
   mat: { label: 'pressure mat', length: 4, source: 'common-practice' },
   card: { label: 'impression', length: 3, source: 'common-practice' },
   scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
@@ -46,4 +50,10 @@ export function methodUncertainty(method: MethodKey, dimension: ReadingDimension
 /** The methods that can read a dimension, in the table's order. */
 export function methodsFor(dimension: ReadingDimension): MethodKey[] {
   return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null)
+}
+
+/** Band of the knee at the bottom for the way it was read. @source holmes */
+export function kneeBand(method: MethodKey | null): TargetBand {
+  const row: Method | null = method && methods[method]
+  return row?.pedalling ? DYNAMIC_KNEE : STATIC_KNEE
 }

@@ -166,9 +166,14 @@ function leverOf(values: ModelValues, by: MovedBy, grip: Grip | null): number | 
   return (left + right + by('leverAngle', 'left') + by('leverAngle', 'right')) / 2 + by('barRoll', 'both')
 }
 
+/** Seat angle of the side's values; the estimate always gives one. */
+export function seatAngleOf(values: ModelValues): number {
+  return values.seatAngle.right ?? 73
+}
+
 /** Where the rider sits: along the seat line, slid on the rails, turned about the clamp. @source geometry */
 export function sitOf(values: ModelValues, by: MovedBy): Point {
-  const base = sitPoint((values.saddleHeight.right ?? 0) + by('saddleHeight', 'both'), values.seatAngle.right ?? 73)
+  const base = sitPoint((values.saddleHeight.right ?? 0) + by('saddleHeight', 'both'), seatAngleOf(values))
   const turned = tiltShift(SIT_FROM_CLAMP, by('saddleTilt', 'both'))
   return { x: base.x - by('saddleSetback', 'both') + turned.x, y: base.y + turned.y }
 }

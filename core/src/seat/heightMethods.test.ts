@@ -1,6 +1,6 @@
-import { kneeFlexion } from '../body/leg.ts'
+import { kneeFlexion, legPosture } from '../body/leg.ts'
 import type { LegInput } from '../body/leg.ts'
-import { heightMethodKeys, heightMethods, heightsFor, kneeForHeight, pedalToSaddle, regressionHeight } from './heightMethods.ts'
+import { heightMethodKeys, heightMethods, heightsFor, regressionHeight } from './heightMethods.ts'
 
 const leg: LegInput = {
   thigh: 430,
@@ -34,8 +34,8 @@ describe('saddle-height methods', () => {
   // Holmes, Pruitt & Whalen 1994 (from memory): 25–35° held still.
   it('give the static band’s edges back as knee angles', () => {
     const { low, high } = answer('static-knee')
-    expect(kneeForHeight(leg, low!)).toBeCloseTo(35, 6)
-    expect(kneeForHeight(leg, high!)).toBeCloseTo(25, 6)
+    expect(legPosture({ ...leg, saddleHeight: low! }, 180).kneeFlexion).toBeCloseTo(35, 6)
+    expect(legPosture({ ...leg, saddleHeight: high! }, 180).kneeFlexion).toBeCloseTo(25, 6)
   })
   it('find the height that bisection finds on the drawing alone', () => {
     const flexionAt = (height: number) => {
@@ -58,13 +58,9 @@ describe('saddle-height methods', () => {
     expect(answer('inseam-883', 830, 165).low).toBe(answer('inseam-883', 830, 175).low)
     expect(answer('static-knee', 830, 165).low!).toBeGreaterThan(answer('static-knee', 830, 175).low!)
   })
-  it('put the pedal as far from the saddle as crank and height together, crank in line with the seat', () => {
-    expect(pedalToSaddle(730, 172.5, 73)).toBeCloseTo(902.5, 9)
-  })
   it('have no height, and no exception, for a leg that is far too short', () => {
     const short = heightsFor({ inseam: 830, leg: { ...leg, thigh: 100, shank: 100, lateral: 260 } })
     expect(short.find((row) => row.key === 'static-knee')).toMatchObject({ low: null, high: null })
-    expect(kneeForHeight({ ...leg, thigh: 100, shank: 100 }, 700)).toBeNull()
   })
   it('say each why it differs', () => {
     for (const key of heightMethodKeys) expect(heightMethods[key].why.length).toBeGreaterThan(20)

@@ -1,5 +1,4 @@
-import { pedalAxle, sitPoint } from '../bike/contactPoints.ts'
-import { legPosture, saddleHeightForFlexion } from '../body/leg.ts'
+import { saddleHeightForFlexion } from '../body/leg.ts'
 import type { LegInput } from '../body/leg.ts'
 import { UnreachableError } from '../quantity/problem.ts'
 import type { SourceKey } from '../sources.ts'
@@ -77,18 +76,6 @@ function heelHeight(leg: LegInput): number | null {
 /** Crank angle at which it points down in line with the seat line. */
 function crankDown(seatAngle: number): number {
   return 90 + seatAngle
-}
-
-/** Knee flexion that a saddle height gives at the bottom; null where the leg does not reach. */
-export function kneeForHeight(leg: LegInput, saddleHeight: number): number | null {
-  return attempt(() => legPosture({ ...leg, saddleHeight }, 180).kneeFlexion)
-}
-
-/** Pedal axle to saddle top for a height from the bottom bracket, crank in line with the seat line. @source geometry */
-export function pedalToSaddle(saddleHeight: number, crank: number, seatAngle: number): number {
-  const axle = pedalAxle(crank, crankDown(seatAngle))
-  const top = sitPoint(saddleHeight, seatAngle)
-  return Math.hypot(top.x - axle.x, top.y - axle.y)
 }
 
 function attempt(run: () => number): number | null {

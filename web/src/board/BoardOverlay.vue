@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { settingOf } from '@level-stance/core/change/settings'
 import { withMoves } from '@level-stance/core/change/moves'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { seatAngleOf } from '@level-stance/core/measure/riderModel'
 import { sceneOf } from '@level-stance/core/measure/scene'
 import type { Scene } from '@level-stance/core/measure/scene'
 import { trimmed } from '@level-stance/core/quantity/entry'
@@ -28,7 +29,7 @@ const proposal = computed<Scene | null>(() => {
   if (!whole?.model) return null
   return sceneOf(whole.model, visit.rider.values, visit.bar, withMoves(visit.setup.folded.by, whole.moves), props.crankAngle)
 })
-const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, visit.rider.values.seatAngle.right ?? 73))
+const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, seatAngleOf(visit.rider.values)))
 /** How far each of a handle's settings is wished, in words. */
 const words = computed(() =>
   handles.value.map((handle) =>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { DYNAMIC_KNEE, factDefinition } from '@level-stance/core/body/facts'
+import { factDefinition } from '@level-stance/core/body/facts'
 import type { FactKey } from '@level-stance/core/body/facts'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
+import { kneeBand } from '@level-stance/core/measure/methods'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useKnowledge } from '../stores/knowledge.ts'
@@ -21,8 +22,7 @@ const definition = computed(() => factDefinition(props.fact))
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => {
   const side = { kneeLeft: 'left', kneeRight: 'right' }[props.fact as string] as 'left' | 'right' | undefined
-  const method = side && visit.reading('kneeFlexion', side)?.method
-  return method === 'motion' || method === 'photo' ? DYNAMIC_KNEE : definition.value.band
+  return side ? kneeBand(visit.reading('kneeFlexion', side)?.method ?? null) : definition.value.band
 })
 const now = computed(() => board.now?.[props.fact] ?? null)
 const start = computed(() => board.start?.[props.fact] ?? null)

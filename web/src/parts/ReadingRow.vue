@@ -124,7 +124,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
         <button
           v-if="problems[side]?.suggestion"
           type="button"
-          class="suggest"
+          class="plain suggest"
           @click="fields[i]?.take(problems[side]?.suggestion?.text ?? '')"
         >
           {{ problems[side]?.suggestion?.label }}
@@ -197,16 +197,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   padding: 2px 0 6px;
 }
 .suggest {
-  min-height: 40px;
   margin-top: 4px;
-  padding: 0 12px;
-  border: 1px solid var(--petrol);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--petrol);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
 }
 .more {
   grid-column: 1 / -1;

@@ -1,8 +1,8 @@
 import { refDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { factKeys, riderFacts } from '@level-stance/core/body/facts'
-import type { FactKey, RiderFacts } from '@level-stance/core/body/facts'
+import { riderFacts } from '@level-stance/core/body/facts'
+import type { RiderFacts } from '@level-stance/core/body/facts'
 import { defaultHolds, knockOn } from '@level-stance/core/change/knockOn'
 import type { Holds } from '@level-stance/core/change/knockOn'
 import type { Wish } from '@level-stance/core/change/moves'
@@ -42,12 +42,6 @@ export const useBoard = defineStore('board', () => {
   const start = computed(() => factsOf(visit.baseline))
   const now = computed(() => factsOf(visit.setup))
   const proposed = computed(() => whole.value?.after ?? null)
-  const changed = computed<readonly FactKey[]>(() =>
-    factKeys.filter((key) => {
-      const [a, b] = [now.value?.[key], proposed.value?.[key]]
-      return typeof a === 'number' && typeof b === 'number' && Math.abs(a - b) >= 0.05
-    }),
-  )
   const canTry = computed(
     () => (step.value?.moves.length ?? 0) > 0 && visit.folded.trying === null && visit.stops.length === 0 && visit.shownUpTo === null,
   )
@@ -106,7 +100,6 @@ export const useBoard = defineStore('board', () => {
     start,
     now,
     proposed,
-    changed,
     canTry,
     movable,
     nowWords,
