@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { test as base, expect } from '@playwright/test'
 import type { Locator, Page } from '@playwright/test'
 import pg from 'pg'
+import { demoVisits } from '../server/src/demo/riders.ts'
 import { serve } from '../tools/lib/serve.mjs'
 
 /** The app as a user gets it: the built server on a database of its own, with the demo riders. */
@@ -69,21 +70,35 @@ export async function newRider(page: Page, name: string, bike = 'Tourer'): Promi
 }
 
 /** Opens a demo rider's visit at a station. */
-export async function openDemo(page: Page, name: string, station: string): Promise<void> {
+export async function openDemo(page: Page, name: string, station: string, tab?: string): Promise<void> {
   await page.goto(`/riders?search=${encodeURIComponent(name)}`)
   await page
     .getByRole('link', { name: /First visit/ })
     .first()
     .click()
-  await goTo(page, station)
+  await goTo(page, station, tab)
 }
 
-export async function goTo(page: Page, station: string): Promise<void> {
+/** A demo rider's case for this test alone, under another name: what one test changes is not met by the next. */
+export async function openOwnDemo(page: Page, name: string, station: string, tab?: string): Promise<void> {
+  const file = demoVisits.find(({ rider }) => rider.name.startsWith(name))
+  if (!file) throw new Error(`no demo rider ${name}`)
+  const answer = await page.request.post('/api/imports', {
+    data: { ...file, rider: { name: `Case ${randomUUID().slice(0, 8)}`, note: '' } },
+  })
+  const { visitId } = (await answer.json()) as { visitId: string }
+  await page.goto(`/visits/${visitId}/talk`)
+  await goTo(page, station, tab)
+}
+
+/** A station by the rail; for the feet also one of its pages. */
+export async function goTo(page: Page, station: string, tab?: string): Promise<void> {
   await page
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
     .click()
   await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
+  if (tab !== undefined) await page.getByRole('tablist', { name: 'Pages of the feet' }).getByRole('tab', { name: tab }).click()
 }
 
 /** A reading's field; on Measure the page that holds it is turned to first. */

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { evaluate } from './calculation.ts'
 import { numericLeaves, withLeaf } from './quantity/propagate.ts'
 import { exampleRider, wholeReadings } from './testing.ts'
+import { startingPedals } from './feet/pedalKinds.ts'
 import { calculationNamed, calculations } from './calculations.ts'
 import type { CalculationError } from './quantity/problem.ts'
 import { sources } from './sources.ts'
@@ -40,6 +41,15 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'cleat-target': { setbackNow: 6, shoeSize: 43, slotForward: 6, slotBack: 12 },
   'cleat-knock-on': { thigh: 430, shank: 440, heelToMtp1: 195, heelToAnkle: 65, ankleHeight: 68, stack: 22, crank: 172.5, saddleHeight: 700, seatAngle: 73, hipForward: 40, hipUp: 85, footPitch: 20, setbackFrom: 0, setbackTo: 5 },
   'step-plan': { move: 12 },
+  'cleat-rotation': { toeOut: 9, cleatTurn: 6, float: 6, heelIn: 1, heelOut: 1, turnRoom: 12 },
+  'heel-clearance': { tread: 146, axle: 53, axleFromHeel: 170, heelOutside: 70, stayWidth: 130, crank: 172.5, cleatTurn: 5, float: 6 },
+  'stance-options': { tread: 146, left: { target: 130 }, right: { target: 127 } },
+  'pedal-ranking': { weights: { patch: 3 }, rider: { mass: 75 }, catalogue: startingPedals.map(({ seed: _seed, ...spec }) => spec) },
+  'cleat-template': { setback: 24, side: 'left', title: 'Rider', setbackNow: 10, turn: 5, float: 6 },
+  'cleat-use': { distance: 3000, kind: 1, walking: 2 },
+  'bolt-bite': { length: 12, plate: 5, depth: 9 },
+  'toe-clearance': { frontCentre: 590, bbDrop: 70, wheelDiameter: 672, crank: 172.5, toeAhead: 95 },
+  'turns-of-ride': { hours: 2, cadence: 90 },
   'bar-clamp': frontEnd,
   'stem-search': { ...frontEnd, wanted: { x: 470, y: 640 }, steerer: 30 },
   'hand-on-flat-bar': { barWidth: 760, barRise: 20, barForward: 0, barBacksweep: 9, barUpsweep: 5, barRoll: 8, barBend: 70, handFromEnd: 65 },

@@ -20,6 +20,17 @@ import type { AnyCalculation } from './calculation.ts'
 import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
 import { calibrationCalculation, knockOnCalculation, measureNextCalculation, sensitivityCalculation } from './change/rider.calculations.ts'
 import { cleatTargetCalculation } from './feet/cleatTarget.calculations.ts'
+import {
+  boltBiteCalculation,
+  cleatRotationCalculation,
+  cleatTemplateCalculation,
+  cleatUseCalculation,
+  heelClearanceCalculation,
+  pedalRankingCalculation,
+  stanceOptionsCalculation,
+  toeClearanceCalculation,
+  turnsOfRideCalculation,
+} from './feet/feet.calculations.ts'
 import { saddleHeightsCalculation } from './seat/height.calculations.ts'
 
 /** Every calculation, in the order of the work. */
@@ -43,6 +54,15 @@ export const calculations: readonly AnyCalculation[] = [
   anyCalculation(measureNextCalculation),
   anyCalculation(sensitivityCalculation),
   anyCalculation(cleatTargetCalculation),
+  anyCalculation(cleatRotationCalculation),
+  anyCalculation(heelClearanceCalculation),
+  anyCalculation(stanceOptionsCalculation),
+  anyCalculation(pedalRankingCalculation),
+  anyCalculation(cleatTemplateCalculation),
+  anyCalculation(cleatUseCalculation),
+  anyCalculation(boltBiteCalculation),
+  anyCalculation(toeClearanceCalculation),
+  anyCalculation(turnsOfRideCalculation),
   anyCalculation(saddleHeightsCalculation),
   anyCalculation(knockOnCalculation),
   anyCalculation(cleatKnockOnCalculation),

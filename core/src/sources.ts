@@ -58,10 +58,41 @@ export const sources = {
     title: 'Keir et al. 2007, Human Factors 49:88; Weiss et al. 1995, Journal of Bone and Joint Surgery 77A:1695',
     note: 'Carpal pressure is least near 2° toward the little finger; 30 mmHg is reached at 14.5° that way and 21.8° the other. Values from memory of the sources.',
   },
+  jarboe: {
+    kind: 'published',
+    title: 'Jarboe & Quesada 2003, Foot & Ankle International 24:784',
+    note: 'A stiffer sole raised forefoot peak pressure by about 18 %, against the trade’s belief. Value from memory of the source.',
+  },
+  'disley-li': {
+    kind: 'published',
+    title: 'Disley & Li 2014, Scandinavian Journal of Medicine & Science in Sports 24:117',
+    note: 'Gross efficiency by tread: 90 and 120 mm 19.38 %, 150 mm 19.09 %, 180 mm 19.05 %; trained riders, one effort, seated. Values from memory of the source.',
+  },
+  garbalosa: {
+    kind: 'published',
+    title: 'Garbalosa et al. 1994, Journal of Orthopaedic & Sports Physical Therapy 20:200',
+    note: 'Forefoot of 240 feet: 86.7 % varus, 8.8 % valgus, 4.6 % neutral. Values from memory of the source.',
+  },
+  murray: {
+    kind: 'published',
+    title: 'Murray et al. 1964, Journal of Bone and Joint Surgery 46A:335; Staheli et al. 1985, Journal of Bone and Joint Surgery 67A:39',
+    note: 'Natural toe-out while walking about 7° (SD 6): a broad prior only. Values from memory of the sources.',
+  },
+  'navicular-drop': {
+    kind: 'published',
+    title:
+      'Brody 1982, Orthopedic Clinics of North America 13:541; Mueller et al. 1993, Journal of the American Podiatric Medical Association 83:198',
+    note: 'A navicular drop of 10 mm and more is commonly called large. Value from memory of the sources.',
+  },
+  'iso-261': {
+    kind: 'published',
+    title: 'ISO 261, metric threads; ISO 6698, pedal axles',
+    note: 'Coarse pitch M5 0.80 mm; pedal thread 9/16 inch by 20 to the inch: 1.27 mm a turn, left pedal left-handed. Values from memory of the standards.',
+  },
   'iso-4210': {
     kind: 'published',
     title: 'ISO 4210-2, safety requirements for bicycles',
-    note: 'At least a quarter of the weight on the front wheel with the rider rearmost; bar width 350–1000 mm. Values from memory of the standard.',
+    note: 'At least a quarter of the weight on the front wheel with the rider rearmost; bar width 350–1000 mm; toe clearance from the pedal’s axle 100 mm, 89 with the foot held. Values from memory of the standard.',
   },
   'common-practice': {
     kind: 'common-practice',

@@ -25,6 +25,12 @@ describe('tables of the trade', () => {
       'fonda',
       'keir',
       'iso-4210',
+      'jarboe',
+      'disley-li',
+      'garbalosa',
+      'murray',
+      'navicular-drop',
+      'iso-261',
     ] as const)
       expect(sources[key].note).toMatch(/from memory/)
   })

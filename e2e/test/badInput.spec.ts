@@ -53,7 +53,7 @@ test('inches typed as millimetres are offered as inches', async ({ page }) => {
 
 test('sides exchanged beyond plausibility are asked about, not refused', async ({ page }) => {
   await newRider(page, 'Swapped Sides')
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await read(page, 'Foot length, left', '240')
   await read(page, 'Foot length, right', '285')
   const question = page.getByRole('alert').filter({ hasText: 'differ by 45 mm' })
@@ -73,7 +73,7 @@ test('a leg that cannot reach is said in words; the cleat can still be judged', 
   await readEnough(page)
   await read(page, 'Saddle height', '960')
   await expect(page.getByRole('alert').filter({ hasText: /left leg is \d+ mm short of the pedal/ })).toBeVisible()
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByText(/The leg model has no answer/)).toBeVisible()
   await expect(page.getByTestId('judgement-right')).toContainText('asks for 25.6 mm')
   await expect(page.locator('body')).not.toContainText('NaN')

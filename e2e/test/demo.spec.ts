@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { expect, expectSaved, goTo, openDemo, test } from '../site.ts'
 
 test('the four demo riders are listed, searched and opened', async ({ page }) => {
@@ -21,7 +22,7 @@ test('the shipped typeface is the one shown', async ({ page }) => {
 })
 
 test('dragging the cleat, its number and everything that depends on it move together', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Feet')
+  await openDemo(page, 'Imre', 'Feet', 'Fore–aft')
   const handle = page.getByRole('slider', { name: 'Cleat to try, right' })
   const aim = page.getByRole('textbox', { name: 'Aim, right' })
   await expect(aim).toHaveValue('24')
@@ -59,19 +60,19 @@ test('dragging the cleat, its number and everything that depends on it move toge
 })
 
 test('an aim set for one rider is not carried to the next', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Feet')
+  await openDemo(page, 'Imre', 'Feet', 'Fore–aft')
   await page.getByRole('textbox', { name: 'Aim, right' }).fill('12')
   await page.getByRole('link', { name: 'All riders' }).click()
   await page.getByLabel('Search riders').fill('Oona')
   await expect(page.getByRole('listitem')).toHaveCount(1)
   await page.getByRole('link', { name: /First visit/ }).click()
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByRole('button', { name: 'As judged' })).toBeHidden()
   await expect(page.getByRole('textbox', { name: 'Aim, right' })).not.toHaveValue('12')
 })
 
 test('schools side by side; the chosen one is kept with the visit', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Feet')
+  await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
   await page.getByRole('button', { name: 'Compare' }).click()
   const table = page.getByRole('table', { name: /Target of each school/ })
   await expect(table.getByRole('row', { name: /Between the heads/ })).toContainText('13')
@@ -86,7 +87,7 @@ test('schools side by side; the chosen one is kept with the visit', async ({ pag
 })
 
 test('a tapped bead shows the bike as it was', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Feet')
+  await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
   await expect(page.getByTestId('judgement-left')).toContainText('9 mm behind MTP1')
   await page.getByRole('navigation', { name: 'Changes of this visit' }).getByRole('button', { name: 'Start' }).click()
   await expect(page.getByText('Showing the bike as it was.')).toBeVisible()
@@ -119,20 +120,21 @@ test('nothing can be tried while a warning sign is positive', async ({ page }) =
     .getByRole('radiogroup', { name: /Open sores/ })
     .getByRole('radio', { name: 'Yes' })
     .click()
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByTestId('try')).toBeDisabled()
   await expect(page.getByText('Not while a warning sign is positive.')).toBeVisible()
 })
 
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).join(', ')}`)).toEqual([])
+}
+
 for (const scheme of ['light', 'dark'] as const) {
   test(`every view is accessible, ${scheme}`, async ({ page }) => {
+    test.slow()
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
-    const look = async () => {
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
-      expect(
-        violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).join(', ')}`),
-      ).toEqual([])
-    }
+    const look = () => expectAccessible(page)
     await page.goto('/riders')
     await expect(page.getByRole('listitem').first()).toBeVisible()
     await look()
@@ -146,5 +148,20 @@ for (const scheme of ['light', 'dark'] as const) {
       await goTo(page, station)
       await look()
     }
+  })
+
+  test(`every page of the feet is accessible, ${scheme}`, async ({ page }) => {
+    test.slow()
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    const look = () => expectAccessible(page)
+    await openDemo(page, 'Baptiste', 'Feet')
+    for (const tab of ['Shoe', 'Pedal', 'Fore–aft', 'Rotation', 'Stance', 'Wedge, footbed', 'Wear, bolts']) {
+      await page.getByRole('tab', { name: tab }).click()
+      await look()
+    }
+    await page.getByRole('tab', { name: 'Pedal' }).click()
+    await page.getByRole('button', { name: 'Catalogue' }).click()
+    await expect(page.getByLabel('Name')).toHaveValue(/./)
+    await look()
   })
 }

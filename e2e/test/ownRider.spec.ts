@@ -37,7 +37,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
   })
 
   await test.step('feet: the tape method, judged', async () => {
-    await goTo(page, 'Feet')
+    await goTo(page, 'Feet', 'Fore–aft')
     await expect(page.getByText(/Measure behind ball of foot on the left/)).toBeVisible()
     for (const [name, left, right] of [
       ['Shoe size', '43', '43'],
@@ -110,7 +110,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
 
 test('undo brings everything back, and can follow a keep', async ({ page }) => {
   const { openDemo } = await import('../site.ts')
-  await openDemo(page, 'Oona', 'Feet')
+  await openDemo(page, 'Oona', 'Feet', 'Fore–aft')
   const setback = page.getByTestId('judgement-left')
   await expect(setback).toContainText('8 mm behind MTP1')
   await page.getByTestId('try').click()
@@ -121,7 +121,7 @@ test('undo brings everything back, and can follow a keep', async ({ page }) => {
   await page.getByRole('button', { name: 'Keep' }).click()
   await goTo(page, 'Prove')
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await expect(setback).toContainText('8 mm behind MTP1')
   await expect(page.getByRole('navigation', { name: 'Changes of this visit' })).toContainText('Undo of 2')
 })

@@ -45,7 +45,7 @@ test('the same reading changed in two windows: both are shown, and the fitter ch
 test('a change tried in two windows enters the ledger once', async ({ page, context }) => {
   await newRider(page, 'Two Tries')
   await readEnough(page)
-  await goTo(page, 'Feet')
+  await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByTestId('try')).toBeEnabled()
   const other = await context.newPage()
   await other.goto(page.url())

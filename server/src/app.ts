@@ -10,6 +10,7 @@ import { safeHeaders, sameMachine } from './http/guards.ts'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './record/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
+import { pedalRoutes } from './pedals/routes.ts'
 import { riderRoutes } from './riders/routes.ts'
 import { visitRoutes } from './visits/routes.ts'
 
@@ -45,6 +46,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts):
   api.use(express.json({ limit: '200kb' }))
   api.use('/calculations', calculationRoutes())
   api.use('/riders', riderRoutes(db))
+  api.use('/pedals', pedalRoutes(db))
   api.use(recordRoutes(db, fonts))
   api.use('/visits', visitRoutes(db))
   api.use(unknownRoute)

@@ -3,6 +3,10 @@ import { legSweep, saddleHeightForFlexion } from '../../core/src/body/leg.ts'
 import type { LegInput } from '../../core/src/body/leg.ts'
 import { cleatProposal } from '../../core/src/change/cleatProposal.ts'
 import { setupOf } from '../../core/src/change/setup.ts'
+import type { PedalRider } from '../../core/src/feet/pedalCriteria.ts'
+import { startingPedals } from '../../core/src/feet/pedalKinds.ts'
+import { rankPedals } from '../../core/src/feet/pedalRanking.ts'
+import { stanceOptions } from '../../core/src/feet/stanceSearch.ts'
 import { riderAt } from '../../core/src/body/rider.ts'
 import { calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
 import { factSpreads, knowledgeOf } from '../../core/src/change/knowledge.ts'
@@ -56,6 +60,7 @@ while (performance.now() - start < 1000) {
   cleatProposal(setup, { left: 10, right: 18 })
   judged += 1
 }
+const proposals = judged / ((performance.now() - start) / 1000)
 /** Median milliseconds of a job, after a warm-up. */
 function milliseconds(job: () => unknown, times = 60): number {
   for (let i = 0; i < 20; i++) job()
@@ -85,6 +90,26 @@ const knowledge = milliseconds(() => {
 const standing = standingOf(setupOf(full, [], 'drop', rider))
 const wishes = [{ setting: 'saddleHeight' as const, side: 'both' as const, by: 4 }]
 const knockOns = milliseconds(() => knockOn(standing, wishes, defaultHolds(wishes), 'whole'), 200)
+// Two hundred systems: the kinds with every figure varied a little, so that nothing ranks alike.
+const catalogue = Array.from({ length: 200 }, (_, i) => {
+  const { seed: _seed, ...spec } = startingPedals[i % startingPedals.length] ?? startingPedals[0]!
+  return { id: String(i), spec: { ...spec, name: `System ${i}`, patch: spec.patch + i, stack: spec.stack + (i % 5) / 2, mud: 1 + (i % 5) } }
+})
+const pedalRider: PedalRider = { mass: 88, soleStiffness: 1, forefoot: true, knee: true, entry: false, loose: false, bowLegged: true, use: 'long', widen: 6, swing: 4, bolts: 'three bolts', kindNow: 5, axleNow: 53, hours: 5 } // prettier-ignore
+const ranking = milliseconds(() => rankPedals(catalogue, pedalRider, { patch: 4 }), 200)
+const ten = (from: number, step: number) => Array.from({ length: 10 }, (_, i) => from + i * step)
+const side = { tread: 146, axle: 53, washer: 0, adapter: 0, cleatInboard: 0 }
+const stance = milliseconds(
+  () =>
+    stanceOptions({
+      now: { left: side, right: side },
+      target: { left: 137, right: 141 },
+      cleatRoom: { left: { low: -2, high: 2 }, right: { low: -2, high: 2 } },
+      thread: { left: 14, right: 14 },
+      stock: { washers: ten(0, 0.4), axles: ten(50, 1.5), adapters: ten(0, 4), treads: ten(140, 5) },
+    }),
+  100,
+)
 console.log(
   JSON.stringify({
     postures,
@@ -93,6 +118,8 @@ console.log(
     calibration,
     knowledge,
     knockOns,
-    proposals: judged / ((performance.now() - start) / 1000),
+    ranking,
+    stance,
+    proposals,
   }),
 )

@@ -30,6 +30,7 @@ export async function measureScreens(address, presses = 240) {
     await page.getByRole('link', { name: /First visit/ }).click()
     await page.getByRole('heading', { name: 'What hurts or fails?' }).waitFor()
     await page.keyboard.press('3')
+    await page.getByRole('tab', { name: 'Fore–aft' }).click()
     await page.getByTestId('try').waitFor()
     const keys = await keyToPaint(page, presses)
     const drags = await dragToPaint(page, presses)

@@ -27,6 +27,7 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
             colorTextSecondary: '#C4CBC6',
             colorTextLightSolid: '#08201F',
             colorBgBase: '#1B2423',
+            colorBgElevated: '#1B2423',
             colorTextBase: '#EDEAE0',
             colorBorder: '#35413F',
             colorError: '#EE8A74',

@@ -16,7 +16,16 @@ function openVisit(ledger: LedgerEntry[] = []) {
   const dossier: Dossier = {
     rider: { id: uuid(1), version: 1, name: 'Board Rider', note: '' },
     bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
-    visit: { id: uuid(3), version: 1, title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: testTime },
+    visit: {
+      id: uuid(3),
+      version: 1,
+      title: 'First visit',
+      cleatSchool: 'behind-ball',
+      accepted: [],
+      pedalWeights: {},
+      stanceBy: null,
+      startedAt: testTime,
+    },
     readings: readings.map((reading) => ({ reading, version: 1 })),
     complaints: [],
     ledger,

@@ -9,7 +9,16 @@ const crank = aReading('crank', 'both', 167.5)
 const held = (...readings: Dossier['readings']): Dossier => ({
   rider: { id: uuid(1), version: 1, name: 'Quick Reload', note: '' },
   bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
-  visit: { id: uuid(3), version: 1, title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: testTime },
+  visit: {
+    id: uuid(3),
+    version: 1,
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    startedAt: testTime,
+  },
   readings,
   complaints: [],
   ledger: [],

@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 import { calibrateRider, riderWith } from '@level-stance/core/change/calibrated'
+import { isPlain } from '@level-stance/core/quantity/entry'
 import { unmoved } from '@level-stance/core/measure/riderModel'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { sceneOf } from '@level-stance/core/measure/scene'
@@ -76,7 +77,10 @@ describe('how to measure', () => {
       const { dimension } = definitionOf(key)
       const how = howShapes[key]
       if (how === undefined) {
-        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || key.includes('Room')]).toEqual([key, true])
+        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || isPlain(dimension) || key.includes('Room')]).toEqual([
+          key,
+          true,
+        ])
         continue
       }
       for (const place of how.places) expect(Object.keys(figures[how.figure].at)).toContain(place)

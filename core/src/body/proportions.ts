@@ -8,6 +8,7 @@ export const statureFractions = {
   thigh: 0.245,
   footLength: 0.152,
   hipHeight: 0.53,
+  hipWidth: 0.191,
   upperArm: 0.186,
   forearm: 0.146,
   hand: 0.108,

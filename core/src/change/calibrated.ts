@@ -8,9 +8,10 @@ import type { Reading } from '../measure/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { knownKindOf } from '../measure/knownKinds.ts'
-import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
+import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, buildModel, footMoved, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
+import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { foldLedger } from './fold.ts'
 import type { LedgerEntry } from './ledger.ts'
@@ -56,7 +57,7 @@ const CHANGE_OF_POSTURE: Readonly<Partial<Record<keyof FreeParameters, number>>>
  */
 export function calibrateRider(readings: readonly Reading[], entries: readonly LedgerEntry[], bar: BarKind): CalibratedRider {
   const resolved = resolveReadings(readings)
-  const values = modelValues(resolved)
+  const values = { ...modelValues(resolved), kneeOutside: kneesAtStart(resolved, readings, entries) }
   const free = freeParameters(values, modelPlusMinus(resolved))
   const knowns = knownsFor('usual', readings, entries, values, bar)
   const usual = calibrate(free, bare(knowns))
@@ -92,6 +93,16 @@ export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosit
   if (model === null) return null
   const other = hands && rider.others.find((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
   return withFree(model, (other ? other.calibration : rider.usual).values)
+}
+
+/** Knee outside foot as it would have been read at the start: the foot may have been moved before it was read. */
+function kneesAtStart(resolved: ResolvedReadings, readings: readonly Reading[], entries: readonly LedgerEntry[]): Sided<number | null> {
+  return bySide((side) => {
+    const value = resolved.kneeOutside[side]?.value
+    const taken = readings.find((reading) => reading.key === 'kneeOutside' && reading.side === side && reading.condition === 'usual')
+    if (value === undefined || !taken) return null
+    return value + footMoved(foldLedger(entries.filter((entry) => entry.at <= taken.takenAt)).by, side)
+  })
 }
 
 const bare = (knowns: readonly KnownAt[]): Known[] => knowns.map(({ known }) => known)

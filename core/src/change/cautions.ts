@@ -10,14 +10,16 @@ export interface CautionRow {
 }
 
 export const cautionRows: readonly CautionRow[] = [
-  { settings: ['cleatSetback', 'cleatInboard'], words: 'Mark the cleat’s place; bolts to the maker’s torque, or the foot will not release. Practise the release.', source: 'common-practice' },
+  { settings: ['cleatSetback', 'cleatInboard', 'cleatTurn', 'pedalKind', 'cleatFloat'], words: 'Mark the cleat’s place; bolts to the maker’s torque, or the foot will not release. Practise the release.', source: 'common-practice' },
   { settings: ['saddleHeight'], words: 'Seatpost: insertion mark hidden, the maker’s torque.', source: 'common-practice' },
   { settings: ['saddleSetback', 'saddleTilt'], words: 'Rails inside their marks, clamp to the maker’s torque; check height again.', source: 'common-practice' },
   { settings: ['handReach', 'handHeight', 'spacers', 'stemLength', 'stemAngle'], words: 'Stem on the steerer as its maker asks, headset without play; cables long enough at full lock.', source: 'common-practice' },
   { settings: ['barWidth', 'gripSpacing'], words: 'A cut takes both ends for good: hands first, cut later, not under the maker’s minimum.', source: 'common-practice' },
   { settings: ['barRoll', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach'], words: 'Bar centred, clamp to the maker’s torque.', source: 'common-practice' },
   { settings: ['leverAngle', 'barRoll'], words: 'Pull both brakes before riding off.', source: 'common-practice' },
-  { settings: ['washer', 'axleLength'], words: 'Enough thread left in the crank, as the makers say; the left pedal turns the other way.', source: 'common-practice' },
+  { settings: ['cleatTurn'], words: 'Heel clear of crank and chainstay at both ends of the float, turned by hand before riding.', source: 'common-practice' },
+  { settings: ['wedge', 'archSupport'], words: 'One step, then look at the knee’s path again; numb or painful: take it out.', source: 'common-practice' },
+  { settings: ['washer', 'axleLength', 'adapter', 'pedalKind'], words: 'Enough thread left in the crank, as the makers say; the left pedal turns the other way.', source: 'common-practice' },
   { settings: ['crank', 'tread'], words: 'Crank bolts to the maker’s torque; toe clearance to the front wheel.', source: 'iso-4210' },
 ] // prettier-ignore
 

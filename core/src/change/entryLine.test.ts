@@ -31,6 +31,12 @@ describe('short notes', () => {
     ['hands up 1/2 in', { kind: 'move', setting: 'handHeight', by: 12.7 }],
     ['washer L on 1', { kind: 'move', setting: 'washer', side: 'left', by: 1 }],
     ['roll back 4', { kind: 'move', setting: 'barRoll', by: -4 }],
+    ['cleat R out 2', { kind: 'move', setting: 'cleatTurn', side: 'right', by: 2, words: 'Cleat R toe-out 2°' }],
+    ['cleat l toe-in 1.5', { kind: 'move', setting: 'cleatTurn', side: 'left', by: -1.5 }],
+    ['arch l higher 3', { kind: 'move', setting: 'archSupport', side: 'left', by: 3 }],
+    ['adapter r longer 20', { kind: 'move', setting: 'adapter', side: 'right', by: 20 }],
+    ['float r 6 maker', { kind: 'reading', key: 'cleatFloat', side: 'right', value: 6, method: 'maker' }],
+    ['km 4200', { kind: 'reading', key: 'cleatDistance', side: 'both', value: 4200, words: 'Ridden on these cleats: 4200 km' }],
     ['saddle 28 1/2 in', { kind: 'reading', key: 'saddleHeight', value: 723.9 }],
   ])('%s', (note, meant) => expect(understand(note, 'mm')).toMatchObject(meant))
 
@@ -45,6 +51,7 @@ describe('short notes', () => {
     ['saddle down', /by how much/],
     ['saddle -900', /At most 100/],
     ['washer on 1', /L or R/],
+    ['cleat r out', /by how much/],
     ['crank', /how much/],
     ['crank 9', /must lie between 100 and 220 mm/],
     ['ball 196', /L or R/],

@@ -32,7 +32,7 @@ const readingWords: Readonly<Record<string, ReadingKey>> = {
   setback: 'cleatSetback', behind: 'cleatSetback', forward: 'slotForward', room: 'slotBack', sole: 'soleStack', mass: 'mass',
   knee: 'kneeFlexion', torso: 'torsoAngle', elbow: 'elbowFlexion', shoulder: 'shoulderAngle', wrist: 'wristAngle', hip: 'hipAngle',
   trunk: 'trunk', arm: 'upperArm', forearm: 'forearm', acromia: 'acromionWidth', sitbones: 'sitBoneSpacing', hand: 'handLength',
-  nose: 'saddleSetback', tilt: 'saddleTilt', reach: 'handReach', spacing: 'gripSpacing', tread: 'tread', axle: 'axleLength', washer: 'washer',
+  nose: 'saddleSetback', tilt: 'saddleTilt', reach: 'handReach', spacing: 'gripSpacing', tread: 'tread', axle: 'axleLength', washer: 'washer', adapter: 'adapter', toes: 'toeOutHanging', turn: 'cleatTurn', float: 'cleatFloat', drop: 'archDrop', wedge: 'wedge', km: 'cleatDistance',
   stem: 'stemLength', spacers: 'spacers', roll: 'barRoll', width: 'barWidth', hoods: 'hoodWidth', lever: 'leverAngle', stack: 'frameStack',
 } // prettier-ignore
 
@@ -40,7 +40,7 @@ const readingWords: Readonly<Record<string, ReadingKey>> = {
 const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
   saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
   hands: ['handHeight', 'handReach', 'gripSpacing'], spacers: ['spacers'], stem: ['stemLength', 'stemAngle'],
-  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle'], crank: ['crank'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
+  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle'], crank: ['crank'], turn: ['cleatTurn'], float: ['cleatFloat'], wedge: ['wedge'], arch: ['archSupport'], adapter: ['adapter'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
 } // prettier-ignore
 
 const methodWords: Readonly<Record<string, MethodKey>> = {
@@ -62,12 +62,18 @@ export function understand(note: string, unit: LengthUnit): Understood {
     .filter((word) => word !== '')
   const [first, ...rest] = words
   if (first === undefined) return unknown('For example: cleat L back 4, saddle -3, or knee R 31 gonio')
-  if (first === 'cleat') return aim(rest, unit)
+  if (first === 'cleat') return turned(rest, unit) ?? aim(rest, unit)
   const move = moveOf(first, rest, unit)
   if (move !== null) return move
   const key = meaning(readingWords, first)
   if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, saddle, hands, roll, knee, torso, crank…`)
   return reading(key, rest, unit)
+}
+
+/** `cleat R out 2`: the foot's direction, toes out or in; null when it is no turn. */
+function turned([sideWord, direction, ...amount]: readonly string[], unit: LengthUnit): Understood | null {
+  const which = meaning({ out: settings.cleatTurn.more, in: settings.cleatTurn.less, 'toe-out': settings.cleatTurn.more, 'toe-in': settings.cleatTurn.less }, direction) // prettier-ignore
+  return which === undefined || sideWord === undefined ? null : moveOf('turn', [sideWord, which, ...amount], unit)
 }
 
 function aim([sideWord, direction, ...amount]: readonly string[], unit: LengthUnit): Understood {

@@ -6,6 +6,7 @@ import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Answer, Chosen, Holds } from './knockOn.ts'
 import { directionOf, moveName } from './moveWords.ts'
+import { settings } from './settings.ts'
 
 /** Something that was to be held and is not, quite. */
 export interface Leftover {
@@ -37,7 +38,7 @@ export function leftovers(
     add(
       'room',
       short,
-      move.setting === 'saddleTilt' ? 'deg' : 'mm',
+      settings[move.setting].unit === 'deg' ? 'deg' : 'mm',
       (size) => `${moveName(move)}: no room for another ${size} ${directionOf(move.setting, short)}.`,
     )
   }
@@ -79,7 +80,10 @@ export function laterWords(chosen: readonly Chosen[]): string {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
-    const sizes = rest.length > 4 ? `${rest.length} more steps` : rest.map((step) => trimmed(Math.abs(step), 1)).join(', then ')
+    const sizes =
+      rest.length > 4
+        ? `${rest.length} more steps`
+        : rest.map((step) => `${trimmed(Math.abs(step), 1)}${settings[move.setting].unit === 'deg' ? '°' : ''}`).join(', then ')
     return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
   return parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`

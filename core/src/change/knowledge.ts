@@ -1,3 +1,4 @@
+import { isPlain } from '../quantity/entry.ts'
 import { freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { FreeKey, FreeValues, KnownKind } from '../body/calibration.ts'
 import { factDefinition, factKeys, riderFacts } from '../body/facts.ts'
@@ -38,11 +39,15 @@ export interface Knowledge {
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
 /** Free parameters that stand for a part; leg length is carried by thigh and shank. */
 const uncertainFree: readonly FreeKey[] = freeKeys.filter((key) => !key.startsWith('leg'))
+/** Readings of the feet that never enter the model of the rider. */
+const stationOnly: readonly ModelKey[] = ['archSupport', 'wedge', 'axleThread', 'stayWidth', 'otherStance', 'hipBreadth']
 /** Readings that the model does not use at all. */
 const notInModel = new Set<ModelKey>(
   readingKeys.filter((key) => {
     const { group, dimension } = definitionOf(key)
-    return group === 'on-bike' || dimension === 'choice' || dimension === 'mass' || dimension === 'shoe-size' || /Room|slot/.test(key)
+    if (group === 'on-bike' || dimension === 'choice' || dimension === 'mass' || dimension === 'shoe-size' || isPlain(dimension))
+      return true
+    return /Room|slot|^shoe|^bolt|^heel(In|Out|Width)$|^cleat(Turn|Float|Plate)/.test(key) || stationOnly.includes(key)
   }),
 )
 /** Gradients are taken over this share of an input's deviation, either way. */

@@ -3,9 +3,11 @@ import type { Move } from './ledger.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 
-/** "Cleat R back 5", "Saddle down 2". */
+/** "Cleat R back 5", "Saddle down 2", "Pedals exchanged". */
 export function moveWords(move: Pick<Move, 'setting' | 'side' | 'by'>): string {
-  return `${moveName(move)} ${directionOf(move.setting, move.by)} ${trimmed(Math.abs(move.by), 1)}${settings[move.setting].unit === 'deg' ? '°' : ''}`
+  const words = `${moveName(move)} ${directionOf(move.setting, move.by)}`
+  const { unit } = settings[move.setting]
+  return unit === 'kind' ? words : `${words} ${trimmed(Math.abs(move.by), 1)}${unit === 'deg' ? '°' : ''}`
 }
 
 /** "Cleat R", "Saddle". */

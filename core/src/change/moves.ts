@@ -44,13 +44,23 @@ export function roomOf(now: ResolvedReadings, setting: SettingKey, side: Side | 
     return value?.basis === 'measured' ? Math.max(0, value.value) : Infinity
   }
   const [low, high] = roomReadings[setting] ?? [null, null]
-  const { min, max } = definitionOf(setting)
+  const { min, max } = rangeOf(now, setting, at)
   const here = now[setting][at]?.value
   return {
     low: Math.max(low === null ? -Infinity : -read(low), here === undefined ? -Infinity : Math.min(0, min - here)),
     high: Math.min(high === null ? Infinity : read(high), here === undefined ? Infinity : Math.max(0, max - here)),
   }
 }
+
+/** What a setting may be in all: the reading's own range, or less where this cleat and sole stop it on either side of straight. */
+function rangeOf(now: ResolvedReadings, setting: SettingKey, at: Side): { readonly min: number; readonly max: number } {
+  const { min, max } = definitionOf(setting)
+  const stop = { cleatTurn: now.cleatTurnRoom[at]?.value, cleatInboard: halved(now.slotAcross[at]?.value) }
+  const half = setting === 'cleatTurn' || setting === 'cleatInboard' ? stop[setting] : undefined
+  return half === undefined ? { min, max } : { min: Math.max(min, -half), max: Math.min(max, half) }
+}
+
+const halved = (whole: number | undefined) => (whole === undefined ? undefined : whole / 2)
 
 /** An amount held inside a room. */
 export function heldIn(room: Room, by: number): number {

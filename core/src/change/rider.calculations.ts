@@ -143,7 +143,7 @@ export const knockOnCalculation = defineCalculation({
         formula:
           move.role === 'chosen' ? 'wished, within cap and room' : `holds exactly at ${answer?.exact.toFixed(2) ?? ''}`.replace('-', '−'),
         value: move.by,
-        unit: settings[move.setting].unit,
+        unit: anyUnit(settings[move.setting].unit),
       }
     }),
     ...factKeys.flatMap((key) => {

@@ -12,7 +12,7 @@ import type { SettingKey } from './settings.ts'
 /** What one unit of a setting does to each fact, all else left alone: the rule of thumb at this bike. */
 export interface Sensitivity {
   readonly setting: SettingKey
-  readonly unit: 'mm' | 'deg'
+  readonly unit: 'mm' | 'deg' | 'kind'
   /** fact -> change per unit; facts it does not touch are left out */
   readonly per: Readonly<Partial<Record<FactKey, number>>>
 }
@@ -39,7 +39,7 @@ export function sensitivities({ rider, by }: Pick<Standing, 'rider' | 'by'>): Se
   }
   return settingKeys.flatMap((setting): Sensitivity[] => {
     const { bar } = definitionOf(setting)
-    if (bar !== undefined && bar !== rider.bar) return []
+    if (settings[setting].unit === 'kind' || (bar !== undefined && bar !== rider.bar)) return []
     const up = factsWith(setting, HALF)
     const down = factsWith(setting, -HALF)
     if (up === null || down === null) return []

@@ -6,7 +6,8 @@ export interface Setting {
   /** the station whose work it is */
   readonly station: 'feet' | 'seat' | 'hands'
   readonly sided: boolean
-  readonly unit: 'mm' | 'deg'
+  /** `kind`: one part for another, counted along the list of kinds */
+  readonly unit: 'mm' | 'deg' | 'kind'
   /** largest move at once, in the setting's unit */
   readonly cap: number
   /** largest exchange that keeps the hands where they are: another part, not another position */
@@ -19,7 +20,7 @@ export interface Setting {
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
-const row = (label: string, unit: 'mm' | 'deg', cap: number, resolution: number, more: string, less: string, sided = false): Row => ({
+const row = (label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, sided = false): Row => ({
   label, unit, cap, resolution, more, less, sided,
 }) // prettier-ignore
 
@@ -37,6 +38,12 @@ export const settings = {
     cleatSetback: row('Cleat', 'mm', 5, 0.5, 'back', 'forward', true),
     cleatInboard: row('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', true),
     soleStack: row('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner', true),
+    cleatTurn: row('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in', true),
+    cleatFloat: row('Float', 'deg', 15, 0.5, 'wider', 'narrower', true),
+    wedge: row('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up', true),
+    archSupport: row('Arch support', 'mm', 3, 1, 'higher', 'lower', true),
+    pedalKind: row('Pedals', 'kind', 6, 1, 'exchanged', 'exchanged'),
+    adapter: row('Adapter', 'mm', 25, 1, 'longer', 'shorter', true),
     washer: row('Washer', 'mm', 1.5, 0.5, 'on', 'off', true),
     axleLength: row('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', true),
     tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower'),

@@ -7,7 +7,7 @@ import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { hiddenParts } from '../measure/resolve.ts'
 import type { Resolved, ResolvedReadings } from '../measure/resolve.ts'
-import { buildModel, seatAngleOf, sitOf } from '../measure/riderModel.ts'
+import { buildModel, footMoved, seatAngleOf, sitOf } from '../measure/riderModel.ts'
 import type { BuiltModel, MovedBy } from '../measure/riderModel.ts'
 import type { Reading } from '../measure/reading.ts'
 import type { Quantity } from '../quantity/quantity.ts'
@@ -62,7 +62,7 @@ export function setupOf(
   const baseline = rider.resolved
   const folded = foldLedger(entries)
   const by = folded.by
-  const now = settled(baseline, by)
+  const now = { ...settled(baseline, by), kneeOutside: kneesNow(rider, by) }
   const cleat = bySide((side): CleatReadings => ({
     setbackNow: now.cleatSetback[side],
     slotForward: now.slotForward[side],
@@ -104,6 +104,15 @@ export function settled(baseline: ResolvedReadings, by: MovedBy): ResolvedReadin
   for (const key of settingKeys) shift(key, (side) => by(key, settings[key].sided ? side : 'both'))
   for (const [reading, key, sign] of carried) shift(reading, (side) => sign * by(key, settings[key].sided ? side : 'both'))
   return { ...baseline, ...moved }
+}
+
+/** Knee outside foot with the changes in force: the knee stays, the foot moves under it. Looked at again, it is read again. */
+function kneesNow(rider: CalibratedRider, by: MovedBy): Sided<Resolved> {
+  return bySide((side) => {
+    const read = rider.resolved.kneeOutside[side]
+    const start = rider.values.kneeOutside[side]
+    return read === null || start === null ? read : { ...read, value: start - footMoved(by, side) }
+  })
 }
 
 function shifted<T extends Quantity | null>(value: T, by: number): T {

@@ -24,6 +24,16 @@ export interface CleatReadings {
   readonly footLength: Quantity | null
 }
 
+/** Where the slot lets the axle go, from foremost to rearmost, mm behind MTP1; null while one of its ends is not read. */
+export function slotRange({
+  setbackNow,
+  slotForward,
+  slotBack,
+}: CleatReadings): { readonly foremost: number; readonly rearmost: number } | null {
+  if (!setbackNow || !slotForward || !slotBack) return null
+  return { foremost: setbackNow.value - Math.max(0, slotForward.value), rearmost: setbackNow.value + Math.max(0, slotBack.value) }
+}
+
 /** Reading that stands behind each input of the target. */
 const readingOf: Readonly<Record<keyof CleatReadings, ReadingKey>> = {
   setbackNow: 'cleatSetback',

@@ -1,5 +1,6 @@
 import { DYNAMIC_KNEE, STATIC_KNEE } from '../body/facts.ts'
 import type { TargetBand } from '../quantity/band.ts'
+import type { PlainDimension } from '../quantity/entry.ts'
 import type { SourceKey } from '../sources.ts'
 
 /** How a value was got, with the ± it carries (k = 2) per kind of value. */
@@ -15,6 +16,11 @@ export interface Method {
   readonly mass?: number
   /** a choice among words is right or wrong, without a ± */
   readonly choice?: 0
+  /** newton metres, kilometres, hours, turns a minute */
+  readonly torque?: number
+  readonly distance?: number
+  readonly hours?: number
+  readonly rate?: number
   readonly source: SourceKey
   /** read off a pedalling rider: an angle taken so bends more than one held still */
   readonly pedalling?: true
@@ -32,13 +38,16 @@ export const methods = {
   card: { label: 'impression', length: 3, source: 'common-practice' },
   scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
   eye: { label: 'by eye', length: 10, angle: 6, choice: 0, source: 'common-practice' },
-  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, source: 'common-practice' },
+  calliper: { label: 'calliper', length: 0.2, source: 'common-practice' },
+  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, source: 'common-practice' },
+  told: { label: 'as told', distance: 500, hours: 1, rate: 8, source: 'common-practice' },
+  template: { label: 'template', angle: 1, source: 'common-practice' },
 } as const satisfies Readonly<Record<string, Method>>
 
 export type MethodKey = keyof typeof methods
 export const methodKeys = Object.keys(methods) as [MethodKey, ...MethodKey[]]
 
-export type ReadingDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice'
+export type ReadingDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | PlainDimension
 
 /** The ± a method gives for a dimension; null when the method cannot read it. */
 export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {

@@ -21,7 +21,8 @@ type Read = (key: ReadingKey, side: Side | 'both') => number | null
 
 /** Compares readings with each other. Limits are common practice, wide on purpose. */
 export function plausibilityQuestions(readings: readonly Reading[]): PlausibilityQuestion[] {
-  const read: Read = (key, side) => readings.find((r) => r.key === key && r.side === side && r.condition === 'usual')?.value ?? null
+  const calm = new Map(readings.filter((r) => r.condition === 'usual').map((r) => [`${r.key}:${r.side}`, r.value]))
+  const read: Read = (key, side) => calm.get(`${key}:${side}`) ?? null
   return [
     ...readingKeys.flatMap((key) => pairQuestion(key, read)),
     ...bodyQuestions(read),

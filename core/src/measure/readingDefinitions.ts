@@ -1,3 +1,4 @@
+import { plainUnits } from '../quantity/entry.ts'
 import type { Unit } from '../quantity/quantity.ts'
 import { bikeReadings } from './definitions/bike.ts'
 import { bodyReadings } from './definitions/body.ts'
@@ -20,5 +21,7 @@ export function definitionOf(key: ReadingKey): ReadingDefinition {
 
 /** The unit a reading is held in. */
 export function unitOf(key: ReadingKey): Unit {
-  return ({ length: 'mm', angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none' } as const)[definitionOf(key).dimension]
+  return ({ length: 'mm', angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', ...plainUnits } as const)[
+    definitionOf(key).dimension
+  ]
 }

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, formatLength, parseEntry, trimmed } from '../quantity/entry.ts'
+import { MM_PER_INCH, formatLength, isPlain, parseEntry, plainUnits, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from './readingDefinitions.ts'
@@ -26,6 +26,7 @@ export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
   if (dimension === 'choice') return `one of ${definitionOf(key).options?.join(', ') ?? ''}`
   if (dimension === 'mass') return `${min} to ${max} kg`
   if (dimension === 'angle') return `${trimmed(min, 0)}° to ${trimmed(max, 0)}°`
+  if (isPlain(dimension)) return `${min} to ${max} ${plainUnits[dimension]}`
   if (dimension === 'shoe-size') return `EU ${min} to ${max}`
   return `${formatLength(min, unit)} to ${formatLength(max, unit)} ${unit}`
 }
@@ -39,7 +40,10 @@ export function shownValue(key: ReadingKey, value: number, unit: LengthUnit, dec
 
 /** What stands behind a shown value: " mm", "°", " kg", or nothing. */
 export function unitMark(key: ReadingKey, unit: LengthUnit): string {
-  return { length: ` ${unit}`, angle: '°', 'shoe-size': '', mass: ' kg', choice: '' }[definitionOf(key).dimension]
+  const { dimension } = definitionOf(key)
+  return isPlain(dimension)
+    ? ` ${plainUnits[dimension]}`
+    : { length: ` ${unit}`, angle: '°', 'shoe-size': '', mass: ' kg', choice: '' }[dimension]
 }
 
 /** Why a held value cannot be stored, or null when it can. Used at every edge. */

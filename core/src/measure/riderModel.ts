@@ -26,6 +26,12 @@ export type ModelValues = Readonly<Record<ModelKey, Sided<number | null>>>
 export type MovedBy = (setting: string, side: Side | 'both') => number
 export const unmoved: MovedBy = () => 0
 
+/** By how much changes have moved a foot from the bike's middle, mm, + outward. */
+export function footMoved(by: MovedBy, side: Side): number {
+  const parts = (['axleLength', 'washer', 'adapter', 'cleatInboard'] as const).map((key) => by(key, side))
+  return by('tread', 'both') / 2 + parts.reduce((sum, part) => sum + part, 0)
+}
+
 /** Half the height of a stem's steerer clamp, mm. @source prior */
 const HALF_CLAMP = 20
 /** Amplitude of the foot-pitch curve, degrees. @source prior */

@@ -5,7 +5,7 @@ import { footPoint, hipOf, riderAt } from '../body/rider.ts'
 import type { LegAt, LegModel, RiderModel } from '../body/rider.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { SIT_FROM_CLAMP, axlesOf, frontOf } from './riderModel.ts'
+import { SIT_FROM_CLAMP, axlesOf, footMoved, frontOf } from './riderModel.ts'
 import type { ModelKey, ModelValues, MovedBy } from './riderModel.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
@@ -84,7 +84,7 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
     hip,
     sit: { ...model.sit, z: 0 },
     legs: bySide((side) =>
-      sceneLeg(model, model.legs[side], at.legs[side], side, hip, tread, values.heelToMtp1[side] ?? 190, outsideOf(values, side)),
+      sceneLeg(model, model.legs[side], at.legs[side], side, hip, tread, values.heelToMtp1[side] ?? 190, outsideOf(values, by, side)),
     ),
     saddle: saddleOf(model.sit, tilt, values, by),
     trunk: upper && {
@@ -106,9 +106,10 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
   }
 }
 
-/** Knee's middle outside the foot's middle, where it was read. */
-function outsideOf(values: ModelValues, side: Side): number | null {
-  return values.kneeOutside[side]
+/** Knee's middle outside the foot's middle: the knee stays where it was read while the foot moves. */
+function outsideOf(values: ModelValues, by: MovedBy, side: Side): number | null {
+  const outside = values.kneeOutside[side]
+  return outside === null ? null : outside - footMoved(by, side)
 }
 
 function sceneLeg(

@@ -4,11 +4,23 @@ export const MM_PER_INCH = 25.4
 export type LengthUnit = 'mm' | 'cm' | 'in'
 
 /** How a typed text is to be read. */
-export type EntryDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | 'minutes'
+export type EntryDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | 'minutes' | PlainDimension
+
+/** Amounts with one unit and no conversion: what is written behind them. */
+export const plainUnits = { torque: 'N·m', distance: 'km', hours: 'h', rate: 'rpm' } as const
+export type PlainDimension = keyof typeof plainUnits
+
+export function isPlain(dimension: string): dimension is PlainDimension {
+  return dimension in plainUnits
+}
 
 /** What was understood of a typed text: the value in the held unit (mm, degrees, EU size, minutes). */
 export type ParsedEntry =
-  | { readonly ok: true; readonly value: number; readonly unit: LengthUnit | 'deg' | 'EU' | 'kg' | 'none' | 'min' }
+  | {
+      readonly ok: true
+      readonly value: number
+      readonly unit: LengthUnit | 'deg' | 'EU' | 'kg' | 'none' | 'min' | (typeof plainUnits)[PlainDimension]
+    }
   | { readonly ok: false; readonly reason: 'empty' | 'not-understood'; readonly message: string }
 
 const vulgar: Readonly<Record<string, string>> = {
@@ -53,8 +65,12 @@ export function parseEntry(text: string, dimension: EntryDimension, assumed: Len
     mass: /\s*kg$/,
     choice: /$^/,
     minutes: /\s*(?:min|minutes?|')$/,
+    torque: /\s*n[·.]?m$/,
+    distance: /\s*km$/,
+    hours: /\s*(?:h|hours?)$/,
+    rate: /\s*(?:rpm|\/min)$/,
   }[dimension]
-  const unit = ({ angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', minutes: 'min' } as const)[dimension]
+  const unit = ({ angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', minutes: 'min', ...plainUnits } as const)[dimension]
   const value = parseNumber(tidy.replace(word, ''))
   return value === null ? misunderstood(text, dimension) : { ok: true, value, unit }
 }
@@ -104,6 +120,10 @@ function misunderstood(text: string, dimension: EntryDimension): ParsedEntry {
     mass: '71.5',
     choice: '1',
     minutes: '40',
+    torque: '5 or 5.5 N·m',
+    distance: '4200 km',
+    hours: '2 or 2.5 h',
+    rate: '85 rpm',
   }[dimension]
   const shown = text.trim().slice(0, 40)
   return { ok: false, reason: 'not-understood', message: `“${shown}” is not a number here. Type for example ${example}.` }

@@ -2,6 +2,8 @@ import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
 import { cleatSchoolKeys } from '../feet/cleatSchools.ts'
+import { weightsSchema } from '../feet/pedalCriteria.ts'
+import { stanceMethodKeys } from '../feet/stance.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 
@@ -32,10 +34,22 @@ export const visitFieldsSchema = z.strictObject({
   cleatSchool: z.enum(cleatSchoolKeys, { error: `School must be one of ${cleatSchoolKeys.join(', ')}.` }),
   /** ids of plausibility questions the fitter has answered with "it is right" */
   accepted: z.array(z.string().max(120)).max(200),
+  /** the fitter's own weights for choosing pedals, by criterion */
+  pedalWeights: weightsSchema.default({}),
+  /** how the stance is judged; null = by the first way that has what it needs */
+  stanceBy: z
+    .enum(stanceMethodKeys, { error: `Stance must be judged by one of ${stanceMethodKeys.join(', ')}.` })
+    .nullable()
+    .default(null),
 })
 export type RiderFields = z.infer<typeof riderFieldsSchema>
 export type BikeFields = z.infer<typeof bikeFieldsSchema>
 export type VisitFields = z.infer<typeof visitFieldsSchema>
+
+/** The fields of a visit out of whatever carries them: the one list of them. */
+export function visitFieldsOf({ title, cleatSchool, accepted, pedalWeights, stanceBy }: VisitFields): VisitFields {
+  return { title, cleatSchool, accepted, pedalWeights, stanceBy }
+}
 
 const row = { id: z.uuid(), version: z.int().min(0) }
 

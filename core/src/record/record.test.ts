@@ -26,7 +26,7 @@ const file: VisitFile = {
   version: 1,
   rider: { name: 'Živa Østergård', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: testTime },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: testTime },
   readings: [...exampleReadings],
   complaints: [complaint],
   ledger: [tried, { kind: 'keep', id: uuid(2), at: testTime, of: uuid(1) }],

@@ -6,6 +6,8 @@ import type { Folded } from '../change/fold.ts'
 import { settingKeys, settings } from '../change/settings.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
+import { measuredValue, wearInput } from '../change/footInputs.ts'
+import { cleatReminder } from '../feet/cleatWear.ts'
 import { cleatSchool } from '../feet/cleatSchools.ts'
 import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
@@ -14,7 +16,7 @@ import { axlesOf } from '../measure/riderModel.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
 import type { Resolved } from '../measure/resolve.ts'
-import { formatLength, trimmed } from '../quantity/entry.ts'
+import { formatLength, isPlain, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -74,9 +76,19 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     settings: settingRows(start, now, unit),
     readings: readingRows(start, unit),
     changes: changeRows(file, now.folded),
-    cautions: sheetCautions,
+    cautions: [...reminders(now), ...sheetCautions],
     basis: `Cleat school: ${cleatSchool(file.visit.cleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
+}
+
+/** What this bike asks for later: cleats to be looked at, the torque noted for their bolts. */
+function reminders({ now }: Setup): string[] {
+  const cleats = cleatReminder(wearInput(now))
+  const torque = measuredValue(now, 'boltTorque')
+  return [
+    ...(cleats === null ? [] : [cleats]),
+    ...(torque === null ? [] : [`Cleat bolts: ${trimmed(torque, 1)} N·m, noted from the maker’s sheet; again after the first ride.`]),
+  ]
 }
 
 function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
@@ -164,7 +176,8 @@ function howRead(value: Resolved): string {
 
 function readingText(key: ReadingKey, value: Resolved, unit: LengthUnit): string {
   if (value === null) return ''
-  return `${shownValue(key, value.value, unit)}${definitionOf(key).dimension === 'angle' ? '°' : ''}`
+  const { dimension } = definitionOf(key)
+  return `${shownValue(key, value.value, unit)}${dimension === 'angle' || isPlain(dimension) ? unitMark(key, unit) : ''}`
 }
 
 function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {

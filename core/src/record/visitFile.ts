@@ -7,7 +7,7 @@ import { readingSchema } from '../measure/reading.ts'
 import { readingPlace } from '../measure/readingPlace.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
-import { bikeFieldsSchema, riderFieldsSchema, visitFieldsSchema } from './dossier.ts'
+import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
 import type { Dossier } from './dossier.ts'
 
 export const VISIT_FILE_FORMAT = 'level-stance/visit'
@@ -72,7 +72,7 @@ export function toVisitFile(dossier: Dossier): VisitFile {
     version: VISIT_FILE_VERSION,
     rider: { name: rider.name, note: rider.note },
     bike: { name: bike.name, kind: bike.kind },
-    visit: { title: visit.title, cleatSchool: visit.cleatSchool, accepted: visit.accepted, startedAt: visit.startedAt },
+    visit: { ...visitFieldsOf(visit), startedAt: visit.startedAt },
     readings: dossier.readings.map((row) => row.reading).filter((reading) => reading.value !== null),
     complaints,
     ledger: dossier.ledger,

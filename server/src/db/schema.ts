@@ -13,6 +13,7 @@ import {
   text,
   timestamp,
   unique,
+  uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
 import type { Move } from '@level-stance/core/change/ledger'
@@ -21,7 +22,9 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
-import type { BikeFields } from '@level-stance/core/record/dossier'
+import type { BikeFields, VisitFields } from '@level-stance/core/record/dossier'
+import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import type { StanceMethodKey } from '@level-stance/core/feet/stance'
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 const id = () => uuid('id').primaryKey()
@@ -33,7 +36,30 @@ export const studios = pgTable('studios', {
   name: text('name').notNull(),
   /** demo data is loaded once, whatever is deleted later */
   demoLoadedAt: at('demo_loaded_at'),
+  /** the catalogue of pedals is filled once; what was removed stays removed */
+  pedalsLoadedAt: at('pedals_loaded_at'),
 })
+
+/** Pedal-and-cleat systems of a studio. */
+export const pedals = pgTable(
+  'pedals',
+  {
+    id: id(),
+    studioId: uuid('studio_id')
+      .notNull()
+      .references(() => studios.id, { onDelete: 'cascade' }),
+    spec: jsonb('spec').$type<PedalSpec>().notNull(),
+    removed: boolean('removed').notNull().default(false),
+    version: version(),
+  },
+  (t) => [
+    // One name once, among what is not removed; it also finds a studio's catalogue.
+    uniqueIndex('pedals_name')
+      .on(t.studioId, sql`lower(${t.spec}->>'name')`)
+      .where(sql`not ${t.removed}`),
+    check('pedals_spec_is_object', sql`jsonb_typeof(${t.spec}) = 'object'`),
+  ],
+)
 
 export const riders = pgTable(
   'riders',
@@ -84,6 +110,8 @@ export const visits = pgTable(
     title: text('title').notNull(),
     cleatSchool: text('cleat_school').$type<CleatSchoolKey>().notNull(),
     accepted: jsonb('accepted').$type<string[]>().notNull(),
+    pedalWeights: jsonb('pedal_weights').$type<VisitFields['pedalWeights']>().notNull().default({}),
+    stanceBy: text('stance_by').$type<StanceMethodKey>(),
     startedAt: at('started_at').notNull(),
     version: version(),
   },

@@ -23,3 +23,12 @@ export function readingsOf(
     return typeof value === 'number' ? [one('both', value)] : [one('left', value[0] ?? 0), one('right', value[1] ?? 0)]
   })
 }
+
+/** A reading taken several times on each side; its value is their mean. */
+export function repeated(takenAt: string, key: ReadingKey, left: readonly number[], right: readonly number[]): Reading[] {
+  const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
+  return readingsOf(takenAt, { [key]: [mean(left), mean(right)] }).map((reading) => {
+    const repeats = [...(reading.side === 'left' ? left : right)]
+    return { ...reading, repeats, typed: repeats.join('; ') }
+  })
+}

@@ -1,7 +1,7 @@
 import type { Move } from '@level-stance/core/change/ledger'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import type { Complaint } from '@level-stance/core/talk/complaint'
-import { readingsOf } from './readings.ts'
+import { readingsOf, repeated } from './readings.ts'
 
 /** Made-up riders of a made-up fit room in an invented ferry town. All names and numbers are invented. */
 
@@ -17,12 +17,12 @@ const conductor: VisitFile = {
   version: 1,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: conductorAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: conductorAt },
   readings: [
     ...readingsOf(conductorAt, {
       stature: 1785, mass: 78, inseam: 842, thigh: [440, 438], shank: [437, 436], trunk: 522, upperArm: [331, 332],
-      forearm: [354, 353], acromionWidth: 402, sitBoneSpacing: 128, footLength: [268, 270], footWidth: [101, 102],
-      archDrop: [6, 6], toeOutHanging: [8, 9], toeOutStanding: [9, 10], handLength: [193, 194], handBreadth: [88, 88],
+      forearm: [354, 353], acromionWidth: 402, sitBoneSpacing: 128, hipBreadth: 338, footLength: [268, 270], footWidth: [101, 102],
+      heelWidth: [67, 67], archDrop: [8, 8], toeOutHanging: [4, 5], toeOutStanding: [6, 7], forefootTilt: [3, 3], handLength: [193, 194], handBreadth: [88, 88],
       indexFinger: [73, 73], handSweep: [11, 12], handRise: [8, 8], hipFlexion: [112, 110], straightLegRaise: [74, 72],
       kneeAlignment: 1, legLengthDifference: 0, saddleHeight: 736, saddleSetback: 61, sitFromNose: 152, seatAngle: 73.2,
       saddleTilt: 1.8, saddleWidth: 139, saddleLength: 272, postRoomUp: 25, postRoomDown: 60, railRoomForward: 14,
@@ -30,7 +30,11 @@ const conductor: VisitFile = {
       wheelDiameter: 694, headset: 12, spacers: 20, spacersAbove: 10, stemLength: 100, stemAngle: -6, hoodWidth: 420,
       dropWidth: 432, barReach: 78, barDrop: 124, barFlare: 4, hoodPosition: 42, hoodAngle: 2, barRoll: 2,
       leverAngle: [62, 62], leverReach: [78, 78], gripDiameter: 32, crank: 172.5, tread: 148, axleLength: [53, 53], washer: [0, 0], adapter: [0, 0], pedalKind: 5,
-      shoeSize: [44, 44], heelToMtp1: [198, 199], heelToMtp5: [172, 174], soleStiffness: 2, shoeUpper: 2, boltPattern: 1,
+      shoeSize: [44, 44], shoeLength: [276, 278], shoeBallWidth: [95, 96], shoeHeelWidth: [68, 68], shoeHeelOutside: [68, 68],
+      heelToMtp1: [198, 199], heelToMtp5: [172, 174], soleStiffness: 1, shoeUpper: 2, boltPattern: 1,
+      cleatTurn: [4, 5], cleatTurnRoom: [14, 14], cleatFloat: [6, 6], heelIn: [1, 1], heelOut: [1, 1], stayWidth: 138, axleThread: [13, 13], archSupport: [0, 0],
+      cleatDistance: 7400, cleatWalking: 1, cleatWear: [1, 1], cleatPlay: [1, 1], releaseFeel: [1, 1], boltsFitted: [2, 2], boltLength: 11, cleatPlate: 4, boltDepth: 9,
+      rideHours: 5, cadence: 85,
       cleatSetback: [4, 6], slotForward: [6, 6], slotBack: [14, 12], cleatInboard: [0, 0], soleStack: [21, 21], soleThickness: [9, 9], slotAcross: [4, 4], recess: 2,
       kneeOutside: [2, 4], pelvisLevel: 1, pelvisRock: 1, handReach: 542, handHeight: 672, gripSpacing: 420,
       kneeFlexion: [30, 28], footPitch: [18, 19], torsoAngle: 54, elbowFlexion: 14, shoulderAngle: 67, hipAngle: [80, 79],
@@ -91,24 +95,28 @@ const courier: VisitFile = {
   version: 1,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: courierAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: courierAt },
   readings: [
     ...readingsOf(courierAt, {
       stature: 1664, mass: 62, inseam: 771, thigh: [405, 406], shank: [410, 409], trunk: 482, upperArm: [306, 306],
       forearm: [331, 330], acromionWidth: 368, sitBoneSpacing: 134, footLength: [247, 248], footWidth: [94, 95],
-      archDrop: [7, 9], toeOutHanging: [8, 11.5], toeOutStanding: [9, 13], handLength: [178, 178], handBreadth: [80, 80],
+      hipBreadth: 331, heelWidth: [61, 61], archDrop: [4, 5], toeOutStanding: [8, 11], forefootTilt: [2, 3], handLength: [178, 178], handBreadth: [80, 80],
       indexFinger: [68, 68], handSweep: [14, 14], handRise: [9, 9], hipFlexion: [118, 117], straightLegRaise: [82, 82],
-      kneeAlignment: 2, legLengthDifference: 0, saddleHeight: 668, saddleSetback: 38, sitFromNose: 158, saddleTilt: -0.5,
+      kneeAlignment: 1, legLengthDifference: 0, saddleHeight: 668, saddleSetback: 38, sitFromNose: 158, saddleTilt: -0.5,
       saddleWidth: 168, saddleLength: 262, postRoomUp: 90, postRoomDown: 120, railRoomForward: 16, railRoomBack: 12,
       frameReach: 425, frameStack: 622, headAngle: 70, chainstay: 610, frontCentre: 655, bbDrop: 55, wheelDiameter: 560,
       headset: 14, spacers: 25, spacersAbove: 15, stemLength: 70, stemAngle: 6, barWidth: 660, barRise: 30, barForward: 0,
       barBacksweep: 12, barUpsweep: 5, barBend: 75, handFromEnd: 62, barRoll: -2, leverAngle: [58, 56], leverClamp: [6, 6], leverReach: [70, 71], gripDiameter: 32, shifterPlace: 1, crank: 170,
       tread: 172, axleLength: [53, 53], washer: [0, 1], adapter: [0, 0], pedalKind: 6, shoeSize: [40, 40],
+      shoeLength: [255, 256], shoeBallWidth: [94, 95], shoeHeelWidth: [63, 63], shoeHeelOutside: [62, 62], cleatTurn: [6, 6], cleatTurnRoom: [15, 15], cleatFloat: [6, 6],
+      heelIn: [1, 1], heelOut: [1, 1], stayWidth: 142, axleThread: [12.5, 12.5], cleatDistance: 3200, cleatWalking: 3, cleatWear: [1, 1], cleatPlay: [1, 1], releaseFeel: [1, 1],
+      boltsFitted: [2, 2], boltLength: 10, cleatPlate: 4, boltDepth: 8, rideHours: 6, cadence: 70,
       heelToMtp1: [183, 184], heelToMtp5: [160, 160], soleStiffness: 2, shoeUpper: 2, boltPattern: 1, cleatSetback: [8, 11],
-      slotForward: [8, 11], slotBack: [16, 13], cleatInboard: [1, 0], soleStack: [26, 26], soleThickness: [13, 13], slotAcross: [3, 3], recess: 1, kneeOutside: [3, 14],
+      slotForward: [8, 11], slotBack: [16, 13], cleatInboard: [1, 0], soleStack: [26, 26], soleThickness: [13, 13], slotAcross: [3, 3], recess: 1, kneeOutside: [3, 5],
       pelvisLevel: 1, pelvisRock: 1, handReach: 427, handHeight: 751, gripSpacing: 539, kneeFlexion: [36, 36],
       footPitch: [14, 15], torsoAngle: 74, elbowFlexion: 18, shoulderAngle: 53, hipAngle: [97, 97], wristAngle: [-10, -10],
     }),
+    ...repeated(courierAt, 'toeOutHanging', [6, 5.5, 6.5], [9, 10, 9.5]),
     ...readingsOf(courierAt, {
       kneeFlexion: [39, 38], footPitch: [17, 18], torsoAngle: 74, elbowFlexion: 30,
     }, 'hard'),
@@ -147,7 +155,7 @@ const trailBuilder: VisitFile = {
   version: 1,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: builderAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: builderAt },
   readings: [
     ...readingsOf(builderAt, {
       stature: 1712, mass: 66, inseam: 802, thigh: [421, 420], shank: [424, 424], trunk: 494, upperArm: [316, 316],
@@ -160,7 +168,7 @@ const trailBuilder: VisitFile = {
       barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], leverClamp: [4, 4], leverReach: [86, 85], gripDiameter: 33, shifterPlace: 1, dropperTravel: 120, crank: 170, tread: 176,
       axleLength: [55, 55], washer: [0, 0], adapter: [0, 0], pedalKind: 6, shoeSize: [41, 41], heelToMtp1: [188, 187],
       heelToMtp5: [163, 163], soleStiffness: 2, shoeUpper: 2, boltPattern: 1, cleatSetback: [17, 16], slotForward: [14, 13],
-      slotBack: [8, 9], cleatInboard: [0, 0], soleStack: [27, 27], soleThickness: [14, 14], slotAcross: [3, 3], recess: 1, pelvisLevel: 1, pelvisRock: 1, handReach: 443,
+      slotBack: [8, 9], cleatInboard: [0, 0], kneeOutside: [4, 9], axleThread: [13, 13], rideHours: 3, cadence: 75, soleStack: [27, 27], soleThickness: [14, 14], slotAcross: [3, 3], recess: 1, pelvisLevel: 1, pelvisRock: 1, handReach: 443,
       handHeight: 743, gripSpacing: 642, kneeFlexion: [32, 32], footPitch: [13, 13], torsoAngle: 67, elbowFlexion: 30,
       shoulderAngle: 51, hipAngle: [91, 91], wristAngle: [0, 0],
     }),
@@ -202,7 +210,7 @@ const returning: VisitFile = {
   version: 1,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], startedAt: returningAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: returningAt },
   readings: [
     ...readingsOf(returningAt, {
       stature: 1738, mass: 84, inseam: 818, thigh: [428, 421], shank: [430, 426], trunk: 506, upperArm: [322, 322],

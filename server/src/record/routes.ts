@@ -1,5 +1,14 @@
 import express, { Router } from 'express'
+import type { Request } from 'express'
 import { z } from 'zod'
+import { barOf } from '@level-stance/core/bike/bikeKinds'
+import { templateInput } from '@level-stance/core/change/footTemplate'
+import { setupOf } from '@level-stance/core/change/setup'
+import { cleatTemplate, templateSvg } from '@level-stance/core/feet/cleatTemplate'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { sides } from '@level-stance/core/quantity/sided'
+import type { Side } from '@level-stance/core/quantity/sided'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { VISIT_FILE_MAX_BYTES, parseVisitFile, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
 import type { Database } from '../db/connect.ts'
@@ -10,7 +19,18 @@ import { readDossier } from '../visits/dossier.ts'
 import { importVisit } from '../visits/importVisit.ts'
 import type { SheetFonts } from './fonts.ts'
 import { sheetPdf } from './sheetPdf.ts'
+import { templatePdf } from './templatePdf.ts'
 
+const aimed = (key: ReadingKey) => {
+  const { min, max, label } = definitionOf(key)
+  const error = `${label} must be a number from ${min} to ${max}.`
+  return z.coerce.number({ error }).min(min, { error }).max(max, { error }).optional()
+}
+const templateQuery = z.object({
+  side: z.enum(sides, { error: 'side must be left or right.' }).optional(),
+  setback: aimed('cleatSetback'),
+  turn: aimed('cleatTurn'),
+})
 const sheetQuery = z.object({ unit: z.enum(['mm', 'cm', 'in'], { error: 'unit must be mm, cm or in.' }).default('mm') })
 
 /** Export as open JSON and PDF, import, and the published schema. */
@@ -29,7 +49,32 @@ export function recordRoutes(db: Database, fonts: SheetFonts): Router {
     response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'pdf'))
     response.type('application/pdf').send(pdf)
   })
+  router.get('/visits/:id/template.pdf', async (request, response) => {
+    const { side, ...aim } = checked(templateQuery, request.query)
+    const { dossier, templates } = await templatesOf(request, side === undefined ? sides : [side], aim)
+    const pdf = await templatePdf(templates, `Cleat template: ${dossier.rider.name}`, fonts)
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'pdf', 'cleat-template'))
+    response.type('application/pdf').send(pdf)
+  })
+  router.get('/visits/:id/template.svg', async (request, response) => {
+    const { side = 'left', ...aim } = checked(templateQuery, request.query)
+    const { dossier, templates } = await templatesOf(request, [side], aim)
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'svg', `cleat-template-${side}`))
+    response.type('image/svg+xml').send(templates.map(templateSvg).join(''))
+  })
   return router
+
+  async function templatesOf(
+    request: Request<{ id: string }>,
+    which: readonly Side[],
+    aim: { setback?: number | undefined; turn?: number | undefined },
+  ) {
+    const dossier = await readDossier(db, studioOf(request), checked(idSchema, request.params.id))
+    const readings = dossier.readings.map((row) => row.reading)
+    const setup = setupOf(readings, dossier.ledger, barOf(dossier.bike.kind))
+    const title = `${dossier.rider.name}, ${dossier.bike.name}`
+    return { dossier, templates: which.map((side) => cleatTemplate(templateInput(setup, dossier.visit.cleatSchool, side, title, aim))) }
+  }
 }
 
 /** Import takes the file's text as it is, so that a broken one gets words of its own. */
@@ -45,7 +90,7 @@ export function importRoute(db: Database): Router {
 }
 
 /** A plain file name: letters and digits only, from the rider's name and the day. */
-function fileName(rider: string, startedAt: string, ending: string): string {
+function fileName(rider: string, startedAt: string, ending: string, what?: string): string {
   const name = rider
     .normalize('NFD')
     .replace(/\p{M}/gu, '')
@@ -53,5 +98,5 @@ function fileName(rider: string, startedAt: string, ending: string): string {
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, 40)
-  return `${name === '' ? 'visit' : name}-${startedAt.slice(0, 10)}.${ending}`
+  return `${name === '' ? 'visit' : name}-${startedAt.slice(0, 10)}${what === undefined ? '' : `-${what}`}.${ending}`
 }

@@ -1,5 +1,7 @@
 import PDFDocument from 'pdfkit'
 import type { Sheet } from '@level-stance/core/record/sheet'
+import { FontRuns } from './fontRuns.ts'
+import type { Weight } from './fontRuns.ts'
 import type { SheetFonts } from './fonts.ts'
 
 const ink = '#1D2B2A'
@@ -12,14 +14,10 @@ const pageWidth = 595.28
 const pageHeight = 841.89
 const width = pageWidth - 2 * margin
 
-type Weight = 'regular' | 'bold'
 interface TextStyle {
   readonly size?: number
   readonly weight?: Weight
   readonly color?: string
-}
-interface Glyphs {
-  hasGlyphForCodePoint(codePoint: number): boolean
 }
 
 /**
@@ -48,10 +46,11 @@ export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
 
 class SheetWriter {
   private readonly doc: PDFKit.PDFDocument
+  private readonly runs: FontRuns
   private y = margin
   constructor(doc: PDFKit.PDFDocument, fonts: SheetFonts) {
     this.doc = doc
-    for (const weight of ['regular', 'bold'] as const) fonts[weight].forEach((data, i) => doc.registerFont(`${weight}${i}`, data))
+    this.runs = new FontRuns(doc, fonts)
   }
 
   write(sheet: Sheet): void {
@@ -158,7 +157,7 @@ class SheetWriter {
   ): number {
     if (text === '') return y
     this.doc.fontSize(size).fillColor(color)
-    const runs = this.runs(oneLine ? this.fitted(text, maxWidth, weight, size) : text, weight)
+    const runs = this.runs.of(oneLine ? this.fitted(text, maxWidth, weight, size) : text, weight)
     runs.forEach((run, i) => {
       this.doc.font(run.font)
       const options = { width: maxWidth, lineBreak: !oneLine, continued: i < runs.length - 1 }
@@ -168,30 +167,9 @@ class SheetWriter {
     return this.doc.y
   }
 
-  private runs(text: string, weight: Weight): { font: string; text: string }[] {
-    const runs: { font: string; text: string }[] = []
-    for (const letter of text) {
-      const font = `${weight}${this.fontFor(letter, weight)}`
-      const last = runs.at(-1)
-      if (last && (last.font === font || letter === ' ')) last.text += letter
-      else runs.push({ font, text: letter })
-    }
-    return runs
-  }
-
-  private fontFor(letter: string, weight: Weight): number {
-    for (const i of [0, 1]) {
-      this.doc.font(`${weight}${i}`)
-      const face = (this.doc as unknown as { _font: { font: Glyphs } })._font.font
-      if (face.hasGlyphForCodePoint(letter.codePointAt(0) ?? 32)) return i
-    }
-    return 1
-  }
-
   /** Shortens one-line text with an ellipsis to its column. */
   private fitted(text: string, maxWidth: number, weight: Weight, size: number): string {
-    const measure = (candidate: string) =>
-      this.runs(candidate, weight).reduce((sum, run) => sum + this.doc.font(run.font).fontSize(size).widthOfString(run.text), 0)
+    const measure = (candidate: string) => this.runs.widthOf(candidate, weight, size)
     if (measure(text) <= maxWidth) return text
     let kept = text.slice(0, 400)
     while (kept.length > 1 && measure(`${kept}…`) > maxWidth) kept = kept.slice(0, -1)

@@ -2,6 +2,7 @@ import { and, asc, eq, sql } from 'drizzle-orm'
 import type { SQL } from 'drizzle-orm'
 import type { PgColumn, PgTable } from 'drizzle-orm/pg-core'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Queryable } from '../db/connect.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
@@ -14,8 +15,8 @@ type LedgerRow = typeof ledger.$inferSelect
 type RatingRow = typeof ratings.$inferSelect
 type VisitRow = typeof visits.$inferSelect
 
-export function showVisit({ id, version, title, cleatSchool, accepted, startedAt }: VisitRow): Dossier['visit'] {
-  return { id, version, title, cleatSchool, accepted, startedAt: startedAt.toISOString() }
+export function showVisit(row: VisitRow): Dossier['visit'] {
+  return { id: row.id, version: row.version, ...visitFieldsOf(row), startedAt: row.startedAt.toISOString() }
 }
 
 export function showReading({ version, visitId: _, takenAt, ...rest }: ReadingRow): Dossier['readings'][number] {

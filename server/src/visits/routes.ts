@@ -9,6 +9,7 @@ import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { idSchema, versionSchema } from '../riders/routes.ts'
 import { readDossier } from './dossier.ts'
+import { otherBikes } from './otherBikes.ts'
 import { appendEntry, createVisit, writeComplaint, writeRating, writeReading, writeVisit } from './store.ts'
 
 const versioned = <T extends z.ZodRawShape>(shape: T) => z.strictObject({ version: versionSchema, ...shape })
@@ -26,6 +27,9 @@ export function visitRoutes(db: Database): Router {
   })
   router.get('/:id', async (request, response) => {
     response.json(await readDossier(db, studioOf(request), checked(idSchema, request.params.id)))
+  })
+  router.get('/:id/other-bikes', async (request, response) => {
+    response.json({ bikes: await otherBikes(db, studioOf(request), checked(idSchema, request.params.id)) })
   })
   router.put('/:id', async (request, response) => {
     const { version, visit } = checked(visitWrite, request.body)

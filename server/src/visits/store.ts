@@ -5,6 +5,7 @@ import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { carryOver } from '@level-stance/core/record/carryOver'
+import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
 import { positiveWarnings } from '@level-stance/core/talk/complaint'
@@ -41,6 +42,8 @@ export async function createVisit(
         studioId,
         cleatSchool: previous?.visit.cleatSchool ?? defaultCleatSchool,
         accepted: [],
+        pedalWeights: previous?.visit.pedalWeights ?? {},
+        stanceBy: previous?.visit.stanceBy ?? null,
         startedAt: new Date(),
         version: 1,
       })
@@ -74,7 +77,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
   return onOwnVisit(db, studioId, id, async (tx) => {
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(visits).where(eq(visits.id, id)))[0],
-      same: ({ title, cleatSchool, accepted }) => isDeepStrictEqual({ title, cleatSchool, accepted }, fields),
+      same: (current) => isDeepStrictEqual(visitFieldsOf(current), fields),
       insert: () => Promise.resolve(undefined),
       update: async (version) =>
         (

@@ -19,7 +19,7 @@ import SceneLayer from './SceneLayer.vue'
 import { frameOf, viewKeys, viewLabels } from './views.ts'
 import type { Frame, ViewKey } from './views.ts'
 
-const props = defineProps<{ opens: ViewKey }>()
+const props = withDefaults(defineProps<{ opens: ViewKey; focus?: 'rider' | 'legs' }>(), { focus: 'rider' })
 const visit = useVisit()
 const board = useBoard()
 const { view } = storeToRefs(board)
@@ -44,7 +44,7 @@ watch(
   () => {
     zoom.value = 1
     pan.value = { x: 0, y: 0 }
-    held.value = now.value && frameOf(now.value, view.value)
+    held.value = now.value && frameOf(now.value, view.value, props.focus)
   },
   { immediate: true },
 )

@@ -34,6 +34,14 @@ const paths = computed(() => {
   }
 })
 const frame = computed(() => props.scene.frame.map((line) => pathOf(line.map(project.value))).join(''))
+/** From each knee straight down to its pedal's height: whether it travels over the foot. */
+const plumbs = computed(() => {
+  if (props.view !== 'front' || props.look !== 'now') return ''
+  const { near, far } = legs.value
+  return [near, far]
+    .flatMap((leg) => (leg.knee ? [pathOf([project.value(leg.knee), project.value({ ...leg.knee, y: leg.axle.y })])] : []))
+    .join('')
+})
 const bar = computed(() => props.scene.bar.map((line) => pathOf(line.map(project.value))).join(''))
 const cranks = computed(() => {
   const at = project.value
@@ -107,6 +115,7 @@ const short = computed(
     <path v-if="look !== 'now'" class="bone" :d="cranks" />
     <path class="bone far" :d="paths.farLeg + (view === 'side' ? '' : paths.farArm)" />
     <path class="bone" :d="paths.trunk + paths.nearLeg + paths.nearArm + (view === 'side' ? '' : paths.hips + paths.shoulders)" />
+    <path v-if="plumbs" class="plumb" :d="plumbs" />
     <path v-if="look !== 'now'" class="sole" :d="paths.nearFoot + (view === 'side' ? '' : paths.farFoot)" />
     <template v-if="look === 'now'">
       <circle v-for="(joint, i) in joints" :key="i" class="joint" :cx="joint.x" :cy="joint.y" r="9" />
@@ -215,5 +224,10 @@ g {
 }
 .proposal .saddle {
   stroke-width: 9;
+}
+.plumb {
+  stroke: var(--petrol);
+  stroke-width: 3;
+  stroke-dasharray: 14 9;
 }
 </style>

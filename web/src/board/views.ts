@@ -31,7 +31,8 @@ export interface Frame {
 const MARGIN = 70
 
 /** The part of the plane that a scene fills in a view, with a margin. */
-export function frameOf(scene: Scene, view: ViewKey): Frame {
+export function frameOf(scene: Scene, view: ViewKey, focus: 'rider' | 'legs' = 'rider'): Frame {
+  if (focus === 'legs' && view === 'front') return legsFrame(scene)
   const project = projections[view]
   const points: Drawn[] = []
   const add = (...more: readonly Point3[]) => points.push(...more.map(project))
@@ -59,6 +60,14 @@ export function frameOf(scene: Scene, view: ViewKey): Frame {
   const ys = points.map((p) => p.y)
   const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
   return { x: left - MARGIN, y: top - MARGIN, width: right - left + 2 * MARGIN, height: bottom - top + 2 * MARGIN }
+}
+
+/** Hips to feet from the front, with the pedals' whole round in it. */
+function legsFrame(scene: Scene): Frame {
+  const top = -Math.max(...sides.map((side) => scene.legs[side].hip.y)) - MARGIN
+  const bottom = 230 + MARGIN
+  const half = Math.max(200, ...sides.map((side) => Math.abs(scene.legs[side].axle.z) + MARGIN))
+  return { x: -half, y: top, width: 2 * half, height: bottom - top }
 }
 
 /** A line through points as an SVG path. */

@@ -1,10 +1,18 @@
 <script setup lang="ts">
 /** A finding as a good colleague would say it. */
-defineProps<{ headline: string; sentence: string; sure: string; speaksFor: readonly string[]; against: readonly string[] }>()
+defineProps<{
+  headline: string
+  sentence: string
+  sure: string
+  speaksFor: readonly string[]
+  against: readonly string[]
+  /** how heavily it weighs; none = said without a mark */
+  weight?: 'first' | 'act' | 'note' | 'fine'
+}>()
 </script>
 
 <template>
-  <article class="finding">
+  <article class="finding" :class="weight">
     <p>
       <strong>{{ headline }}</strong> {{ sentence }}
     </p>
@@ -13,6 +21,7 @@ defineProps<{ headline: string; sentence: string; sure: string; speaksFor: reado
       <template v-if="speaksFor.length > 0">Speaks for it: {{ speaksFor.join('; ') }}.</template>
       <template v-if="against.length > 0">Speaks against: {{ against.join('; ') }}.</template>
     </p>
+    <slot />
   </article>
 </template>
 
@@ -23,5 +32,22 @@ defineProps<{ headline: string; sentence: string; sure: string; speaksFor: reado
   padding: 2px 0 8px;
   font-size: 15px;
   line-height: 1.3;
+}
+.first,
+.act,
+.note,
+.fine {
+  margin: 4px 0;
+  padding: 4px 0 4px 10px;
+  border-left: 3px solid var(--line);
+}
+.first {
+  border-color: var(--brick);
+}
+.act {
+  border-color: var(--amber);
+}
+.fine {
+  border-color: var(--bubble);
 }
 </style>

@@ -9,6 +9,7 @@ import type { HandHold } from '@level-stance/core/change/knockOn'
 import { moveWords } from '@level-stance/core/change/moveWords'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
 import type { SettingKey } from '@level-stance/core/change/settings'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { useBoard } from '../stores/board.ts'
@@ -17,7 +18,14 @@ import MoveField from './MoveField.vue'
 import WorkingPanel from './WorkingPanel.vue'
 
 /** What is to be moved, what it brings along, and the button that puts it to the test. */
-const props = defineProps<{ fields: readonly { readonly setting: SettingKey; readonly side: Side | 'both' }[] }>()
+const props = withDefaults(
+  defineProps<{
+    fields: readonly { readonly setting: SettingKey; readonly side: Side | 'both' }[]
+    /** whether the fitter chooses here what the hands are held to */
+    choosesHold?: boolean
+  }>(),
+  { choosesHold: true },
+)
 const visit = useVisit()
 const board = useBoard()
 const workingOpen = ref(false)
@@ -28,6 +36,11 @@ const shownFields = computed(() => [
   ...props.fields,
   ...board.wishes.filter((wish) => !props.fields.some((field) => field.setting === wish.setting && field.side === wish.side)),
 ])
+/** Left and right of one setting share a row. */
+const rows = computed(() => {
+  const keys = [...new Set(shownFields.value.map(({ setting }) => setting))]
+  return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
+})
 const step = computed(() => board.step)
 const chosen = computed(() => step.value?.moves.filter((move) => move.role === 'chosen') ?? [])
 const answers = computed(() => step.value?.answers.filter((answer) => answer.by !== 0) ?? [])
@@ -56,9 +69,15 @@ const items = computed(() => [
       <button v-if="board.active" type="button" class="link" @click="workingOpen = true">Working</button>
       <button v-if="board.active" type="button" class="link" @click="board.clear()">Leave it</button>
     </div>
-    <MoveField v-for="field in shownFields" :key="`${field.setting}:${field.side}`" :setting="field.setting" :side="field.side" />
+    <template v-for="row in rows" :key="row.setting">
+      <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
+      <div v-else class="pair">
+        <span>{{ definitionOf(row.setting).label }}</span>
+        <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
+      </div>
+    </template>
     <template v-if="board.active && step">
-      <div v-if="holdsHands" class="holds">
+      <div v-if="holdsHands && choosesHold" class="holds">
         <label>
           Hold
           <select
@@ -91,7 +110,7 @@ const items = computed(() => [
       <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
       <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
       <p v-if="step.later" class="small muted">{{ step.later }}</p>
-      <details v-if="stems.length > 0" class="small">
+      <details v-if="stems.length > 0 && choosesHold" class="small">
         <summary>Ways with stem and spacers</summary>
         <p v-for="(option, i) in stems" :key="i">
           {{ trimmed(option.stemLength, 0) }} mm, {{ trimmed(option.stemAngle, 0) }}°, spacers {{ trimmed(option.spacers, 0) }}:
@@ -123,6 +142,12 @@ const items = computed(() => [
 .head h2 {
   flex: 1;
 }
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 118px 118px;
+  align-items: center;
+  gap: 2px 8px;
+}
 .holds label {
   display: flex;
   align-items: center;
@@ -134,12 +159,6 @@ const items = computed(() => [
 }
 .holds select {
   font-size: 14px;
-}
-summary {
-  min-height: 28px;
-  color: var(--petrol);
-  font-weight: 600;
-  cursor: pointer;
 }
 summary::marker {
   font-size: 12px;

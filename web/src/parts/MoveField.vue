@@ -10,7 +10,15 @@ import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** A setting with its value now, and a field for the value to go to. */
-const props = defineProps<{ setting: SettingKey; side: Side | 'both' }>()
+const props = withDefaults(
+  defineProps<{
+    setting: SettingKey
+    side: Side | 'both'
+    /** without its name: the row says it for both sides */
+    compact?: boolean
+  }>(),
+  { compact: false },
+)
 const visit = useVisit()
 const board = useBoard()
 const preferences = usePreferences()
@@ -58,8 +66,9 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
 </script>
 
 <template>
-  <label class="move">
-    <span class="name">{{ label }}</span>
+  <label class="move" :class="{ compact }">
+    <span class="name" :class="{ 'visually-hidden': compact }">{{ label }}</span>
+    <span v-if="compact" class="muted small" aria-hidden="true">{{ side === 'left' ? 'L' : 'R' }}</span>
     <span class="figure now">{{ now === null ? '–' : shownValue(setting, now, preferences.unit) }}</span>
     <input
       class="plain-field figure"
@@ -77,7 +86,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
       @keydown.up="nudge($event, 1)"
       @keydown.down="nudge($event, -1)"
     />
-    <span class="muted small unit">{{ unitMark(setting, preferences.unit) }}</span>
+    <span v-if="!compact" class="muted small unit">{{ unitMark(setting, preferences.unit) }}</span>
     <span v-if="wrong" class="problem small" role="alert">{{ wrong }}</span>
   </label>
 </template>
@@ -91,6 +100,9 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
   font-size: 15px;
   line-height: 1.2;
 }
+.compact {
+  grid-template-columns: 12px minmax(0, 1fr) 62px;
+}
 .now {
   text-align: right;
 }
@@ -98,10 +110,6 @@ input {
   width: 100%;
   height: 36px;
   text-align: right;
-}
-.wrong {
-  border-color: var(--brick);
-  background: var(--brick-soft);
 }
 .problem {
   grid-column: 1 / -1;

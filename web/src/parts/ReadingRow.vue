@@ -94,7 +94,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 </script>
 
 <template>
-  <div class="row" :class="{ single: !definition.sided }">
+  <div class="row" :class="{ single: !definition.sided, words: definition.sided && definition.dimension === 'choice' }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label">{{ definition.label }}</span>
       <span v-if="moved" class="how muted"
@@ -102,7 +102,9 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
       >
       <span v-else class="how muted">{{ how }}</span>
     </button>
-    <ChoiceField v-if="definition.dimension === 'choice'" :reading-key="readingKey" />
+    <template v-if="definition.dimension === 'choice'">
+      <ChoiceField v-for="side in fieldSides" :key="`c-${side}`" :reading-key="readingKey" :side="side" />
+    </template>
     <ReadingField
       v-for="(side, i) in definition.dimension === 'choice' ? [] : fieldSides"
       :key="side"
@@ -152,6 +154,13 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   gap: 2px 4px;
   padding: 2px 0;
   border-bottom: 1px solid var(--line);
+}
+.row.words {
+  grid-template-columns: minmax(0, 1fr) 88px 88px;
+}
+.row.words :deep(.choice) {
+  padding: 0 2px;
+  font-size: 14px;
 }
 .row.single :deep(.field) {
   grid-column: 3;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import MouldingClock from '../parts/MouldingClock.vue'
 import { usePreferences } from '../stores/preferences.ts'
 
 const preferences = usePreferences()
@@ -15,6 +16,7 @@ const preferences = usePreferences()
         </svg>
         Level Stance
       </RouterLink>
+      <MouldingClock class="clock" />
       <button type="button" @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</button>
     </header>
     <main><slot /></main>
@@ -30,6 +32,9 @@ header {
   height: 62px;
   padding: 0 24px;
   border-bottom: 1px solid var(--line);
+}
+.clock {
+  margin: 0 12px 0 auto;
 }
 .brand {
   display: flex;

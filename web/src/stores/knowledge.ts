@@ -6,8 +6,8 @@ import type { Answer, FirstOrder, Progress, Question, Sampled } from '../workers
 import { startKnowledgeWorker } from '../workers/startWorker.ts'
 import { useVisit } from './visit.ts'
 
-/** Readings come faster than this while a hand types; the worker is asked when it pauses, ms. */
-const PAUSE = 80
+/** Keys come faster than this while a hand types; the worker is asked when it rests, so that it does not take the drawing's core, ms. */
+const PAUSE = 250
 /** Draws when the fitter asks for them. */
 const DRAWS = 600
 

@@ -13,6 +13,7 @@ import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { readingName } from '@level-stance/core/measure/readingEntry'
 import { readingPlace } from '@level-stance/core/measure/readingPlace'
 import { severityNow } from '@level-stance/core/prove/severity'
+import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
@@ -42,8 +43,19 @@ export const useVisit = defineStore('visit', () => {
   const head = stable(() => {
     if (!dossier.value) return null
     const { rider, bike, visit } = dossier.value
-    const { id: visitId, title, cleatSchool } = visit
-    return { riderId: rider.id, rider: rider.name, bike: bike.name, bar: barOf(bike.kind), visitId, title, cleatSchool }
+    const { id: visitId, title, cleatSchool, pedalWeights, stanceBy } = visit
+    return {
+      riderId: rider.id,
+      rider: rider.name,
+      bike: bike.name,
+      kind: bike.kind,
+      bar: barOf(bike.kind),
+      visitId,
+      title,
+      cleatSchool,
+      pedalWeights,
+      stanceBy,
+    }
   })
   const readings = computed(() => (parts.readings.value ?? []).map((row) => row.reading))
   const complaints = computed(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
@@ -135,8 +147,8 @@ export const useVisit = defineStore('visit', () => {
 
   function setVisit(change: Partial<VisitFields>): void {
     if (!dossier.value) return
-    const { title, cleatSchool, accepted, version } = dossier.value.visit
-    const visit = { title, cleatSchool, accepted, ...change }
+    const { version } = dossier.value.visit
+    const visit = { ...visitFieldsOf(dossier.value.visit), ...change }
     write('visit', '', '', { version, visit }, { label: 'Visit', mine: visit.cleatSchool })
   }
 

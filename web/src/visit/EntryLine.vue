@@ -6,6 +6,7 @@ import { methodUncertainty } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { settingOf } from '@level-stance/core/change/settings'
 import { useBoard } from '../stores/board.ts'
+import { footPageOf } from '../stations/feet/pages.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -26,13 +27,16 @@ function take(): void {
   if (meant.kind === 'move') {
     board.wish([{ setting: meant.setting, side: meant.side, by: meant.by }])
     const { station } = settingOf(meant.setting)
-    const there = station === 'feet' ? 'seat' : station
-    if (router.currentRoute.value.name !== 'measure') void router.push({ name: there, params: { visitId: visit.head?.visitId ?? '' } })
+    const page = footPageOf(meant.setting)
+    const there = station === 'feet' && page === null ? 'seat' : station
+    const query = page === null ? {} : { page }
+    if (router.currentRoute.value.name !== 'measure')
+      void router.push({ name: there, params: { visitId: visit.head?.visitId ?? '' }, query })
   } else if (meant.kind === 'aim') {
     const now = visit.setup.cleat[meant.side].setbackNow
     if (now === null) return
     feet.setAim(meant.side, now.value + meant.by)
-    void router.push({ name: 'feet', params: { visitId: visit.dossier?.visit.id ?? '' } })
+    void router.push({ name: 'feet', params: { visitId: visit.dossier?.visit.id ?? '' }, query: { page: 'cleat' } })
   } else {
     const { method: usual, dimension } = definitionOf(meant.key)
     const before = visit.reading(meant.key, meant.side)

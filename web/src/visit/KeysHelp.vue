@@ -4,7 +4,7 @@ import { Modal } from 'ant-design-vue'
 defineEmits<{ close: [] }>()
 const keys: readonly (readonly [string, string])[] = [
   ['1 – 7', 'stations, in the order of work'],
-  ['/', 'short note: cleat L back 4, saddle -3, knee R 31 gonio'],
+  ['/', 'short note: cleat L back 4, cleat R out 2, saddle -3, knee R 31 gonio'],
   ['m', 'next missing reading'],
   ['t', 'try the proposal'],
   ['v', 'the board’s next view'],
@@ -12,7 +12,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['b', 'the bike as it was at the start, and back'],
   ['Enter', 'next reading; Shift+Enter the one before; Esc gives it back'],
   ['← ↑ ↓ →', 'on a handle of the board: 1 mm or 0.5°; with Shift five times as much; Esc takes it back'],
-  ['↑ ↓', 'on a cleat of Feet: 1 mm; with Shift half a millimetre'],
+  ['↑ ↓', 'on a cleat of Feet: 1 mm; with Shift half a millimetre. On a heel: half a degree'],
 ]
 </script>
 

@@ -6,6 +6,7 @@ import { ApiError } from '../api/client.ts'
 import BeadString from '../parts/BeadString.vue'
 import ComplaintChip from '../parts/ComplaintChip.vue'
 import ConflictBar from '../parts/ConflictBar.vue'
+import MouldingClock from '../parts/MouldingClock.vue'
 import SaveMark from '../parts/SaveMark.vue'
 import StopBanner from '../parts/StopBanner.vue'
 import { stations } from '../router.ts'
@@ -50,6 +51,9 @@ useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'visible' && !typing && !drafts.any(props.visitId)) visit.refresh().catch(() => {})
 })
 
+/** The fore–aft page of the feet proposes by itself; everywhere else what is wished on the board is tried. */
+const aiming = computed(() => route.name === 'feet' && feet.page === 'cleat')
+
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
 
@@ -58,7 +62,7 @@ const keys: Readonly<Record<string, () => void>> = {
   '/': () => entryLine.value?.focus(),
   '?': () => (helpOpen.value = true),
   m: () => document.querySelector<HTMLElement>('[data-reading].empty')?.focus(),
-  t: () => (route.name === 'feet' ? feet.tryProposal() : board.tryStep()),
+  t: () => (aiming.value ? feet.tryProposal() : board.tryStep()),
   v: () => board.nextView(),
   u: () => {
     const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
@@ -78,7 +82,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
 })
 
 const proposed = computed(() => {
-  if (route.name === 'feet') return feet.canTry ? feet.proposal.nowWords : null
+  if (aiming.value) return feet.canTry ? feet.proposal.nowWords : null
   return board.canTry ? board.nowWords : null
 })
 </script>
@@ -105,6 +109,7 @@ const proposed = computed(() => {
         <div class="side">
           <EntryLine ref="entryLine" />
           <div class="tools">
+            <MouldingClock />
             <SaveMark />
             <button
               type="button"

@@ -74,6 +74,9 @@ export const bikeReadings = {
     axleLength: lengths('Pedal axle', 35, 130, 'ruler', 8, 'Crank face to the middle of the pedal; commonly 53.'),
     washer: lengths('Washer', 0, 8, 'ruler', 4, 'Between crank and pedal. Never leave too little thread.'),
     adapter: lengths('Adapter', 0, 60, 'ruler', 10, 'Pedal extender between crank and pedal.'),
+    axleThread: lengths('Pedal thread', 6, 30, 'calliper', 3, 'Length of the thread on the pedal’s axle, without washers.'),
+    stayWidth: length('Chainstays, outside', 60, 220, 'tape', 'Outer face to outer face where the heels pass, commonly 350 mm behind the bottom bracket.'),
+    otherStance: length('Stance on the other bike', 180, 420, 'tape', 'Middle of one foot to the middle of the other on the bike that feels right.'),
     dropperTravel: length('Dropper travel', 0, 260, 'tape', 'Saddle fully up to fully down; 0 = none.'),
     pedalKind: choice(
       'Pedal',

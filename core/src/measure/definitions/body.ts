@@ -14,11 +14,13 @@ export const bodyReadings = {
   }),
   ...section('body', 'Widths', {
     acromionWidth: length('Shoulders, acromia', 260, 520, 'tape', 'From behind: tip of one shoulder bone to the other, with straight ends to the tape. Not round the muscle.'),
+    hipBreadth: length('Hip breadth', 220, 520, 'tape', 'Standing, straight across from one bony point at the side of the hip (trochanter) to the other.'),
     sitBoneSpacing: length('Sit-bone spacing', 60, 200, 'card', 'Sit on card on a hard flat seat, mark the two deepest points, measure centre to centre. This is not saddle width.'),
   }),
   ...section('body', 'Feet', {
     footLength: lengths('Foot length', 180, 350, 'ruler', 12, 'Standing, heel to the longest toe.'),
     footWidth: lengths('Foot width', 60, 140, 'ruler', 8, 'Standing, across the heads of the first and fifth metatarsals.'),
+    heelWidth: lengths('Heel width', 40, 100, 'ruler', 6, 'Standing, across the broadest part of the heel.'),
     archDrop: lengths('Arch drop', 0, 30, 'ruler', 5, 'Height of the navicular bone sitting, less its height standing.'),
     toeOutHanging: angles('Toe-out, hanging', -20, 45, 'goniometer', 12, 'Sitting on a table edge, feet hanging: foot’s long axis against straight ahead, toes out is plus.'),
     toeOutStanding: angles('Toe-out, standing', -20, 45, 'goniometer', 12, 'Marching on the spot, then stop: foot’s long axis against straight ahead, toes out is plus.'),

@@ -1,3 +1,4 @@
+import type { PlainDimension } from '../../quantity/entry.ts'
 import type { MethodKey, ReadingDimension } from '../methods.ts'
 
 export const readingGroups = ['body', 'bike', 'on-bike', 'shoe', 'cleat'] as const
@@ -54,6 +55,16 @@ export const angles = (
 /** One of a few words. */
 export const choice = (label: string, options: readonly string[], how: string): Row => ({
   label, sided: false, dimension: 'choice', min: 1, max: options.length, method: 'eye', how, options,
+}) // prettier-ignore
+
+/** A choice of its own for each side. */
+export const choices = (label: string, options: readonly string[], how: string): Row => ({
+  ...choice(label, options, how), sided: true, pairLimit: options.length,
+}) // prettier-ignore
+
+/** An amount told or read off a maker's sheet. */
+export const amount = (label: string, dimension: PlainDimension, min: number, max: number, method: MethodKey, how: string): Row => ({
+  label, sided: false, dimension, min, max, method, how,
 }) // prettier-ignore
 
 /** Puts rows under a heading of a group. */

@@ -1,4 +1,4 @@
-import { choice, lengths, section } from './definition.ts'
+import { amount, angles, choice, choices, length, lengths, section } from './definition.ts'
 
 /** Shoe and cleat, by the tape method. */
 export const footReadings = {
@@ -11,6 +11,10 @@ export const footReadings = {
     soleThickness: lengths('Sole thickness', 2, 60, 'ruler', 6, 'Outside of the sole under the ball to the insole’s underside.'),
     slotAcross: lengths('Slot room sideways', 0, 25, 'ruler', 6, 'How far the cleat could slide across in all, from one end to the other.'),
     recess: choice('Recess', ['recessed, walkable', 'flush, cleat stands out'], 'Whether the cleat sits inside the tread.'),
+    shoeLength: lengths('Shoe inside length', 180, 370, 'ruler', 8, 'Insole out of the shoe: heel edge to toe edge along its middle.'),
+    shoeBallWidth: lengths('Shoe width at ball', 60, 150, 'ruler', 6, 'Insole’s breadth across both heads of the metatarsals; press the upper to feel whether it gives.'),
+    shoeHeelWidth: lengths('Shoe width at heel', 40, 110, 'ruler', 6, 'Insole’s breadth where the heel is broadest.'),
+    shoeHeelOutside: lengths('Shoe heel, outside', 45, 130, 'ruler', 6, 'Broadest part of the heel cup from the outside: what passes the crank.'),
     boltPattern: choice('Bolt pattern', ['two bolts', 'three bolts', 'four bolts', 'none'], 'Threads in the sole.'),
   }),
   ...section('cleat', 'Cleat, by tape', {
@@ -18,6 +22,28 @@ export const footReadings = {
     slotForward: lengths('Slot room forward', 0, 45, 'ruler', 12, 'From where the cleat sits now, how far it could slide toward the toes.'),
     slotBack: lengths('Slot room back', 0, 80, 'ruler', 12, 'From where the cleat sits now, how far it could slide toward the heel.'),
     cleatInboard: lengths('Cleat inboard', -15, 15, 'ruler', 6, 'Cleat’s middle from the middle of the shoe’s sole, toward the bike is plus: that moves the foot outward.'),
+    cleatTurn: angles('Cleat turned', -20, 30, 'template', 10, 'Where the foot points when the cleat stands in the middle of its float: toes out is plus. Lay the template’s lines on the sole.'),
+    cleatTurnRoom: angles('Cleat turns in its slot, ±', 0, 30, 'template', 8, 'How far the cleat can be turned from straight on this sole, either way.'),
+    cleatFloat: angles('Float', 0, 30, 'maker', 4, 'The whole angle the foot may swing before release begins; 0 = fixed. From the maker’s sheet for this cleat.'),
+    archSupport: lengths('Arch support, height', 0, 25, 'ruler', 6, 'Footbed’s height under the arch above its height beside it; 0 = flat insole.'),
+    wedge: angles('Wedge under the foot', -6, 8, 'maker', 4, 'In the shoe or under the cleat; big-toe side raised is plus.'),
     soleStack: lengths('Axle to foot sole', 3, 80, 'ruler', 8, 'Pedal-axle centre to the underside of the foot: pedal, cleat, sole and insole together.'),
+  }),
+  ...section('cleat', 'Swing of the heel', {
+    heelIn: angles('Heel swings in', 0, 25, 'photo', 6, 'From behind, pedalling on loose float: how far the heel goes toward the bike from where the foot points by nature.'),
+    heelOut: angles('Heel swings out', 0, 25, 'photo', 6, 'The same, away from the bike.'),
+  }),
+  ...section('cleat', 'Wear and hardware', {
+    cleatDistance: amount('Ridden on these cleats', 'distance', 0, 60000, 'told', 'Since they were new, as the rider tells.'),
+    cleatHours: amount('Hours on these cleats', 'hours', 0, 5000, 'told', 'Where the distance is not known.'),
+    cleatWalking: choice('Walking on them', ['hardly', 'some', 'much'], 'Steps on hard ground wear a cleat more than riding does.'),
+    cleatWear: choices('Wear mark', ['fresh', 'worn', 'at the mark'], 'Look at the edge that enters first and at the maker’s mark.'),
+    cleatPlay: choices('Toggle by hand', ['none', 'a little', 'much'], 'Foot in the pedal, heel held: rock the foot sideways.'),
+    releaseFeel: choices('Release', ['clean', 'vague', 'hard'], 'Ten times each foot, rider held on the trainer.'),
+    boltsFitted: choices('Bolts fitted', ['1', '2', '3', '4'], 'Count them; a missing or loose one means the foot will not release.'),
+    boltLength: length('Bolt under its head', 4, 30, 'calliper', 'Underside of the head to the tip. The longest, where they differ.'),
+    cleatPlate: length('Cleat under the bolt', 1, 15, 'calliper', 'What the bolt passes before it reaches the sole: cleat, washer and wedge.'),
+    boltDepth: length('Depth behind the hole', 3, 40, 'calliper', 'From the sole’s outside through the hole to the insole’s underside.'),
+    boltTorque: amount('Maker’s torque', 'torque', 0.5, 20, 'maker', 'From the maker’s sheet for this cleat and this shoe.'),
   }),
 } as const // prettier-ignore

@@ -1,4 +1,4 @@
-import { angle, angles, choice, length, lengths, section } from './definition.ts'
+import { amount, angle, angles, choice, length, lengths, section } from './definition.ts'
 
 const effort = { conditions: 'effort' } as const
 const hands = { conditions: 'effort-hands' } as const
@@ -21,5 +21,9 @@ export const onBikeReadings = {
   ...section('on-bike', 'Pelvis', {
     pelvisLevel: choice('Pelvis from behind', ['level', 'drops left', 'drops right', 'twisted'], 'From behind, both legs, under load.'),
     pelvisRock: choice('Rocking', ['none', 'some', 'much'], 'From behind, at the hard effort: does the saddle’s edge disappear left and right in turn?'),
+  }),
+  ...section('on-bike', 'Usual ride', {
+    rideHours: amount('Usual ride', 'hours', 0, 24, 'told', 'How long the rider is usually on this bike at a time.'),
+    cadence: amount('Cadence', 'rate', 30, 140, 'told', 'Turns of the crank a minute on such a ride.'),
   }),
 } as const // prettier-ignore

@@ -71,10 +71,6 @@ input {
   text-align: right;
   font-size: 17px;
 }
-.wrong {
-  border-color: var(--brick);
-  background: var(--brick-soft);
-}
 .problem {
   flex-basis: 100%;
   color: var(--brick);

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { toeInput } from '@level-stance/core/change/footInputs'
+import { toeFinding } from '@level-stance/core/feet/toeClearance'
 import { cleatTargetCalculation } from '@level-stance/core/feet/cleatTarget.calculations'
 import { cleatKnockOnCalculation, stepPlanCalculation } from '@level-stance/core/change/change.calculations'
 import { settings } from '@level-stance/core/change/settings'
@@ -11,8 +13,10 @@ import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { stable } from '../../composables/stable.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FindingCard from '../../parts/FindingCard.vue'
+import FootFindings from './FootFindings.vue'
 import FootVial from './FootVial.vue'
 import SchoolTable from './SchoolTable.vue'
+import TemplateLinks from './TemplateLinks.vue'
 import { useFeet } from './useFeet.ts'
 
 const visit = useVisit()
@@ -97,6 +101,14 @@ const items = computed(() =>
     ]
   }),
 )
+/** Toes past the front wheel where the aim would put the cleat; said only where they come near it. */
+const toes = computed(() =>
+  sides.flatMap((side) => {
+    const input = toeInput(visit.setup.now, side, feet.aim[side] ?? undefined)
+    const finding = input && toeFinding(side, input)
+    return finding && finding.weight !== 'fine' ? [finding] : []
+  }),
+)
 function chooseSchool(event: Event): void {
   visit.setVisit({ cleatSchool: (event.target as HTMLSelectElement).value as CleatSchoolKey })
   feet.reset()
@@ -126,6 +138,8 @@ function chooseSchool(event: Event): void {
     :speaks-for="feet.evidence[side].speaksFor"
     :against="feet.evidence[side].against"
   />
+  <FootFindings :findings="toes" none="" />
+  <TemplateLinks />
   <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
 </template>
 

@@ -1,68 +1,90 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import type { Side } from '@level-stance/core/quantity/sided'
-import SoleBoard from '../../board/SoleBoard.vue'
-import type { BoardFoot } from '../../board/boardFoot.ts'
-import { stable } from '../../composables/stable.ts'
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import PageTabs from '../../parts/PageTabs.vue'
+import MoveCard from '../../parts/MoveCard.vue'
 import ReadingRows from '../../parts/ReadingRows.vue'
 import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
-import { usePreferences } from '../../stores/preferences.ts'
+import { stable } from '../../composables/stable.ts'
+import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
+import CausesPage from './CausesPage.vue'
+import FeetBoard from './FeetBoard.vue'
 import FeetJudgement from './FeetJudgement.vue'
+import PedalPage from './PedalPage.vue'
 import ProposalCard from './ProposalCard.vue'
+import RotationPage from './RotationPage.vue'
+import ShoePage from './ShoePage.vue'
+import StancePage from './StancePage.vue'
+import SupportPage from './SupportPage.vue'
+import WearPage from './WearPage.vue'
+import { feetPageKeys, feetPages } from './pages.ts'
+import type { FeetPageKey } from './pages.ts'
 import { useFeet } from './useFeet.ts'
 
 const visit = useVisit()
+const board = useBoard()
 const feet = useFeet()
-const preferences = usePreferences()
+const route = useRoute()
+const router = useRouter()
 
-const readings = ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'] as const
+const components = { why: CausesPage, shoe: ShoePage, pedal: PedalPage, cleat: FeetJudgement, rotation: RotationPage, stance: StancePage, support: SupportPage, wear: WearPage } // prettier-ignore
+const tabs = feetPageKeys.map((key) => ({ key, label: feetPages[key].label }))
 
-// Each foot by itself: what moves on one leaves the drawing of the other alone.
-const boardFeet = { left: stable(() => boardFoot('left')), right: stable(() => boardFoot('right')) }
-
-function boardFoot(side: Side): BoardFoot {
-  const { footLength, heelToMtp1, heelToMtp5, setbackNow, slotForward, slotBack } = visit.setup.cleat[side]
-  const now = setbackNow?.value ?? null
-  const judgement = feet.judgements[side]
-  const proposal = feet.canTry ? feet.proposal.feet[side] : null
-  return {
-    footLength: footLength?.value ?? null,
-    footEstimated: footLength?.basis === 'estimated' || heelToMtp1?.basis === 'estimated',
-    heelToMtp1: heelToMtp1?.value ?? null,
-    heelToMtp5: heelToMtp5?.basis === 'measured' ? heelToMtp5.value : null,
-    setbackStart: visit.baseline.cleat[side].setbackNow?.value ?? null,
-    setbackNow: now,
-    slot:
-      now !== null && slotForward && slotBack
-        ? { foremost: now - Math.max(0, slotForward.value), rearmost: now + Math.max(0, slotBack.value) }
-        : null,
-    aim: proposal?.aim ?? null,
-    firstStep: proposal ? proposal.from + proposal.now : null,
-    schools: judgement.schools,
-  }
+/** The address names the page; without one, what was told comes first, else the shoe. */
+const asked = computed(() => feetPageKeys.find((key) => key === route.query['page']) ?? null)
+watch([asked, () => visit.head?.visitId], () => (feet.page = asked.value ?? (feet.causes.length > 0 ? 'why' : 'shoe')), { immediate: true })
+watch(
+  () => visit.head?.visitId,
+  (id) => id !== undefined && void feet.loadOtherBikes(id),
+  { immediate: true },
+)
+function show(page: FeetPageKey): void {
+  // What was wished on one page is not carried to another unseen.
+  board.clear()
+  void router.push({ query: { ...route.query, page } })
 }
-const movable = computed(() => visit.folded.trying === null && visit.shownUpTo === null)
+
+/** On the first page: what would decide between the causes, then the least any judgement needs. */
+const readings = stable(() => {
+  const own = feetPages[feet.page].readings
+  if (feet.page !== 'why') return own
+  const wanted = feet.causes.flatMap(({ causes }) => causes.filter((cause) => cause.speaks === 'open').flatMap((cause) => cause.measure))
+  const list = [...new Set(wanted)]
+  return list.length > 0 ? list : feetPages.cleat.readings
+})
+const fields = computed(() => feetPages[feet.page].fields)
+const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
 
 <template>
-  <StationColumns :right="424">
-    <template #readings><ReadingRows :keys="readings" /></template>
-    <template #board>
-      <SoleBoard
-        :left="boardFeet.left.value"
-        :right="boardFeet.right.value"
-        :unit="preferences.unit"
-        :movable="movable"
-        :show-start="true"
-        @aim="feet.setAim"
-      />
-    </template>
-    <template #judgement><FeetJudgement /></template>
-    <template #act>
-      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-      <ProposalCard v-else />
-    </template>
-  </StationColumns>
+  <div class="station">
+    <PageTabs :pages="tabs" :shown="feet.page" label="Pages of the feet" @show="show" />
+    <StationColumns :left="292" :right="428">
+      <template #readings><ReadingRows :keys="readings" /></template>
+      <template #board><FeetBoard @show="show" /></template>
+      <template #judgement><component :is="components[feet.page]" @show="show" /></template>
+      <template #act>
+        <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+        <ProposalCard v-else-if="feet.page === 'cleat'" />
+        <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="false" />
+      </template>
+    </StationColumns>
+  </div>
 </template>
+
+<style scoped>
+.station {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
+  min-height: 0;
+}
+@media (max-width: 1100px) {
+  .station {
+    display: block;
+    overflow-y: auto;
+  }
+}
+</style>

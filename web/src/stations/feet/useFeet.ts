@@ -1,13 +1,19 @@
 import { defineStore } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { cleatProposal } from '@level-stance/core/change/cleatProposal'
 import { judgeCleat } from '@level-stance/core/feet/cleatJudgement'
 import { cleatSchool, defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { bySide } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { cleatEvidence } from '@level-stance/core/talk/causes'
+import { footComplaints } from '@level-stance/core/talk/footCauses'
+import { footStation } from '@level-stance/core/talk/footStation'
+import type { OtherBike } from '@level-stance/core/talk/footStation'
+import { api } from '../../api/client.ts'
 import { stable } from '../../composables/stable.ts'
+import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
+import type { FeetPageKey } from './pages.ts'
 
 /** What the fitter aims at on one foot: as judged, an own value, or leave it alone. */
 type Aim = { readonly kind: 'judged' } | { readonly kind: 'own'; readonly setback: number } | { readonly kind: 'alone' }
@@ -16,6 +22,10 @@ const judged: Aim = { kind: 'judged' }
 /** Judgement and proposal of the feet station, from the open visit and the fitter's aim. */
 export const useFeet = defineStore('feet', () => {
   const visit = useVisit()
+  const board = useBoard()
+  /** the page that is open; the address carries it */
+  const page = ref<FeetPageKey>('why')
+  const otherBikes = shallowRef<readonly OtherBike[]>([])
   const aims = ref<{ left: Aim; right: Aim }>({ left: judged, right: judged })
   const withSaddle = ref(true)
 
@@ -33,6 +43,29 @@ export const useFeet = defineStore('feet', () => {
   const canTry = computed(
     () => proposal.value.moves.length > 0 && visit.folded.trying === null && visit.stops.length === 0 && visit.shownUpTo === null,
   )
+
+  /** Everything the pages say; asked for only while the station is open. */
+  const station = computed(() =>
+    footStation(visit.setup, visit.complaints, {
+      kind: visit.head?.kind ?? 'other',
+      school: school.value,
+      stanceBy: visit.head?.stanceBy ?? null,
+      otherBikes: otherBikes.value,
+      facts: board.now,
+    }),
+  )
+  const causes = computed(() => footComplaints(visit.complaints, station.value))
+
+  /** The rider's other bikes; without an answer the stance is judged by what is read here. */
+  async function loadOtherBikes(visitId: string): Promise<void> {
+    otherBikes.value = []
+    try {
+      const { bikes } = await api<{ bikes: OtherBike[] }>('GET', `/visits/${visitId}/other-bikes`)
+      if (visit.head?.visitId === visitId) otherBikes.value = bikes
+    } catch {
+      otherBikes.value = []
+    }
+  }
 
   function aimFor(side: Side): number | null {
     const own = aims.value[side]
@@ -68,5 +101,23 @@ export const useFeet = defineStore('feet', () => {
     reset()
   }
 
-  return { school, aims, aim, withSaddle, judgements, evidence, proposal, canTry, setAim, leaveAlone, reset, tryProposal }
+  return {
+    page,
+    station,
+    causes,
+    otherBikes,
+    loadOtherBikes,
+    school,
+    aims,
+    aim,
+    withSaddle,
+    judgements,
+    evidence,
+    proposal,
+    canTry,
+    setAim,
+    leaveAlone,
+    reset,
+    tryProposal,
+  }
 })

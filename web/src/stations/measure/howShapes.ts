@@ -5,17 +5,17 @@ export const figures = {
   body: {
     paths: ['M60 20 V50', 'M46 24 H74', 'M46 24 L40 42 L38 58', 'M74 24 L80 42 L82 58', 'M60 50 L52 70 L50 88', 'M60 50 L68 70 L70 88', 'M46 88 H54', 'M66 88 H74'],
     rounds: [[60, 12, 7]],
-    at: { crown: [60, 5], floor: [60, 88], crotch: [60, 52], hip: [68, 50], knee: [68, 70], ankle: [70, 85], shoulder: [74, 24], shoulderL: [46, 24], elbow: [80, 42], grip: [82, 58], seatL: [55, 52], seatR: [65, 52] },
+    at: { crown: [60, 5], floor: [60, 88], crotch: [60, 52], hip: [68, 50], knee: [68, 70], ankle: [70, 85], shoulder: [74, 24], shoulderL: [46, 24], elbow: [80, 42], grip: [82, 58], seatL: [55, 52], seatR: [65, 52], hipOuterL: [48, 52], hipOuter: [72, 52] },
   },
   foot: {
     paths: ['M30 84 Q20 60 30 34 Q38 8 56 10 Q74 14 76 36 Q78 52 66 66 Q60 84 48 88 Q36 90 30 84Z', 'M56 10 V88'],
     rounds: [],
-    at: { heel: [44, 88], toe: [54, 10], mtp1: [34, 36], mtp5: [75, 44], axle: [50, 52], front: [50, 36], back: [50, 64], inner: [30, 52], outer: [72, 52], straight: [44, 8], turned: [70, 12] },
+    at: { heel: [44, 88], toe: [54, 10], mtp1: [34, 36], mtp5: [75, 44], axle: [50, 52], front: [50, 36], back: [50, 64], inner: [30, 52], outer: [72, 52], heelIn: [31, 80], heelOut: [62, 78], straight: [44, 8], turned: [70, 12] },
   },
   shoe: {
     paths: ['M16 70 Q20 50 38 52 L70 60 Q98 64 102 72 L102 78 H16Z', 'M14 80 H104'],
     rounds: [[70, 88, 3]],
-    at: { heel: [16, 72], toe: [102, 74], mtp1: [78, 66], axle: [70, 88], sole: [70, 72], arch: [52, 70], level: [104, 66] },
+    at: { heel: [16, 72], toe: [102, 74], mtp1: [78, 66], axle: [70, 88], sole: [70, 72], ball: [70, 80], arch: [52, 70], level: [104, 66] },
   },
   hand: {
     paths: ['M44 90 V58 Q42 44 44 20 M54 40 V8 M64 40 V6 M74 42 V12 M84 90 V60 Q84 50 83 22', 'M44 58 L30 46'],
@@ -48,7 +48,7 @@ export const figures = {
   crank: {
     paths: ['M30 20 V48 H38 V76', 'M90 76 V48 H82 V20', 'M38 34 H82', 'M90 76 H112', 'M30 20 H8'],
     rounds: [],
-    at: { faceL: [30, 20], faceR: [90, 76], pedal: [112, 76], washer: [94, 76], axle: [60, 34], end: [90, 76] },
+    at: { faceL: [30, 20], faceR: [90, 76], pedal: [112, 76], pedalL: [8, 20], washer: [94, 76], axle: [60, 34], end: [90, 76] },
   },
   rider: {
     paths: ['M34 40 L62 22', 'M62 22 L74 38 L90 44', 'M34 40 L58 54 L50 80', 'M42 84 L62 80', 'M24 44 H42', 'M90 44 L86 48'],
@@ -88,6 +88,10 @@ export const howShapes: Readonly<Partial<Record<ReadingKey, How>>> = {
   hoodPosition: how('drop', 'clamp', 'hood'), hoodAngle: how('drop', 'hood', 'tip'), barRoll: how('drop', 'clamp', 'reach', 'hood'), leverAngle: how('drop', 'bladeRoot', 'blade', 'bladeLevel'),
   leverClamp: how('bar', 'hand', 'bend'), leverReach: how('drop', 'bladeRoot', 'blade'), gripDiameter: how('drop', 'reach', 'hood'), dropperTravel: how('bike', 'saddle', 'bb'),
   soleThickness: how('shoe', 'sole', 'arch'), slotAcross: how('foot', 'inner', 'outer'),
+  hipBreadth: how('body', 'hipOuterL', 'hipOuter'), heelWidth: how('foot', 'heelIn', 'heelOut'), axleThread: how('crank', 'end', 'washer'), stayWidth: how('crank', 'faceL', 'faceR'), otherStance: how('crank', 'pedalL', 'pedal'),
+  shoeLength: how('shoe', 'heel', 'toe'), shoeBallWidth: how('foot', 'mtp1', 'mtp5'), shoeHeelWidth: how('foot', 'heelIn', 'heelOut'), shoeHeelOutside: how('foot', 'heelIn', 'heelOut'),
+  cleatTurn: how('foot', 'heel', 'straight', 'turned'), cleatFloat: how('foot', 'axle', 'straight', 'turned'), archSupport: how('shoe', 'arch', 'sole'), wedge: how('foot', 'mtp1', 'mtp5'),
+  heelIn: how('foot', 'axle', 'heel', 'heelIn'), heelOut: how('foot', 'axle', 'heel', 'heelOut'), boltLength: how('shoe', 'axle', 'sole'), cleatPlate: how('shoe', 'axle', 'ball'), boltDepth: how('shoe', 'ball', 'sole'),
   padForward: how('drop', 'clamp', 'pad'), padUp: how('drop', 'clamp', 'pad'), padSpacing: how('bar', 'handL', 'hand'), extensionLength: how('drop', 'pad', 'tip'), extensionAngle: how('drop', 'pad', 'tip', 'hood'),
   crank: how('bike', 'bb', 'pedal'), tread: how('crank', 'faceL', 'faceR'), axleLength: how('crank', 'faceR', 'pedal'), washer: how('crank', 'end', 'washer'), adapter: how('crank', 'faceR', 'pedal'),
   heelToMtp1: how('shoe', 'heel', 'mtp1'), heelToMtp5: how('foot', 'heel', 'mtp5'), cleatSetback: how('shoe', 'mtp1', 'axle'), slotForward: how('foot', 'axle', 'front'), slotBack: how('foot', 'axle', 'back'),

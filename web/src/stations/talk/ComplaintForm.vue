@@ -174,10 +174,6 @@ if (drafts.get(minutesPlace.value) !== null) minutesProblem.value = 'Starts afte
   text-align: right;
   font-size: 17px;
 }
-.wrong {
-  border-color: var(--brick);
-  background: var(--brick-soft);
-}
 .problem {
   padding-left: 138px;
   color: var(--brick);

@@ -1,0 +1,163 @@
+import { RADIANS } from '../bike/contactPoints.ts'
+import { trimmed } from '../quantity/entry.ts'
+import type { Side } from '../quantity/sided.ts'
+
+/** What a template is drawn from; mm and degrees. */
+export interface TemplateInput {
+  readonly side: Side
+  /** first line of the sheet, for example the rider's name */
+  readonly title: string
+  /** axle behind MTP1 where the cleat shall go, and where it is; null = not read */
+  readonly setback: number
+  readonly setbackNow: number | null
+  /** MTP1 less MTP5, both from the heel; null = not read */
+  readonly mtp5Behind: number | null
+  /** ends of the slot, axle behind MTP1; null = not read */
+  readonly slot: { readonly foremost: number; readonly rearmost: number } | null
+  /** whole room across; null = not read */
+  readonly slotAcross: number | null
+  /** cleat toward the bike from the sole's middle */
+  readonly inboard: number
+  /** where the foot shall point with the cleat in the middle of its float, toes out is plus */
+  readonly turn: number
+  readonly float: number | null
+}
+
+/** A place on the sheet: mm from its upper left corner, y down. */
+export interface SheetPoint {
+  readonly x: number
+  readonly y: number
+}
+export type LineKind = 'centre' | 'axle' | 'cleat' | 'float' | 'mark' | 'now' | 'slot' | 'bar' | 'degree'
+export interface SheetLine {
+  readonly key: string
+  readonly kind: LineKind
+  readonly from: SheetPoint
+  readonly to: SheetPoint
+}
+export interface SheetText {
+  readonly at: SheetPoint
+  readonly text: string
+  /** height of the letters, mm */
+  readonly size: number
+  readonly anchor: 'start' | 'middle' | 'end'
+}
+export interface Template {
+  readonly width: number
+  readonly height: number
+  readonly lines: readonly SheetLine[]
+  readonly texts: readonly SheetText[]
+}
+
+/** A4; everything lies where letter paper has room as well. @source common-practice */
+export const SHEET = { width: 210, height: 297 } as const
+const MTP1_Y = 92
+const REACH = { forward: 58, back: 118, side: 46 } as const
+const BARS = { x: 20, metric: 252, inch: 264 } as const
+export const CHECK_BAR = { metric: 50, inch: 50.8 } as const
+
+/**
+ * A template for one shoe in true size, as its sole is seen from below with the toes up: centre line,
+ * marks of the metatarsal heads, axle line at the target, lines of rotation, slot, and two bars to
+ * check the printer by. The cleat's own axis points inward from the sole's by as much as the foot
+ * shall point outward.
+ */
+export function cleatTemplate(input: TemplateInput): Template {
+  const { side, setback, setbackNow, turn, float, slot, slotAcross, inboard } = input
+  // From below, the side away from the bike lies on the right of a left shoe.
+  const outward = side === 'left' ? 1 : -1
+  const middle = SHEET.width / 2
+  const at = (across: number, along: number): SheetPoint => ({ x: middle + outward * across, y: MTP1_Y - along })
+  const lines: SheetLine[] = []
+  const texts: SheetText[] = []
+  const add = (key: string, kind: LineKind, from: SheetPoint, to: SheetPoint) => lines.push({ key, kind, from, to })
+  const say = (point: SheetPoint, text: string, size = 3.4, anchor: SheetText['anchor'] = 'start') => texts.push({ at: point, text, size, anchor }) // prettier-ignore
+  const outside = outward === 1 ? 'start' : 'end'
+  const inside = outward === 1 ? 'end' : 'start'
+
+  add('centre', 'centre', at(0, REACH.forward), at(0, -REACH.back))
+  say(at(2.5, REACH.forward - 4), 'middle of the sole, toes up', 3.2, outside)
+  add('mtp1', 'mark', at(-REACH.side, 0), at(-14, 0))
+  say(at(-REACH.side - 2, -1), 'MTP1', 3.4, inside)
+  if (input.mtp5Behind !== null) {
+    add('mtp5', 'mark', at(14, -input.mtp5Behind), at(REACH.side, -input.mtp5Behind))
+    say(at(REACH.side + 2, -input.mtp5Behind - 1), 'MTP5', 3.4, outside)
+  }
+  if (slot !== null) {
+    const half = Math.max(1, (slotAcross ?? 0) / 2)
+    const corners = [at(-half, -slot.foremost), at(half, -slot.foremost), at(half, -slot.rearmost), at(-half, -slot.rearmost)] as const
+    corners.forEach((corner, i) => add(`slot-${i}`, 'slot', corner, corners[(i + 1) % 4] ?? corner))
+    say(at(half + 2, -slot.rearmost - 1), 'slot: where the axle can go', 3, outside)
+  }
+  const axle = { across: -inboard, along: -setback }
+  /** From the axle's middle along an angle of the foot. */
+  const ray = (angle: number, length: number) =>
+    at(axle.across - length * Math.sin(angle * RADIANS), axle.along + length * Math.cos(angle * RADIANS))
+  const cross = (angle: number, length: number) =>
+    at(axle.across + length * Math.cos(angle * RADIANS), axle.along + length * Math.sin(angle * RADIANS))
+  if (setbackNow !== null && Math.abs(setbackNow - setback) > 0.05) {
+    add('axle-now', 'now', at(-REACH.side + 8, -setbackNow), at(REACH.side - 8, -setbackNow))
+    say(at(REACH.side - 6, -setbackNow - 1), `now ${trimmed(setbackNow, 1)}`, 3, outside)
+  }
+  add('axle', 'axle', cross(turn, -REACH.side), cross(turn, REACH.side))
+  say(cross(turn, REACH.side + 2), `axle, ${trimmed(setback, 1)} mm behind MTP1`, 3.4, outside)
+  for (const step of [-10, -5, 0, 5, 10]) {
+    add(`degree-${step}`, 'degree', ray(step, 46), ray(step, 50))
+    if (Math.abs(step) === 10) say(ray(step, 53), `${trimmed(step, 0)}°`, 2.8, 'middle')
+  }
+  add('cleat', 'cleat', ray(turn, -30), ray(turn, 45))
+  if (float !== null && float > 0) {
+    add('float-in', 'float', ray(turn + float / 2, 0), ray(turn + float / 2, 40))
+    add('float-out', 'float', ray(turn - float / 2, 0), ray(turn - float / 2, 40))
+  }
+
+  say({ x: 15, y: 16 }, input.title.slice(0, 70), 5)
+  say({ x: 15, y: 23 }, `${side === 'left' ? 'Left' : 'Right'} shoe, sole from below. Cleat template in true size.`, 4)
+  say({ x: 15, y: 29 }, `Cleat’s axis ${trimmed(Math.abs(turn), 1)}° ${turn >= 0 ? 'inward, so that the toes point out' : 'outward, so that the toes point in'}${float === null ? '' : `; thin lines: ends of ${trimmed(float, 1)}° float`}.`, 3.4) // prettier-ignore
+  add('bar-metric', 'bar', { x: BARS.x, y: BARS.metric }, { x: BARS.x + CHECK_BAR.metric, y: BARS.metric })
+  say({ x: BARS.x + CHECK_BAR.metric + 3, y: BARS.metric + 1 }, '50 mm')
+  add('bar-inch', 'bar', { x: BARS.x, y: BARS.inch }, { x: BARS.x + CHECK_BAR.inch, y: BARS.inch })
+  say({ x: BARS.x + CHECK_BAR.inch + 3, y: BARS.inch + 1 }, '2 in')
+  say({ x: 95, y: BARS.metric + 1 }, 'Print unscaled: 100 %, no “fit to page”.', 4)
+  say({ x: 95, y: BARS.metric + 7 }, 'Measure both bars before use.', 3.4)
+  say({ x: 95, y: BARS.metric + 13 }, 'Bolts to the maker’s torque; practise the release.', 3.4)
+  return { ...SHEET, lines, texts }
+}
+
+const strokes: Readonly<Record<LineKind, string>> = {
+  centre: 'stroke-width="0.25" stroke-dasharray="6 2 1 2"',
+  axle: 'stroke-width="0.6"',
+  cleat: 'stroke-width="0.5"',
+  float: 'stroke-width="0.2"',
+  mark: 'stroke-width="0.5"',
+  now: 'stroke-width="0.25" stroke-dasharray="2 1.5"',
+  slot: 'stroke-width="0.25"',
+  bar: 'stroke-width="0.8"',
+  degree: 'stroke-width="0.2"',
+}
+
+const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+const place = (value: number) => String(Number(value.toFixed(3)))
+
+/** The template as SVG in millimetres. */
+export function templateSvg({ width, height, lines, texts }: Template): string {
+  const drawn = lines.map(
+    ({ key, kind, from, to }) =>
+      `<line id="${key}" x1="${place(from.x)}" y1="${place(from.y)}" x2="${place(to.x)}" y2="${place(to.y)}" ${strokes[kind]}/>`,
+  )
+  const said = texts.map(
+    ({ at, text, size, anchor }) =>
+      `<text x="${place(at.x)}" y="${place(at.y)}" font-size="${size}" text-anchor="${anchor}">${escaped(text)}</text>`,
+  )
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
+    `<g fill="none" stroke="#000">`,
+    ...drawn,
+    `</g>`,
+    `<g fill="#000" font-family="sans-serif">`,
+    ...said,
+    `</g>`,
+    `</svg>`,
+    '',
+  ].join('\n')
+}

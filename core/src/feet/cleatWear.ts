@@ -1,0 +1,100 @@
+import { trimmed } from '../quantity/entry.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { byWeight, sideName } from './finding.ts'
+import type { FootFinding } from './finding.ts'
+
+/** How long a kind's cleat lasts: km ridden, hardly walked on. @source prior */
+export const cleatLife: readonly number[] = [6000, 5000, 5000, 3500, 12000, 12000, Infinity]
+/** What walking leaves of a cleat's life: hardly, some, much; plates stand out of the sole and suffer most. @source prior */
+export const walkingLeaves = {
+  recessed: [1, 0.9, 0.75],
+  'standing-out': [1, 0.6, 0.35],
+} as const
+/** Where only hours are known, km an hour. @source prior */
+export const USUAL_SPEED = 22
+/** From this share on a cleat is looked at before every fit. @source prior */
+export const LOOK_FROM = 0.7
+
+export interface WearInput {
+  /** place in the list of pedal kinds, from 1; null = not read */
+  readonly kind: number | null
+  readonly distance: number | null
+  readonly hours: number | null
+  /** 1 hardly, 2 some, 3 much; null counts as some */
+  readonly walking: number | null
+  /** recess of the sole: 1 recessed */
+  readonly recess: number | null
+}
+
+/** Use so far; null where neither distance nor hours are told, or the kind has no cleat. */
+export interface CleatUse {
+  /** km ridden, and km such a cleat lasts */
+  readonly ridden: number
+  readonly life: number
+  /** 0 new to 1 used up, and beyond */
+  readonly share: number
+  readonly from: 'distance' | 'hours'
+}
+
+/**
+ * How far a pair of cleats is used: the longer of what distance and hours say, against a life by
+ * kind shortened by walking. A reminder, not a verdict: the maker's mark and the hand decide.
+ * @source prior
+ */
+export function cleatUse({ kind, distance, hours, walking, recess }: WearInput): CleatUse | null {
+  const whole = kind === null ? undefined : cleatLife[kind - 1]
+  if (whole === undefined || !Number.isFinite(whole) || (distance === null && hours === null)) return null
+  const byHours = (hours ?? 0) * USUAL_SPEED
+  const ridden = Math.max(distance ?? 0, byHours)
+  const leaves = walkingLeaves[recess === 1 ? 'recessed' : 'standing-out'][(walking ?? 2) - 1] ?? 1
+  const life = whole * leaves
+  return { ridden, life, share: ridden / life, from: (distance ?? 0) >= byHours ? 'distance' : 'hours' }
+}
+
+/** What a hand and an eye found on one cleat; places in the lists of words, from 1; null = not looked at. */
+export interface CleatLook {
+  readonly wear: number | null
+  readonly play: number | null
+  readonly release: number | null
+}
+
+const MARKED = 3
+const SOME = 2
+const MUCH = 3
+const VAGUE = 2
+const HARD = 3
+
+/** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */
+export function wearFindings(input: WearInput, look: Sided<CleatLook>): FootFinding[] {
+  const found: FootFinding[] = []
+  const add = (key: string, side: Side | 'both', weight: FootFinding['weight'], headline: string, sentence: string, source: FootFinding['source'] = 'common-practice') =>
+    found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
+  for (const side of ['left', 'right'] as const) {
+    const { wear, play, release } = look[side]
+    const name = sideName(side)
+    if (wear === MARKED) add('worn', side, 'first', `${name} cleat is at its wear mark.`, 'Change both cleats before anything is fitted to them: a worn one rocks, points elsewhere and lets go by itself.') // prettier-ignore
+    if (play === MUCH) add('play', side, 'first', `${name} foot toggles in the pedal.`, 'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.') // prettier-ignore
+    else if (play === SOME) add('play', side, 'note', `${name} foot has a little play.`, 'Small kinds rock a little even when new. More than on the other side is wear.') // prettier-ignore
+    if (release === VAGUE) add('vague-release', side, 'act', `${name} release is vague.`, 'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.') // prettier-ignore
+    if (release === HARD) add('hard-release', side, 'act', `${name} foot comes out hard.`, 'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.') // prettier-ignore
+  }
+  const use = cleatUse(input)
+  if (use !== null) {
+    const km = (value: number) => `${trimmed(Math.round(value / 10) * 10, 0)} km`
+    const by = use.from === 'hours' ? ` (hours at ${USUAL_SPEED} km/h)` : ''
+    const words = `${km(use.ridden)} ridden${by}; cleats of this kind, walked on like this, last about ${km(use.life)}. This product’s own assumption: the maker’s mark decides.`
+    if (use.share >= 1) add('use', 'both', 'act', 'The cleats have had their life.', `${words} Look at the mark now and have a pair at hand.`, 'prior') // prettier-ignore
+    else if (use.share >= LOOK_FROM) add('use', 'both', 'note', 'Cleats to look at soon.', `${words} Look again in ${km(use.life - use.ridden)}.`, 'prior') // prettier-ignore
+    else add('use', 'both', 'fine', `Cleats with ${Math.round(100 * (1 - use.share))} % left.`, `${words} Look again in ${km(use.life * LOOK_FROM - use.ridden)}.`, 'prior') // prettier-ignore
+  }
+  return byWeight(found)
+}
+
+/** One line for the record: when the cleats are to be looked at again; null where nothing is told. */
+export function cleatReminder(input: WearInput): string | null {
+  const use = cleatUse(input)
+  if (use === null) return null
+  const km = (value: number) => `${trimmed(Math.round(value / 10) * 10, 0)} km`
+  const until = use.life * LOOK_FROM - use.ridden
+  return `Cleats: about ${km(use.ridden)} ridden; look at the wear mark ${until > 0 ? `again in ${km(until)}` : 'now, and have a pair at hand'}.`
+}

@@ -1,0 +1,137 @@
+import type { LedgerEntry } from '../change/ledger.ts'
+import { setupOf } from '../change/setup.ts'
+import type { BikeKind } from '../bike/bikeKinds.ts'
+import type { Reading } from '../measure/reading.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import { aReading, uuid, wholeReadings } from '../testing.ts'
+import type { Complaint } from './complaint.ts'
+import { footComplaints } from './footCauses.ts'
+import { footStation, pedalUse, stanceUse } from './footStation.ts'
+
+const told = (over: Partial<Complaint> = {}): Complaint => ({
+  id: uuid(1), region: 'knee-outer', side: 'right', kind: 'pain', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
+}) // prettier-ignore
+
+/** The whole example rider with some readings laid over it: a number for one value, a pair for left and right. */
+function readingsWith(over: Partial<Record<ReadingKey, number | readonly [number, number]>>): Reading[] {
+  const added = (Object.entries(over) as [ReadingKey, number | readonly [number, number]][]).flatMap(([key, value]) =>
+    definitionOf(key).sided
+      ? (['left', 'right'] as const).map((side, i) => aReading(key, side, typeof value === 'number' ? value : (value[i] ?? 0)))
+      : [aReading(key, 'both', typeof value === 'number' ? value : value[0])],
+  )
+  const placed = new Set(added.map((r) => `${r.key}:${r.side}`))
+  return [...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`) || r.condition !== 'usual'), ...added]
+}
+
+function stationOf(over: Parameters<typeof readingsWith>[0], complaints: readonly Complaint[] = [told()], kind: BikeKind = 'drop bar') {
+  const setup = setupOf(readingsWith(over), [], 'drop')
+  return footStation(setup, complaints, { kind, school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null })
+}
+const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) => footComplaints([complaint], stationOf(over, [complaint]))[0]?.causes ?? [] // prettier-ignore
+const speaks = (over: Parameters<typeof readingsWith>[0], complaint = told()) => Object.fromEntries(causesOf(over, complaint).map((c) => [c.key, c.speaks])) // prettier-ignore
+
+describe('complaints tied to the feet (causes most usual first, common practice)', () => {
+  it('list the causes of each in the order of the trade', () => {
+    expect(causesOf({}).map((c) => c.label)).toEqual(['Rotation off', 'Float too small or sloppy', 'Stance wrong for these hips', 'Worn cleat', 'Foot tilt']) // prettier-ignore
+    const toes = causesOf({}, told({ region: 'forefoot', kind: 'numb', side: 'both' }))
+    expect(toes.map((c) => c.key)).toEqual(['shoe-fit', 'cleat-forward', 'small-patch', 'no-arch-support'])
+    expect(causesOf({}, told({ region: 'calf' })).map((c) => c.key)).toEqual(['cleat-forward', 'saddle-high'])
+    expect(causesOf({}, told({ region: 'forefoot', kind: 'slips', situation: 'getting-in-out' })).map((c) => c.key)).toEqual(['tension', 'system', 'loose-cleat']) // prettier-ignore
+    expect(causesOf({}, told({ region: 'head', side: 'middle', kind: 'control', situation: 'standing' })).map((c) => c.key)).toEqual(['stance-narrow', 'small-patch', 'stiff-sole']) // prettier-ignore
+    expect(footComplaints([told({ region: 'neck', side: 'middle' })], stationOf({}))).toEqual([])
+  })
+
+  it('say what to read while nothing decides', () => {
+    const rotation = causesOf({})[0]
+    expect(rotation).toMatchObject({ speaks: 'open' })
+    expect(rotation?.measure).toEqual(expect.arrayContaining(['cleatTurn', 'cleatFloat']))
+  })
+
+  it('find an outer knee’s cause in a cleat that stops the heel, and clear the others', () => {
+    const whole = { toeOutHanging: 11, cleatTurn: 6, cleatFloat: 6, heelIn: 1, heelOut: 1, kneeOutside: [0, 0] as const, cleatWear: 1, cleatPlay: 1, forefootTilt: 2 } as const // prettier-ignore
+    expect(speaks(whole)).toEqual({ rotation: 'for', float: 'against', stance: 'against', 'worn-cleat': 'against', 'foot-tilt': 'against' })
+    // Turned, the cause is gone.
+    expect(speaks({ ...whole, cleatTurn: 11 })).toMatchObject({ rotation: 'against' })
+    // A twisted pelvis leaves it open: the seat first.
+    expect(causesOf({ ...whole, pelvisLevel: 4 })[0]).toMatchObject({ speaks: 'open', because: expect.stringMatching(/seat first/) as string }) // prettier-ignore
+  })
+
+  it('find a knee outside its foot, a float too narrow, a toggling or worn cleat, a tilted foot', () => {
+    expect(speaks({ kneeOutside: [0, 14] })['stance']).toBe('for')
+    expect(speaks({ toeOutHanging: 6, cleatTurn: 6, cleatFloat: 4, heelIn: 3, heelOut: 3 })['float']).toBe('for')
+    expect(speaks({ cleatPlay: 3 })).toMatchObject({ float: 'for', 'worn-cleat': 'for' })
+    expect(speaks({ cleatWear: 3 })['worn-cleat']).toBe('for')
+    expect(speaks({ forefootTilt: 9 })['foot-tilt']).toBe('for')
+  })
+
+  it('find hot feet in the shoe, the cleat, the patch and the arch', () => {
+    const hot = told({ region: 'forefoot', side: 'both' })
+    const bad = { footLength: 268, footWidth: 102, shoeLength: 276, shoeBallWidth: 95, cleatSetback: 4, shoeSize: 43, slotForward: 5, slotBack: 15, pedalKind: 5, soleStiffness: 1, archDrop: 7, shoeUpper: 2 } as const // prettier-ignore
+    expect(speaks(bad, hot)).toEqual({ 'shoe-fit': 'for', 'cleat-forward': 'for', 'small-patch': 'for', 'no-arch-support': 'for' })
+    expect(speaks({ ...bad, shoeBallWidth: 101, cleatSetback: 24, pedalKind: 1, archDrop: 3 }, hot)).toEqual({ 'shoe-fit': 'against', 'cleat-forward': 'against', 'small-patch': 'against', 'no-arch-support': 'against' }) // prettier-ignore
+  })
+
+  it('looks only at the side that hurts', () => {
+    expect(speaks({ kneeOutside: [14, 0] })['stance']).toBe('against')
+    expect(speaks({ kneeOutside: [14, 0] }, told({ side: 'left' }))['stance']).toBe('for')
+    expect(speaks({ kneeOutside: [14, 0] }, told({ side: 'both' }))['stance']).toBe('for')
+  })
+})
+
+describe('the feet’s whole station', () => {
+  it('knows what the bike and the complaints ask of pedals', () => {
+    expect(pedalUse('mountain', null)).toBe('mountain')
+    expect(pedalUse('cargo', 6)).toBe('town')
+    expect(pedalUse('drop bar', 6)).toBe('long')
+    expect(pedalUse('drop bar', 2)).toBe('road')
+    expect(stanceUse('cargo')).toBe('mountain')
+    const { pedalRider } = stationOf({ kneeOutside: [0, 14], mass: 96, heelIn: [2, 3], heelOut: [1, 2] })
+    expect(pedalRider).toMatchObject({ widen: 14, mass: 96, knee: true, forefoot: false, swing: 5 })
+  })
+
+  it('calls a stance met inside its band, and says which parts are only usual', () => {
+    expect(stationOf({ kneeOutside: [4, -4] }).stance?.gap).toEqual({ left: 0, right: 0 })
+    expect(stationOf({ kneeOutside: [6, 0] }).stance?.gap.left).toBe(6)
+    const setup = setupOf([aReading('kneeOutside', 'left', 3), aReading('kneeOutside', 'right', 3)], [], 'drop')
+    const bare = footStation(setup, [], { kind: 'other', school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null })
+    expect(bare.stance?.estimated).toEqual(['tread', 'axleLength', 'cleatInboard'])
+  })
+
+  it('stands with nothing read at all', () => {
+    const bare = footStation(setupOf([], [], 'drop'), [], {
+      kind: 'drop bar',
+      school: 'behind-ball',
+      stanceBy: null,
+      otherBikes: [],
+      facts: null,
+    })
+    expect(bare.shoe).toEqual([])
+    expect(bare.rotation.left.state).toBe('missing')
+    expect(bare.clearanceMissing.left.length).toBeGreaterThan(0)
+    expect(bare.knee).toEqual({ left: null, right: null })
+    expect(footComplaints([told()], bare)[0]?.causes.every((c) => c.speaks === 'open')).toBe(true)
+  })
+
+  it('matches another bike when the fitter asks for it', () => {
+    const setup = setupOf(readingsWith({ kneeOutside: [0, 0] }), [], 'drop')
+    const station = footStation(setup, [], { kind: 'drop bar', school: 'behind-ball', stanceBy: 'other-bike', otherBikes: [{ name: 'Hardtail', left: 140, right: 140 }], facts: null }) // prettier-ignore
+    expect(station.stance?.target.reason).toMatch(/Hardtail/)
+    expect(station.stance?.gap.left).toBeGreaterThan(5)
+  })
+
+  it('lets the knee stay where it is while the foot goes under it, and believes a new reading', () => {
+    const washer = (at: string): LedgerEntry => ({ kind: 'try', id: uuid(50), at, station: 'feet', moves: [{ setting: 'washer', side: 'right', by: 4, role: 'chosen' }], reason: '', later: '' }) // prettier-ignore
+    const readings = readingsWith({ kneeOutside: [0, 8] })
+    const outside = (at: string) => setupOf(readings, [washer(at)], 'drop').now.kneeOutside.right?.value
+    const taken = readings.find((r) => r.key === 'kneeOutside')!.takenAt
+    expect(outside(new Date(Date.parse(taken) + 60_000).toISOString())).toBe(4)
+    expect(outside(new Date(Date.parse(taken) - 60_000).toISOString())).toBe(8)
+    // The target stays where the knee is: after the move only the rest is asked for.
+    const at = (entries: Parameters<typeof setupOf>[1]) => footStation(setupOf(readings, entries, 'drop'), [], { kind: 'drop bar', school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null }).stance // prettier-ignore
+    const [before, after] = [at([]), at([washer(new Date(Date.parse(taken) + 60_000).toISOString())])]
+    expect(after?.target.half?.right.target).toBeCloseTo(before?.target.half?.right.target ?? NaN, 9)
+    expect(before?.gap.right).toBe(8)
+    expect(after?.gap.right).toBe(0)
+  })
+})

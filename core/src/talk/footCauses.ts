@@ -1,0 +1,222 @@
+import { trimmed } from '../quantity/entry.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { complaintTitle } from './complaint.ts'
+import type { Complaint } from './complaint.ts'
+import type { FootStation } from './footStation.ts'
+
+/** Where a cause is dealt with. */
+export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'stance' | 'support' | 'wear' | 'seat'
+
+/** What the readings say of one possible cause. */
+export interface CauseVerdict {
+  readonly key: string
+  readonly label: string
+  readonly page: FootPage
+  /** `open`: nothing read decides it yet */
+  readonly speaks: 'for' | 'against' | 'open'
+  readonly because: string
+  /** what to read to decide it */
+  readonly measure: readonly ReadingKey[]
+}
+export interface ComplaintCauses {
+  readonly complaintId: string
+  readonly title: string
+  /** most usual first */
+  readonly causes: readonly CauseVerdict[]
+}
+
+type Said = Pick<CauseVerdict, 'speaks' | 'because'> & { readonly measure?: readonly ReadingKey[] }
+interface CauseRow {
+  readonly label: string
+  readonly page: FootPage
+  readonly says: (station: FootStation, side: Side) => Said
+}
+
+const speaksFor = (because: string): Said => ({ speaks: 'for', because })
+const against = (because: string): Said => ({ speaks: 'against', because })
+const open = (because: string, ...measure: ReadingKey[]): Said => ({ speaks: 'open', because, measure })
+
+const shoeFaults = ['narrow', 'too-short', 'long-for-width', 'too-long']
+const ofSide = <T extends { readonly side: Side | 'both' }>(list: readonly T[], side: Side) => list.filter((f) => f.side === side || f.side === 'both') // prettier-ignore
+/** A pedal whose patch is small: the recessed body alone. */
+const SMALL_KIND = 5
+const SOFT = 1
+const MEDIUM = 2
+
+/** The causes that lie at the feet, each with what the readings say of it. @source common-practice */
+export const footCauses = {
+  'shoe-fit': {
+    label: 'Shoe narrow, short or tied hard', page: 'shoe',
+    says: ({ shoe, shoeRead }, side) => {
+      const fault = ofSide(shoe, side).find((finding) => shoeFaults.includes(finding.key))
+      if (fault) return speaksFor(fault.headline)
+      return shoeRead ? against('The shoe follows the foot.') : open('Foot against shoe is not read.', 'footLength', 'footWidth', 'shoeLength', 'shoeBallWidth')
+    },
+  },
+  'cleat-forward': {
+    label: 'Cleat too far forward', page: 'cleat',
+    says: ({ cleat }, side) => {
+      const judged = cleat[side]
+      if (judged.state === 'missing') return open(judged.sentence, ...judged.missing)
+      if (judged.result.difference <= 0 && judged.result.target - judged.now.value < 1) return against('The axle lies where the school asks, or further back.')
+      if (judged.exceeds) return speaksFor(judged.headline)
+      return Math.abs(judged.result.left) > 1 ? speaksFor(`${judged.headline} The slot gives no more.`) : against('Within what the ruler can tell.')
+    },
+  },
+  'small-patch': {
+    label: 'Small patch on a soft sole', page: 'pedal',
+    says: ({ pedalRider: { kindNow, soleStiffness } }) => {
+      if (kindNow === null) return open('Which kind of pedal?', 'pedalKind')
+      if (kindNow !== SMALL_KIND) return against('This kind of pedal has a broad patch.')
+      if (soleStiffness === null) return open('A small patch; the sole is not judged.', 'soleStiffness')
+      if (soleStiffness === SOFT) return speaksFor('A small body presses through a sole that folds.')
+      return soleStiffness === MEDIUM ? speaksFor('A small body under a sole that gives: part of it.') : against('The sole is stiff.')
+    },
+  },
+  'no-arch-support': {
+    label: 'No arch support', page: 'support',
+    says: ({ footbed }, side) => {
+      const { state, headline } = footbed[side]
+      return state === 'missing' ? open(headline, 'archDrop') : state === 'try' ? speaksFor(headline) : against(headline)
+    },
+  },
+  rotation: {
+    label: 'Rotation off', page: 'cleat',
+    says: ({ rotation, twisted }, side) => {
+      const judged = rotation[side]
+      if (judged.state === 'missing') return open('Foot’s direction, cleat’s turn and float are not all read.', ...judged.missing.map((key) => rotationKeys[key]))
+      if (twisted && judged.state !== 'level') return open('The pelvis is not level: the seat first, then look again.', 'pelvisLevel')
+      if (judged.turn === 0) return against(judged.headline)
+      const words = `${judged.headline} ${trimmed(Math.abs(judged.turn), 1)}° to turn`
+      return judged.exceeds ? speaksFor(`${words}.`) : open(`${words}, within ±${trimmed(judged.turnPlusMinus, 1)}°: read again.`, 'toeOutHanging')
+    },
+  },
+  float: {
+    label: 'Float too small or sloppy', page: 'cleat',
+    says: ({ rotation, look }, side) => {
+      const judged = rotation[side]
+      if (look[side].play === 3) return speaksFor('The foot toggles in the pedal.')
+      if (judged.state === 'missing') return open('Float is not read.', 'cleatFloat', 'heelIn', 'heelOut')
+      if (!judged.swingRead) return open('The heel’s swing is not read.', 'heelIn', 'heelOut')
+      const { floatEnough, floatNeeded } = judged.rotation
+      return floatEnough ? against('The float is as wide as the swing with room.') : speaksFor(`The swing with room asks for ${trimmed(floatNeeded, 1)}°.`)
+    },
+  },
+  stance: {
+    label: 'Stance wrong for these hips', page: 'stance',
+    says: ({ stance }, side) => {
+      if (stance === null) return open('Parts of the stance are not read.', 'tread', 'axleLength')
+      if (stance.target.key === 'use') return open('Only the usual stance to compare with.', 'kneeOutside')
+      const gap = stance.gap[side]
+      return Math.abs(gap) > 1 ? speaksFor(`${stance.target.label}: the foot should go ${trimmed(Math.abs(gap), 0)} mm ${gap > 0 ? 'out' : 'in'}.`) : against(`${stance.target.label}: level.`)
+    },
+  },
+  'worn-cleat': {
+    label: 'Worn cleat', page: 'wear',
+    says: ({ look, wear }, side) => {
+      const found = ofSide(wear, side).find((f) => ['worn', 'play'].includes(f.key) && f.weight === 'first')
+      if (found) return speaksFor(found.headline)
+      const used = wear.find((f) => f.key === 'use' && f.weight === 'act')
+      if (used && look[side].wear !== 1) return speaksFor(used.headline)
+      return look[side].wear === null ? open('Nobody has looked at the wear mark.', 'cleatWear', 'cleatPlay') : against('The mark is not reached.')
+    },
+  },
+  'foot-tilt': {
+    label: 'Foot tilt', page: 'support',
+    says: ({ wedge }, side) => {
+      const { state, headline } = wedge[side]
+      return state === 'missing' ? open(headline, 'forefootTilt') : state === 'try' ? speaksFor(headline) : against(headline)
+    },
+  },
+  'soft-shoe': {
+    label: 'Soft upper or sole', page: 'shoe',
+    says: ({ shoe, pedalRider: { soleStiffness } }) => {
+      const found = shoe.find((f) => ['soft-sole', 'soft-upper', 'loose-heel'].includes(f.key))
+      return found ? speaksFor(found.headline) : soleStiffness === null ? open('Sole and upper are not judged.', 'soleStiffness', 'shoeUpper') : against('Sole and upper hold the foot.')
+    },
+  },
+  'saddle-high': {
+    label: 'Saddle high', page: 'seat',
+    says: ({ knee }, side) => knee[side] === null ? open('Knee at the bottom is not known.', 'kneeFlexion') : knee[side] === 'high' ? speaksFor('The knee is straighter than its band.') : against('The knee is not too straight.'),
+  },
+  'saddle-low': {
+    label: 'Saddle low or far forward', page: 'seat',
+    says: ({ knee }, side) => knee[side] === null ? open('Knee at the bottom is not known.', 'kneeFlexion') : knee[side] === 'low' ? speaksFor('The knee is more bent than its band.') : against('The knee is not too bent.'),
+  },
+  'stance-narrow': {
+    label: 'Stance narrow', page: 'stance',
+    says: ({ stance }) => stance === null ? open('Parts of the stance are not read.', 'tread', 'axleLength') : Math.max(stance.gap.left, stance.gap.right) > 1 ? speaksFor(`${stance.target.label} asks for more.`) : against(`${stance.target.label}: level.`),
+  },
+  'stiff-sole': {
+    label: 'Sole too stiff to feel', page: 'shoe',
+    says: ({ pedalRider: { soleStiffness } }) => soleStiffness === null ? open('Sole is not judged.', 'soleStiffness') : soleStiffness === 3 ? speaksFor('The sole is stiff.') : against('The sole gives.'),
+  },
+  tension: {
+    label: 'Tension', page: 'wear',
+    says: ({ look }, side) => look[side].release === null ? open('Release is not tried.', 'releaseFeel') : look[side].release === 3 ? speaksFor('The foot comes out hard.') : against('Tension lets go.'),
+  },
+  system: {
+    label: 'Pedal system', page: 'pedal',
+    says: ({ pedalRider: { kindNow, use } }) => kindNow === null ? open('Which kind of pedal?', 'pedalKind') : [1, 2].includes(kindNow) && (use === 'town' || use === 'mountain') ? speaksFor('One-sided entry where the foot comes down often.') : against('Its entry suits the use.'),
+  },
+  'loose-cleat': {
+    label: 'Worn or loose cleat', page: 'wear',
+    says: ({ bolts, look, wear }, side) => {
+      const found = [...ofSide(bolts, side).filter((f) => f.key === 'missing-bolt'), ...ofSide(wear, side).filter((f) => ['worn', 'play', 'vague-release'].includes(f.key) && f.weight !== 'note')][0]
+      return found ? speaksFor(found.headline) : look[side].wear === null ? open('Nobody has looked at the cleat.', 'cleatWear', 'boltsFitted') : against('Cleat and bolts are sound.')
+    },
+  },
+  'cleat-difference': {
+    label: 'Left and right cleat differ', page: 'cleat',
+    says: ({ cleat: { left, right } }) => {
+      if (left.state === 'missing' || right.state === 'missing') return open('Both cleats are not read.', 'cleatSetback')
+      const apart = Math.abs(left.now.value - left.result.target - (right.now.value - right.result.target))
+      return apart > 3 ? speaksFor(`They stand ${trimmed(apart, 1)} mm apart against their targets.`) : against('They stand alike.')
+    },
+  },
+} as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore
+export type FootCauseKey = keyof typeof footCauses
+
+const rotationKeys = { toeOut: 'toeOutHanging', cleatTurn: 'cleatTurn', float: 'cleatFloat' } as const
+
+interface ComplaintRow {
+  readonly when: (complaint: Complaint) => boolean
+  readonly causes: readonly FootCauseKey[]
+}
+const hurt = (c: Complaint) => c.kind === 'pain' || c.kind === 'numb'
+const at =
+  (...regions: Complaint['region'][]) =>
+  (c: Complaint) =>
+    hurt(c) && regions.includes(c.region)
+
+/** Complaints tied to the feet, with their causes, most usual first. @source common-practice */
+const rows: readonly ComplaintRow[] = [
+  { when: (c) => c.situation === 'getting-in-out', causes: ['tension', 'system', 'loose-cleat'] },
+  { when: at('knee-inner', 'knee-outer'), causes: ['rotation', 'float', 'stance', 'worn-cleat', 'foot-tilt'] },
+  { when: at('forefoot'), causes: ['shoe-fit', 'cleat-forward', 'small-patch', 'no-arch-support'] },
+  { when: at('calf', 'achilles'), causes: ['cleat-forward', 'saddle-high'] },
+  { when: at('knee-front'), causes: ['saddle-low', 'cleat-forward'] },
+  { when: at('knee-back', 'hamstring'), causes: ['saddle-high'] },
+  { when: at('heel'), causes: ['soft-shoe', 'no-arch-support'] },
+  { when: at('sit-bone'), causes: ['cleat-difference'] },
+  { when: (c) => c.kind === 'slips' && ['forefoot', 'heel'].includes(c.region), causes: ['soft-shoe', 'no-arch-support', 'foot-tilt', 'worn-cleat'] },
+  { when: (c) => c.kind === 'control' && c.situation === 'standing', causes: ['stance-narrow', 'small-patch', 'stiff-sole'] },
+] // prettier-ignore
+
+/** Complaints that can lie at the feet, each with its causes and what the readings say of them. */
+export function footComplaints(complaints: readonly Complaint[], station: FootStation): ComplaintCauses[] {
+  return complaints.flatMap((complaint) => {
+    const row = rows.find(({ when }) => when(complaint))
+    if (!row) return []
+    const on = complaint.side === 'left' || complaint.side === 'right' ? [complaint.side] : sides
+    const causes = row.causes.map((key): CauseVerdict => {
+      const { label, page, says } = footCauses[key]
+      const said = on.map((side) => says(station, side))
+      const best = said.find((s) => s.speaks === 'for') ?? said.find((s) => s.speaks === 'open') ?? said[0]
+      return { key, label, page, speaks: best?.speaks ?? 'open', because: best?.because ?? '', measure: best?.measure ?? [] }
+    })
+    return [{ complaintId: complaint.id, title: complaintTitle(complaint), causes }]
+  })
+}

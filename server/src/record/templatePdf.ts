@@ -1,0 +1,56 @@
+import PDFDocument from 'pdfkit'
+import type { LineKind, Template } from '@level-stance/core/feet/cleatTemplate'
+import { FontRuns } from './fontRuns.ts'
+import type { SheetFonts } from './fonts.ts'
+
+/** Points of a PDF in a millimetre. */
+const PT = 72 / 25.4
+const widths: Readonly<Record<LineKind, number>> = { centre: 0.25, axle: 0.6, cleat: 0.5, float: 0.2, mark: 0.5, now: 0.25, slot: 0.25, bar: 0.8, degree: 0.2 } // prettier-ignore
+const dashes: Readonly<Partial<Record<LineKind, readonly number[]>>> = { centre: [6, 2, 1, 2], now: [2, 1.5] }
+
+/** Templates in true size, one shoe a page; viewers are asked not to scale when printing. */
+export function templatePdf(templates: readonly Template[], title: string, fonts: SheetFonts): Promise<Buffer> {
+  const doc = new PDFDocument({ autoFirstPage: false, font: '', info: { Title: title, Creator: 'Level Stance' }, lang: 'en' })
+  const chunks: Buffer[] = []
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk))
+  const done = new Promise<Buffer>((resolve, reject) => {
+    doc.on('end', () => resolve(Buffer.concat(chunks)))
+    doc.on('error', reject)
+  })
+  const runs = new FontRuns(doc, fonts)
+  for (const template of templates) writePage(doc, template, runs)
+  askNotToScale(doc)
+  doc.end()
+  return done
+}
+
+function writePage(doc: PDFKit.PDFDocument, { width, height, lines, texts }: Template, runs: FontRuns): void {
+  doc.addPage({ size: [width * PT, height * PT], margin: 0 })
+  for (const { kind, from, to } of lines) {
+    const dash = dashes[kind]
+    doc.lineWidth(widths[kind] * PT).strokeColor('#000')
+    if (dash) doc.dash(dash[0] ?? 1, { space: dash[1] ?? 1 })
+    doc
+      .moveTo(from.x * PT, from.y * PT)
+      .lineTo(to.x * PT, to.y * PT)
+      .stroke()
+    if (dash) doc.undash()
+  }
+  for (const { at, text, size, anchor } of texts) {
+    const shift = { start: 0, middle: 0.5, end: 1 }[anchor] * runs.widthOf(text, 'regular', size * PT)
+    doc.fontSize(size * PT).fillColor('#000')
+    let x = at.x * PT - shift
+    for (const run of runs.of(text, 'regular')) {
+      doc.font(run.font)
+      // PDF text hangs from its top here; the template says where its base line is.
+      doc.text(run.text, x, at.y * PT - size * PT * 0.8, { lineBreak: false })
+      x += doc.widthOfString(run.text)
+    }
+  }
+}
+
+/** The library has no call for the viewer's print scaling; its catalogue object takes it as data. */
+function askNotToScale(doc: PDFKit.PDFDocument): void {
+  const { _root } = doc as unknown as { _root: { data: Record<string, unknown> } }
+  _root.data['ViewerPreferences'] = doc.ref({ PrintScaling: 'None' })
+}

@@ -1,0 +1,41 @@
+<script setup lang="ts">
+import { useMoulding } from '../stores/moulding.ts'
+
+/** The running clock wherever the fitter is; it leads back to the guide. */
+const moulding = useMoulding()
+</script>
+
+<template>
+  <RouterLink
+    v-if="moulding.running && moulding.clock"
+    class="chip figure"
+    :class="{ over: moulding.over }"
+    :to="
+      moulding.running.visitId === '' ? '/riders' : { name: 'feet', params: { visitId: moulding.running.visitId }, query: { page: 'shoe' } }
+    "
+    :aria-label="`Moulding, ${moulding.step?.title ?? ''}: ${moulding.clock.shown}`"
+    data-testid="moulding-chip"
+  >
+    <span aria-hidden="true">{{ moulding.over ? 'Shoe!' : 'Shoe' }}</span> {{ moulding.clock.shown }}
+  </RouterLink>
+</template>
+
+<style scoped>
+.chip {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 32px;
+  padding: 0 10px;
+  border: 1px solid var(--petrol);
+  border-radius: 16px;
+  background: var(--petrol-soft);
+  color: var(--ink);
+  text-decoration: none;
+}
+.over {
+  border-color: var(--brick);
+  background: var(--brick);
+  color: var(--panel);
+}
+</style>

@@ -1,0 +1,229 @@
+<script setup lang="ts">
+import { Button, Drawer } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { useDrafts } from '../../stores/drafts.ts'
+import { usePedals } from '../../stores/pedals.ts'
+import type { StoredPedal } from '../../stores/pedals.ts'
+import { emptyForm, formOf, pedalFields, readForm } from './pedalForm.ts'
+import type { PedalForm } from './pedalForm.ts'
+
+/** The studio's catalogue: every figure of a system, to be copied from its maker's sheet. */
+defineProps<{ open: boolean }>()
+defineEmits<{ close: [] }>()
+const pedals = usePedals()
+const drafts = useDrafts()
+
+/** The entry in the form; version 0 = a new one. */
+const chosen = ref<{ readonly id: string; readonly version: number } | null>(null)
+const form = ref<PedalForm>(emptyForm)
+const tried = ref(false)
+const said = ref<string | null>(null)
+const fromServer = ref<Readonly<Record<string, string>>>({})
+/** Typed and not stored: one place for each entry, and one for what is new. */
+const NEW = 'pedal/new'
+const place = (row: { readonly id: string; readonly version: number }) => (row.version === 0 ? NEW : `pedal/${row.id}`)
+const unsaved = computed(() => drafts.get(NEW) !== null && chosen.value?.version !== 0)
+
+function kept(where: string): Partial<PedalForm> | null {
+  try {
+    return JSON.parse(drafts.get(where) ?? 'null') as Partial<PedalForm> | null
+  } catch {
+    return null
+  }
+}
+
+function pick(row: StoredPedal): void {
+  chosen.value = { id: row.entry.id, version: row.version }
+  form.value = { ...formOf(row.entry.spec), ...kept(place(chosen.value)) }
+  clean()
+}
+function clean(): void {
+  tried.value = false
+  said.value = null
+  fromServer.value = {}
+}
+/** A new one starts from the one that is open: most kinds differ in a few figures. */
+function begin(): void {
+  chosen.value = { id: crypto.randomUUID(), version: 0 }
+  form.value = {
+    ...form.value,
+    name: '',
+    ...(form.value.kind === '' ? { kind: '1', entrySides: 'one side', bolts: 'three bolts', tension: 'yes' } : {}),
+  }
+  clean()
+}
+/** Back to a new one that was typed and not stored. */
+function goOn(): void {
+  chosen.value = { id: crypto.randomUUID(), version: 0 }
+  form.value = { ...emptyForm, ...kept(NEW) }
+  clean()
+}
+watch(
+  () => pedals.entries,
+  (rows) => {
+    const first = rows[0]
+    if (chosen.value === null && first) pick(first)
+  },
+  { immediate: true },
+)
+
+const read = computed(() => readForm(form.value))
+const problems = computed<Readonly<Record<string, string>>>(() => ({
+  ...('problems' in read.value ? read.value.problems : {}),
+  ...fromServer.value,
+}))
+const shownProblem = (key: string) => (tried.value || fromServer.value[key] ? problems.value[key] : undefined)
+
+function set(key: string, text: string): void {
+  form.value = { ...form.value, [key]: text }
+  fromServer.value = {}
+  said.value = null
+  if (chosen.value) drafts.set(place(chosen.value), JSON.stringify(form.value))
+}
+
+async function save(removed = false): Promise<void> {
+  tried.value = true
+  const current = chosen.value
+  if (!current || 'problems' in read.value) return
+  const answer = await pedals.save(current.id, current.version, read.value.spec, removed)
+  if (answer.ok) {
+    drafts.clear(place(current))
+    const row = pedals.entries.find(({ entry }) => entry.id === current.id) ?? pedals.entries[0]
+    if (row) pick(row)
+    said.value = removed ? 'Removed.' : 'Stored.'
+    return
+  }
+  said.value = answer.message
+  fromServer.value = Object.fromEntries(answer.fields.map(({ field, message }) => [field.replace(/^spec\./, ''), message]))
+  // What was typed stays; saved again, it goes over what the other has written.
+  if (answer.theirs) chosen.value = { id: current.id, version: answer.theirs.version }
+}
+</script>
+
+<template>
+  <Drawer :open="open" title="Catalogue of pedal systems" placement="right" :width="860" @close="$emit('close')">
+    <div class="catalogue">
+      <nav aria-label="Systems">
+        <button
+          v-for="row in pedals.entries"
+          :key="row.entry.id"
+          type="button"
+          class="entry"
+          :aria-current="chosen?.id === row.entry.id"
+          @click="pick(row)"
+        >
+          {{ row.entry.spec.name }}
+        </button>
+        <button v-if="unsaved" type="button" class="entry" @click="goOn">Not stored yet: {{ kept(NEW)?.name || 'without a name' }}</button>
+        <button v-else type="button" class="plain" @click="begin">New, from this one</button>
+      </nav>
+      <form v-if="chosen" novalidate @submit.prevent="save()">
+        <p class="small muted">Figures from the maker’s sheet outrank the ones a kind starts with.</p>
+        <div v-for="field in pedalFields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
+          <label :for="`pedal-${field.key}`">
+            {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
+          </label>
+          <select
+            v-if="field.kind === 'choice' || field.kind === 'yes-no'"
+            :id="`pedal-${field.key}`"
+            class="plain-field"
+            :value="form[field.key]"
+            @change="set(field.key, ($event.target as HTMLSelectElement).value)"
+          >
+            <template v-if="field.kind === 'yes-no'">
+              <option value="yes">yes</option>
+              <option value="no">no</option>
+            </template>
+            <option v-for="(option, i) in field.options ?? []" :key="option" :value="field.key === 'kind' ? String(i + 1) : option">
+              {{ option }}
+            </option>
+          </select>
+          <textarea
+            v-else-if="field.kind === 'long'"
+            :id="`pedal-${field.key}`"
+            class="plain-field"
+            rows="2"
+            :value="form[field.key]"
+            @input="set(field.key, ($event.target as HTMLTextAreaElement).value)"
+          />
+          <input
+            v-else
+            :id="`pedal-${field.key}`"
+            class="plain-field"
+            :value="form[field.key]"
+            :aria-invalid="shownProblem(field.key) !== undefined"
+            autocomplete="off"
+            @input="set(field.key, ($event.target as HTMLInputElement).value)"
+          />
+          <p v-if="shownProblem(field.key)" class="warn small" role="alert">{{ shownProblem(field.key) }}</p>
+        </div>
+        <div class="buttons">
+          <Button type="primary" size="large" html-type="submit">Store</Button>
+          <Button v-if="chosen.version > 0" size="large" danger @click="save(true)">Remove</Button>
+          <span role="status" class="small">{{ said }}</span>
+        </div>
+      </form>
+    </div>
+  </Drawer>
+</template>
+
+<style scoped>
+.catalogue {
+  display: grid;
+  grid-template-columns: 240px minmax(0, 1fr);
+  gap: 20px;
+}
+nav {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+.entry {
+  min-height: 40px;
+  padding: 4px 10px;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  color: inherit;
+  font: inherit;
+  line-height: 1.2;
+  text-align: left;
+  cursor: pointer;
+}
+.entry[aria-current='true'] {
+  border-left-color: var(--petrol);
+  background: var(--petrol-soft);
+}
+form {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 8px 14px;
+  align-content: start;
+}
+form > p,
+.field.long,
+.field.text,
+.buttons {
+  grid-column: 1 / -1;
+}
+.field.wide {
+  grid-column: span 2;
+}
+.field {
+  display: grid;
+  gap: 2px;
+  align-content: start;
+}
+.field .plain-field {
+  width: 100%;
+}
+textarea.plain-field {
+  height: auto;
+  padding: 6px 8px;
+}
+.buttons {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+</style>

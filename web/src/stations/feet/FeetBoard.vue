@@ -1,0 +1,156 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { roomOf } from '@level-stance/core/change/moves'
+import { measuredValue } from '@level-stance/core/change/footInputs'
+import { slotRange } from '@level-stance/core/feet/cleatJudgement'
+import { footMoved } from '@level-stance/core/measure/riderModel'
+import type { SettingKey } from '@level-stance/core/change/settings'
+import { sides } from '@level-stance/core/quantity/sided'
+import type { Side } from '@level-stance/core/quantity/sided'
+import RiderBoard from '../../board/RiderBoard.vue'
+import SoleBoard from '../../board/SoleBoard.vue'
+import type { BoardBike, BoardFoot } from '../../board/boardFoot.ts'
+import { stable } from '../../composables/stable.ts'
+import PageTabs from '../../parts/PageTabs.vue'
+import { useBoard } from '../../stores/board.ts'
+import { usePreferences } from '../../stores/preferences.ts'
+import { useVisit } from '../../stores/visit.ts'
+import { useFeet } from './useFeet.ts'
+
+const visit = useVisit()
+const board = useBoard()
+const feet = useFeet()
+const preferences = usePreferences()
+const views = [
+  { key: 'soles', label: 'Soles from above' },
+  { key: 'front', label: 'Knees from the front' },
+] as const
+const view = ref<'soles' | 'front'>('soles')
+const drawn = { shoe: 'shoe', rotation: 'rotation', stance: 'stance', pedal: 'stance' } as const
+const shows = computed(() => (feet.page in drawn ? drawn[feet.page as keyof typeof drawn] : 'fore-aft'))
+
+// Each foot by itself: what moves on one leaves the drawing of the other alone.
+const boardFeet = { left: stable(() => boardFoot('left')), right: stable(() => boardFoot('right')) }
+
+function boardFoot(side: Side): BoardFoot {
+  const { footLength, heelToMtp1, heelToMtp5, setbackNow } = visit.setup.cleat[side]
+  const { now: readings } = visit.setup
+  const now = setbackNow?.value ?? null
+  const judgement = feet.judgements[side]
+  const proposal = feet.page === 'cleat' && feet.canTry ? feet.proposal.feet[side] : null
+  const value = (key: Parameters<typeof measuredValue>[1]) => readings[key][side]?.value ?? 0
+  const turn = measuredValue(readings, 'cleatTurn', side)
+  const insole = measuredValue(readings, 'shoeLength', side)
+  const room = roomOf(readings, 'cleatTurn', side)
+  const rotation = feet.station.rotation[side]
+  const chain = [
+    { label: '½ tread', length: value('tread') / 2 },
+    { label: 'axle', length: value('axleLength') },
+    { label: 'washer', length: value('washer') },
+    { label: 'adapter', length: value('adapter') },
+    { label: 'cleat', length: value('cleatInboard') },
+  ].filter((part) => part.label === 'axle' || part.length !== 0)
+  const half = chain.reduce((sum, { length }) => sum + length, 0)
+  const wished = footMoved((key, at) => board.aimed(key as SettingKey, at), side)
+  const turning = board.aimed('cleatTurn', side)
+  return {
+    footLength: footLength?.value ?? null,
+    footEstimated: footLength?.basis === 'estimated' || heelToMtp1?.basis === 'estimated',
+    heelToMtp1: heelToMtp1?.value ?? null,
+    footWidth: measuredValue(readings, 'footWidth', side),
+    heelWidth: measuredValue(readings, 'heelWidth', side),
+    shoe:
+      insole === null
+        ? null
+        : {
+            length: insole,
+            ballWidth: measuredValue(readings, 'shoeBallWidth', side),
+            heelWidth: measuredValue(readings, 'shoeHeelWidth', side),
+          },
+    heelToMtp5: heelToMtp5?.basis === 'measured' ? heelToMtp5.value : null,
+    setbackStart: visit.baseline.cleat[side].setbackNow?.value ?? null,
+    setbackNow: now,
+    slot: slotRange(visit.setup.cleat[side]),
+    slotAcross: measuredValue(readings, 'slotAcross', side),
+    aim: proposal?.aim ?? null,
+    firstStep: proposal ? proposal.from + proposal.now : null,
+    schools: judgement.schools,
+    inboard: value('cleatInboard'),
+    turn,
+    turnAim: turn !== null && turning !== 0 ? turn + turning : null,
+    turnRoom: { low: (turn ?? 0) + room.low, high: (turn ?? 0) + room.high },
+    float: measuredValue(readings, 'cleatFloat', side),
+    swing: rotation.state === 'missing' ? null : rotation.rotation.swing,
+    heelOutside: measuredValue(readings, 'shoeHeelOutside', side),
+    half,
+    halfAim: wished === 0 ? null : half + wished,
+    chain,
+  }
+}
+const bike = stable<BoardBike>(() => ({
+  tread: visit.setup.now.tread.left?.value ?? 150,
+  treadEstimated: visit.setup.now.tread.left?.basis !== 'measured',
+  crank: visit.setup.now.crank.left?.value ?? null,
+  stayWidth: measuredValue(visit.setup.now, 'stayWidth'),
+}))
+function turnTo(side: Side, toeOut: number): void {
+  const now = boardFeet[side].value.turn
+  if (now !== null) board.wish([{ setting: 'cleatTurn', side, by: toeOut - now }])
+}
+/** A drag of the cleat is an aim of the fore–aft page: it opens there. */
+const emit = defineEmits<{ show: [page: 'cleat'] }>()
+function aimAt(side: Side, setback: number): void {
+  if (feet.page !== 'cleat') emit('show', 'cleat')
+  feet.setAim(side, setback)
+}
+const drops = computed(() =>
+  sides.flatMap((side) => {
+    const outside = measuredValue(visit.setup.now, 'kneeOutside', side)
+    return outside === null ? [] : [{ side, outside }]
+  }),
+)
+</script>
+
+<template>
+  <div class="feet-board">
+    <PageTabs :pages="views" :shown="view" label="Pictures" @show="(key) => (view = key)" />
+    <div class="picture">
+      <SoleBoard
+        v-if="view === 'soles'"
+        :left="boardFeet.left.value"
+        :right="boardFeet.right.value"
+        :bike="bike"
+        :unit="preferences.unit"
+        :movable="board.movable"
+        :show-start="true"
+        :shows="shows"
+        @aim="aimAt"
+        @turn="turnTo"
+      />
+      <RiderBoard v-else opens="front" focus="legs" />
+    </div>
+    <p v-if="view === 'front'" class="small muted legend">
+      <template v-if="drops.length > 0">
+        <span v-for="{ side, outside } in drops" :key="side"
+          >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ Math.abs(outside) }} mm {{ outside < 0 ? 'inside' : 'outside' }} the foot.
+        </span>
+      </template>
+      <template v-else>Knee outside foot is not read: the knees are drawn over the feet.</template>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.feet-board {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  height: 100%;
+  min-height: 0;
+}
+.picture {
+  min-height: 0;
+}
+.legend {
+  padding: 4px 12px 8px;
+}
+</style>

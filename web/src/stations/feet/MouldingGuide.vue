@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { mouldingSteps } from '@level-stance/core/feet/moulding'
+import { useMoulding } from '../../stores/moulding.ts'
+import { useVisit } from '../../stores/visit.ts'
+
+const moulding = useMoulding()
+const visit = useVisit()
+</script>
+
+<template>
+  <ol class="steps">
+    <li
+      v-for="(step, i) in mouldingSteps"
+      :key="step.key"
+      :class="{ done: moulding.done.includes(step.key), on: moulding.running?.step === step.key }"
+    >
+      <label>
+        <input
+          type="checkbox"
+          :checked="moulding.done.includes(step.key)"
+          @change="moulding.setDone(step.key, ($event.target as HTMLInputElement).checked)"
+        />
+        <strong>{{ i + 1 }}. {{ step.title }}</strong>
+      </label>
+      <p class="small">{{ step.how }}</p>
+      <p v-if="step.caution" class="caution">{{ step.caution }}</p>
+      <p v-if="step.minutes !== null" class="clock">
+        <template v-if="moulding.running?.step === step.key && moulding.clock">
+          <span class="count figure" :class="{ over: moulding.over }" role="timer" data-testid="moulding-count">{{
+            moulding.clock.shown
+          }}</span>
+          <button type="button" class="plain" @click="moulding.stop()">{{ moulding.over ? 'Done' : 'Stop' }}</button>
+        </template>
+        <button
+          v-else
+          type="button"
+          class="plain"
+          :disabled="moulding.running !== null"
+          @click="moulding.start(step.key, visit.head?.visitId ?? '')"
+        >
+          Start {{ step.minutes }} minutes
+        </button>
+      </p>
+    </li>
+  </ol>
+  <p><button type="button" class="link" @click="moulding.reset()">Begin anew</button></p>
+</template>
+
+<style scoped>
+.steps {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  gap: 3px;
+  padding-left: 10px;
+  border-left: 3px solid var(--line);
+}
+.on {
+  border-color: var(--petrol);
+}
+.done strong {
+  color: var(--muted);
+  text-decoration: line-through;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 32px;
+}
+input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--petrol);
+}
+.clock {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.count {
+  font-size: 30px;
+}
+.over {
+  color: var(--brick);
+}
+</style>

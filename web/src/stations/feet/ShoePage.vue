@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import FootFindings from './FootFindings.vue'
+import MouldingGuide from './MouldingGuide.vue'
+import { useFeet } from './useFeet.ts'
+
+const feet = useFeet()
+const mouldable = computed(() => feet.station.shoe.some((finding) => finding.key === 'mouldable'))
+const blocked = computed(() => feet.station.shoe.some((finding) => finding.weight === 'first'))
+</script>
+
+<template>
+  <div class="shoe">
+    <h2>The shoe before the cleat</h2>
+    <p v-if="blocked" class="small warn">What is marked first comes before any cleat: no setting makes up for it.</p>
+    <FootFindings
+      :findings="feet.station.shoe"
+      none="Measure foot against shoe: lengths, width at ball and heel. Both insole and foot, the foot standing."
+    />
+    <details class="mould" :open="mouldable">
+      <summary>Moulding a mouldable shoe</summary>
+      <MouldingGuide />
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.shoe {
+  display: grid;
+  gap: 4px;
+  padding: 2px 0 8px;
+}
+.mould {
+  margin-top: 6px;
+}
+</style>

@@ -1,0 +1,246 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { measuredValue, stancePlusMinus } from '@level-stance/core/change/footInputs'
+import { stanceWishes } from '@level-stance/core/change/footWishes'
+import { stanceOptionsCalculation } from '@level-stance/core/feet/feet.calculations'
+import { treadWords, turnsOfRide } from '@level-stance/core/feet/stance'
+import type { StanceMethodKey } from '@level-stance/core/feet/stance'
+import { LEAST_THREAD, stanceMeans, stanceOptions } from '@level-stance/core/feet/stanceSearch'
+import type { StanceOption } from '@level-stance/core/feet/stanceSearch'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { sides } from '@level-stance/core/quantity/sided'
+import { midSentence } from '@level-stance/core/quantity/words'
+import VialGauge from '../../parts/VialGauge.vue'
+import WorkingPanel from '../../parts/WorkingPanel.vue'
+import { useBoard } from '../../stores/board.ts'
+import { readSizes, stockKeys, stockRange, usePartsAtHand } from '../../stores/partsAtHand.ts'
+import type { StockKey } from '../../stores/partsAtHand.ts'
+import { usePreferences } from '../../stores/preferences.ts'
+import { useVisit } from '../../stores/visit.ts'
+import FootFindings from './FootFindings.vue'
+import { useFeet } from './useFeet.ts'
+
+const visit = useVisit()
+const feet = useFeet()
+const board = useBoard()
+const parts = usePartsAtHand()
+const preferences = usePreferences()
+const workingOpen = ref(false)
+const none = [] as const
+
+const stance = computed(() => feet.station.stance)
+const plusMinus = computed(() => stancePlusMinus(visit.setup.now))
+const bands = computed(() => {
+  const half = stance.value?.target.half
+  return half ? sides.map((side) => ({ side, now: stance.value?.now[side] ?? 0, band: half[side], gap: stance.value?.gap[side] ?? 0 })) : []
+})
+const scale = computed(() => {
+  const points = bands.value.flatMap(({ now, band }) => [now, band.low, band.high])
+  return { min: Math.min(...points) - 8, max: Math.max(...points) + 8 }
+})
+const wanted = computed(() => bands.value.some(({ gap }) => gap !== 0))
+const options = computed(() => {
+  const standing = stance.value
+  if (!standing || !wanted.value) return []
+  const target = { left: standing.now.left + standing.gap.left, right: standing.now.right + standing.gap.right }
+  return stanceOptions({
+    now: standing.parts,
+    target,
+    band: standing.band,
+    cleatRoom: standing.cleatRoom,
+    thread: standing.thread,
+    stock: parts.stock,
+  })
+})
+
+/** The moves of a way, as wishes for the engine: it says what they bring along. */
+function take(option: StanceOption): void {
+  board.clear()
+  board.wish(stanceWishes(option))
+}
+const leftWords = (option: StanceOption) =>
+  option.reaches ? 'reaches it' : `falls ${sides.map((side) => trimmed(option.miss[side], 1)).join(' / ')} mm short`
+const threadOf = (option: StanceOption) =>
+  option.moves.some(({ mean }) => mean === 'washer')
+    ? `, thread left ${trimmed(Math.min(option.threadLeft.left, option.threadLeft.right), 1)} mm`
+    : ''
+
+const tread = computed(() => visit.setup.now.tread.left?.value ?? null)
+const strokes = computed(() => {
+  const hours = measuredValue(visit.setup.now, 'rideHours')
+  const cadence = measuredValue(visit.setup.now, 'cadence')
+  return hours === null || cadence === null ? null : turnsOfRide(hours, cadence)
+})
+const estimated = computed(() => stance.value?.estimated.map((key) => midSentence(definitionOf(key).label)).join(', ') ?? '')
+
+const texts = reactive<Partial<Record<StockKey, string>>>({})
+const problems = reactive<Partial<Record<StockKey, string | undefined>>>({})
+function setSizes(key: StockKey, text: string): void {
+  texts[key] = text
+  const read = readSizes(key, text)
+  problems[key] = 'problem' in read ? read.problem : undefined
+  if ('list' in read) parts.set(key, read.list)
+}
+function choose(event: Event): void {
+  const value = (event.target as HTMLSelectElement).value
+  visit.setVisit({ stanceBy: value === '' ? null : (value as StanceMethodKey) })
+}
+const items = computed(() => {
+  const standing = stance.value
+  if (!standing) return []
+  const side = (key: 'left' | 'right') => {
+    const { washer, adapter, axle, cleatInboard } = standing.parts[key]
+    const { low, high } = standing.cleatRoom[key]
+    return { washer, adapter, axle, cleatInboard, target: standing.now[key] + standing.gap[key], low: standing.band[key].low, high: standing.band[key].high, cleatOut: Math.min(20, high), cleatIn: Math.min(20, -low), thread: standing.thread[key] } // prettier-ignore
+  }
+  return [
+    {
+      heading: 'Ways to this stance',
+      calculation: anyCalculation(stanceOptionsCalculation),
+      input: { tread: standing.parts.left.tread, left: side('left'), right: side('right'), ...parts.stock },
+      plusMinus: {},
+    },
+  ]
+})
+</script>
+
+<template>
+  <div v-if="stance" class="stance">
+    <div class="head">
+      <label for="stance-by"><h2>Target</h2></label>
+      <select id="stance-by" class="plain-field" :value="visit.head?.stanceBy ?? ''" @change="choose">
+        <option value="">first that has what it needs</option>
+        <option v-for="target in stance.targets" :key="target.key" :value="target.key" :disabled="target.half === null">
+          {{ target.label }}{{ target.half === null ? ' (to measure)' : '' }}
+        </option>
+      </select>
+      <button type="button" class="link" @click="workingOpen = true">Working</button>
+    </div>
+    <FootFindings v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
+    <p class="small">
+      <strong>{{ stance.target.label }}.</strong> {{ stance.target.reason }}
+    </p>
+    <VialGauge
+      v-for="row in bands"
+      :key="row.side"
+      :label="`Foot from the middle, ${row.side}`"
+      :shown="`${formatLength(row.now, preferences.unit)} ${preferences.unit}`"
+      :value="row.now"
+      :plus-minus="plusMinus"
+      :band="row.band"
+      :scale="scale"
+      :proposed="row.gap === 0 ? null : row.now + row.gap"
+      :remark="
+        row.gap === 0
+          ? 'inside the band'
+          : `should go ${formatLength(Math.abs(row.gap), preferences.unit)} ${preferences.unit} ${row.gap > 0 ? 'outward' : 'inward'}`
+      "
+    />
+    <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
+    <section v-if="wanted" aria-label="Ways">
+      <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>
+      <ol>
+        <li v-for="(option, i) in options" :key="option.words" :class="{ short: !option.reaches }">
+          <p>
+            <strong>{{ option.words }}:</strong>
+            {{ ' '
+            }}<span class="muted">
+              {{ leftWords(option) }}{{ threadOf(option) }}; effort {{ option.cost }}, undone {{ option.reversible }}.</span
+            >
+          </p>
+          <button
+            v-if="option.moves.length > 0 && board.movable"
+            type="button"
+            class="plain"
+            :aria-label="`Take way ${i + 1}: ${option.words}`"
+            @click="take(option)"
+          >
+            Take
+          </button>
+        </li>
+      </ol>
+      <p class="small muted">
+        In the trade’s order:
+        {{
+          Object.values(stanceMeans)
+            .map((mean) => mean.label)
+            .join(', ')
+        }}. At least {{ trimmed(LEAST_THREAD, 1) }} mm of thread stays in the crank; the makers’ own limit outranks it.
+      </p>
+    </section>
+    <p v-else-if="stance.target.key === 'use'" class="small">
+      The usual stance is only something to compare with. Measure knee outside foot, left and right, and the feet get a target of their own.
+    </p>
+    <p v-else class="small">Both feet stand inside the band: leave them.</p>
+    <details class="small">
+      <summary>Parts at hand</summary>
+      <label v-for="key in stockKeys" :key="key" class="stock">
+        <span>{{ stockRange[key].label }}, mm</span>
+        <input
+          class="plain-field"
+          :class="{ wrong: problems[key] }"
+          :value="texts[key] ?? parts.stock[key].join(' ')"
+          :aria-invalid="problems[key] !== undefined"
+          autocomplete="off"
+          @input="setSizes(key, ($event.target as HTMLInputElement).value)"
+        />
+        <span v-if="problems[key]" class="warn" role="alert">{{ problems[key] }}</span>
+      </label>
+    </details>
+    <p v-if="tread !== null" class="small muted">{{ treadWords(tread) }}</p>
+    <p v-if="strokes !== null" class="small" data-testid="strokes">
+      On the usual ride each leg turns <strong class="figure">{{ Math.round(strokes).toLocaleString('en') }}</strong> times: what is a
+      little off repeats as often.
+    </p>
+    <p v-else class="small muted">Read the usual ride and its cadence, and the strokes are counted.</p>
+    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
+  </div>
+  <p v-else class="muted">Measure tread and axle first.</p>
+</template>
+
+<style scoped>
+.stance {
+  display: grid;
+  gap: 6px;
+  padding-bottom: 8px;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.head select {
+  flex: 1;
+  min-width: 0;
+}
+ol {
+  margin: 4px 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) max-content;
+  gap: 8px;
+  align-items: center;
+  padding: 5px 0;
+  border-top: 1px solid var(--line);
+  font-size: 15px;
+  line-height: 1.25;
+}
+.short strong {
+  font-weight: 500;
+}
+.stock {
+  display: grid;
+  grid-template-columns: 110px minmax(0, 1fr);
+  align-items: center;
+  gap: 2px 8px;
+  margin-bottom: 4px;
+}
+.stock .warn {
+  grid-column: 1 / -1;
+}
+</style>
