@@ -55,3 +55,14 @@ it('reads a visit again when a write lands while it is read, so that nothing typ
   await opening
   expect(visit.reading('crank', 'both')?.value).toBe(167.5)
 })
+
+it('keeps its readings the same object when the server answers what was written, so that a draw going on is not given up', () => {
+  setActivePinia(createPinia())
+  const visit = useVisit()
+  visit.dossier = held({ reading: crank, version: 1 })
+  const before = visit.readings
+  visit.dossier = held({ reading: { ...crank }, version: 2 })
+  expect(visit.readings).toBe(before)
+  visit.dossier = held({ reading: { ...crank, value: 165 }, version: 3 })
+  expect(visit.readings[0]?.value).toBe(165)
+})

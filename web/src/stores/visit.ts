@@ -57,9 +57,10 @@ export const useVisit = defineStore('visit', () => {
       stanceBy,
     }
   })
-  const readings = computed(() => (parts.readings.value ?? []).map((row) => row.reading))
-  const complaints = computed(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
-  const ledger = computed(() => parts.ledger.value ?? [])
+  // The server's answer to a write is mostly what was written: nothing below is worked out again for it, and no draw given up.
+  const readings = stable(() => (parts.readings.value ?? []).map((row) => row.reading))
+  const complaints = stable(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
+  const ledger = stable(() => parts.ledger.value ?? [])
   const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
   const folded = computed(() => foldLedger(ledger.value))
   const bar = computed(() => head.value?.bar ?? 'drop')
