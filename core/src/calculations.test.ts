@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { evaluate } from './calculation.ts'
 import { numericLeaves, withLeaf } from './quantity/propagate.ts'
 import { exampleRider, wholeReadings } from './testing.ts'
+import { startingSaddles } from './seat/saddleKinds.ts'
+import { exampleMarks, exampleMat } from './seat/examples.ts'
 import { startingPedals } from './feet/pedalKinds.ts'
 import { calculationNamed, calculations } from './calculations.ts'
 import type { CalculationError } from './quantity/problem.ts'
@@ -50,6 +52,14 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'bolt-bite': { length: 12, plate: 5, depth: 9 },
   'toe-clearance': { frontCentre: 590, bbDrop: 70, wheelDiameter: 672, crank: 172.5, toeAhead: 95 },
   'turns-of-ride': { hours: 2, cadence: 90 },
+  'impression-spacing': { marks: exampleMarks },
+  'saddle-width': { spacing: 112, postures: [{ hands: 'hoods', torso: 48 }, { hands: 'drops', torso: 33 }] },
+  'saddle-ranking': { rider: { spacing: 112, width: { low: 132, high: 142 }, softTissue: true }, catalogue: startingSaddles },
+  'tilt-turns': { kind: 'two-bolts', change: -1.5 },
+  'climb-tilt': { wheelbase: 1180, rearSag: 30, forkSag: 10, gradient: 15 },
+  'leg-length': { difference: 9 },
+  'pressure-mat': exampleMat,
+  'setback-curve': { ...visit, reach: 10 },
   'bar-clamp': frontEnd,
   'stem-search': { ...frontEnd, wanted: { x: 470, y: 640 }, steerer: 30 },
   'hand-on-flat-bar': { barWidth: 760, barRise: 20, barForward: 0, barBacksweep: 9, barUpsweep: 5, barRoll: 8, barBend: 70, handFromEnd: 65 },

@@ -18,7 +18,13 @@ import { armReachCalculation, riderFactsCalculation, upperPostureCalculation } f
 import { anyCalculation } from './calculation.ts'
 import type { AnyCalculation } from './calculation.ts'
 import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
-import { calibrationCalculation, knockOnCalculation, measureNextCalculation, sensitivityCalculation } from './change/rider.calculations.ts'
+import {
+  calibrationCalculation,
+  knockOnCalculation,
+  measureNextCalculation,
+  sensitivityCalculation,
+  setbackCurveCalculation,
+} from './change/rider.calculations.ts'
 import { cleatTargetCalculation } from './feet/cleatTarget.calculations.ts'
 import {
   boltBiteCalculation,
@@ -31,6 +37,15 @@ import {
   toeClearanceCalculation,
   turnsOfRideCalculation,
 } from './feet/feet.calculations.ts'
+import {
+  climbTiltCalculation,
+  impressionCalculation,
+  legLengthCalculation,
+  matCalculation,
+  saddleRankingCalculation,
+  saddleWidthCalculation,
+  tiltTurnsCalculation,
+} from './seat/seat.calculations.ts'
 import { saddleHeightsCalculation } from './seat/height.calculations.ts'
 
 /** Every calculation, in the order of the work. */
@@ -63,7 +78,15 @@ export const calculations: readonly AnyCalculation[] = [
   anyCalculation(boltBiteCalculation),
   anyCalculation(toeClearanceCalculation),
   anyCalculation(turnsOfRideCalculation),
+  anyCalculation(impressionCalculation),
+  anyCalculation(saddleWidthCalculation),
+  anyCalculation(saddleRankingCalculation),
+  anyCalculation(tiltTurnsCalculation),
+  anyCalculation(climbTiltCalculation),
   anyCalculation(saddleHeightsCalculation),
+  anyCalculation(setbackCurveCalculation),
+  anyCalculation(legLengthCalculation),
+  anyCalculation(matCalculation),
   anyCalculation(knockOnCalculation),
   anyCalculation(cleatKnockOnCalculation),
   anyCalculation(stepPlanCalculation),

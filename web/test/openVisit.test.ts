@@ -17,6 +17,7 @@ const held = (...readings: Dossier['readings']): Dossier => ({
     accepted: [],
     pedalWeights: {},
     stanceBy: null,
+seat: {},
     startedAt: testTime,
   },
   readings,

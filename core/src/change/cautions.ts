@@ -11,8 +11,8 @@ export interface CautionRow {
 
 export const cautionRows: readonly CautionRow[] = [
   { settings: ['cleatSetback', 'cleatInboard', 'cleatTurn', 'pedalKind', 'cleatFloat'], words: 'Mark the cleat’s place; bolts to the maker’s torque, or the foot will not release. Practise the release.', source: 'common-practice' },
-  { settings: ['saddleHeight'], words: 'Seatpost: insertion mark hidden, the maker’s torque.', source: 'common-practice' },
-  { settings: ['saddleSetback', 'saddleTilt'], words: 'Rails inside their marks, clamp to the maker’s torque; check height again.', source: 'common-practice' },
+  { settings: ['saddleHeight', 'saddleRailHeight'], words: 'Seatpost: insertion mark hidden, the maker’s torque; carbon: the maker’s paste, no grease.', source: 'iso-4210' },
+  { settings: ['saddleSetback', 'saddleTilt', 'saddleKind', 'saddleWidth', 'saddleZoneWidth', 'saddleNoseWidth', 'saddleLength', 'sitFromNose'], words: 'Rails inside their marks, clamp to the maker’s torque; carbon rails only where the clamp’s maker allows them. Check height again.', source: 'common-practice' },
   { settings: ['handReach', 'handHeight', 'spacers', 'stemLength', 'stemAngle'], words: 'Stem on the steerer as its maker asks, headset without play; cables long enough at full lock.', source: 'common-practice' },
   { settings: ['barWidth', 'gripSpacing'], words: 'A cut takes both ends for good: hands first, cut later, not under the maker’s minimum.', source: 'common-practice' },
   { settings: ['barRoll', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach'], words: 'Bar centred, clamp to the maker’s torque.', source: 'common-practice' },

@@ -39,8 +39,26 @@ export interface Knowledge {
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
 /** Free parameters that stand for a part; leg length is carried by thigh and shank. */
 const uncertainFree: readonly FreeKey[] = freeKeys.filter((key) => !key.startsWith('leg'))
-/** Readings of the feet that never enter the model of the rider. */
-const stationOnly: readonly ModelKey[] = ['archSupport', 'wedge', 'axleThread', 'stayWidth', 'otherStance', 'hipBreadth']
+/** Readings of feet and seat that never enter the model of the rider. */
+const stationOnly: readonly ModelKey[] = [
+  'archSupport',
+  'wedge',
+  'axleThread',
+  'stayWidth',
+  'otherStance',
+  'hipBreadth',
+  'tipToTail',
+  'rearSag',
+  'forkSag',
+  'headBoltSpacing',
+  'headNotch',
+  'saddleZoneWidth',
+  'saddleNoseWidth',
+  'saddleNoseDrop',
+  'saddleTailRise',
+  'saddleWidth',
+  'sitBoneSpacing',
+]
 /** Readings that the model does not use at all. */
 const notInModel = new Set<ModelKey>(
   readingKeys.filter((key) => {

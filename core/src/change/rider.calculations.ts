@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { barKinds } from '../bike/bikeKinds.ts'
 import { freeKeys, knownKinds } from '../body/calibration.ts'
 import { factDefinitions, factKeys } from '../body/facts.ts'
-import { anyUnit, defineCalculation } from '../calculation.ts'
+import { anyUnit, defineCalculation, numberField } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { readingKeys } from '../measure/readingDefinitions.ts'
 import { midSentence } from '../quantity/words.ts'
@@ -13,6 +13,7 @@ import { ledgerEntrySchema } from './ledger.ts'
 import { foldLedger } from './fold.ts'
 import { moveWords } from './moveWords.ts'
 import { measureNext, nextWords } from './measureNext.ts'
+import { setbackCurve } from './seatCurve.ts'
 import { sensitivities } from './sensitivity.ts'
 import { settingKeys, settings } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
@@ -207,4 +208,29 @@ export const sensitivityCalculation = defineCalculation({
       value: '',
       unit: 'none' as const,
     })),
+})
+
+export const setbackCurveCalculation = defineCalculation({
+  name: 'setback-curve',
+  title: 'Height for every setback',
+  summary: 'Slides of the saddle on its rails, each with the move of the post that keeps both knees bent as they are.',
+  input: z.strictObject({
+    ...visit,
+    reach: numberField('reach', 1, 80, 'mm').default(40),
+    step: numberField('step', 1, 20, 'mm').default(5),
+  }),
+  output: z.object({ points: z.array(z.object({ setback: z.number(), height: z.number().nullable(), inRoom: z.boolean() })) }),
+  sources: ['geometry'],
+  run: ({ readings, ledger, bar, reach, step }) => ({
+    points: setbackCurve(standingOf(setupOf(readings, ledger, bar)), reach, step) ?? [],
+  }),
+  working: (_, { points }) =>
+    points.length === 0
+      ? [{ label: 'No curve', formula: 'the legs are not known', value: '–', unit: 'none' }]
+      : points.map(({ setback, height }) => ({
+          label: `${Math.abs(setback)} mm ${setback < 0 ? 'forward' : 'back'}`,
+          formula: 'post that gives the knees back, halfway between the two',
+          value: height ?? 'a leg does not reach',
+          unit: 'mm' as const,
+        })),
 })

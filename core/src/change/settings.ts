@@ -53,6 +53,13 @@ export const settings = {
     saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down'),
     saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward'),
     saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down'),
+    saddleKind: row('Saddle', 'kind', 6, 1, 'exchanged', 'exchanged'),
+    saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower'),
+    saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower'),
+    saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower'),
+    saddleLength: row('Saddle’s length', 'mm', 120, 1, 'longer', 'shorter'),
+    sitFromNose: row('Nose to sit point', 'mm', 120, 1, 'more', 'less'),
+    saddleRailHeight: row('Height over the rails', 'mm', 80, 0.5, 'more', 'less'),
   }),
   ...at('hands', {
     handReach: row('Hands', 'mm', 10, 1, 'forward', 'back'),

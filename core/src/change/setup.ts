@@ -88,6 +88,12 @@ const carried: readonly (readonly [reading: ReadingKey, setting: keyof typeof se
   ['slotBack', 'cleatSetback', -1],
   ['postRoomUp', 'saddleHeight', -1],
   ['postRoomDown', 'saddleHeight', 1],
+  // Another saddle, ridden in the same place: its height over the rails is taken up by the post, and its nose goes where its length puts it.
+  ['postRoomUp', 'saddleRailHeight', 1],
+  ['postRoomDown', 'saddleRailHeight', -1],
+  ['saddleSetback', 'sitFromNose', -1],
+  ['clampFromNose', 'saddleSetback', -1],
+  ['clampFromNose', 'sitFromNose', 1],
   ['railRoomForward', 'saddleSetback', 1],
   ['railRoomBack', 'saddleSetback', -1],
   ['spacersAbove', 'spacers', -1],

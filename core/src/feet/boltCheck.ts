@@ -2,8 +2,8 @@ import { trimmed } from '../quantity/entry.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Sided } from '../quantity/sided.ts'
-import { byWeight, sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { byWeight, sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 import { boltPatterns } from './pedalKinds.ts'
 
 /** Turns of a cleat bolt that must bite: five, of M5 at 0.8 mm. Own limit; the maker's outranks it. @source prior */
@@ -45,9 +45,9 @@ export function boltsAsked(pattern: number | null): number | null {
 }
 
 /** Count, bite, through the sole, torque. @source common-practice */
-export function boltFindings({ pattern, fitted, length, plate, depth, torque }: BoltReadings): FootFinding[] {
-  const found: FootFinding[] = []
-  const add = (key: string, side: FootFinding['side'], weight: FootFinding['weight'], headline: string, sentence: string) =>
+export function boltFindings({ pattern, fitted, length, plate, depth, torque }: BoltReadings): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: string, sentence: string) =>
     found.push({ key, side, weight, headline, sentence, source: 'common-practice' })
   const asked = boltsAsked(pattern)
   for (const side of ['left', 'right'] as const) {

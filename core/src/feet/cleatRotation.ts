@@ -2,7 +2,7 @@ import { trimmed } from '../quantity/entry.ts'
 import { combined, exceedsUncertainty } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Side } from '../quantity/sided.ts'
-import { sideName } from './finding.ts'
+import { sideName } from '../quantity/finding.ts'
 
 /** Room the float keeps beyond the heel's swing before release, each side, degrees. @source common-practice */
 export const RELEASE_ROOM = 2

@@ -1,7 +1,7 @@
 import { trimmed } from '../quantity/entry.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { byWeight, sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { byWeight, sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 
 /** How long a kind's cleat lasts: km ridden, hardly walked on. @source prior */
 export const cleatLife: readonly number[] = [6000, 5000, 5000, 3500, 12000, 12000, Infinity]
@@ -65,9 +65,9 @@ const VAGUE = 2
 const HARD = 3
 
 /** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */
-export function wearFindings(input: WearInput, look: Sided<CleatLook>): FootFinding[] {
-  const found: FootFinding[] = []
-  const add = (key: string, side: Side | 'both', weight: FootFinding['weight'], headline: string, sentence: string, source: FootFinding['source'] = 'common-practice') =>
+export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, side: Side | 'both', weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
     found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
   for (const side of ['left', 'right'] as const) {
     const { wear, play, release } = look[side]

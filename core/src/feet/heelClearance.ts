@@ -2,8 +2,8 @@ import { RADIANS } from '../bike/contactPoints.ts'
 import { halfStance } from '../bike/frame.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
-import { sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 
 /** One foot beside its crank; mm and degrees, toes out is plus. */
 export interface ClearanceInput {
@@ -96,7 +96,7 @@ export function nearestGap({
 }
 
 /** In words for the screen. @source geometry */
-export function clearanceFinding(side: Side, input: ClearanceInput): FootFinding {
+export function clearanceFinding(side: Side, input: ClearanceInput): Finding {
   const nearest = nearestGap(heelClearance(input))
   const part = `${sideName(side)} ${nearest?.what === 'ankle' ? 'ankle' : 'heel'}`
   const thing = nearest?.what === 'chainstay' ? 'chainstay' : 'crank'

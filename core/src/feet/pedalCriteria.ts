@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
+import { MAX_WEIGHT, said, share } from '../quantity/ranking.ts'
+import type { Criterion, School } from '../quantity/ranking.ts'
 import type { PedalSpec } from './pedalKinds.ts'
-import type { SourceKey } from '../sources.ts'
 
 /** What is known of the rider where pedals are chosen; null = not read. */
 export interface PedalRider {
@@ -31,20 +32,7 @@ export interface PedalRider {
   readonly hours: number | null
 }
 
-/** One thing a pedal is judged by. */
-export interface Criterion {
-  readonly key: string
-  readonly label: string
-  /** 0 (poor) to 1 (good) for this rider */
-  readonly score: (spec: PedalSpec, rider: PedalRider) => number
-  /** how much it counts for this rider, 0 to 5, and why */
-  readonly counts: (rider: PedalRider) => { readonly weight: number; readonly because: string }
-  readonly source: SourceKey
-}
-
-const share = (value: number, poor: number, good: number) => Math.min(1, Math.max(0, (value - poor) / (good - poor)))
 const marks = (value: number) => (value - 1) / 4
-const said = (weight: number, because: string) => ({ weight, because })
 /** Heavy for a pedal: the spring, the body and the cleat take more, kg. @source common-practice */
 export const HEAVY = 90
 const heavy = ({ mass }: PedalRider) => (mass ?? 0) >= HEAVY
@@ -53,7 +41,7 @@ const heavy = ({ mass }: PedalRider) => (mass ?? 0) >= HEAVY
  * The criteria with their own weights from readings and complaints. Scores are relative marks of
  * this product; the reasons are common practice.
  */
-export const criteria: readonly Criterion[] = [
+export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
   {
     key: 'held',
     label: 'Holds the foot in its place',
@@ -114,29 +102,19 @@ export const criteria: readonly Criterion[] = [
   },
 ] // prettier-ignore
 
-export const MAX_WEIGHT = 5
 /** Weights by criterion, as they are stored. */
 export const weightsSchema = z.partialRecord(
   z.enum(criteria.map((criterion) => criterion.key) as [string, ...string[]], { error: 'This criterion is not known.' }),
   numberField('Weight', 0, MAX_WEIGHT, ''),
 )
-export type Weights = Readonly<Partial<Record<string, number>>>
 
 /** How far outward of where it is the pedal can put a foot, mm: cleat to the side, and the longest axle to be had. */
 export function lateralReach(spec: PedalSpec, { axleNow }: Pick<PedalRider, 'axleNow'>): number {
   return spec.lateral / 2 + Math.max(0, Math.max(...spec.axles) - (axleNow ?? Math.min(...spec.axles)))
 }
 
-/** A school of pedal choice: what it would weigh, whoever the rider is. */
-export interface PedalSchool {
-  readonly key: string
-  readonly label: string
-  readonly says: string
-  readonly weights: Weights
-  readonly source: SourceKey
-}
-
-export const pedalSchools: readonly PedalSchool[] = [
+/** Schools of pedal choice. @source common-practice */
+export const pedalSchools: readonly School[] = [
   {
     key: 'walkable', label: 'Walkable first', source: 'common-practice',
     says: 'Recessed two-bolt pedals: easy entry, walking, long life.',

@@ -1,16 +1,8 @@
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
+import { markField, textField } from '../quantity/fields.ts'
 import { readingDefinitions } from '../measure/readingDefinitions.ts'
 
-/** Marks from 1 (poor) to 5 (good), by common practice of the trade. */
-const mark = (label: string) => {
-  const error = `${label} must be a whole mark from 1 (poor) to 5 (good).`
-  return z.number({ error }).int({ error }).min(1, { error }).max(5, { error })
-}
-const text = (label: string, min: number, max: number) => {
-  const error = `${label} must have ${min > 0 ? `${min} to` : 'at most'} ${max} characters.`
-  return z.string({ error }).trim().min(min, { error }).max(max, { error })
-}
 const list = (label: string, min: number, max: number, unit: string) =>
   z
     .array(numberField(label, min, max, unit))
@@ -24,14 +16,14 @@ export const pedalKindWords = readingDefinitions.pedalKind.options ?? []
 
 /** One pedal-and-cleat system of the catalogue. Lengths mm, angles degrees, mass kg. */
 export const pedalSpecSchema = z.strictObject({
-  name: text('Name', 1, 80),
+  name: textField('Name', 1, 80),
   /** place in the list of kinds, from 1 */
   kind: numberField('Kind', 1, pedalKindWords.length, '').int({ error: 'Kind must be one of the list.' }),
   /** supporting area under the sole, mm² */
   patch: numberField('Patch', 200, 30000, 'mm²'),
   entrySides: z.enum(entrySides, { error: `Entry must be one of ${entrySides.join(', ')}.` }),
   /** getting in, and out */
-  entryEase: mark('Entry'),
+  entryEase: markField('Entry'),
   /** whole float of the cleats to be had; free = 30 */
   floats: list('Float', 0, 30, 'degrees'),
   /** from the float's middle to release */
@@ -46,13 +38,13 @@ export const pedalSpecSchema = z.strictObject({
   stack: numberField('Stack', 0, 45, 'mm'),
   rockNew: numberField('Rock, new', 0, 15, 'degrees'),
   rockWorn: numberField('Rock, worn', 0, 20, 'degrees'),
-  mud: mark('Mud'),
-  walking: mark('Walking'),
-  durability: mark('Durability'),
+  mud: markField('Mud'),
+  walking: markField('Walking'),
+  durability: markField('Durability'),
   bolts: z.enum(boltPatterns, { error: `Bolts must be one of ${boltPatterns.join(', ')}.` }),
   /** rider's mass the maker allows; null = not said */
   massLimit: numberField('Mass limit', 30, 300, 'kg').nullable(),
-  note: text('Note', 0, 300),
+  note: textField('Note', 0, 300),
 })
 export type PedalSpec = z.infer<typeof pedalSpecSchema>
 

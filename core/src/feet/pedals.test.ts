@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { definitionOf } from '../measure/readingDefinitions.ts'
-import { MAX_WEIGHT, criteria } from './pedalCriteria.ts'
+import { MAX_WEIGHT } from '../quantity/ranking.ts'
+import { criteria } from './pedalCriteria.ts'
 import type { PedalRider } from './pedalCriteria.ts'
 import { pedalSpecSchema, startingPedals } from './pedalKinds.ts'
 import type { PedalSpec } from './pedalKinds.ts'

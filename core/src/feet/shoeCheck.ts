@@ -2,8 +2,8 @@ import { trimmed } from '../quantity/entry.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Side } from '../quantity/sided.ts'
-import { byWeight, sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { byWeight, sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 
 /** One foot and its shoe; null = not read. Lengths in mm. */
 export interface ShoeReadings {
@@ -50,10 +50,10 @@ const mm = (value: number) => `${trimmed(Math.abs(value), 1)} mm`
  * lies. A gap inside its own ± is no finding.
  * @source common-practice
  */
-export function shoeCheck(side: Side, shoe: ShoeReadings): FootFinding[] {
+export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
   const name = sideName(side)
-  const found: FootFinding[] = []
-  const add = (key: string, weight: FootFinding['weight'], headline: string, sentence: string, source: FootFinding['source'] = 'common-practice') =>
+  const found: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
     found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
   const length = gap(shoe.shoeLength, shoe.footLength)
   const ball = gap(shoe.shoeBallWidth, shoe.footWidth)
@@ -116,9 +116,9 @@ const ofBoth: readonly (readonly [RegExp, string])[] = [
 ]
 
 /** Both feet together; what is true of the pair, or the same on either side, is said once. */
-export function shoeFindings(left: ShoeReadings, right: ShoeReadings): FootFinding[] {
+export function shoeFindings(left: ShoeReadings, right: ShoeReadings): Finding[] {
   const [ofLeft, ofRight] = [shoeCheck('left', left), shoeCheck('right', right)]
-  const together: FootFinding[] = []
+  const together: Finding[] = []
   for (const finding of ofLeft) {
     const twin = ofRight.find((other) => other.key === finding.key)
     const shared = ofTheShoe.includes(finding.key)

@@ -2,8 +2,8 @@ import { halfStance } from '../bike/frame.ts'
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 import type { StanceParts } from './stance.ts'
 
 /** Kinds of part that widen a stance, in the order in which the trade reaches for them. */
@@ -122,7 +122,7 @@ export function stanceOptions(input: StanceSearchInput, count = 6): StanceOption
 }
 
 /** A pedal that hangs on too little thread as it is: before anything else. @source prior */
-export function threadFinding(side: Side, { washer, adapter }: StanceParts, thread: number | null): FootFinding | null {
+export function threadFinding(side: Side, { washer, adapter }: StanceParts, thread: number | null): Finding | null {
   const left = thread === null || adapter > 0 ? Infinity : thread - washer
   if (left >= LEAST_THREAD - 1e-9) return null
   const name = sideName(side)

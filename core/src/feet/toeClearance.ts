@@ -1,7 +1,7 @@
 import { trimmed } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
-import { sideName } from './finding.ts'
-import type { FootFinding } from './finding.ts'
+import { sideName } from '../quantity/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 
 /** Front wheel and foot; mm. */
 export interface ToeInput {
@@ -40,7 +40,7 @@ export function toeClearance({ frontCentre, bbDrop, wheelDiameter, crank, toeAhe
 }
 
 /** In words, before a cleat goes back and the toes go forward with it. */
-export function toeFinding(side: Side, input: ToeInput): FootFinding {
+export function toeFinding(side: Side, input: ToeInput): Finding {
   const { axle, toe } = toeClearance(input)
   const name = sideName(side)
   const asked = axle < TOE_ASKED.held ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)}.` : '' // prettier-ignore

@@ -2,7 +2,7 @@ import { trimmed } from '../quantity/entry.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
-import { sideName } from './finding.ts'
+import { sideName } from '../quantity/finding.ts'
 import { ARCH_DROPS } from './shoeCheck.ts'
 
 /** What a wedge or a footbed is chosen from; null = not read. Degrees and mm. */

@@ -21,6 +21,7 @@ export interface Method {
   readonly distance?: number
   readonly hours?: number
   readonly rate?: number
+  readonly gradient?: number
   readonly source: SourceKey
   /** read off a pedalling rider: an angle taken so bends more than one held still */
   readonly pedalling?: true
@@ -36,11 +37,12 @@ export const methods = {
   motion: { label: 'motion trace', angle: 1.5, pedalling: true, source: 'common-practice' },
   mat: { label: 'pressure mat', length: 4, source: 'common-practice' },
   card: { label: 'impression', length: 3, source: 'common-practice' },
+  picture: { label: 'impression, photographed', length: 4, source: 'common-practice' },
   scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
   eye: { label: 'by eye', length: 10, angle: 6, choice: 0, source: 'common-practice' },
   calliper: { label: 'calliper', length: 0.2, source: 'common-practice' },
-  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, source: 'common-practice' },
-  told: { label: 'as told', distance: 500, hours: 1, rate: 8, source: 'common-practice' },
+  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, gradient: 0.5, source: 'common-practice' },
+  told: { label: 'as told', distance: 500, hours: 1, rate: 8, gradient: 3, source: 'common-practice' },
   template: { label: 'template', angle: 1, source: 'common-practice' },
 } as const satisfies Readonly<Record<string, Method>>
 

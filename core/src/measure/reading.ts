@@ -22,6 +22,12 @@ export const readingSchema = z
       .array(z.number({ error: 'repeats must be numbers.' }))
       .max(MAX_REPEATS, { error: `A reading is repeated at most ${MAX_REPEATS} times.` })
       .default([]),
+    /** ± of this very value, where its method computed one (marks on a picture, a pressure mat); else the method’s */
+    plusMinus: z
+      .number({ error: 'plusMinus must be a number, or left out.' })
+      .positive({ error: 'plusMinus must be more than 0.' })
+      .max(100, { error: 'plusMinus must be at most 100.' })
+      .optional(),
   })
   .superRefine((reading, context) => {
     const definition = definitionOf(reading.key)

@@ -36,6 +36,9 @@ export interface HiddenParts {
   readonly hipWidth: Resolved
 }
 
+/** A saddle is commonly clamped this far before where its rider sits, mm; minus is ahead of it. @source prior */
+const CLAMP_AHEAD = -20
+
 type Lookup = (key: ReadingKey) => Resolved
 
 /** How a missing reading is filled in. Widths are k = 2 and deliberately wide. */
@@ -52,6 +55,8 @@ const estimates: Readonly<Partial<Record<ReadingKey, (get: Lookup) => Resolved>>
   heelToMtp1: (get) => scaled(get('footLength'), BALL_OF_FOOT_RATIO, 10, 'from foot length', 'ansur-ii'),
   handSweep: () => fixed(10, 8, 'deg', 'usual hand'),
   seatAngle: (get) => angleFromNose(get) ?? fixed(73, 3, 'deg', 'usual frame'),
+  clampFromNose: (get) => moved(get('sitFromNose'), CLAMP_AHEAD, 25, 'from sit point'),
+  saddleRailHeight: () => fixed(50, 20, 'mm', 'usual saddle'),
   saddleLength: () => fixed(265, 25, 'mm', 'usual saddle'),
   sitFromNose: () => fixed(150, 30, 'mm', 'usual saddle'),
   footPitch: () => fixed(15, 12, 'deg', 'usual pedalling'),
@@ -109,8 +114,8 @@ export function hiddenParts(resolved: ResolvedReadings, side: Side): HiddenParts
 }
 
 /** ± of a stored reading: its method's, sharpened by repetition. */
-export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repeats' | 'value'>): number {
-  const single = methodUncertainty(reading.method, definitionOf(reading.key).dimension) ?? 0
+export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repeats' | 'value' | 'plusMinus'>): number {
+  const single = reading.plusMinus ?? methodUncertainty(reading.method, definitionOf(reading.key).dimension) ?? 0
   return reading.repeats.length < 2 ? single : summarise(single, reading.repeats).plusMinus
 }
 
@@ -140,6 +145,10 @@ function angleFromNose(get: Lookup): Resolved {
 function scaled(base: Resolved, ratio: number, spread: number, from: string, source: SourceKey): Resolved {
   if (base === null) return null
   return estimated(base.value * ratio, Math.hypot(spread, base.plusMinus * ratio), 'mm', from, source)
+}
+
+function moved(base: Resolved, by: number, spread: number, from: string): Resolved {
+  return base && estimated(base.value + by, Math.hypot(spread, base.plusMinus), 'mm', from, 'prior')
 }
 
 function fixed(value: number, spread: number, unit: Unit, from: string): Resolved {

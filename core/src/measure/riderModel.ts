@@ -36,8 +36,11 @@ export function footMoved(by: MovedBy, side: Side): number {
 const HALF_CLAMP = 20
 /** Amplitude of the foot-pitch curve, degrees. @source prior */
 export const PITCH_SWING = 10
-/** Sit point from the saddle's clamp, for the turning of the saddle: ahead and above, mm. @source prior */
-export const SIT_FROM_CLAMP: Point = { x: -20, y: 50 }
+/** Where the rider sits from the post's clamp, for the turning of the saddle: ahead and above, mm. */
+export function sitFromClamp(values: ModelValues, by: MovedBy): Point {
+  const ahead = (values.clampFromNose.right ?? 130) - (values.sitFromNose.right ?? 150)
+  return { x: ahead - by('saddleSetback', 'both'), y: (values.saddleRailHeight.right ?? 50) + by('saddleRailHeight', 'both') }
+}
 
 /** Rider and bike with what is still lacking for them. */
 export interface BuiltModel {
@@ -180,7 +183,7 @@ export function seatAngleOf(values: ModelValues): number {
 /** Where the rider sits: along the seat line, slid on the rails, turned about the clamp. @source geometry */
 export function sitOf(values: ModelValues, by: MovedBy): Point {
   const base = sitPoint((values.saddleHeight.right ?? 0) + by('saddleHeight', 'both'), seatAngleOf(values))
-  const turned = tiltShift(SIT_FROM_CLAMP, by('saddleTilt', 'both'))
+  const turned = tiltShift(sitFromClamp(values, by), by('saddleTilt', 'both'))
   return { x: base.x - by('saddleSetback', 'both') + turned.x, y: base.y + turned.y }
 }
 

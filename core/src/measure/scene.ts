@@ -1,11 +1,13 @@
 import { barClamp, bendPoint, flatGripAxis, rolled, steererUp } from '../bike/cockpit.ts'
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
+import { shapeFrom, sideLine } from '../bike/saddleShape.ts'
+import type { SaddleShape } from '../bike/saddleShape.ts'
 import { footPoint, hipOf, riderAt } from '../body/rider.ts'
 import type { LegAt, LegModel, RiderModel } from '../body/rider.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { SIT_FROM_CLAMP, axlesOf, footMoved, frontOf } from './riderModel.ts'
+import { axlesOf, footMoved, frontOf, sitFromClamp } from './riderModel.ts'
 import type { ModelKey, ModelValues, MovedBy } from './riderModel.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
@@ -40,6 +42,9 @@ export interface Scene {
   readonly saddle: {
     readonly nose: Point3
     readonly tail: Point3
+    /** the top's line, nose first */
+    readonly line: readonly Point3[]
+    readonly shape: SaddleShape
     readonly clamp: Point3
     readonly width: number | null
     readonly tilt: number
@@ -146,16 +151,32 @@ function headOf(shoulder: Point, torso: number, stature: number): Point3 {
   return { x: shoulder.x + length * Math.cos(rise), y: shoulder.y + length * Math.sin(rise), z: 0 }
 }
 
+/** The saddle's shape with the changes in force; what is not read is as usual. */
+export function saddleShapeOf(values: ModelValues, by: MovedBy): SaddleShape {
+  const get = (key: ReadingKey) => (values[key].right === null ? null : values[key].right + by(key, 'both'))
+  return shapeFrom({
+    length: get('saddleLength'),
+    width: get('saddleWidth'),
+    zoneWidth: get('saddleZoneWidth'),
+    noseWidth: get('saddleNoseWidth'),
+    sitFromNose: get('sitFromNose'),
+    noseDrop: get('saddleNoseDrop'),
+    tailRise: get('saddleTailRise'),
+  })
+}
+
 function saddleOf(sit: Point, tilt: number, values: ModelValues, by: MovedBy): Scene['saddle'] {
-  const along = { x: Math.cos(tilt * RADIANS), y: Math.sin(tilt * RADIANS) }
-  const ahead = values.sitFromNose.right ?? 150
-  const behind = (values.saddleLength.right ?? 265) - ahead
-  const clamp = rolled({ x: -SIT_FROM_CLAMP.x, y: -SIT_FROM_CLAMP.y }, -by('saddleTilt', 'both'))
+  const shape = saddleShapeOf(values, by)
+  const line = sideLine(shape, sit, tilt).map((p): Point3 => ({ ...p, z: 0 }))
+  const offset = sitFromClamp(values, by)
+  const clamp = rolled({ x: -offset.x, y: -offset.y }, -by('saddleTilt', 'both'))
   return {
-    nose: { x: sit.x + ahead * along.x, y: sit.y + ahead * along.y, z: 0 },
-    tail: { x: sit.x - behind * along.x, y: sit.y - behind * along.y, z: 0 },
+    nose: line[0]!,
+    tail: line.at(-1)!,
+    line,
+    shape,
     clamp: { x: sit.x + clamp.x, y: sit.y + clamp.y, z: 0 },
-    width: values.saddleWidth.right,
+    width: values.saddleWidth.right === null ? null : shape.width,
     tilt,
   }
 }

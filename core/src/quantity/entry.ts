@@ -7,7 +7,7 @@ export type LengthUnit = 'mm' | 'cm' | 'in'
 export type EntryDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | 'minutes' | PlainDimension
 
 /** Amounts with one unit and no conversion: what is written behind them. */
-export const plainUnits = { torque: 'N·m', distance: 'km', hours: 'h', rate: 'rpm' } as const
+export const plainUnits = { torque: 'N·m', distance: 'km', hours: 'h', rate: 'rpm', gradient: '%' } as const
 export type PlainDimension = keyof typeof plainUnits
 
 export function isPlain(dimension: string): dimension is PlainDimension {
@@ -69,6 +69,7 @@ export function parseEntry(text: string, dimension: EntryDimension, assumed: Len
     distance: /\s*km$/,
     hours: /\s*(?:h|hours?)$/,
     rate: /\s*(?:rpm|\/min)$/,
+    gradient: /\s*%$/,
   }[dimension]
   const unit = ({ angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', minutes: 'min', ...plainUnits } as const)[dimension]
   const value = parseNumber(tidy.replace(word, ''))
@@ -124,6 +125,7 @@ function misunderstood(text: string, dimension: EntryDimension): ParsedEntry {
     distance: '4200 km',
     hours: '2 or 2.5 h',
     rate: '85 rpm',
+    gradient: '12 or 12 %',
   }[dimension]
   const shown = text.trim().slice(0, 40)
   return { ok: false, reason: 'not-understood', message: `“${shown}” is not a number here. Type for example ${example}.` }

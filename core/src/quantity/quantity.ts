@@ -1,5 +1,5 @@
 /** The units values are held in. Inches, centimetres and feet exist only at entry and display. */
-export type Unit = 'mm' | 'deg' | 'EU' | 'kg' | 'min' | 'N·m' | 'km' | 'h' | 'rpm' | 'none'
+export type Unit = 'mm' | 'deg' | 'EU' | 'kg' | 'min' | 'N·m' | 'km' | 'h' | 'rpm' | '%' | 'none'
 
 /** Where a number comes from; shown beside it everywhere. */
 export type Basis = 'measured' | 'estimated' | 'computed' | 'published' | 'common-practice'

@@ -5,6 +5,7 @@ import { cleatSchoolKeys } from '../feet/cleatSchools.ts'
 import { weightsSchema } from '../feet/pedalCriteria.ts'
 import { stanceMethodKeys } from '../feet/stance.ts'
 import { readingSchema } from '../measure/reading.ts'
+import { seatChoicesSchema } from '../seat/seatChoices.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 
 /** Trimmed text with a length, and no control characters beyond line breaks. */
@@ -41,14 +42,16 @@ export const visitFieldsSchema = z.strictObject({
     .enum(stanceMethodKeys, { error: `Stance must be judged by one of ${stanceMethodKeys.join(', ')}.` })
     .nullable()
     .default(null),
+  /** what the fitter has chosen at the seat */
+  seat: seatChoicesSchema.default({}),
 })
 export type RiderFields = z.infer<typeof riderFieldsSchema>
 export type BikeFields = z.infer<typeof bikeFieldsSchema>
 export type VisitFields = z.infer<typeof visitFieldsSchema>
 
 /** The fields of a visit out of whatever carries them: the one list of them. */
-export function visitFieldsOf({ title, cleatSchool, accepted, pedalWeights, stanceBy }: VisitFields): VisitFields {
-  return { title, cleatSchool, accepted, pedalWeights, stanceBy }
+export function visitFieldsOf({ title, cleatSchool, accepted, pedalWeights, stanceBy, seat }: VisitFields): VisitFields {
+  return { title, cleatSchool, accepted, pedalWeights, stanceBy, seat }
 }
 
 const row = { id: z.uuid(), version: z.int().min(0) }

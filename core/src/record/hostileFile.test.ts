@@ -11,7 +11,15 @@ const file: VisitFile = {
   version: 1,
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: testTime },
+  visit: {
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    seat: {},
+    startedAt: testTime,
+  },
   readings: [...exampleReadings],
   complaints: [
     {
@@ -70,7 +78,7 @@ describe('whatever is handed in as a visit file', () => {
     for (const path of paths(file)) {
       const text = JSON.stringify(withLeaf(file, path, undefined as never))
       const optional =
-        path.startsWith('complaints.0.warnings.') || /^(readings\.\d+\.(condition|repeats)|visit\.(pedalWeights|stanceBy))$/.test(path)
+        path.startsWith('complaints.0.warnings.') || /^(readings\.\d+\.(condition|repeats)|visit\.(pedalWeights|stanceBy|seat))$/.test(path)
       expect([path, readOrWords(text)]).toEqual([path, optional ? 'read' : 'refused'])
     }
   })

@@ -1,42 +1,15 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { complaintTitle } from './complaint.ts'
+import { against, causesOf, open, speaksFor } from './cause.ts'
+import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
 import type { Complaint } from './complaint.ts'
 import type { FootStation } from './footStation.ts'
 
 /** Where a cause is dealt with. */
 export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'stance' | 'support' | 'wear' | 'seat'
 
-/** What the readings say of one possible cause. */
-export interface CauseVerdict {
-  readonly key: string
-  readonly label: string
-  readonly page: FootPage
-  /** `open`: nothing read decides it yet */
-  readonly speaks: 'for' | 'against' | 'open'
-  readonly because: string
-  /** what to read to decide it */
-  readonly measure: readonly ReadingKey[]
-}
-export interface ComplaintCauses {
-  readonly complaintId: string
-  readonly title: string
-  /** most usual first */
-  readonly causes: readonly CauseVerdict[]
-}
-
-type Said = Pick<CauseVerdict, 'speaks' | 'because'> & { readonly measure?: readonly ReadingKey[] }
-interface CauseRow {
-  readonly label: string
-  readonly page: FootPage
-  readonly says: (station: FootStation, side: Side) => Said
-}
-
-const speaksFor = (because: string): Said => ({ speaks: 'for', because })
-const against = (because: string): Said => ({ speaks: 'against', because })
-const open = (because: string, ...measure: ReadingKey[]): Said => ({ speaks: 'open', because, measure })
+type Row = CauseRow<FootStation, FootPage>
 
 const shoeFaults = ['narrow', 'too-short', 'long-for-width', 'too-long']
 const ofSide = <T extends { readonly side: Side | 'both' }>(list: readonly T[], side: Side) => list.filter((f) => f.side === side || f.side === 'both') // prettier-ignore
@@ -176,15 +149,11 @@ export const footCauses = {
       return apart > 3 ? speaksFor(`They stand ${trimmed(apart, 1)} mm apart against their targets.`) : against('They stand alike.')
     },
   },
-} as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore
+} as const satisfies Readonly<Record<string, Row>> // prettier-ignore
 export type FootCauseKey = keyof typeof footCauses
 
 const rotationKeys = { toeOut: 'toeOutHanging', cleatTurn: 'cleatTurn', float: 'cleatFloat' } as const
 
-interface ComplaintRow {
-  readonly when: (complaint: Complaint) => boolean
-  readonly causes: readonly FootCauseKey[]
-}
 const hurt = (c: Complaint) => c.kind === 'pain' || c.kind === 'numb'
 const at =
   (...regions: Complaint['region'][]) =>
@@ -192,7 +161,7 @@ const at =
     hurt(c) && regions.includes(c.region)
 
 /** Complaints tied to the feet, with their causes, most usual first. @source common-practice */
-const rows: readonly ComplaintRow[] = [
+const rows: readonly ComplaintRow<FootCauseKey>[] = [
   { when: (c) => c.situation === 'getting-in-out', causes: ['tension', 'system', 'loose-cleat'] },
   { when: at('knee-inner', 'knee-outer'), causes: ['rotation', 'float', 'stance', 'worn-cleat', 'foot-tilt'] },
   { when: at('forefoot'), causes: ['shoe-fit', 'cleat-forward', 'small-patch', 'no-arch-support'] },
@@ -206,17 +175,6 @@ const rows: readonly ComplaintRow[] = [
 ] // prettier-ignore
 
 /** Complaints that can lie at the feet, each with its causes and what the readings say of them. */
-export function footComplaints(complaints: readonly Complaint[], station: FootStation): ComplaintCauses[] {
-  return complaints.flatMap((complaint) => {
-    const row = rows.find(({ when }) => when(complaint))
-    if (!row) return []
-    const on = complaint.side === 'left' || complaint.side === 'right' ? [complaint.side] : sides
-    const causes = row.causes.map((key): CauseVerdict => {
-      const { label, page, says } = footCauses[key]
-      const said = on.map((side) => says(station, side))
-      const best = said.find((s) => s.speaks === 'for') ?? said.find((s) => s.speaks === 'open') ?? said[0]
-      return { key, label, page, speaks: best?.speaks ?? 'open', because: best?.because ?? '', measure: best?.measure ?? [] }
-    })
-    return [{ complaintId: complaint.id, title: complaintTitle(complaint), causes }]
-  })
+export function footComplaints(complaints: readonly Complaint[], station: FootStation): ComplaintCauses<FootPage>[] {
+  return causesOf(complaints, rows, footCauses, (row, side) => row.says(station, side), sides)
 }

@@ -14,7 +14,7 @@ import type { RotationJudgement } from '../feet/cleatRotation.ts'
 import type { CleatSchoolKey } from '../feet/cleatSchools.ts'
 import { wearFindings } from '../feet/cleatWear.ts'
 import type { CleatLook } from '../feet/cleatWear.ts'
-import type { FootFinding } from '../feet/finding.ts'
+import type { Finding } from '../quantity/finding.ts'
 import { clearanceFinding } from '../feet/heelClearance.ts'
 import { boltPatterns } from '../feet/pedalKinds.ts'
 import type { PedalRider } from '../feet/pedalCriteria.ts'
@@ -51,25 +51,25 @@ export interface StanceStanding {
   readonly cleatRoom: Sided<{ readonly low: number; readonly high: number }>
   readonly thread: Sided<number | null>
   /** what is wrong with the parts as they are */
-  readonly faults: readonly FootFinding[]
+  readonly faults: readonly Finding[]
   /** parts taken as usual because they were not read */
   readonly estimated: readonly ReadingKey[]
 }
 
 /** Everything the feet's pages say, from one setup and what the rider has told. */
 export interface FootStation {
-  readonly shoe: readonly FootFinding[]
+  readonly shoe: readonly Finding[]
   /** foot and shoe are both read in length and width */
   readonly shoeRead: boolean
   readonly cleat: Sided<CleatJudgement>
   readonly rotation: Sided<RotationJudgement>
-  readonly clearance: readonly FootFinding[]
+  readonly clearance: readonly Finding[]
   readonly clearanceMissing: Sided<readonly ReadingKey[]>
   readonly stance: StanceStanding | null
   readonly wedge: Sided<SupportJudgement>
   readonly footbed: Sided<SupportJudgement>
-  readonly wear: readonly FootFinding[]
-  readonly bolts: readonly FootFinding[]
+  readonly wear: readonly Finding[]
+  readonly bolts: readonly Finding[]
   readonly look: Sided<CleatLook>
   readonly pedalRider: PedalRider
   /** knee at the bottom against its band; null = not known */

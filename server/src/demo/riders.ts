@@ -17,7 +17,7 @@ const conductor: VisitFile = {
   version: 1,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: conductorAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: conductorAt },
   readings: [
     ...readingsOf(conductorAt, {
       stature: 1785, mass: 78, inseam: 842, thigh: [440, 438], shank: [437, 436], trunk: 522, upperArm: [331, 332],
@@ -95,7 +95,7 @@ const courier: VisitFile = {
   version: 1,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: courierAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: courierAt },
   readings: [
     ...readingsOf(courierAt, {
       stature: 1664, mass: 62, inseam: 771, thigh: [405, 406], shank: [410, 409], trunk: 482, upperArm: [306, 306],
@@ -155,7 +155,7 @@ const trailBuilder: VisitFile = {
   version: 1,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: builderAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: builderAt },
   readings: [
     ...readingsOf(builderAt, {
       stature: 1712, mass: 66, inseam: 802, thigh: [421, 420], shank: [424, 424], trunk: 494, upperArm: [316, 316],
@@ -210,7 +210,7 @@ const returning: VisitFile = {
   version: 1,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, startedAt: returningAt },
+  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: returningAt },
   readings: [
     ...readingsOf(returningAt, {
       stature: 1738, mass: 84, inseam: 818, thigh: [428, 421], shank: [430, 426], trunk: 506, upperArm: [322, 322],

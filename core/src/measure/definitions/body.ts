@@ -37,6 +37,7 @@ export const bodyReadings = {
     hipFlexion: angles('Hip flexion', 60, 150, 'goniometer', 15, 'Lying on the back, knee bent to the chest until the pelvis starts to turn: thigh against the table.'),
     straightLegRaise: angles('Straight-leg raise', 20, 130, 'goniometer', 15, 'Lying on the back, straight leg lifted until the pelvis starts to turn: leg against the table.'),
     kneeAlignment: choice('Knees over feet', ['straight', 'bow-legged', 'knock-kneed'], 'Standing, feet together, from the front.'),
+    legDifferenceAt: choice('Difference lies in', ['not known', 'thigh', 'shank', 'foot', 'pelvis'], 'As a clinician found it; lying, knees bent, knees seen from the front and the side tell thigh from shank.'),
     legLengthDifference: length('Right leg shorter by', -60, 60, 'tape', 'As found lying or by a clinician; minus when the left is the shorter. A tape cannot tell less than 5 mm.'),
   }),
 } as const // prettier-ignore

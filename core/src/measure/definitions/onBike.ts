@@ -20,10 +20,13 @@ export const onBikeReadings = {
   }),
   ...section('on-bike', 'Pelvis', {
     pelvisLevel: choice('Pelvis from behind', ['level', 'drops left', 'drops right', 'twisted'], 'From behind, both legs, under load.'),
+    sitsWhere: { ...choice('Sits', ['on the nose', 'where the saddle carries', 'off the tail'], 'From the side, after some minutes; again at the hard effort.'), ...effort },
+    creepForward: length('Creeps forward', 0, 120, 'tape', 'How far the hips have come forward after five minutes at the hard effort.'),
     pelvisRock: choice('Rocking', ['none', 'some', 'much'], 'From behind, at the hard effort: does the saddle’s edge disappear left and right in turn?'),
   }),
   ...section('on-bike', 'Usual ride', {
     rideHours: amount('Usual ride', 'hours', 0, 24, 'told', 'How long the rider is usually on this bike at a time.'),
+    climbGradient: amount('Usual steep climb', 'gradient', 0, 40, 'told', 'Rise per hundred of way on the climbs that count.'),
     cadence: amount('Cadence', 'rate', 30, 140, 'told', 'Turns of the crank a minute on such a ride.'),
   }),
 } as const // prettier-ignore

@@ -13,7 +13,7 @@ import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { stable } from '../../composables/stable.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FindingCard from '../../parts/FindingCard.vue'
-import FootFindings from './FootFindings.vue'
+import FindingList from '../../parts/FindingList.vue'
 import FootVial from './FootVial.vue'
 import SchoolTable from './SchoolTable.vue'
 import TemplateLinks from './TemplateLinks.vue'
@@ -138,7 +138,7 @@ function chooseSchool(event: Event): void {
     :speaks-for="feet.evidence[side].speaksFor"
     :against="feet.evidence[side].against"
   />
-  <FootFindings :findings="toes" none="" />
+  <FindingList :findings="toes" none="" />
   <TemplateLinks />
   <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
 </template>

@@ -2,9 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import { pedalInUse } from '@level-stance/core/change/footInputs'
 import { pedalWishes } from '@level-stance/core/change/footWishes'
-import { MAX_WEIGHT } from '@level-stance/core/feet/pedalCriteria'
+import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
 import { rankPedals } from '@level-stance/core/feet/pedalRanking'
-import type { Ranked } from '@level-stance/core/feet/pedalRanking'
+import type { Ranked } from '@level-stance/core/quantity/ranking'
 import { pedalSwitch } from '@level-stance/core/feet/pedalSwitch'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../../stores/board.ts'
@@ -40,13 +40,13 @@ function reset(): void {
   keep()
 }
 
-const switchTo = (row: Ranked) => pedalSwitch(row.spec, rider.value, pedalInUse(visit.setup.now))
+const switchTo = (row: Ranked<PedalSpec>) => pedalSwitch(row.spec, rider.value, pedalInUse(visit.setup.now))
 /** The exchange as wishes: the engine says what they bring along. */
-function take(row: Ranked): void {
+function take(row: Ranked<PedalSpec>): void {
   board.clear()
   board.wish(pedalWishes(switchTo(row), visit.setup.now))
 }
-const isInUse = (row: Ranked) => rider.value.kindNow === row.spec.kind
+const isInUse = (row: Ranked<PedalSpec>) => rider.value.kindNow === row.spec.kind
 </script>
 
 <template>

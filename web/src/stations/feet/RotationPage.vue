@@ -14,7 +14,7 @@ import VialGauge from '../../parts/VialGauge.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
-import FootFindings from './FootFindings.vue'
+import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
 
 const visit = useVisit()
@@ -116,7 +116,7 @@ const items = computed(() =>
         Turn {{ turns.map(({ side, by }) => `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? 'toe-out' : 'toe-in'}`).join(', ') }}
       </button>
     </p>
-    <FootFindings :findings="feet.station.clearance" none="" />
+    <FindingList :findings="feet.station.clearance" none="" />
     <p v-if="clearanceLacks" class="small muted">For the heel past crank and stay, read {{ clearanceLacks }}.</p>
     <p class="small muted">
       Natural direction: the hanging foot, which carries nothing. Fixed cleats are a last resort for a well-measured rider; wide free float

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import FootFindings from './FootFindings.vue'
+import FindingList from '../../parts/FindingList.vue'
 import MouldingGuide from './MouldingGuide.vue'
 import { useFeet } from './useFeet.ts'
 
@@ -13,7 +13,7 @@ const blocked = computed(() => feet.station.shoe.some((finding) => finding.weigh
   <div class="shoe">
     <h2>The shoe before the cleat</h2>
     <p v-if="blocked" class="small warn">What is marked first comes before any cleat: no setting makes up for it.</p>
-    <FootFindings
+    <FindingList
       :findings="feet.station.shoe"
       none="Measure foot against shoe: lengths, width at ball and heel. Both insole and foot, the foot standing."
     />

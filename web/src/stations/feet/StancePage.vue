@@ -19,7 +19,7 @@ import { readSizes, stockKeys, stockRange, usePartsAtHand } from '../../stores/p
 import type { StockKey } from '../../stores/partsAtHand.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
-import FootFindings from './FootFindings.vue'
+import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
 
 const visit = useVisit()
@@ -118,7 +118,7 @@ const items = computed(() => {
       </select>
       <button type="button" class="link" @click="workingOpen = true">Working</button>
     </div>
-    <FootFindings v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
+    <FindingList v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
     <p class="small">
       <strong>{{ stance.target.label }}.</strong> {{ stance.target.reason }}
     </p>

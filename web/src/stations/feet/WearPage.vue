@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import FootFindings from './FootFindings.vue'
+import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
 
 /** Wear of the cleats, toggle and release, and the bolts that hold them. */
@@ -9,14 +9,14 @@ const feet = useFeet()
 <template>
   <section class="group">
     <h2>Wear and release</h2>
-    <FootFindings
+    <FindingList
       :findings="feet.station.wear"
       none="Ask for the distance or the hours on these cleats; look at the mark, toggle each foot by hand, try the release ten times."
     />
   </section>
   <section class="group">
     <h2>Bolts</h2>
-    <FootFindings :findings="feet.station.bolts" none="Choose the bolt pattern of the sole; count the bolts, then bolt against sole." />
+    <FindingList :findings="feet.station.bolts" none="Choose the bolt pattern of the sole; count the bolts, then bolt against sole." />
   </section>
   <p class="caution">
     Short bolts where two lengths came in the bag: a long one can pierce the sole. Practise the release before riding off.

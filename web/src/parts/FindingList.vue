@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { sources } from '@level-stance/core/sources'
-import type { FootFinding } from '@level-stance/core/feet/finding'
-import FindingCard from '../../parts/FindingCard.vue'
+import type { Finding } from '@level-stance/core/quantity/finding'
+import FindingCard from './FindingCard.vue'
 
 /** Findings, weightiest first, each with what it rests on. */
-defineProps<{ findings: readonly FootFinding[]; none: string }>()
+defineProps<{ findings: readonly Finding[]; none: string }>()
 
-const basis = ({ source }: FootFinding) => {
+const basis = ({ source }: Finding) => {
   const { kind, title } = sources[source]
   return kind === 'published'
     ? title

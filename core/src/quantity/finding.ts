@@ -1,11 +1,11 @@
-import type { Side } from '../quantity/sided.ts'
+import type { Side } from './sided.ts'
 import type { SourceKey } from '../sources.ts'
 
-/** Something seen at the feet, in words for the screen. */
-export interface FootFinding {
+/** Something seen, in words for the screen. */
+export interface Finding {
   readonly key: string
   readonly side: Side | 'both'
-  /** `first`: no cleat setting helps until this is mended; `act`: worth a change; `note`: to know; `fine`: as it should be */
+  /** `first`: no setting helps until this is mended; `act`: worth a change; `note`: to know; `fine`: as it should be */
   readonly weight: 'first' | 'act' | 'note' | 'fine'
   readonly headline: string
   readonly sentence: string
@@ -15,7 +15,7 @@ export interface FootFinding {
 const order = { first: 0, act: 1, note: 2, fine: 3 } as const
 
 /** Weightiest first; within a weight as found. */
-export function byWeight(findings: readonly FootFinding[]): FootFinding[] {
+export function byWeight(findings: readonly Finding[]): Finding[] {
   return [...findings].sort((a, b) => order[a.weight] - order[b.weight])
 }
 

@@ -1,0 +1,136 @@
+import { saddleHeightForFlexion } from '../body/leg.ts'
+import type { LegInput } from '../body/leg.ts'
+import type { TargetBand } from '../quantity/band.ts'
+import { trimmed } from '../quantity/entry.ts'
+import type { Finding } from '../quantity/finding.ts'
+import { UnreachableError } from '../quantity/problem.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+
+/** One leg at the bottom, with the band its knee is judged by. */
+export interface KneeStanding {
+  /** the leg on the bike; its `saddleHeight` is not used */
+  readonly leg: LegInput
+  /** degrees, as the calibrated model has it */
+  readonly flexion: number
+  readonly band: TargetBand
+}
+
+/** Heights that put one knee in its band, mm along the seat line. */
+export interface HeightWindow {
+  readonly low: number
+  readonly high: number
+}
+
+/** What each leg asks for, what suits both, and the move to it. */
+export interface HeightJudgement {
+  readonly windows: Sided<HeightWindow | null>
+  /** heights that suit both legs; null where none does, or a leg is not known */
+  readonly common: HeightWindow | null
+  /** where no height suits both: halfway between what they ask for */
+  readonly between: number | null
+  /** mm to move, + up; 0 inside the window */
+  readonly by: number
+  /** whether the move is more than the knees' own ± */
+  readonly exceeds: boolean
+}
+
+/** Saddle heights that bend a knee to either end of its band; null where no height does. @source holmes, ferrer-roca */
+export function heightWindow({ leg, band }: Pick<KneeStanding, 'leg' | 'band'>): HeightWindow | null {
+  try {
+    return { low: saddleHeightForFlexion(leg, band.high), high: saddleHeightForFlexion(leg, band.low) }
+  } catch (error) {
+    if (error instanceof UnreachableError) return null
+    throw error
+  }
+}
+
+/**
+ * Height by both knees: the nearest point of the window that suits both legs; where none does,
+ * halfway between the two.
+ * @param saddleHeight now, mm along the seat line
+ * @param plusMinus ± of a knee, degrees; null = not known
+ */
+export function judgeHeight(saddleHeight: number, knees: Sided<KneeStanding | null>, plusMinus: number | null): HeightJudgement {
+  const windows = { left: knees.left && heightWindow(knees.left), right: knees.right && heightWindow(knees.right) }
+  const known = sides.flatMap((side) => windows[side] ?? [])
+  const low = Math.max(...known.map((window) => window.low))
+  const high = Math.min(...known.map((window) => window.high))
+  const common = known.length > 0 && low <= high ? { low, high } : null
+  const between = known.length > 0 && common === null ? (low + high) / 2 : null
+  const wanted = common ? Math.min(common.high, Math.max(common.low, saddleHeight)) : (between ?? saddleHeight)
+  const by = wanted - saddleHeight
+  return {
+    windows,
+    common,
+    between,
+    by: Math.abs(by) < 1e-6 ? 0 : by,
+    exceeds: Math.abs(by) > mmPerDegree(known, knees) * (plusMinus ?? 3),
+  }
+}
+
+/** How many millimetres of height bend a knee by a degree, on this leg. */
+function mmPerDegree(windows: readonly HeightWindow[], knees: Sided<KneeStanding | null>): number {
+  const band = (knees.left ?? knees.right)?.band
+  const first = windows[0]
+  return first && band ? (first.high - first.low) / (band.high - band.low) : 0
+}
+
+/** What else bears on height; null = not read. */
+export interface HeightReadings {
+  readonly pelvisLevel: number | null
+  readonly rocking: number | null
+  readonly dropperTravel: number | null
+  /** as judged from the model, degrees */
+  readonly knees: Sided<number | null>
+  readonly bands: Sided<TargetBand | null>
+}
+
+const TWISTED = 4
+/** Knees this far apart are asked about, degrees. @source prior */
+export const KNEES_APART = 5
+
+/** Findings of height: knees, their difference, pelvis, dropper. @source common-practice */
+export function heightFindings(judged: HeightJudgement, read: HeightReadings): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice', side: Side | 'both' = 'both') =>
+    found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
+  const { left, right } = read.knees
+  for (const side of sides) {
+    const value = read.knees[side]
+    const band = read.bands[side]
+    if (value === null || band === null) continue
+    const word = value > band.high ? 'low' : value < band.low ? 'high' : null
+    if (word !== null) {
+      const off = word === 'low' ? value - band.high : band.low - value
+      add(`knee-${side}`, judged.exceeds ? 'act' : 'note', `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`, `Bent ${trimmed(value, 1)}° at the bottom, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`, 'holmes', side) // prettier-ignore
+    }
+  }
+  if (left !== null && right !== null && Math.abs(left - right) > KNEES_APART) {
+    const longer = left < right ? 'left' : 'right'
+    add('apart', 'note', `The knees differ by ${trimmed(Math.abs(left - right), 1)}°.`, `The ${longer} one is the straighter. Pelvis, cleats and leg length before height: see Legs.`) // prettier-ignore
+  }
+  if (judged.between !== null) {
+    add('no-common', 'note', 'No one height suits both knees.', 'Halfway is all a saddle can do; the rest belongs to cleat or sole.')
+  }
+  if (read.pelvisLevel !== null && read.pelvisLevel > 1) {
+    const words =
+      read.pelvisLevel === TWISTED ? 'The pelvis sits twisted.' : `The pelvis drops to the ${read.pelvisLevel === 2 ? 'left' : 'right'}.`
+    add('pelvis', 'act', words, 'Saddle’s width and state, leg length and cleats before height; height read on a crooked pelvis is right for neither leg.') // prettier-ignore
+  }
+  if ((read.rocking ?? 1) > 1) {
+    add('rocks', read.rocking === 3 ? 'act' : 'note', read.rocking === 3 ? 'Rocks much under load.' : 'Rocks a little under load.', 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.') // prettier-ignore
+  }
+  if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.') // prettier-ignore
+  return found
+}
+
+/** Weeks at which a change is looked at again. @source common-practice */
+export const FOLLOW_UP_WEEKS = [1, 3, 6] as const
+/** Weeks between two steps of a settled rider. @source prior */
+export const WEEKS_A_STEP = 2
+
+/** "Now up 5, in 2 weeks up 3; look again 1, 3 and 6 weeks after the last." as dated steps. */
+export function weekPlan(steps: readonly number[]): { readonly week: number; readonly by: number }[] {
+  return steps.map((by, i) => ({ week: i * WEEKS_A_STEP, by }))
+}

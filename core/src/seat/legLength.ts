@@ -1,0 +1,107 @@
+import { trimmed } from '../quantity/entry.ts'
+import type { Finding } from '../quantity/finding.ts'
+import type { Quantity } from '../quantity/quantity.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+
+/** Where a difference lies: words of the reading `legDifferenceAt`, in its order. */
+export const differencePlaces = ['unknown', 'thigh', 'shank', 'foot', 'pelvis'] as const
+export type DifferencePlace = (typeof differencePlaces)[number]
+
+export interface LegLengthReadings {
+  /** + the right one is the shorter, mm */
+  readonly difference: Quantity | null
+  readonly place: DifferencePlace
+  /** sole, pedal and shims under each foot, mm */
+  readonly stack: Sided<Quantity | null>
+  /** axle behind MTP1 on each foot, mm */
+  readonly cleat: Sided<Quantity | null>
+  /** 1 level, 2 drops left, 3 drops right, 4 twisted */
+  readonly pelvisLevel: number | null
+  /** worst complaint a leg length could bear on, 0 to 10 */
+  readonly pain: number
+}
+
+export interface LegLengthJudgement {
+  readonly state: 'missing' | 'none' | 'refer' | 'shim' | 'met'
+  readonly shorter: Side | null
+  /** mm of shim under the shorter leg: to start with, in all, and now */
+  readonly start: number
+  readonly already: number
+  readonly now: number
+  readonly findings: readonly Finding[]
+}
+
+/** Of a difference, what is shimmed to start with. @source common-practice */
+export const SHIM_SHARE = 0.5
+/** One shim at a time, mm. @source common-practice */
+export const SHIM_STEP = 3
+/** From here on a clinician has to see it before anything is put under a foot, mm. @source prior */
+export const LARGE = 15
+/** A complaint from here on is more than a fitter's. @source prior */
+const SEVERE = 7
+/** A thigh's share that a cleat can take: fore–aft, mm a side at most. @source prior */
+export const CLEAT_TAKES = 4
+
+/**
+ * What of a leg-length difference belongs to cleat, sole or seat: half of it as the first shim,
+ * smallest step first; large or painful ones to a clinician.
+ * @source common-practice, knutson
+ */
+export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, pain }: LegLengthReadings): LegLengthJudgement {
+  const findings: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
+    findings.push({ key, side: 'both', weight, headline, sentence, source })
+  const nothing = { shorter: null, start: 0, already: 0, now: 0, findings }
+  const crooked = pelvisLevel !== null && pelvisLevel > 1
+  if (difference === null) {
+    if (crooked) add('ask', 'act', 'The pelvis is not level: is a leg shorter?', 'A clinician’s finding counts most; lying and by tape no better than 5 mm.') // prettier-ignore
+    return { state: 'missing', ...nothing }
+  }
+  const size = Math.abs(difference.value)
+  const shorter: Side = difference.value > 0 ? 'right' : 'left'
+  if (size <= difference.plusMinus) {
+    add('none', 'fine', size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)}.`, 'Most people differ by about 5 mm; that alone is no reason for a shim.', 'knutson') // prettier-ignore
+    return { state: 'none', ...nothing }
+  }
+  const base = { shorter, already: alreadyUnder(stack, shorter) }
+  if (size >= LARGE || pain >= SEVERE) {
+    add('refer', 'first', `${size >= LARGE ? `${trimmed(size, 0)} mm is large` : 'It hurts too much'}: a clinician first.`, 'What lies behind it is not for a fitting to find. Shim only what they agree to, and only so much as they agree to.') // prettier-ignore
+    return { state: 'refer', ...base, start: 0, now: 0, findings }
+  }
+  if (place === 'pelvis') {
+    add('pelvis', 'act', 'The difference comes from the pelvis.', 'The legs are alike: a shim would fix the tilt. Saddle’s width, state and height first, and the clinician’s advice.') // prettier-ignore
+    return { state: 'none', ...base, start: 0, now: 0, findings }
+  }
+  const start = roundedDown(SHIM_SHARE * size)
+  const rest = Math.max(0, start - base.already)
+  const now = Math.min(SHIM_STEP, rest)
+  const where =
+    place === 'thigh'
+      ? `In the thigh: half of it under the sole, and that foot’s cleat up to ${CLEAT_TAKES} mm further forward, or the other one back, so that both knees come alike over the top.`
+      : place === 'foot'
+        ? 'In the foot: under the sole, whole foot or forefoot as the clinician says.'
+        : place === 'shank'
+          ? 'In the shank: under the sole.'
+          : 'Where it lies is not known: under the sole, and look at the knees from the side.'
+  const said = `${trimmed(size, 0)} mm shorter on the ${shorter}. Half of it to start with: ${trimmed(start, 1)} mm${base.already > 0 ? `, ${trimmed(base.already, 1)} are in` : ''}.`
+  if (now < 0.5) {
+    add('met', 'fine', `The ${shorter} leg has its shim.`, `${said} More only if it still asks for it under load.`)
+    return { state: 'met', ...base, start, now: 0, findings }
+  }
+  add('shim', 'act', `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`, `${said} ${where} Set the height again afterwards.`) // prettier-ignore
+  const other = shorter === 'left' ? 'right' : 'left'
+  const [a, b] = [cleat[shorter], cleat[other]]
+  if (a && b && Math.abs(a.value - b.value) > 3) {
+    add('cleats', 'note', `The cleats stand ${trimmed(Math.abs(a.value - b.value), 1)} mm apart fore and aft.`, 'That makes a leg-length difference of its own: wanted, or left over?') // prettier-ignore
+  }
+  return { state: 'shim', ...base, start, now, findings }
+}
+
+/** What is already thicker under the shorter leg, mm; 0 where it is not read. */
+function alreadyUnder(stack: Sided<Quantity | null>, shorter: Side): number {
+  const other = shorter === 'left' ? 'right' : 'left'
+  const [a, b] = [stack[shorter], stack[other]]
+  return a === null || b === null ? 0 : Math.max(0, a.value - b.value)
+}
+
+const roundedDown = (mm: number) => Math.floor(2 * mm) / 2

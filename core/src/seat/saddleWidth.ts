@@ -1,0 +1,112 @@
+import { trimmed } from '../quantity/entry.ts'
+import type { Quantity } from '../quantity/quantity.ts'
+import { combined } from '../quantity/quantity.ts'
+import type { SourceKey } from '../sources.ts'
+
+/** What is added to the spacing for a torso from this angle up; mm and degrees from level. */
+export interface Allowance {
+  readonly key: string
+  readonly from: number
+  readonly allowance: number
+  readonly words: string
+  readonly source: SourceKey
+}
+
+/** Uprightest first. Makers’ own tables outrank this one. @source common-practice */
+export const postureAllowances: readonly Allowance[] = [
+  { key: 'upright', from: 60, allowance: 30, words: 'upright', source: 'common-practice' },
+  { key: 'raised', from: 45, allowance: 25, words: 'half upright', source: 'common-practice' },
+  { key: 'leaning', from: 30, allowance: 20, words: 'leaning', source: 'common-practice' },
+  { key: 'low', from: -Infinity, allowance: 10, words: 'low: the pelvis rolls onto narrower bone, so the nose’s shape counts more', source: 'common-practice' },
+] // prettier-ignore
+
+/** Which posture decides the width. */
+export interface WidthSchool {
+  readonly label: string
+  readonly says: string
+  readonly source: SourceKey
+}
+export const widthSchools = {
+  upright: { label: 'Most upright', says: 'Bone must be carried wherever the rider sits up: the most upright position decides.', source: 'common-practice' },
+  usual: { label: 'Usual hands', says: 'Where the hands usually are decides: more width would only rub the thighs.', source: 'common-practice' },
+  lowest: { label: 'Lowest', says: 'The lowest position decides: for riders who stay low and never sit up.', source: 'common-practice' },
+} as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
+export type WidthSchoolKey = keyof typeof widthSchools
+export const widthSchoolKeys = Object.keys(widthSchools) as [WidthSchoolKey, ...WidthSchoolKey[]]
+export const defaultWidthSchool: WidthSchoolKey = 'upright'
+
+/** Saddles come in sizes about this far apart; half of it either way is the same saddle, mm. @source prior */
+export const HALF_SIZE = 5
+
+export interface Posture {
+  /** words for where the hands are */
+  readonly hands: string
+  readonly usual: boolean
+  /** degrees from level */
+  readonly torso: number
+  readonly plusMinus: number
+}
+
+/** Width for one posture, mm at the saddle’s widest. */
+export interface PostureWidth extends Posture {
+  readonly allowance: Allowance
+  /** the neighbour that the torso’s ± reaches into; null where it stays clear of the edges */
+  readonly doubt: Allowance | null
+  readonly low: number
+  readonly high: number
+}
+
+export interface WidthRange {
+  readonly postures: readonly PostureWidth[]
+  readonly decides: PostureWidth
+  /** mm at the widest; half a size is in it, and the torso’s own doubt */
+  readonly low: number
+  readonly high: number
+  readonly middle: number
+  /** of the spacing, mm */
+  readonly plusMinus: number
+}
+
+/** The row of the table that a torso angle falls in; an edge belongs to the row above it. */
+export function allowanceFor(torso: number): Allowance {
+  // Above 60 is upright; exactly 60 still belongs to 45–60.
+  const row = postureAllowances.find(({ key, from }) => (key === 'upright' ? torso > from : torso >= from))
+  return row ?? postureAllowances[postureAllowances.length - 1]!
+}
+
+/**
+ * Saddle width from sit-bone spacing and posture: spacing + allowance, in each hand position, and
+ * the range of the position that decides.
+ * @param spacing centre to centre of the sit bones, mm
+ * @returns null without a posture
+ * @source common-practice
+ */
+export function widthRange(
+  spacing: Pick<Quantity, 'value' | 'plusMinus'>,
+  postures: readonly Posture[],
+  school: WidthSchoolKey,
+): WidthRange | null {
+  const rows = postures.map((posture): PostureWidth => {
+    const allowance = allowanceFor(posture.torso)
+    const ends = [allowanceFor(posture.torso - posture.plusMinus), allowanceFor(posture.torso + posture.plusMinus)]
+    const doubt = ends.find((end) => end.key !== allowance.key) ?? null
+    const all = [allowance, ...ends].map((row) => row.allowance)
+    return {
+      ...posture,
+      allowance,
+      doubt,
+      low: spacing.value + Math.min(...all) - HALF_SIZE,
+      high: spacing.value + Math.max(...all) + HALF_SIZE,
+    }
+  })
+  const byTorso = [...rows].sort((a, b) => b.torso - a.torso)
+  const decides = school === 'upright' ? byTorso[0] : school === 'lowest' ? byTorso.at(-1) : (rows.find((row) => row.usual) ?? rows[0])
+  if (!decides) return null
+  const { low, high } = decides
+  return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: combined(spacing.plusMinus) }
+}
+
+/** "132 to 142 mm". */
+export function rangeWords({ low, high }: Pick<WidthRange, 'low' | 'high'>): string {
+  return `${trimmed(low, 0)} to ${trimmed(high, 0)} mm`
+}

@@ -1,0 +1,172 @@
+import { trimmed } from '../quantity/entry.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import { MOST_ONE_SIDE } from '../seat/matFindings.ts'
+import { HEAVY_HANDS } from '../seat/setback.ts'
+import { against, causesOf, open, speaksFor } from './cause.ts'
+import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
+import type { Complaint } from './complaint.ts'
+import type { SeatStation } from './seatStation.ts'
+
+/** Where a cause is dealt with: a page of the seat, or another station. */
+export type SeatCausePage = 'saddle' | 'tilt' | 'height' | 'setback' | 'legs' | 'feet' | 'hands'
+
+type Row = CauseRow<SeatStation, SeatCausePage>
+const TWISTED = 4
+
+const kneeState = ({ knees }: SeatStation, side: Side): 'low' | 'high' | 'level' | null => {
+  const knee = knees[side]
+  if (knee === null) return null
+  return knee.flexion > knee.band.high ? 'low' : knee.flexion < knee.band.low ? 'high' : 'level'
+}
+const finding = ({ widthFindings }: SeatStation, key: string) => widthFindings.find((f) => f.key === key)
+
+/** The causes that lie at the seat, each with what the readings say of it. @source common-practice */
+export const seatCauses = {
+  'nose-up': {
+    label: 'Nose up', page: 'tilt',
+    says: ({ tilt: { now, target } }) => {
+      if (now === null) return open('Tilt where the rider sits is not read.', 'saddleTilt')
+      if (now.value > target.band.high) return now.value - target.band.high > now.plusMinus ? speaksFor(`${trimmed(now.value, 1)}° where the rider sits, asked at most ${trimmed(target.band.high, 1)}.`) : open('Within what the level can tell of the band’s edge.', 'saddleTilt')
+      return against(`${trimmed(now.value, 1)}° where the rider sits.`)
+    },
+  },
+  'nose-down': {
+    label: 'Nose too far down', page: 'tilt',
+    says: ({ tilt: { now, target } }) => {
+      if (now === null) return open('Tilt where the rider sits is not read.', 'saddleTilt')
+      return now.value < target.band.low - now.plusMinus ? speaksFor(`${trimmed(now.value, 1)}°: slides forward.`) : against(`${trimmed(now.value, 1)}° where the rider sits.`)
+    },
+  },
+  narrow: {
+    label: 'Saddle narrow', page: 'saddle',
+    says: (station) => {
+      if (station.width === null) return station.spacing === null ? open('Sit-bone spacing is not read.', 'sitBoneSpacing') : open('The torso is not known.', 'torsoAngle')
+      const found = finding(station, 'narrow')
+      if (found) return found.weight === 'act' ? speaksFor(found.headline) : open(found.headline, 'sitBoneSpacing')
+      return station.widthFindings.some(({ key }) => ['wide', 'width-fits'].includes(key)) ? against('Not narrow for these bones.') : open('The saddle’s width is not read.', 'saddleWidth')
+    },
+  },
+  wide: {
+    label: 'Saddle too wide', page: 'saddle',
+    says: (station) => {
+      const found = finding(station, 'wide')
+      if (found) return found.weight === 'act' ? speaksFor(found.headline) : open(found.headline, 'sitBoneSpacing')
+      return station.widthFindings.some(({ key }) => ['narrow', 'width-fits'].includes(key)) ? against('Not wide for these bones.') : open('Spacing or width is not read.', 'sitBoneSpacing', 'saddleWidth')
+    },
+  },
+  'no-relief': {
+    label: 'No relief in the middle', page: 'saddle',
+    says: ({ look: { relief }, mat }) => {
+      const middle = mat.find(({ key, weight }) => key === 'middle' && weight === 'act')
+      if (middle) return speaksFor(`Mat: ${middle.headline}`)
+      return relief === null ? open('Relief is not read.', 'saddleRelief') : relief === 'none' ? speaksFor('A closed saddle.') : against(relief === 'groove' ? 'It has a groove.' : 'It has a cut-out.')
+    },
+  },
+  'too-high': {
+    label: 'Saddle too high', page: 'height',
+    says: (station, side) => {
+      if ((station.look.rocking ?? 1) === 3) return speaksFor('Rocks much under load.')
+      const state = kneeState(station, side)
+      return state === null ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam') : state === 'high' ? speaksFor('The knee is straighter than its band.') : against('The knee is bent enough at the bottom.')
+    },
+  },
+  'too-low': {
+    label: 'Saddle too low', page: 'height',
+    says: (station, side) => {
+      const state = kneeState(station, side)
+      return state === null ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam') : state === 'low' ? speaksFor('The knee is more bent than its band.') : against('The knee is not too bent.')
+    },
+  },
+  'reach-long': {
+    label: 'Reach long, pelvis rolled', page: 'hands',
+    says: ({ facts, look: { creep } }) => {
+      if ((creep ?? 0) > 15) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
+      if (facts?.elbow == null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
+      return facts.elbow < 10 ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
+    },
+  },
+  'reach-short': {
+    label: 'Reach short', page: 'hands',
+    says: ({ facts }) => facts?.elbow == null ? open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion') : facts.elbow > 45 ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.'),
+  },
+  still: {
+    label: 'Never moves on the saddle', page: 'setback',
+    says: () => open('Ask: stand for ten seconds every few minutes, and say whether it helps.'),
+  },
+  rotated: {
+    label: 'Sits rotated', page: 'legs',
+    says: ({ look: { pelvis }, matResult }) => {
+      if (matResult?.turned != null && Math.abs(matResult.turned) > 5) return speaksFor(`Mat: one bone lies ahead by ${trimmed(Math.abs(matResult.turned), 0)}°.`)
+      if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE) return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
+      if (pelvis === null) return open('Pelvis from behind is not read.', 'pelvisLevel')
+      return pelvis === 1 ? against('The pelvis is level.') : speaksFor(pelvis === TWISTED ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 2 ? 'left' : 'right'}.`)
+    },
+  },
+  'leg-length': {
+    label: 'Leg-length or cleat difference', page: 'legs',
+    says: ({ legs }) => {
+      const found = legs.findings.find(({ weight }) => weight === 'first' || weight === 'act')
+      if (legs.state === 'missing') return open('Leg length is not read.', 'legLengthDifference')
+      return found ? speaksFor(found.headline) : against(legs.findings[0]?.headline ?? 'No difference found.')
+    },
+  },
+  worn: {
+    label: 'Worn saddle', page: 'saddle',
+    says: ({ look: { sound } }) => sound === null ? open('Nobody has pressed the saddle.', 'saddleSound') : sound === 1 ? against('The saddle is sound.') : speaksFor(sound === 4 ? 'Rails or shell are bent or cracked: off the bike with it.' : `It sags on the ${sound === 2 ? 'left' : 'right'}.`),
+  },
+  'far-forward': {
+    label: 'Saddle too far forward', page: 'setback',
+    says: ({ look: { sits }, facts }) => {
+      if (sits === 3) return speaksFor('Falls off the tail.')
+      if ((facts?.load ?? 0) > HEAVY_HANDS) return speaksFor(`The hands carry ${trimmed(facts?.load ?? 0, 0)} % (an index).`)
+      return sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not fall off the tail.')
+    },
+  },
+  'far-back': {
+    label: 'Saddle too far back', page: 'setback',
+    says: ({ look: { sits } }) => sits === 1 ? speaksFor('Sits on the nose.') : sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not sit on the nose.'),
+  },
+  'cleat-forward': { label: 'Cleat forward', page: 'feet', says: () => open('The feet’s Fore–aft page says.') },
+  'crank-long': {
+    label: 'Crank long', page: 'feet',
+    says: ({ facts }) => {
+      const least = Math.min(facts?.hipLeft ?? Infinity, facts?.hipRight ?? Infinity)
+      return Number.isFinite(least) ? (least < 40 ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`) : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)) : open('The hip’s angle is not known.', 'torsoAngle')
+    },
+  },
+  'front-low': {
+    label: 'Front too low', page: 'hands',
+    says: ({ facts }) => facts?.torso == null ? open('The torso is not known.', 'torsoAngle') : facts.torso < 30 ? speaksFor(`Torso at ${trimmed(facts.torso, 0)}°.`) : against(`Torso at ${trimmed(facts.torso, 0)}°.`),
+  },
+} as const satisfies Readonly<Record<string, Row>> // prettier-ignore
+export type SeatCauseKey = keyof typeof seatCauses
+
+const hurt = (c: Complaint) => c.kind === 'pain' || c.kind === 'numb'
+const at =
+  (...regions: Complaint['region'][]) =>
+  (c: Complaint) =>
+    hurt(c) && regions.includes(c.region)
+const slides = (c: Complaint) => c.kind === 'slips' && ['groin', 'sit-bone'].includes(c.region)
+
+/** Complaints tied to the seat, with their causes, most usual first. @source common-practice */
+const rows: readonly ComplaintRow<SeatCauseKey>[] = [
+  { when: at('groin'), causes: ['nose-up', 'narrow', 'no-relief', 'too-high', 'reach-long', 'still'] },
+  { when: (c) => at('sit-bone')(c) && (c.side === 'left' || c.side === 'right'), causes: ['rotated', 'leg-length', 'worn'] },
+  { when: at('sit-bone'), causes: ['too-high', 'wide', 'narrow', 'worn', 'still'] },
+  { when: slides, causes: ['narrow', 'nose-up', 'nose-down', 'reach-long', 'reach-short'] },
+  { when: at('thigh-front'), causes: ['wide', 'too-high'] },
+  { when: at('knee-front'), causes: ['too-low', 'far-forward', 'cleat-forward', 'crank-long'] },
+  { when: at('knee-back', 'hamstring'), causes: ['too-high', 'far-back'] },
+  { when: at('low-back'), causes: ['nose-up', 'reach-long', 'too-high', 'front-low'] },
+  { when: at('hand-little'), causes: ['nose-down', 'reach-long', 'far-forward'] },
+  { when: at('hand-thumb', 'neck', 'shoulder'), causes: ['nose-down', 'far-forward', 'front-low'] },
+  { when: at('stomach', 'hip'), causes: ['front-low', 'crank-long', 'far-back'] },
+  { when: at('calf', 'achilles'), causes: ['too-high'] },
+] // prettier-ignore
+
+/** Complaints that can lie at the seat, each with its causes and what the readings say of them; the saddle's own first. */
+export function seatComplaints(complaints: readonly Complaint[], station: SeatStation): ComplaintCauses<SeatCausePage>[] {
+  const saddleFirst = [...complaints].sort((a, b) => Number(b.region === 'groin' || b.region === 'sit-bone') - Number(a.region === 'groin' || a.region === 'sit-bone')) // prettier-ignore
+  return causesOf(saddleFirst, rows, seatCauses, (row, side) => row.says(station, side), sides)
+}
