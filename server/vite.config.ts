@@ -4,5 +4,6 @@ import { defineConfig } from 'vite'
 export default defineConfig({
   root: import.meta.dirname,
   build: { ssr: 'src/main.ts', outDir: 'dist', target: 'node20', minify: false, rollupOptions: { output: { entryFileNames: 'main.js' } } },
-  ssr: { noExternal: true },
+  // The picture library is native: it cannot be bundled.
+  ssr: { noExternal: true, external: ['sharp'] },
 })

@@ -10,7 +10,12 @@ import { safeHeaders, sameMachine } from './http/guards.ts'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './record/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
-import { pedalRoutes } from './pedals/routes.ts'
+import { pedalSpecSchema } from '@level-stance/core/feet/pedalKinds'
+import { saddleSpecSchema } from '@level-stance/core/seat/saddleKinds'
+import { attachmentRoutes, attachmentUpload } from './attachments/routes.ts'
+import { catalogueRoutes } from './catalogue/routes.ts'
+import { pedalCatalogue, saddleCatalogue } from './catalogue/store.ts'
+import { triedSaddleRoutes } from './saddles/routes.ts'
 import { riderRoutes } from './riders/routes.ts'
 import { visitRoutes } from './visits/routes.ts'
 
@@ -43,10 +48,14 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts):
   })
   api.use(withStudio)
   api.use(importRoute(db))
+  api.use(attachmentUpload(db))
   api.use(express.json({ limit: '200kb' }))
   api.use('/calculations', calculationRoutes())
   api.use('/riders', riderRoutes(db))
-  api.use('/pedals', pedalRoutes(db))
+  api.use('/pedals', catalogueRoutes(db, pedalCatalogue, pedalSpecSchema))
+  api.use('/saddles', catalogueRoutes(db, saddleCatalogue, saddleSpecSchema))
+  api.use(triedSaddleRoutes(db))
+  api.use(attachmentRoutes(db))
   api.use(recordRoutes(db, fonts))
   api.use('/visits', visitRoutes(db))
   api.use(unknownRoute)

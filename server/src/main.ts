@@ -6,7 +6,7 @@ import { createApp } from './app.ts'
 import { connect, migrateDatabase } from './db/connect.ts'
 import { loadDemo } from './demo/load.ts'
 import { DEFAULT_STUDIO, ensureStudio } from './http/studio.ts'
-import { ensurePedals } from './pedals/store.ts'
+import { ensureCatalogues } from './catalogue/store.ts'
 import { loadSheetFonts } from './record/fonts.ts'
 
 const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url))
@@ -21,7 +21,7 @@ leaveRoot()
 const { db, close } = connect(databaseUrl, (error) => logger.warn({ err: error }, 'lost a database connection'))
 await migrateDatabase(db, path('../migrations'))
 await ensureStudio(db)
-await ensurePedals(db, DEFAULT_STUDIO)
+await ensureCatalogues(db, DEFAULT_STUDIO)
 if (process.env['LEVEL_STANCE_DEMO'] !== 'no') await loadDemo(db)
 
 const built = path('../../web/dist')

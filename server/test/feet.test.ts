@@ -7,13 +7,14 @@ import { templateInput } from '@level-stance/core/change/footTemplate'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { cleatTemplate } from '@level-stance/core/feet/cleatTemplate'
 import type { SheetLine } from '@level-stance/core/feet/cleatTemplate'
+import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import { startingPedals } from '@level-stance/core/feet/pedalKinds'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { demoVisits } from '../src/demo/riders.ts'
 import { pedals, studios } from '../src/db/schema.ts'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
-import { ensurePedals } from '../src/pedals/store.ts'
-import type { StoredEntry } from '../src/pedals/store.ts'
+import { ensureCatalogues } from '../src/catalogue/store.ts'
+import type { StoredEntry } from '../src/catalogue/store.ts'
 import type { ErrorBody } from '../src/http/errors.ts'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
@@ -23,9 +24,9 @@ beforeAll(async () => void (server = await startTestServer()))
 afterAll(() => server.stop())
 
 const { seed: _seed, ...plate } = startingPedals[0]!
-const list = async () => (await server.request<{ entries: StoredEntry[] }>('GET', '/pedals')).body.entries
+const list = async () => (await server.request<{ entries: StoredEntry<PedalSpec>[] }>('GET', '/pedals')).body.entries
 const put = (id: string, version: number, spec: object, removed = false) =>
-  server.request<StoredEntry & ErrorBody>('PUT', `/pedals/${id}`, { version, spec, removed })
+  server.request<StoredEntry<PedalSpec> & ErrorBody>('PUT', `/pedals/${id}`, { version, spec, removed })
 
 describe('the catalogue of pedals', () => {
   it('starts with the seven kinds, by kind', async () => {
@@ -39,7 +40,7 @@ describe('the catalogue of pedals', () => {
     expect(changed.body).toMatchObject({ version: 2, entry: { spec: { axles: [61] } } })
     await put(id, 2, changed.body.entry.spec, true)
     expect((await list()).some((row) => row.entry.id === id)).toBe(false)
-    await ensurePedals(server.db, DEFAULT_STUDIO)
+    await ensureCatalogues(server.db, DEFAULT_STUDIO)
     expect(await list()).toHaveLength(7)
   })
 
@@ -68,7 +69,7 @@ describe('the catalogue of pedals', () => {
   it('belongs to its studio', async () => {
     const other = randomUUID()
     await server.db.insert(studios).values({ id: other, name: 'Another room' })
-    await ensurePedals(server.db, other)
+    await ensureCatalogues(server.db, other)
     const [row] = await server.db.select().from(pedals).where(eq(pedals.studioId, other)).limit(1)
     const answer = await put(row!.id, 1, { ...plate, name: 'Not mine' })
     expect(answer.status).toBe(409)

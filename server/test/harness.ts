@@ -9,7 +9,7 @@ import { createApp } from '../src/app.ts'
 import { connect, migrateDatabase } from '../src/db/connect.ts'
 import type { Database } from '../src/db/connect.ts'
 import { DEFAULT_STUDIO, ensureStudio } from '../src/http/studio.ts'
-import { ensurePedals } from '../src/pedals/store.ts'
+import { ensureCatalogues } from '../src/catalogue/store.ts'
 import { loadSheetFonts } from '../src/record/fonts.ts'
 
 /** What a request came back with. */
@@ -36,7 +36,7 @@ export async function startTestServer(): Promise<TestServer> {
   const { db, close } = connect(adminUrl.replace(/\/[^/]*$/, `/${name}`), () => {})
   await migrateDatabase(db, join(__dirname, '../migrations'))
   await ensureStudio(db)
-  await ensurePedals(db, DEFAULT_STUDIO)
+  await ensureCatalogues(db, DEFAULT_STUDIO)
   const log: string[] = []
   const logger = pino({ level: 'debug', base: null }, { write: (line: string) => void log.push(line) })
   const app = createApp({ db, logger, fonts: loadSheetFonts(__filename), webRoot: null })

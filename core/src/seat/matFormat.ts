@@ -27,7 +27,7 @@ export interface MatFrame {
 /** What a file may hold. */
 export const MAT_LIMITS = { cells: [4, 256], cell: [2, 40], pressure: 1000, frames: 6000, values: 16_000_000 } as const
 /** A file larger than this is not read, bytes. */
-export const MAT_FILE_LIMIT = 64 * 1024 * 1024
+export const MAT_FILE_LIMIT = 25 * 1024 * 1024
 
 /** A file that cannot be read, with the line at fault, in words for the screen. */
 export class MatError extends Error {

@@ -24,6 +24,10 @@ import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import type { BikeFields, VisitFields } from '@level-stance/core/record/dossier'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
+import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
+import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
+import { bytes } from './bytes.ts'
 import type { StanceMethodKey } from '@level-stance/core/feet/stance'
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
@@ -36,30 +40,39 @@ export const studios = pgTable('studios', {
   name: text('name').notNull(),
   /** demo data is loaded once, whatever is deleted later */
   demoLoadedAt: at('demo_loaded_at'),
-  /** the catalogue of pedals is filled once; what was removed stays removed */
+  /** each catalogue is filled once; what was removed stays removed */
   pedalsLoadedAt: at('pedals_loaded_at'),
+  saddlesLoadedAt: at('saddles_loaded_at'),
 })
 
+/** Parts of one kind that a studio knows, each with a version. */
+function catalogueTable<Spec>() {
+  return <Name extends string>(name: Name) =>
+    pgTable(
+      name,
+      {
+        id: id(),
+        studioId: uuid('studio_id')
+          .notNull()
+          .references(() => studios.id, { onDelete: 'cascade' }),
+        spec: jsonb('spec').$type<Spec>().notNull(),
+        removed: boolean('removed').notNull().default(false),
+        version: version(),
+      },
+      (t) => [
+        // One name once, among what is not removed; it also finds a studio's catalogue.
+        uniqueIndex(`${name}_name`)
+          .on(t.studioId, sql`lower(${t.spec}->>'name')`)
+          .where(sql`not ${t.removed}`),
+        check(`${name}_spec_is_object`, sql`jsonb_typeof(${t.spec}) = 'object'`),
+      ],
+    )
+}
+
 /** Pedal-and-cleat systems of a studio. */
-export const pedals = pgTable(
-  'pedals',
-  {
-    id: id(),
-    studioId: uuid('studio_id')
-      .notNull()
-      .references(() => studios.id, { onDelete: 'cascade' }),
-    spec: jsonb('spec').$type<PedalSpec>().notNull(),
-    removed: boolean('removed').notNull().default(false),
-    version: version(),
-  },
-  (t) => [
-    // One name once, among what is not removed; it also finds a studio's catalogue.
-    uniqueIndex('pedals_name')
-      .on(t.studioId, sql`lower(${t.spec}->>'name')`)
-      .where(sql`not ${t.removed}`),
-    check('pedals_spec_is_object', sql`jsonb_typeof(${t.spec}) = 'object'`),
-  ],
-)
+export const pedals = catalogueTable<PedalSpec>()('pedals')
+/** Saddles of a studio. */
+export const saddles = catalogueTable<SaddleSpec>()('saddles')
 
 export const riders = pgTable(
   'riders',
@@ -112,6 +125,8 @@ export const visits = pgTable(
     accepted: jsonb('accepted').$type<string[]>().notNull(),
     pedalWeights: jsonb('pedal_weights').$type<VisitFields['pedalWeights']>().notNull().default({}),
     stanceBy: text('stance_by').$type<StanceMethodKey>(),
+    /** choices of the seat station */
+    seat: jsonb('seat').$type<VisitFields['seat']>().notNull().default({}),
     startedAt: at('started_at').notNull(),
     version: version(),
   },
@@ -146,11 +161,14 @@ export const readings = pgTable(
     condition: text('condition').$type<ConditionKey>().notNull().default('usual'),
     /** single values behind a repeated reading */
     repeats: doublePrecision('repeats').array().notNull().default([]),
+    /** ± of this very value, where its method computed one */
+    plusMinus: doublePrecision('plus_minus'),
     version: version(),
   },
   (t) => [
     primaryKey({ columns: [t.visitId, t.key, t.side, t.condition] }),
     check('readings_side', sql`${t.side} in ('left', 'right', 'both')`),
+    check('readings_plus_minus', sql`${t.plusMinus} is null or (${t.plusMinus} > 0 and ${t.plusMinus} <= 100)`),
     check('readings_finite', sql`${t.value} is null or ${t.value} between -100000 and 100000`),
   ],
 )
@@ -226,5 +244,49 @@ export const ratings = pgTable(
       'cascade',
     ),
     check('ratings_severity', sql`${t.severity} between 0 and 10`),
+  ],
+)
+
+/** Saddles a rider has ridden, over all visits. */
+export const triedSaddles = pgTable(
+  'tried_saddles',
+  {
+    id: id(),
+    riderId: uuid('rider_id')
+      .notNull()
+      .references(() => riders.id, { onDelete: 'cascade' }),
+    saddle: jsonb('saddle').$type<TriedSaddle>().notNull(),
+    removed: boolean('removed').notNull().default(false),
+    version: version(),
+  },
+  (t) => [
+    index('tried_saddles_of_rider').on(t.riderId),
+    check('tried_saddles_saddle_is_object', sql`jsonb_typeof(${t.saddle}) = 'object'`),
+  ],
+)
+
+/** Pictures and recordings kept with a visit; a picture is stored rewritten, a recording packed. */
+export const attachments = pgTable(
+  'attachments',
+  {
+    id: id(),
+    visitId: visitId(),
+    kind: text('kind').$type<AttachmentKind>().notNull(),
+    title: text('title').notNull(),
+    marks: jsonb('marks').$type<AttachmentFields['marks']>(),
+    mediaType: text('media_type').notNull(),
+    width: integer('width'),
+    height: integer('height'),
+    /** size of the content as it is stored */
+    bytes: integer('bytes').notNull(),
+    content: bytes('content').notNull(),
+    createdAt: at('created_at').notNull(),
+    removed: boolean('removed').notNull().default(false),
+    version: version(),
+  },
+  (t) => [
+    index('attachments_of_visit').on(t.visitId, t.createdAt),
+    check('attachments_kind', sql`${t.kind} in ('impression', 'mat')`),
+    check('attachments_picture', sql`(${t.kind} = 'impression') = (${t.width} is not null and ${t.height} is not null)`),
   ],
 )

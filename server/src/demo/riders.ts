@@ -17,7 +17,15 @@ const conductor: VisitFile = {
   version: 1,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: conductorAt },
+  visit: {
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    seat: {},
+    startedAt: conductorAt,
+  },
   readings: [
     ...readingsOf(conductorAt, {
       stature: 1785, mass: 78, inseam: 842, thigh: [440, 438], shank: [437, 436], trunk: 522, upperArm: [331, 332],
@@ -25,7 +33,9 @@ const conductor: VisitFile = {
       heelWidth: [67, 67], archDrop: [8, 8], toeOutHanging: [4, 5], toeOutStanding: [6, 7], forefootTilt: [3, 3], handLength: [193, 194], handBreadth: [88, 88],
       indexFinger: [73, 73], handSweep: [11, 12], handRise: [8, 8], hipFlexion: [112, 110], straightLegRaise: [74, 72],
       kneeAlignment: 1, legLengthDifference: 0, saddleHeight: 736, saddleSetback: 61, sitFromNose: 152, seatAngle: 73.2,
-      saddleTilt: 1.8, saddleWidth: 139, saddleLength: 272, postRoomUp: 25, postRoomDown: 60, railRoomForward: 14,
+      saddleTilt: 1.8, tipToTail: -1.5, saddleKind: 2, saddleWidth: 139, saddleZoneWidth: 114, saddleNoseWidth: 40, saddleLength: 272,
+      saddleNoseDrop: 4, saddleTailRise: 12, saddleRelief: 1, saddleRailHeight: 48, saddleSound: 1, clampFromNose: 134,
+      postHead: 1, headThread: 3, headBoltSpacing: 40, sitsWhere: 2, creepForward: 8, postRoomUp: 25, postRoomDown: 60, railRoomForward: 14,
       railRoomBack: 11, frameReach: 396, frameStack: 588, headAngle: 72.5, chainstay: 440, frontCentre: 607, bbDrop: 74,
       wheelDiameter: 694, headset: 12, spacers: 20, spacersAbove: 10, stemLength: 100, stemAngle: -6, hoodWidth: 420,
       dropWidth: 432, barReach: 78, barDrop: 124, barFlare: 4, hoodPosition: 42, hoodAngle: 2, barRoll: 2,
@@ -95,7 +105,15 @@ const courier: VisitFile = {
   version: 1,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: courierAt },
+  visit: {
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    seat: {},
+    startedAt: courierAt,
+  },
   readings: [
     ...readingsOf(courierAt, {
       stature: 1664, mass: 62, inseam: 771, thigh: [405, 406], shank: [410, 409], trunk: 482, upperArm: [306, 306],
@@ -155,7 +173,15 @@ const trailBuilder: VisitFile = {
   version: 1,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: builderAt },
+  visit: {
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    seat: {},
+    startedAt: builderAt,
+  },
   readings: [
     ...readingsOf(builderAt, {
       stature: 1712, mass: 66, inseam: 802, thigh: [421, 420], shank: [424, 424], trunk: 494, upperArm: [316, 316],
@@ -210,14 +236,24 @@ const returning: VisitFile = {
   version: 1,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
-  visit: { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: {}, startedAt: returningAt },
+  visit: {
+    title: 'First visit',
+    cleatSchool: 'behind-ball',
+    accepted: [],
+    pedalWeights: {},
+    stanceBy: null,
+    seat: {},
+    startedAt: returningAt,
+  },
   readings: [
     ...readingsOf(returningAt, {
       stature: 1738, mass: 84, inseam: 818, thigh: [428, 421], shank: [430, 426], trunk: 506, upperArm: [322, 322],
       forearm: [345, 345], acromionWidth: 398, sitBoneSpacing: 126, footLength: [262, 260], footWidth: [100, 99],
       toeOutHanging: [10, 12], handLength: [186, 186], handBreadth: [86, 86], indexFinger: [70, 70], handSweep: [16, 16],
       handRise: [8, 8], hipFlexion: [104, 101], straightLegRaise: [64, 62], legLengthDifference: 9, saddleHeight: 690,
-      saddleSetback: 43, sitFromNose: 165, saddleTilt: 0.5, saddleWidth: 176, saddleLength: 262, postRoomUp: 60,
+      saddleSetback: 43, sitFromNose: 165, saddleTilt: 0.5, saddleKind: 4, saddleWidth: 176, saddleZoneWidth: 150, saddleNoseWidth: 44,
+      saddleLength: 262, saddleRelief: 2, saddleRailHeight: 54, saddleSound: 1, clampFromNose: 145, postHead: 2, headNotch: 2,
+      legDifferenceAt: 3, sitsWhere: 2, rideHours: 1, postRoomUp: 60,
       postRoomDown: 80, railRoomForward: 10, railRoomBack: 10, frameReach: 392, frameStack: 634, headAngle: 70,
       chainstay: 450, frontCentre: 618, bbDrop: 60, wheelDiameter: 700, headset: 15, spacers: 30, spacersAbove: 20,
       stemLength: 90, stemAngle: 17, barWidth: 620, barRise: 60, barForward: -10, barBacksweep: 26, barUpsweep: 0,

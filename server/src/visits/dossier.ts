@@ -19,8 +19,8 @@ export function showVisit(row: VisitRow): Dossier['visit'] {
   return { id: row.id, version: row.version, ...visitFieldsOf(row), startedAt: row.startedAt.toISOString() }
 }
 
-export function showReading({ version, visitId: _, takenAt, ...rest }: ReadingRow): Dossier['readings'][number] {
-  return { reading: { ...rest, takenAt: takenAt.toISOString() }, version }
+export function showReading({ version, visitId: _, takenAt, plusMinus, ...rest }: ReadingRow): Dossier['readings'][number] {
+  return { reading: { ...rest, ...(plusMinus === null ? {} : { plusMinus }), takenAt: takenAt.toISOString() }, version }
 }
 
 export function showComplaint({ version, removed, visitId: _, seq: __, ...complaint }: ComplaintRow): Dossier['complaints'][number] {

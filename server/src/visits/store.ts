@@ -44,6 +44,7 @@ export async function createVisit(
         accepted: [],
         pedalWeights: previous?.visit.pedalWeights ?? {},
         stanceBy: previous?.visit.stanceBy ?? null,
+        seat: previous?.visit.seat ?? {},
         startedAt: new Date(),
         version: 1,
       })
@@ -101,10 +102,14 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
       eq(readings.side, reading.side),
       eq(readings.condition, reading.condition),
     )
-    const values = { ...reading, visitId, takenAt: new Date(reading.takenAt) }
+    const values = { ...reading, plusMinus: reading.plusMinus ?? null, visitId, takenAt: new Date(reading.takenAt) }
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(readings).where(mine))[0],
-      same: (current) => current.value === reading.value && current.typed === reading.typed && current.method === reading.method,
+      same: (current) =>
+        current.value === reading.value &&
+        current.typed === reading.typed &&
+        current.method === reading.method &&
+        current.plusMinus === values.plusMinus,
       insert: async () =>
         (
           await tx
