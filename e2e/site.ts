@@ -91,14 +91,18 @@ export async function openOwnDemo(page: Page, name: string, station: string, tab
   await goTo(page, station, tab)
 }
 
-/** A station by the rail; for the feet also one of its pages. */
+/** A station by the rail; for feet and seat also one of its pages. */
 export async function goTo(page: Page, station: string, tab?: string): Promise<void> {
   await page
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
     .click()
   await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
-  if (tab !== undefined) await page.getByRole('tablist', { name: 'Pages of the feet' }).getByRole('tab', { name: tab }).click()
+  if (tab !== undefined)
+    await page
+      .getByRole('tablist', { name: /^Pages of the (feet|seat)$/ })
+      .getByRole('tab', { name: tab })
+      .click()
 }
 
 /** A reading's field; on Measure the page that holds it is turned to first. */

@@ -83,3 +83,14 @@ export const exampleRider: RiderModel = {
 export function entryOf(n: number, ...moves: Move[]): Extract<LedgerEntry, { kind: 'try' }> {
   return { kind: 'try', id: uuid(n), at: testTime, station: 'feet', moves, reason: 'Test.', later: '' }
 }
+
+/** The whole example rider with some readings laid over it: a number for one value, a pair for left and right. */
+export function readingsWith(over: Partial<Record<ReadingKey, number | readonly [number, number]>>): Reading[] {
+  const added = (Object.entries(over) as [ReadingKey, number | readonly [number, number]][]).flatMap(([key, value]) =>
+    definitionOf(key).sided
+      ? (['left', 'right'] as const).map((side, i) => aReading(key, side, typeof value === 'number' ? value : (value[i] ?? 0)))
+      : [aReading(key, 'both', typeof value === 'number' ? value : value[0])],
+  )
+  const placed = new Set(added.map((r) => `${r.key}:${r.side}`))
+  return [...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`) || r.condition !== 'usual'), ...added]
+}

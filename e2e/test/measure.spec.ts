@@ -98,7 +98,7 @@ test('riding readings stand apart by effort and hands, and show how far the ride
 })
 
 test('the board: drag, keys and numbers move the same thing, and the vials follow', async ({ page }) => {
-  await openDemo(page, 'Oona', 'Seat')
+  await openDemo(page, 'Oona', 'Seat', 'Height')
   const saddle = page.getByTestId('handle-saddle')
   const to = page.getByRole('textbox', { name: 'Saddle height, to' })
   await saddle.focus()
@@ -127,7 +127,7 @@ test('the board: drag, keys and numbers move the same thing, and the vials follo
 })
 
 test('a move runs into the hardware’s end, brings its knock-ons along, is tried, rated and undone', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Seat')
+  await openDemo(page, 'Imre', 'Seat', 'Setback')
   await page.getByRole('textbox', { name: 'Nose behind BB, to' }).fill('60')
   await expect(page.getByText('Saddle: no room for another 7 mm back.')).toBeVisible()
   await expect(page.getByTestId('move-now')).toContainText('Saddle back 5')
@@ -220,7 +220,7 @@ test('many riders are drawn in the background, with progress, and given up for n
 })
 
 test('saddle-height methods stand side by side with the reasons they differ', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Seat')
+  await openDemo(page, 'Imre', 'Seat', 'Height')
   await page.getByRole('tab', { name: 'Heights by method' }).click()
   for (const name of ['Knee 25–35°, held still', '0.883 × inseam', '109 % of inseam', 'Inseam and knee angle', 'Heel on the pedal'])
     await expect(page.getByText(name, { exact: true })).toBeVisible()

@@ -24,7 +24,7 @@ function openVisit(ledger: LedgerEntry[] = []) {
       accepted: [],
       pedalWeights: {},
       stanceBy: null,
-seat: {},
+      seat: {},
       startedAt: testTime,
     },
     readings: readings.map((reading) => ({ reading, version: 1 })),

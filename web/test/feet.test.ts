@@ -5,14 +5,16 @@ import { readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { footCauses } from '@level-stance/core/talk/footCauses'
 import { heldInSlot, heldTurn, turnOfHeel } from '../src/board/boardFoot.ts'
 import { feetPageKeys, feetPages, footPageOf, pageOf } from '../src/stations/feet/pages.ts'
-import { emptyForm, formOf, pedalFields, readForm } from '../src/stations/feet/pedalForm.ts'
+import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'
+import { pedalForm } from '../src/stations/feet/pedalForm.ts'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { usualStock } from '@level-stance/core/feet/stanceSearch'
 import { useMoulding } from '../src/stores/moulding.ts'
 import { readSizes, usePartsAtHand } from '../src/stores/partsAtHand.ts'
-import { usePedals } from '../src/stores/pedals.ts'
-import type { StoredPedal } from '../src/stores/pedals.ts'
+import { usePedals } from '../src/stores/catalogue.ts'
+import type { StoredPart } from '../src/stores/catalogue.ts'
+import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 
 beforeEach(() => {
   localStorage.clear()
@@ -79,21 +81,23 @@ describe('pages of the feet', () => {
 
 describe('the catalogue’s form', () => {
   it('gives back every starting kind unchanged', () => {
-    for (const { seed: _seed, ...spec } of startingPedals) expect(readForm(formOf(spec))).toEqual({ spec })
+    for (const { seed: _seed, ...spec } of startingPedals) expect(readTexts(pedalForm, textsOf(pedalForm, spec))).toEqual({ spec })
   })
 
   it('has a field for every figure, and the choices the core knows', () => {
     const { seed: _seed, ...spec } = startingPedals[0]!
-    expect(pedalFields.map((field) => field.key).sort()).toEqual(Object.keys(spec).sort())
-    expect(pedalFields.find((field) => field.key === 'bolts')?.options).toEqual(boltPatterns)
+    expect(pedalForm.fields.map((field) => field.key).sort()).toEqual(Object.keys(spec).sort())
+    expect(pedalForm.fields.find((field) => field.key === 'bolts')?.options).toEqual(boltPatterns)
   })
 
   it('names what is wrong, field by field, and takes commas and lists as they are typed', () => {
     const { seed: _seed, ...spec } = startingPedals[0]!
-    const form = { ...formOf(spec), patch: 'much', floats: '0, 2,5; 6', rockWorn: '1,5', massLimit: '' }
-    expect(readForm(form)).toEqual({ problems: { patch: 'Patch must be a number from 200 to 30000 mm².' } })
-    expect(readForm({ ...form, patch: '2400' })).toMatchObject({ spec: { floats: [0, 2.5, 6], rockWorn: 1.5, massLimit: null } })
-    const nothing = readForm(emptyForm)
+    const form = { ...textsOf(pedalForm, spec), patch: 'much', floats: '0, 2,5; 6', rockWorn: '1,5', massLimit: '' }
+    expect(readTexts(pedalForm, form)).toEqual({ problems: { patch: 'Patch must be a number from 200 to 30000 mm².' } })
+    expect(readTexts(pedalForm, { ...form, patch: '2400' })).toMatchObject({
+      spec: { floats: [0, 2.5, 6], rockWorn: 1.5, massLimit: null },
+    })
+    const nothing = readTexts(pedalForm, emptyTexts(pedalForm))
     expect('problems' in nothing && Object.keys(nothing.problems)).toEqual(
       expect.arrayContaining(['name', 'kind', 'patch', 'floats', 'axles', 'bolts']),
     )
@@ -136,7 +140,11 @@ describe('parts at hand', () => {
 
 describe('the catalogue', () => {
   const { seed: _seed, ...spec } = startingPedals[0]!
-  const row = (over: Partial<StoredPedal> = {}): StoredPedal => ({ entry: { id: 'a', spec, removed: false }, version: 1, ...over })
+  const row = (over: Partial<StoredPart<PedalSpec>> = {}): StoredPart<PedalSpec> => ({
+    entry: { id: 'a', spec, removed: false },
+    version: 1,
+    ...over,
+  })
   const answer = (status: number, body: unknown) =>
     Object.assign(globalThis, { fetch: () => Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) }) })
 

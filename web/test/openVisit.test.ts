@@ -17,7 +17,7 @@ const held = (...readings: Dossier['readings']): Dossier => ({
     accepted: [],
     pedalWeights: {},
     stanceBy: null,
-seat: {},
+    seat: {},
     startedAt: testTime,
   },
   readings,

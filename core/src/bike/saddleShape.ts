@@ -116,10 +116,10 @@ export function sideLine(shape: SaddleShape, sit: Point, zoneTilt: number, point
   })
 }
 
-/** The outline from above: half widths from nose to tail; x behind the nose, y half the width, mm. */
+/** The outline from above: half widths from nose to tail, closer together at the round ends; x behind the nose, y half the width, mm. */
 export function outline(shape: SaddleShape, points = 40): Point[] {
   return Array.from({ length: points + 1 }, (_, i) => {
-    const x = (shape.length * i) / points
+    const x = (shape.length * (1 - Math.cos((Math.PI * i) / points))) / 2
     return { x, y: halfWidth(shape, x) }
   })
 }

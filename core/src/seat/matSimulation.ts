@@ -1,6 +1,7 @@
 import { RADIANS } from '../bike/contactPoints.ts'
 import { halfWidth } from '../bike/saddleShape.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
+import { BONES_BEHIND } from './contact.ts'
 import type { MatFrame, MatHeader } from './matFormat.ts'
 
 /** Taken once: they run for every cell. */
@@ -39,15 +40,13 @@ export const simulatedMat: MatHeader = {
   simulated: true,
 }
 
-/** Where the mat’s middle row lies behind the saddle’s nose: the mat is laid about the sitting zone. */
-const middleBehindNose = (shape: SaddleShape) => shape.sitFromNose - 5
+/** Where the mat’s middle row lies behind the saddle’s nose, mm: it is laid about the sitting zone. */
+export const middleBehindNose = (shape: SaddleShape) => shape.sitFromNose - 5
 /** Share of body weight the seat carries, easy and hard; spread of bone and middle, mm. @source prior */
 const SEAT_SHARE = { easy: 0.52, hard: 0.36 } as const
 const BONE = 13
 const MIDDLE = { across: 12, along: 30, ahead: 48 } as const
 const FLESH = 34
-/** The bones rest this far behind the point that heights are read at, mm. @source prior */
-const BONES_BEHIND = 32
 /** Bone that hangs this near the edge begins to lose its hold, mm. @source prior */
 const EDGE = 9
 const GRAVITY = 9.80665

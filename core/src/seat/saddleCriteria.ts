@@ -52,7 +52,10 @@ const wantedPadding = (rider: SaddleRider) => (longRides(rider) ? 2 : upright(ri
 export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
   {
     key: 'width', label: 'Width for these bones and this posture', source: 'common-practice',
-    score: (spec, { width }) => {
+    score: (spec, r) => {
+      const { width } = r
+      // What was ridden and liked has shown its width.
+      if ((triedMark(spec, r) ?? 0) >= GOOD_MARK) return 1
       if (width === null) return 0.5
       const off = Math.max(width.low - spec.width, spec.width - width.high, 0)
       return 1 - share(off, 0, WIDTH_FADES)
@@ -86,7 +89,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
   },
   {
     key: 'proven', label: 'Ridden and liked', source: 'common-practice',
-    score: (spec, r) => (triedMark(spec, r) ?? 0) / 10,
+    score: (spec, r) => (triedMark(spec, r) ?? 5) / 10,
     counts: (r) => Object.keys(r.tried).length > 0 ? said(5, 'the ride outranks every figure') : said(0, 'nothing tried yet'),
   },
 ] // prettier-ignore

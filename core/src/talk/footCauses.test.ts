@@ -1,10 +1,7 @@
 import type { LedgerEntry } from '../change/ledger.ts'
 import { setupOf } from '../change/setup.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
-import type { Reading } from '../measure/reading.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { definitionOf } from '../measure/readingDefinitions.ts'
-import { aReading, uuid, wholeReadings } from '../testing.ts'
+import { aReading, readingsWith, uuid } from '../testing.ts'
 import type { Complaint } from './complaint.ts'
 import { footComplaints } from './footCauses.ts'
 import { footStation, pedalUse, stanceUse } from './footStation.ts'
@@ -12,17 +9,6 @@ import { footStation, pedalUse, stanceUse } from './footStation.ts'
 const told = (over: Partial<Complaint> = {}): Complaint => ({
   id: uuid(1), region: 'knee-outer', side: 'right', kind: 'pain', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
 }) // prettier-ignore
-
-/** The whole example rider with some readings laid over it: a number for one value, a pair for left and right. */
-function readingsWith(over: Partial<Record<ReadingKey, number | readonly [number, number]>>): Reading[] {
-  const added = (Object.entries(over) as [ReadingKey, number | readonly [number, number]][]).flatMap(([key, value]) =>
-    definitionOf(key).sided
-      ? (['left', 'right'] as const).map((side, i) => aReading(key, side, typeof value === 'number' ? value : (value[i] ?? 0)))
-      : [aReading(key, 'both', typeof value === 'number' ? value : value[0])],
-  )
-  const placed = new Set(added.map((r) => `${r.key}:${r.side}`))
-  return [...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`) || r.condition !== 'usual'), ...added]
-}
 
 function stationOf(over: Parameters<typeof readingsWith>[0], complaints: readonly Complaint[] = [told()], kind: BikeKind = 'drop bar') {
   const setup = setupOf(readingsWith(over), [], 'drop')

@@ -81,14 +81,19 @@ export const seatCauses = {
   'reach-long': {
     label: 'Reach long, pelvis rolled', page: 'hands',
     says: ({ facts, look: { creep } }) => {
+      const elbow = facts?.elbow ?? null
       if ((creep ?? 0) > 15) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
-      if (facts?.elbow == null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
-      return facts.elbow < 10 ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
+      if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
+      return elbow < 10 ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
     },
   },
   'reach-short': {
     label: 'Reach short', page: 'hands',
-    says: ({ facts }) => facts?.elbow == null ? open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion') : facts.elbow > 45 ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.'),
+    says: ({ facts }) => {
+      const elbow = facts?.elbow ?? null
+      if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
+      return elbow > 45 ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.')
+    },
   },
   still: {
     label: 'Never moves on the saddle', page: 'setback',
@@ -97,7 +102,8 @@ export const seatCauses = {
   rotated: {
     label: 'Sits rotated', page: 'legs',
     says: ({ look: { pelvis }, matResult }) => {
-      if (matResult?.turned != null && Math.abs(matResult.turned) > 5) return speaksFor(`Mat: one bone lies ahead by ${trimmed(Math.abs(matResult.turned), 0)}°.`)
+      const turned = Math.abs(matResult?.turned ?? 0)
+      if (turned > 5) return speaksFor(`Mat: one bone lies ahead by ${trimmed(turned, 0)}°.`)
       if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE) return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
       if (pelvis === null) return open('Pelvis from behind is not read.', 'pelvisLevel')
       return pelvis === 1 ? against('The pelvis is level.') : speaksFor(pelvis === TWISTED ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 2 ? 'left' : 'right'}.`)
@@ -137,7 +143,12 @@ export const seatCauses = {
   },
   'front-low': {
     label: 'Front too low', page: 'hands',
-    says: ({ facts }) => facts?.torso == null ? open('The torso is not known.', 'torsoAngle') : facts.torso < 30 ? speaksFor(`Torso at ${trimmed(facts.torso, 0)}°.`) : against(`Torso at ${trimmed(facts.torso, 0)}°.`),
+    says: ({ facts }) => {
+      const torso = facts?.torso ?? null
+      if (torso === null) return open('The torso is not known.', 'torsoAngle')
+      const words = `Torso at ${trimmed(torso, 0)}°.`
+      return torso < 30 ? speaksFor(words) : against(words)
+    },
   },
 } as const satisfies Readonly<Record<string, Row>> // prettier-ignore
 export type SeatCauseKey = keyof typeof seatCauses

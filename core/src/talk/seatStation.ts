@@ -2,7 +2,7 @@ import type { RiderFacts } from '../body/facts.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { measured, measuredValue } from '../change/footInputs.ts'
 import {
-  climbInput, creepNow, kneeBandNow, kneeStanding, legLengthReadings, posturesOf, reliefNow, saddleInUse, saddleShapeNow, tiltHead,
+  climbInput, creepNow, kneeBandNow, kneeStanding, legLengthReadings, posturesOf, reliefNow, saddleShapeNow, tiltHead,
 } from '../change/seatInputs.ts' // prettier-ignore
 import type { Setup } from '../change/setup.ts'
 import { curveAngle } from '../bike/saddleShape.ts'
@@ -151,7 +151,7 @@ export function seatStation(setup: Setup, complaints: readonly Complaint[], cont
       sitsHard: hard?.value ?? null,
       creep: look.creep,
       hands: told(complaints, hands),
-      hipClosed: [...told(complaints, ['hip', 'stomach']), ...complaints.filter((c) => c.situation === 'climbing').map(() => 'seated climbing')],
+      hipClosed: [...told(complaints, ['hip', 'stomach']), ...told(complaints, ['low-back', 'groin'], (c) => c.situation === 'climbing')],
       kneeFront: told(complaints, ['knee-front']),
       kneeBack: told(complaints, ['knee-back', 'hamstring']),
       load: facts?.load ?? null,
@@ -186,7 +186,7 @@ function widthFindings(width: WidthRange, saddle: Quantity | null, mat: MatResul
       add('wide', wide > doubt ? 'act' : 'note', `The saddle is ${trimmed(wide, 0)} mm wide.`, `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`) // prettier-ignore
     } else add('width-fits', 'fine', 'The width fits.', `${trimmed(saddle.value, 0)} mm, asked ${range}.`)
   }
-  if (mat?.spacing != null && mat.spacingPlusMinus !== null) {
+  if (mat && mat.spacing !== null && mat.spacingPlusMinus !== null) {
     const spacing = width.middle - width.decides.allowance.allowance
     const apart = mat.spacing - spacing
     if (Math.abs(apart) > Math.hypot(mat.spacingPlusMinus, width.plusMinus)) {
@@ -270,9 +270,9 @@ function tiltFindings({
   if (by === 0)
     add('tilt-fits', 'fine', now.value === 0 ? 'Level where you sit.' : `${words(now.value)} where you sit.`, `${asked}. ${why[0] ?? ''}`) // prettier-ignore
   else if (now.value > band.high) {
-    add('nose-up', exceeds ? 'act' : 'note', now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.', `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent.' : ''} ${why.join(' ')}`.trim()) // prettier-ignore
+    add('nose-up', exceeds ? 'act' : 'note', now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.', `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent. ' : ''}${why.slice(1).join(' ')}`.trim()) // prettier-ignore
   } else {
-    add('nose-down', exceeds ? 'act' : 'note', `${words(now.value)}: too far.`, `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.join(' ')}`) // prettier-ignore
+    add('nose-down', exceeds ? 'act' : 'note', `${words(now.value)}: too far.`, `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.slice(1).join(' ')}`.trim()) // prettier-ignore
   }
   if (tipToTail !== null && Math.abs(tipToTail.value - now.value) > 1) {
     add('tip-to-tail', 'note', `Nose to tail reads ${words(tipToTail.value)}.`, `A curved saddle: ${trimmed(Math.abs(tipToTail.value - now.value), 1)}° apart from where you sit. Set it by the sitting zone.`) // prettier-ignore
@@ -281,4 +281,10 @@ function tiltFindings({
     if (now.value < -5) add('far-down', 'note', 'Further than the trade goes.', 'One uncontrolled study eased low backs with 10 to 15°; slides and loaded hands are the price.', 'salai') // prettier-ignore
   }
   return found
+}
+
+/** Findings of the seat that are worth a change, over all its pages; what is simulated is not among them. */
+export function seatActs({ widthFindings: width, tilt, heightFindings: height, setback, legs, mat }: SeatStation): number {
+  const all = [width, tilt.findings, height, setback.findings, legs.findings, mat].flat()
+  return all.filter(({ weight }) => weight === 'act' || weight === 'first').length
 }

@@ -24,19 +24,37 @@ export class UnreachableServer extends Error {
   }
 }
 
+/** Sends a file as it is. */
+export function upload<T>(path: string, file: Blob): Promise<T> {
+  return answerOf<T>(path, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file })
+}
+
+/** Text of what the server keeps, as it was sent. */
+export async function textOf(path: string): Promise<string> {
+  return (await responseOf(path, { method: 'GET' })).text()
+}
+
 export async function api<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
   const init: RequestInit = { method }
   if (body !== undefined) {
     init.headers = { 'content-type': 'application/json' }
     init.body = typeof body === 'string' ? body : JSON.stringify(body)
   }
+  return answerOf<T>(path, init)
+}
+
+async function answerOf<T>(path: string, init: RequestInit): Promise<T> {
+  return (await (await responseOf(path, init)).json()) as T
+}
+
+async function responseOf(path: string, init: RequestInit): Promise<Response> {
   let response: Response
   try {
     response = await fetch(`/api${path}`, init)
   } catch {
     throw new UnreachableServer()
   }
-  if (response.ok) return (await response.json()) as T
+  if (response.ok) return response
   throw new ApiError(response.status, await errorBody(response))
 }
 

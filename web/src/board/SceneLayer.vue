@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { outline } from '@level-stance/core/bike/saddleShape'
 import type { Scene } from '@level-stance/core/measure/scene'
 import { footPath, legPath, pathOf, projections } from './views.ts'
 import type { ViewKey } from './views.ts'
@@ -54,14 +55,14 @@ const cranks = computed(() => {
   )
 })
 const saddle = computed(() => {
-  const { nose, tail, width } = props.scene.saddle
+  const { nose, line, width, shape } = props.scene.saddle
   const at = project.value
-  if (props.view === 'side') return pathOf([at(tail), at(nose)])
-  const half = (width ?? 140) / 2
-  const widest = { x: tail.x + 35, y: tail.y, z: 0 }
+  if (props.view === 'side') return pathOf(line.map(at))
+  const half = (width ?? shape.width) / 2
   const out = (p: typeof nose, z: number) => at({ ...p, z })
-  if (props.view === 'front') return pathOf([out(widest, -half), out(widest, half)])
-  return `${pathOf([out(tail, -half * 0.8), out(widest, -half), out({ ...nose, x: nose.x - 90 }, -22), out(nose, -17), out(nose, 17), out({ ...nose, x: nose.x - 90 }, 22), out(widest, half), out(tail, half * 0.8)])}Z`
+  if (props.view === 'front') return pathOf([out(nose, -half), out(nose, half)])
+  const edge = outline(shape, 24).map(({ x, y }) => ({ p: { ...nose, x: nose.x - x }, z: y }))
+  return `${pathOf([...edge.map(({ p, z }) => out(p, z)), ...edge.reverse().map(({ p, z }) => out(p, -z))])}Z`
 })
 const head = computed(() => {
   const { trunk } = props.scene

@@ -129,8 +129,10 @@ function giveUp(): void {
   drafts.clear(place.value)
   editing.value = false
   if (held !== null && held.value !== stored.value?.value) visit.setReading(held)
-  else if (held === null && stored.value !== null && stored.value.value !== null)
-    visit.setReading({ ...stored.value, value: null, typed: '', repeats: [] })
+  else if (held === null && stored.value !== null && stored.value.value !== null) {
+    const { plusMinus: _, ...rest } = stored.value
+    visit.setReading({ ...rest, value: null, typed: '', repeats: [] })
+  }
   text.value = shown()
   problem(null)
 }

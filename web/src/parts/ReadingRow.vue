@@ -85,7 +85,12 @@ const takenAt = computed(() => {
 
 function setMethod(event: Event): void {
   const chosen = (event.target as HTMLSelectElement).value as MethodKey
-  for (const reading of taken.value) if (reading) visit.setReading({ ...reading, method: chosen, takenAt: new Date().toISOString() })
+  for (const reading of taken.value) {
+    if (!reading) continue
+    // A ± worked out by one method is not another's.
+    const { plusMinus: _, ...rest } = reading
+    visit.setReading({ ...rest, method: chosen, takenAt: new Date().toISOString() })
+  }
 }
 
 function setProblem(side: Reading['side'], problem: { message: string; suggestion?: { label: string; text: string } } | null): void {

@@ -43,7 +43,7 @@ export const useVisit = defineStore('visit', () => {
   const head = stable(() => {
     if (!dossier.value) return null
     const { rider, bike, visit } = dossier.value
-    const { id: visitId, title, cleatSchool, pedalWeights, stanceBy } = visit
+    const { id: visitId, title, cleatSchool, pedalWeights, stanceBy, seat } = visit
     return {
       riderId: rider.id,
       rider: rider.name,
@@ -55,6 +55,7 @@ export const useVisit = defineStore('visit', () => {
       cleatSchool,
       pedalWeights,
       stanceBy,
+      seat,
     }
   })
   // The server's answer to a write is mostly what was written: nothing below is worked out again for it, and no draw given up.

@@ -7,6 +7,8 @@ import { sides } from '@level-stance/core/quantity/sided'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
 import type { Station } from '../router.ts'
+import { seatActs } from '@level-stance/core/talk/seatStation'
+import { useSeat } from '../stations/seat/useSeat.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from '../stores/board.ts'
 import { useKnowledge } from '../stores/knowledge.ts'
@@ -15,6 +17,7 @@ import { useVisit } from '../stores/visit.ts'
 defineProps<{ visitId: string }>()
 const visit = useVisit()
 const feet = useFeet()
+const seat = useSeat()
 const board = useBoard()
 const knowledge = useKnowledge()
 
@@ -51,7 +54,7 @@ const states = stable<Record<Station, State>>(() => {
           : feet.proposal.moves.length > 0
             ? { words: '1 to try', mark: 'open' }
             : { words: 'seen', mark: 'level' },
-    seat: stationState('seat', ['kneeLeft', 'kneeRight']),
+    seat: seatState(),
     hands: stationState('hands', ['elbow', 'wrist']),
     prove: trying
       ? { words: 'rate', mark: 'wanting' }
@@ -63,6 +66,13 @@ const states = stable<Record<Station, State>>(() => {
 })
 
 type State = { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' }
+
+/** The seat: what its pages find worth a change, once the knees are known. */
+function seatState(): State {
+  const state = stationState('seat', ['kneeLeft', 'kneeRight'])
+  const acts = state.mark === 'wanting' ? 0 : seatActs(seat.station)
+  return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : state
+}
 
 /** A station with a board: on trial, lacking readings, or how its judged numbers stand. */
 function stationState(station: 'seat' | 'hands', facts: readonly FactKey[]): State {

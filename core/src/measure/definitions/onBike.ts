@@ -20,7 +20,7 @@ export const onBikeReadings = {
   }),
   ...section('on-bike', 'Pelvis', {
     pelvisLevel: choice('Pelvis from behind', ['level', 'drops left', 'drops right', 'twisted'], 'From behind, both legs, under load.'),
-    sitsWhere: { ...choice('Sits', ['on the nose', 'where the saddle carries', 'off the tail'], 'From the side, after some minutes; again at the hard effort.'), ...effort },
+    sitsWhere: { ...choice('Sits', ['on the nose', 'in the middle', 'off the tail'], 'From the side, after some minutes; again at the hard effort.'), ...effort },
     creepForward: length('Creeps forward', 0, 120, 'tape', 'How far the hips have come forward after five minutes at the hard effort.'),
     pelvisRock: choice('Rocking', ['none', 'some', 'much'], 'From behind, at the hard effort: does the saddle’s edge disappear left and right in turn?'),
   }),

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { pedalInUse } from '@level-stance/core/change/footInputs'
 import { pedalWishes } from '@level-stance/core/change/footWishes'
-import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
+import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import { rankPedals } from '@level-stance/core/feet/pedalRanking'
 import type { Ranked } from '@level-stance/core/quantity/ranking'
 import { pedalSwitch } from '@level-stance/core/feet/pedalSwitch'
-import { trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../../stores/board.ts'
-import { usePedals } from '../../stores/pedals.ts'
+import { usePedals } from '../../stores/catalogue.ts'
 import { useVisit } from '../../stores/visit.ts'
-import CatalogueDrawer from './CatalogueDrawer.vue'
+import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
+import RankingList from '../../parts/RankingList.vue'
+import { pedalForm } from './pedalForm.ts'
 import { useFeet } from './useFeet.ts'
 
 const visit = useVisit()
@@ -20,25 +21,8 @@ const pedals = usePedals()
 const catalogueOpen = ref(false)
 if (!pedals.loaded) void pedals.load()
 
-/** Weights while a slider is held; stored when it is let go. */
-const own = ref<Record<string, number>>({})
-watch(
-  () => visit.head?.pedalWeights,
-  (stored) => (own.value = { ...(stored as Record<string, number> | undefined) }),
-  { immediate: true },
-)
 const rider = computed(() => feet.station.pedalRider)
-const ranking = computed(() => rankPedals(pedals.entries.map(({ entry }) => entry), rider.value, own.value)) // prettier-ignore
-const changed = computed(() => Object.keys(own.value).length > 0)
-
-function weigh(key: string, value: number): void {
-  own.value = { ...own.value, [key]: value }
-}
-const keep = () => visit.setVisit({ pedalWeights: own.value })
-function reset(): void {
-  own.value = {}
-  keep()
-}
+const entries = computed(() => pedals.entries.map(({ entry }) => entry))
 
 const switchTo = (row: Ranked<PedalSpec>) => pedalSwitch(row.spec, rider.value, pedalInUse(visit.setup.now))
 /** The exchange as wishes: the engine says what they bring along. */
@@ -58,74 +42,26 @@ const isInUse = (row: Ranked<PedalSpec>) => rider.value.kindNow === row.spec.kin
     <p v-if="pedals.problem" class="warn" role="alert">
       {{ pedals.problem }} <button type="button" class="plain" @click="pedals.load()">Try again</button>
     </p>
-    <details class="weights">
-      <summary>What counts{{ changed ? ', some set by you' : '' }}</summary>
-      <div v-for="weight in ranking.weights" :key="weight.key" class="weight">
-        <label :for="`weight-${weight.key}`"
-          >{{ weight.label }} <span class="muted small">{{ weight.because }}</span></label
-        >
-        <input
-          :id="`weight-${weight.key}`"
-          type="range"
-          min="0"
-          :max="MAX_WEIGHT"
-          step="0.5"
-          :value="weight.weight"
-          @input="weigh(weight.key, Number(($event.target as HTMLInputElement).value))"
-          @change="keep"
-        />
-        <span class="figure">{{ trimmed(weight.weight, 1) }}</span>
-      </div>
-      <button v-if="changed" type="button" class="link" @click="reset">As computed from readings</button>
-    </details>
-    <ol aria-label="Ranking">
-      <li v-for="(row, i) in ranking.ranked" :key="row.id" :class="{ out: row.excluded.length > 0 }" data-testid="ranked">
-        <div class="line">
-          <span class="place figure">{{ row.excluded.length > 0 ? '–' : i + 1 }}</span>
-          <strong>{{ row.spec.name }}</strong>
-          <span v-if="isInUse(row)" class="tag">in use</span>
-          <button
-            v-if="!isInUse(row) && row.excluded.length === 0 && board.movable"
-            type="button"
-            class="link"
-            :aria-label="`Take ${row.spec.name}`"
-            @click="take(row)"
-          >
-            Take
-          </button>
-          <span class="score figure" :title="`${trimmed(row.total, 1)} of 100`">{{ Math.round(row.total) }}</span>
-        </div>
-        <span class="bar" aria-hidden="true"><span :style="{ width: `${row.total}%` }" /></span>
-        <p v-for="why in row.excluded" :key="why" class="small warn">Out: {{ why }}</p>
-        <p class="small muted">{{ row.reason }}</p>
-        <details class="small">
-          <summary>Figures{{ isInUse(row) ? '' : ' and what a switch disturbs' }}</summary>
-          <p v-for="words in switchTo(row).disturbs" :key="words">{{ words }}</p>
-          <table class="figures">
-            <tbody>
-              <tr v-for="part in row.parts" :key="part.key">
-                <th scope="row">{{ part.label }}</th>
-                <td>× {{ trimmed(part.weight, 1) }}</td>
-                <td>{{ Math.round(100 * part.score) }}</td>
-                <td class="figure">{{ trimmed(100 * part.brings, 1) }}</td>
-              </tr>
-            </tbody>
-          </table>
-          <p class="muted">{{ row.spec.note }}</p>
-        </details>
-      </li>
-    </ol>
-    <section aria-label="Schools">
-      <p v-for="school in ranking.schools" :key="school.key" class="small">
-        <strong>{{ school.label }}:</strong> {{ school.best?.name ?? 'nothing is left' }}. <span class="muted">{{ school.says }}</span>
-      </p>
-    </section>
-    <section v-if="ranking.turning.length > 0" aria-label="What would make the second win">
-      <p v-for="turning in ranking.turning.slice(0, 2)" :key="turning.key" class="small" data-testid="turning">{{ turning.words }}</p>
-    </section>
-    <p v-else-if="ranking.ranked.length > 1" class="small muted" data-testid="turning">No single weight would make the second win.</p>
+    <RankingList
+      :rank="(own) => rankPedals(entries, rider, own)"
+      :stored="visit.head?.pedalWeights"
+      :movable="board.movable"
+      :is-in-use="isInUse"
+      :disturbs="(row) => switchTo(row).disturbs"
+      @keep="(own) => visit.setVisit({ pedalWeights: own })"
+      @take="take"
+    />
     <p class="small muted">Excess play with a good cleat: change the pedal before changing the rider.</p>
-    <CatalogueDrawer :open="catalogueOpen" @close="catalogueOpen = false" />
+    <CatalogueDrawer
+      :open="catalogueOpen"
+      title="Catalogue of pedal systems"
+      part="pedal"
+      plural="Systems"
+      :form="pedalForm"
+      :entries="pedals.entries"
+      :save="pedals.save"
+      @close="catalogueOpen = false"
+    />
   </div>
 </template>
 
@@ -134,71 +70,5 @@ const isInUse = (row: Ranked<PedalSpec>) => rider.value.kindNow === row.spec.kin
   display: grid;
   gap: 6px;
   padding-bottom: 8px;
-}
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: grid;
-  gap: 2px;
-  padding: 6px 0;
-  border-top: 1px solid var(--line);
-  line-height: 1.25;
-}
-.line {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
-}
-.place {
-  width: 16px;
-}
-.score {
-  min-width: 24px;
-  text-align: right;
-}
-.line strong {
-  margin-right: auto;
-}
-.line .link {
-  min-height: 28px;
-}
-.tag {
-  padding: 0 6px;
-  border: 1px solid var(--line);
-  border-radius: 9px;
-  font-size: 13px;
-}
-.bar {
-  display: block;
-  height: 6px;
-  border-radius: 3px;
-  background: var(--line);
-  overflow: hidden;
-}
-.bar span {
-  display: block;
-  height: 100%;
-  background: var(--bubble);
-}
-.out .bar span {
-  background: var(--steel);
-}
-.out strong {
-  font-weight: 500;
-}
-.weight {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 120px 26px;
-  align-items: center;
-  gap: 8px;
-  min-height: 36px;
-  font-size: 15px;
-  line-height: 1.2;
-}
-input[type='range'] {
-  accent-color: var(--petrol);
 }
 </style>

@@ -35,6 +35,16 @@ export const figures = {
       bbLevel: [84, 68], bbUp: [48, 25], headUp: [48, 30], headLevel: [72, 68], handLevel: [92, 68], ground: [22, 84], tyre: [22, 48], sitBack: [44, 25], drop: [48, 66],
     },
   },
+  saddle: {
+    paths: ['M104 34 Q80 26 58 32 Q36 34 18 22 L14 30 Q30 44 60 42 Q92 42 104 34Z', 'M96 40 L66 52 H44 L22 34', 'M54 52 L48 92'],
+    rounds: [[54, 54, 5], [44, 58, 2], [66, 58, 2]],
+    at: { nose: [104, 34], tail: [18, 22], zoneBack: [40, 32], zoneFront: [66, 31], sit: [52, 32], rail: [52, 52], clamp: [54, 54], boltFront: [66, 58], boltRear: [44, 58], noseLevel: [104, 29], tailLevel: [18, 31] },
+  },
+  saddleTop: {
+    paths: ['M108 48 Q108 42 100 42 Q76 40 58 30 Q38 18 22 22 Q12 28 12 48 Q12 68 22 74 Q38 78 58 66 Q76 56 100 54 Q108 54 108 48Z'],
+    rounds: [[40, 36, 3], [40, 60, 3]],
+    at: { zoneL: [46, 24], zoneR: [46, 72], noseL: [92, 42], noseR: [92, 54] },
+  },
   bar: {
     paths: ['M60 40 H74 L82 34 L112 44', 'M60 40 H46 L38 34 L8 44', 'M60 40 V58'],
     rounds: [[60, 40, 4]],
@@ -77,7 +87,8 @@ export const howShapes: Readonly<Partial<Record<ReadingKey, How>>> = {
   handLength: how('hand', 'wrist', 'tip'), handBreadth: how('hand', 'knuckleL', 'knuckleR'), indexFinger: how('hand', 'indexRoot', 'index'),
   handSweep: how('rod', 'inner', 'outer', 'level'), handRise: how('rod', 'inner', 'outer', 'level'),
   saddleHeight: how('bike', 'bb', 'saddle'), saddleSetback: how('bike', 'bbUp', 'nose'), sitFromNose: how('bike', 'nose', 'saddle'), seatAngle: how('bike', 'bb', 'saddle', 'bbLevel'),
-  saddleTilt: how('bike', 'tail', 'nose'), saddleWidth: how('bike', 'tail', 'sitBack'), saddleLength: how('bike', 'nose', 'tail'),
+  saddleTilt: how('saddle', 'zoneBack', 'zoneFront'), tipToTail: how('saddle', 'tail', 'nose'), saddleZoneWidth: how('saddleTop', 'zoneL', 'zoneR'), saddleNoseWidth: how('saddleTop', 'noseL', 'noseR'), saddleNoseDrop: how('saddle', 'noseLevel', 'nose'), saddleTailRise: how('saddle', 'tailLevel', 'tail'),
+  saddleRailHeight: how('saddle', 'rail', 'sit'), clampFromNose: how('saddle', 'nose', 'clamp'), headBoltSpacing: how('saddle', 'boltFront', 'boltRear'), headNotch: how('saddle', 'clamp', 'boltFront', 'boltRear'), rearSag: how('bike', 'rear', 'tyre'), forkSag: how('bike', 'front', 'stemFoot'), creepForward: how('bike', 'saddle', 'nose'), saddleWidth: how('bike', 'tail', 'sitBack'), saddleLength: how('bike', 'nose', 'tail'),
   handReach: how('bike', 'bbLevel', 'hand'), handHeight: how('bike', 'handLevel', 'hand'), gripSpacing: how('bar', 'handL', 'hand'),
   frameReach: how('bike', 'headUp', 'head'), frameStack: how('bike', 'headLevel', 'head'), headAngle: how('bike', 'head', 'stemFoot', 'headUp'),
   chainstay: how('bike', 'bb', 'rear'), frontCentre: how('bike', 'bb', 'front'), bbDrop: how('bike', 'bb', 'drop'), wheelDiameter: how('bike', 'ground', 'tyre'),

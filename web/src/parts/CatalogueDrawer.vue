@@ -1,40 +1,47 @@
-<script setup lang="ts">
+<script setup lang="ts" generic="Spec extends PartSpec">
 import { Button, Drawer } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { useDrafts } from '../../stores/drafts.ts'
-import { usePedals } from '../../stores/pedals.ts'
-import type { StoredPedal } from '../../stores/pedals.ts'
-import { emptyForm, formOf, pedalFields, readForm } from './pedalForm.ts'
-import type { PedalForm } from './pedalForm.ts'
+import type { PartSpec, SaveAnswer, StoredPart } from '../stores/catalogue.ts'
+import { useDrafts } from '../stores/drafts.ts'
+import { emptyTexts, readTexts, textsOf } from './specForm.ts'
+import type { FormTexts, SpecForm } from './specForm.ts'
 
-/** The studio's catalogue: every figure of a system, to be copied from its maker's sheet. */
-defineProps<{ open: boolean }>()
+/** A studio's catalogue: every figure of a part, to be copied from its maker's sheet. */
+const props = defineProps<{
+  open: boolean
+  title: string
+  /** short word for ids and drafts, and its plural for the list */
+  part: string
+  plural: string
+  form: SpecForm<Spec>
+  entries: readonly StoredPart<Spec>[]
+  save: (id: string, version: number, spec: Spec, removed?: boolean) => Promise<SaveAnswer<StoredPart<Spec>>>
+}>()
 defineEmits<{ close: [] }>()
-const pedals = usePedals()
 const drafts = useDrafts()
 
 /** The entry in the form; version 0 = a new one. */
 const chosen = ref<{ readonly id: string; readonly version: number } | null>(null)
-const form = ref<PedalForm>(emptyForm)
+const texts = ref<FormTexts>(emptyTexts(props.form))
 const tried = ref(false)
 const said = ref<string | null>(null)
 const fromServer = ref<Readonly<Record<string, string>>>({})
 /** Typed and not stored: one place for each entry, and one for what is new. */
-const NEW = 'pedal/new'
-const place = (row: { readonly id: string; readonly version: number }) => (row.version === 0 ? NEW : `pedal/${row.id}`)
+const NEW = `${props.part}/new`
+const place = (row: { readonly id: string; readonly version: number }) => (row.version === 0 ? NEW : `${props.part}/${row.id}`)
 const unsaved = computed(() => drafts.get(NEW) !== null && chosen.value?.version !== 0)
 
-function kept(where: string): Partial<PedalForm> | null {
+function kept(where: string): FormTexts | null {
   try {
-    return JSON.parse(drafts.get(where) ?? 'null') as Partial<PedalForm> | null
+    return JSON.parse(drafts.get(where) ?? 'null') as FormTexts | null
   } catch {
     return null
   }
 }
 
-function pick(row: StoredPedal): void {
+function pick(row: StoredPart<Spec>): void {
   chosen.value = { id: row.entry.id, version: row.version }
-  form.value = { ...formOf(row.entry.spec), ...kept(place(chosen.value)) }
+  texts.value = { ...textsOf(props.form, row.entry.spec), ...kept(place(chosen.value)) }
   clean()
 }
 function clean(): void {
@@ -45,21 +52,21 @@ function clean(): void {
 /** A new one starts from the one that is open: most kinds differ in a few figures. */
 function begin(): void {
   chosen.value = { id: crypto.randomUUID(), version: 0 }
-  form.value = {
-    ...form.value,
+  texts.value = {
+    ...texts.value,
     name: '',
-    ...(form.value.kind === '' ? { kind: '1', entrySides: 'one side', bolts: 'three bolts', tension: 'yes' } : {}),
+    ...(texts.value['kind'] === '' ? (props.form.blank as FormTexts) : {}),
   }
   clean()
 }
 /** Back to a new one that was typed and not stored. */
 function goOn(): void {
   chosen.value = { id: crypto.randomUUID(), version: 0 }
-  form.value = { ...emptyForm, ...kept(NEW) }
+  texts.value = { ...emptyTexts(props.form), ...kept(NEW) }
   clean()
 }
 watch(
-  () => pedals.entries,
+  () => props.entries,
   (rows) => {
     const first = rows[0]
     if (chosen.value === null && first) pick(first)
@@ -67,7 +74,7 @@ watch(
   { immediate: true },
 )
 
-const read = computed(() => readForm(form.value))
+const read = computed(() => readTexts(props.form, texts.value))
 const problems = computed<Readonly<Record<string, string>>>(() => ({
   ...('problems' in read.value ? read.value.problems : {}),
   ...fromServer.value,
@@ -75,20 +82,20 @@ const problems = computed<Readonly<Record<string, string>>>(() => ({
 const shownProblem = (key: string) => (tried.value || fromServer.value[key] ? problems.value[key] : undefined)
 
 function set(key: string, text: string): void {
-  form.value = { ...form.value, [key]: text }
+  texts.value = { ...texts.value, [key]: text }
   fromServer.value = {}
   said.value = null
-  if (chosen.value) drafts.set(place(chosen.value), JSON.stringify(form.value))
+  if (chosen.value) drafts.set(place(chosen.value), JSON.stringify(texts.value))
 }
 
-async function save(removed = false): Promise<void> {
+async function store(removed = false): Promise<void> {
   tried.value = true
   const current = chosen.value
   if (!current || 'problems' in read.value) return
-  const answer = await pedals.save(current.id, current.version, read.value.spec, removed)
+  const answer = await props.save(current.id, current.version, read.value.spec, removed)
   if (answer.ok) {
     drafts.clear(place(current))
-    const row = pedals.entries.find(({ entry }) => entry.id === current.id) ?? pedals.entries[0]
+    const row = props.entries.find(({ entry }) => entry.id === current.id) ?? props.entries[0]
     if (row) pick(row)
     said.value = removed ? 'Removed.' : 'Stored.'
     return
@@ -101,11 +108,11 @@ async function save(removed = false): Promise<void> {
 </script>
 
 <template>
-  <Drawer :open="open" title="Catalogue of pedal systems" placement="right" :width="860" @close="$emit('close')">
+  <Drawer :open="open" :title="title" placement="right" :width="860" @close="$emit('close')">
     <div class="catalogue">
-      <nav aria-label="Systems">
+      <nav :aria-label="plural">
         <button
-          v-for="row in pedals.entries"
+          v-for="row in entries"
           :key="row.entry.id"
           type="button"
           class="entry"
@@ -114,43 +121,45 @@ async function save(removed = false): Promise<void> {
         >
           {{ row.entry.spec.name }}
         </button>
-        <button v-if="unsaved" type="button" class="entry" @click="goOn">Not stored yet: {{ kept(NEW)?.name || 'without a name' }}</button>
+        <button v-if="unsaved" type="button" class="entry" @click="goOn">
+          Not stored yet: {{ kept(NEW)?.['name'] || 'without a name' }}
+        </button>
         <button v-else type="button" class="plain" @click="begin">New, from this one</button>
       </nav>
-      <form v-if="chosen" novalidate @submit.prevent="save()">
+      <form v-if="chosen" novalidate @submit.prevent="store()">
         <p class="small muted">Figures from the maker’s sheet outrank the ones a kind starts with.</p>
-        <div v-for="field in pedalFields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
-          <label :for="`pedal-${field.key}`">
+        <div v-for="field in form.fields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
+          <label :for="`${part}-${field.key}`">
             {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
           </label>
           <select
-            v-if="field.kind === 'choice' || field.kind === 'yes-no'"
-            :id="`pedal-${field.key}`"
+            v-if="['choice', 'place', 'yes-no'].includes(field.kind)"
+            :id="`${part}-${field.key}`"
             class="plain-field"
-            :value="form[field.key]"
+            :value="texts[field.key]"
             @change="set(field.key, ($event.target as HTMLSelectElement).value)"
           >
             <template v-if="field.kind === 'yes-no'">
               <option value="yes">yes</option>
               <option value="no">no</option>
             </template>
-            <option v-for="(option, i) in field.options ?? []" :key="option" :value="field.key === 'kind' ? String(i + 1) : option">
+            <option v-for="(option, i) in field.options ?? []" :key="option" :value="field.kind === 'place' ? String(i + 1) : option">
               {{ option }}
             </option>
           </select>
           <textarea
             v-else-if="field.kind === 'long'"
-            :id="`pedal-${field.key}`"
+            :id="`${part}-${field.key}`"
             class="plain-field"
             rows="2"
-            :value="form[field.key]"
+            :value="texts[field.key]"
             @input="set(field.key, ($event.target as HTMLTextAreaElement).value)"
           />
           <input
             v-else
-            :id="`pedal-${field.key}`"
+            :id="`${part}-${field.key}`"
             class="plain-field"
-            :value="form[field.key]"
+            :value="texts[field.key]"
             :aria-invalid="shownProblem(field.key) !== undefined"
             autocomplete="off"
             @input="set(field.key, ($event.target as HTMLInputElement).value)"
@@ -159,7 +168,7 @@ async function save(removed = false): Promise<void> {
         </div>
         <div class="buttons">
           <Button type="primary" size="large" html-type="submit">Store</Button>
-          <Button v-if="chosen.version > 0" size="large" danger @click="save(true)">Remove</Button>
+          <Button v-if="chosen.version > 0" size="large" danger @click="store(true)">Remove</Button>
           <span role="status" class="small">{{ said }}</span>
         </div>
       </form>

@@ -1,0 +1,140 @@
+import { setupOf } from '../change/setup.ts'
+import { knockOn } from '../change/knockOn.ts'
+import { saddleInUse, saddleWishes, tiltHead } from '../change/seatInputs.ts'
+import { standingOf } from '../change/setup.ts'
+import { riderFacts } from '../body/facts.ts'
+import { exampleMatRider } from '../seat/examples.ts'
+import { analyseMat } from '../seat/matAnalysis.ts'
+import { seededRandom, simulateMat, simulatedMat } from '../seat/matSimulation.ts'
+import { startingSaddles } from '../seat/saddleKinds.ts'
+import { saddleSwitch } from '../seat/saddleRanking.ts'
+import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
+import type { Complaint } from './complaint.ts'
+import { seatComplaints } from './seatCauses.ts'
+import type { SeatContext } from './seatStation.ts'
+import { seatActs, seatStation, usualTiltUse } from './seatStation.ts'
+
+const told = (over: Partial<Complaint> = {}): Complaint => ({
+  id: uuid(1), region: 'groin', side: 'middle', kind: 'numb', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
+}) // prettier-ignore
+type Over = Parameters<typeof readingsWith>[0]
+
+function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Partial<SeatContext> = {}) {
+  const readings = readingsWith(over)
+  const setup = setupOf(readings, [], 'drop')
+  const facts = setup.model && riderFacts(setup.model, null)
+  return seatStation(setup, complaints, { kind: 'drop bar', widthSchool: null, tiltUse: null, readings, facts, kneePlusMinus: 2, tried: {}, mat: null, ...more })
+} // prettier-ignore
+const causesOf = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => seatComplaints([complaint], stationOf(over, [complaint], more))[0]?.causes ?? [] // prettier-ignore
+const speaks = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => Object.fromEntries(causesOf(over, complaint, more).map((c) => [c.key, c.speaks])) // prettier-ignore
+
+/** A saddle that fits this rider in every way. */
+const sound = { sitBoneSpacing: 112, saddleWidth: 138, saddleTilt: -1, saddleRelief: 3, saddleSound: 1, pelvisLevel: 1, pelvisRock: 1, sitsWhere: 2, legLengthDifference: 0, saddleLength: 268, sitFromNose: 150 } as const // prettier-ignore
+
+describe('complaints tied to the seat (causes most usual first, common practice)', () => {
+  it('list the causes of each in the order of the trade', () => {
+    const keys = (over: Partial<Complaint>) => causesOf({}, told(over)).map((c) => c.key)
+    expect(keys({})).toEqual(['nose-up', 'narrow', 'no-relief', 'too-high', 'reach-long', 'still'])
+    expect(keys({ region: 'sit-bone', side: 'right', kind: 'pain' })).toEqual(['rotated', 'leg-length', 'worn'])
+    expect(keys({ region: 'knee-front', side: 'left', kind: 'pain' })).toEqual(['too-low', 'far-forward', 'cleat-forward', 'crank-long'])
+    expect(keys({ region: 'hamstring', side: 'left', kind: 'pain' })).toEqual(['too-high', 'far-back'])
+    expect(keys({ region: 'low-back', kind: 'pain' })).toEqual(['nose-up', 'reach-long', 'too-high', 'front-low'])
+    expect(keys({ region: 'stomach', kind: 'pain' })).toEqual(['front-low', 'crank-long', 'far-back'])
+    expect(causesOf({}, told({ region: 'forearm', side: 'both', kind: 'pain' }))).toEqual([])
+  })
+  it('speak for each cause of a numb saddle area by itself, and against all where the saddle fits', () => {
+    expect(speaks(sound)).toEqual({ 'nose-up': 'against', narrow: 'against', 'no-relief': 'against', 'too-high': 'against', 'reach-long': 'against', still: 'open' })
+    expect(speaks({ ...sound, saddleTilt: 2 })).toMatchObject({ 'nose-up': 'for', narrow: 'against' })
+    expect(speaks({ ...sound, saddleWidth: 118 })).toMatchObject({ narrow: 'for', 'nose-up': 'against' })
+    expect(speaks({ ...sound, saddleRelief: 1 })).toMatchObject({ 'no-relief': 'for' })
+    expect(speaks({ ...sound, pelvisRock: 3 })).toMatchObject({ 'too-high': 'for' })
+    expect(speaks({ ...sound, creepForward: 30 })).toMatchObject({ 'reach-long': 'for' })
+    // Within what the level and the tape can tell, nothing is claimed.
+    expect(speaks({ ...sound, saddleTilt: 0.2 })).toMatchObject({ 'nose-up': 'open' })
+    expect(speaks({ ...sound, saddleWidth: 128 })).toMatchObject({ narrow: 'open' })
+  }) // prettier-ignore
+  it('ask for what would decide while nothing is read', () => {
+    const open = causesOf({}).filter((c) => c.speaks === 'open').flatMap((c) => c.measure) // prettier-ignore
+    expect(open).toEqual(expect.arrayContaining(['saddleTilt', 'sitBoneSpacing', 'saddleRelief']))
+  })
+  it('find a one-sided pain’s cause: rotated sitting, leg length, a worn saddle', () => {
+    const pain = told({ region: 'sit-bone', side: 'right', kind: 'pain' })
+    expect(speaks(sound, pain)).toEqual({ rotated: 'against', 'leg-length': 'against', worn: 'against' })
+    expect(speaks({ ...sound, pelvisLevel: 3 }, pain)).toMatchObject({ rotated: 'for' })
+    expect(speaks({ ...sound, legLengthDifference: 10 }, pain)).toMatchObject({ 'leg-length': 'for' })
+    expect(speaks({ ...sound, saddleSound: 3 }, pain)).toMatchObject({ worn: 'for' })
+    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seededRandom(2)))
+    expect(causesOf(sound, pain, { mat })[0]).toMatchObject({ speaks: 'for', because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string }) // prettier-ignore
+  })
+  it('put the saddle’s own complaints before the rest', () => {
+    const list = seatComplaints([told({ id: uuid(2), region: 'neck', kind: 'pain' }), told()], stationOf({}))
+    expect(list.map((row) => row.complaintId)).toEqual([uuid(1), uuid(2)])
+  })
+})
+
+describe('the seat as a whole', () => {
+  it('counts what is worth a change, and nothing where the saddle fits', () => {
+    expect(seatActs(stationOf(sound))).toBe(0)
+    expect(seatActs(stationOf({ ...sound, saddleTilt: 3, saddleWidth: 110, legLengthDifference: 20 }))).toBe(3)
+  })
+  it('takes the width from the posture that decides, and says the mat reads too little on a narrow saddle', () => {
+    const upright = stationOf({ ...sound, torsoAngle: 70 }).width!
+    const low = stationOf({ ...sound, torsoAngle: 35 }, [], { widthSchool: 'usual' }).width!
+    expect(upright.middle - low.middle).toBe(10)
+    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, spacing: 140 }, 2, 10, seededRandom(3)))
+    expect(stationOf(sound, [], { mat }).widthFindings.map((f) => f.key)).toContain('mat-differs')
+  })
+  it('asks for the tilt where the rider sits, and warns of a level laid nose to tail on a curved saddle', () => {
+    const unread = stationOf({ tipToTail: -4, saddleTailRise: 15, saddleNoseDrop: 5, saddleLength: 270 }).tilt
+    expect(unread.findings[0]).toMatchObject({ key: 'not-read', sentence: expect.stringMatching(/would stand 0\.2° nose up/) as string })
+    const both = stationOf({ ...sound, tipToTail: -5 }).tilt
+    expect(both.findings.map((f) => f.key)).toEqual(['tilt-fits', 'tip-to-tail'])
+    expect([usualTiltUse('mountain', 50), usualTiltUse('drop bar', 28), usualTiltUse('town', null)]).toEqual(['mountain', 'low', 'road'])
+  })
+  it('knows which figures a head’s turns still lack', () => {
+    const head = (over: Over) => tiltHead(setupOf(readingsWith(over), [], 'drop').now)
+    expect(head({}).missing).toEqual(['postHead'])
+    expect(head({ postHead: 1 }).missing).toEqual(['headThread', 'headBoltSpacing'])
+    expect(head({ postHead: 2 }).missing).toEqual(['headNotch'])
+    expect(head({ postHead: 3 }).head).toMatchObject({ kind: 'smooth' })
+    expect(head({ postHead: 1, headThread: 2, headBoltSpacing: 38 }).head).toMatchObject({ kind: 'two-bolts', thread: 'M5', spacing: 38 })
+  })
+  it('rails at their end and a post at its mark hold the proposal', () => {
+    expect(stationOf({ ...sound, sitsWhere: 3, railRoomBack: 0 }).setback.findings.map((f) => f.key)).toContain('rails')
+  })
+  it('a rider of whom nothing is read gets no judgement, and no trouble', () => {
+    const empty = seatStation(setupOf([], [], 'flat'), [told()], { kind: 'other', widthSchool: null, tiltUse: null, readings: [], facts: null, kneePlusMinus: null, tried: {}, mat: null }) // prettier-ignore
+    expect(empty).toMatchObject({ width: null, height: null, spacing: null, postures: [] })
+    expect(JSON.stringify(empty)).not.toMatch(/NaN/)
+  })
+})
+
+describe('an exchange of saddles in the ledger', () => {
+  const readings = readingsWith({
+    ...sound,
+    saddleKind: 2,
+    saddleRailHeight: 48,
+    saddleSetback: 60,
+    postRoomUp: 20,
+    postRoomDown: 40,
+    clampFromNose: 130,
+  })
+  const touring = startingSaddles.find((spec) => spec.name === 'Touring, 165')!
+  it('keeps the rider in place: nose, width and post room follow, saddle height and knees do not', () => {
+    const setup = setupOf(readings, [], 'drop')
+    const wishes = saddleWishes(saddleSwitch(touring, saddleInUse(setup.now)))
+    const { moves, before, after } = knockOn(standingOf(setup), wishes, { knee: true, hands: 'seat', lever: true }, 'step')
+    const then = setupOf(readings, [entryOf(1, ...moves)], 'drop').now
+    expect(then.saddleWidth.left!.value).toBe(165)
+    expect(then.saddleHeight.left!.value).toBe(setup.now.saddleHeight.left!.value)
+    // Sit point 150 → 160 behind the nose: the nose stands 10 mm further forward; 4 mm taller: as much room less below, more above.
+    expect(then.saddleSetback.left!.value).toBe(50)
+    expect(then.postRoomDown.left!.value).toBe(36)
+    expect(then.postRoomUp.left!.value).toBe(24)
+    expect(after!.kneeLeft).toBeCloseTo(before!.kneeLeft!, 6)
+  })
+  it('leaves out what is not read of the saddle in use', () => {
+    const bare = setupOf([aReading('saddleWidth', 'both', 140)], [], 'drop')
+    expect(saddleWishes(saddleSwitch(touring, saddleInUse(bare.now)))).toEqual([{ setting: 'saddleWidth', side: 'both', by: 25 }])
+  })
+})

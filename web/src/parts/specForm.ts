@@ -1,0 +1,56 @@
+import type { z } from 'zod'
+
+/** A field of a catalogue's form. Lists are typed with spaces between. */
+export interface SpecField<Spec> {
+  readonly key: keyof Spec & string
+  readonly label: string
+  readonly unit: string
+  /** `place`: a choice that is held as its place in the list; `optional`: a number that may be left empty */
+  readonly kind: 'text' | 'number' | 'optional' | 'list' | 'mark' | 'choice' | 'place' | 'yes-no' | 'long'
+  readonly options?: readonly string[]
+}
+
+/** A catalogue's form: its fields, and the schema that what is typed must hold to. */
+export interface SpecForm<Spec> {
+  readonly fields: readonly SpecField<Spec>[]
+  readonly schema: z.ZodType<Spec>
+  /** what a new one starts from where nothing is open */
+  readonly blank: Readonly<Partial<Record<keyof Spec & string, string>>>
+}
+
+/** The form's texts, one per field. */
+export type FormTexts = Readonly<Record<string, string>>
+
+export const emptyTexts = <Spec>({ fields }: SpecForm<Spec>): FormTexts => Object.fromEntries(fields.map(({ key }) => [key, '']))
+
+export function textsOf<Spec>({ fields }: SpecForm<Spec>, spec: Spec): FormTexts {
+  return Object.fromEntries(
+    fields.map(({ key, kind }) => {
+      const value: unknown = spec[key]
+      if (value === null || value === undefined) return [key, '']
+      if (Array.isArray(value)) return [key, value.join(' ')]
+      return [key, kind === 'yes-no' ? (value === true ? 'yes' : 'no') : String(value as string | number)]
+    }),
+  )
+}
+
+const numberOf = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')))
+
+/** The typed texts as a spec, or what is wrong, field by field. */
+export function readTexts<Spec>(
+  { fields, schema }: SpecForm<Spec>,
+  texts: FormTexts,
+): { readonly spec: Spec } | { readonly problems: Readonly<Record<string, string>> } {
+  const raw = fields.map(({ key, kind }): [string, unknown] => {
+    const text = texts[key] ?? ''
+    if (kind === 'optional') return [key, text.trim() === '' ? null : numberOf(text)]
+    if (kind === 'number' || kind === 'mark' || kind === 'place') return [key, numberOf(text)]
+    if (kind === 'list') return [key, text.split(/[;\s]+/).map((part) => part.replace(/,$/, '')).filter((part) => part !== '').map(numberOf)] // prettier-ignore
+    return [key, kind === 'yes-no' ? text === 'yes' : text]
+  })
+  const parsed = schema.safeParse(Object.fromEntries(raw))
+  if (parsed.success) return { spec: parsed.data }
+  const problems: Record<string, string> = {}
+  for (const issue of parsed.error.issues) problems[String(issue.path[0])] ??= issue.message
+  return { problems }
+}

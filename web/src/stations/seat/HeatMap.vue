@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { outline } from '@level-stance/core/bike/saddleShape'
+import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { middleBehindNose } from '@level-stance/core/seat/matSimulation'
+import type { PlotlyStatic } from 'plotly.js-cartesian-dist-min'
+import { usePreferences } from '../../stores/preferences.ts'
+import type { Recording } from '../../stores/mat.ts'
+
+/** One recording as a map, front on top, with its marks: bones, centre of pressure, peak. */
+const props = defineProps<{ recording: Recording; most: number; shape: SaddleShape; title: string }>()
+const preferences = usePreferences()
+const element = ref<HTMLElement | null>(null)
+const failed = ref(false)
+let plotly: PlotlyStatic | null = null
+
+const axes = computed(() => {
+  const { rows, columns, cellAcross, cellAlong } = props.recording.header
+  return {
+    x: Array.from({ length: columns }, (_, i) => (i + 0.5 - columns / 2) * cellAcross),
+    y: Array.from({ length: rows }, (_, i) => (rows / 2 - i - 0.5) * cellAlong),
+  }
+})
+const spoken = computed(() => {
+  const { result } = props.recording
+  if (!result) return `${props.title}: nothing presses on the mat.`
+  const bones = result.spacing === null ? 'no pair of sit bones' : `sit bones ${trimmed(result.spacing, 0)} mm apart`
+  return `${props.title}: ${bones}, ${trimmed(100 * result.left, 0)} % on the left, peak ${trimmed(result.peak, 0)} kPa.`
+})
+const dark = computed(() => document.documentElement.dataset['scheme'] === 'dark')
+const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
+
+function draw(): void {
+  const { result, header } = props.recording
+  if (!plotly || !element.value) return
+  const { rows, columns } = header
+  const panel = colour('--panel')
+  const z = Array.from({ length: rows }, (_, row) => (result ? Array.from(result.mean.subarray(row * columns, (row + 1) * columns)) : new Array<number>(columns).fill(0)))
+  const edge = outline(props.shape, 40).map(({ x, y }) => ({ x: y, y: middleBehindNose(props.shape) - x }))
+  const round = [...edge, ...[...edge].reverse().map(({ x, y }) => ({ x: -x, y }))]
+  const mark = (name: string, points: readonly { x: number; y: number }[], symbol: string, ink: string) => ({
+    type: 'scatter', mode: 'markers', name, x: points.map((p) => p.x), y: points.map((p) => p.y), hoverinfo: 'name',
+    marker: { symbol, size: 13, color: ink, line: { width: 2, color: panel } },
+  })
+  const data = [
+    {
+      type: 'heatmap', z, ...axes.value, zmin: 0, zmax: Math.max(10, props.most), zsmooth: 'best', showscale: false, hovertemplate: '%{z:.0f} kPa<extra></extra>',
+      colorscale: [[0, panel], [0.04, panel], [0.2, dark.value ? '#4d5b26' : '#dce8a8'], [0.45, '#c9821b'], [0.75, '#a63d2a'], [1, dark.value ? '#f6d9d2' : '#4a150c']],
+    },
+    { type: 'scatter', mode: 'lines', x: round.map((p) => p.x), y: round.map((p) => p.y), line: { color: colour('--steel'), width: 1.5, dash: 'dot' }, hoverinfo: 'skip' },
+    ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colour('--ink'))] : []),
+    ...(result ? [mark('centre of pressure', [result.centre], 'circle', colour('--petrol'))] : []),
+  ]
+  const { x, y } = axes.value
+  const axis = { color: colour('--muted'), gridcolor: 'rgba(0,0,0,0)', zerolinecolor: colour('--line'), ticksuffix: '', tickfont: { size: 11 } }
+  const layout = {
+    margin: { l: 34, r: 6, t: 6, b: 26 }, showlegend: false, paper_bgcolor: panel, plot_bgcolor: panel, font: { family: 'Barlow Semi Condensed', color: colour('--ink') },
+    xaxis: { ...axis, range: [x[0], x.at(-1)], dtick: 50, constrain: 'domain' }, yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, dtick: 50, constrain: 'domain' },
+    shapes: [{ type: 'line', x0: 0, x1: 0, y0: y.at(-1), y1: y[0], line: { color: colour('--line'), width: 1 } }],
+  }
+  void plotly.react(element.value, data, layout, { displayModeBar: false, responsive: true, staticPlot: props.recording.id === 'live' })
+} // prettier-ignore
+
+onMounted(async () => {
+  try {
+    plotly = (await import('plotly.js-cartesian-dist-min')).default
+    draw()
+  } catch {
+    failed.value = true
+  }
+})
+watch(() => [props.recording, props.most, props.shape, preferences.scheme] as const, draw, { flush: 'post' })
+onBeforeUnmount(() => {
+  if (plotly && element.value) plotly.purge(element.value)
+})
+</script>
+
+<template>
+  <figure>
+    <figcaption class="small">
+      <strong>{{ title }}</strong> <span v-if="recording.header.simulated" class="tag">simulated</span>
+    </figcaption>
+    <div ref="element" class="map" role="img" :aria-label="spoken" :data-frames="recording.result?.frames ?? 0" />
+    <p v-if="failed" class="warn small" role="alert">The map could not be drawn here; the numbers beside it hold.</p>
+  </figure>
+</template>
+
+<style scoped>
+figure {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-width: 0;
+  min-height: 0;
+  margin: 0;
+}
+figcaption {
+  min-height: 48px;
+  padding: 4px 8px;
+}
+.map {
+  min-width: 0;
+  min-height: 0;
+  contain: strict;
+}
+.tag {
+  padding: 0 6px;
+  border: 1px solid var(--amber);
+  border-radius: 9px;
+  color: var(--amber-ink);
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { settings } from '@level-stance/core/change/settings'
+import { stepPlan } from '@level-stance/core/change/stepPlan'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { sides } from '@level-stance/core/quantity/sided'
+import { FOLLOW_UP_WEEKS, weekPlan } from '@level-stance/core/seat/heightJudgement'
+import FactVials from '../../parts/FactVials.vue'
+import FindingList from '../../parts/FindingList.vue'
+import HeightMethods from '../../parts/HeightMethods.vue'
+import PageTabs from '../../parts/PageTabs.vue'
+import { useBoard } from '../../stores/board.ts'
+import { usePreferences } from '../../stores/preferences.ts'
+import { useVisit } from '../../stores/visit.ts'
+import { useSeat } from './useSeat.ts'
+
+/** Height by both knees, the methods side by side, and the way there over weeks. */
+const visit = useVisit()
+const seat = useSeat()
+const board = useBoard()
+const preferences = usePreferences()
+const pages = [
+  { key: 'knees', label: 'Both knees' },
+  { key: 'methods', label: 'Heights by method' },
+  { key: 'angles', label: 'Angles' },
+] as const
+const page = ref<(typeof pages)[number]['key']>('knees')
+const facts = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'reach', 'drop', 'kneeAheadLeft', 'kneeAheadRight'] as const
+
+const height = computed(() => seat.station.height)
+const now = computed(() => visit.setup.saddleHeight?.value ?? null)
+const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
+const windows = computed(() =>
+  sides
+    .flatMap((side) => {
+      const window = height.value?.windows[side]
+      return window ? [`${side} ${shown(window.low)}–${shown(window.high)}`] : []
+    })
+    .join(', '),
+)
+/** The wish if there is one, else what the knees ask for, in steps. */
+const wished = computed(() => board.aimed('saddleHeight', 'both'))
+const wanted = computed(() => (wished.value !== 0 ? wished.value : (height.value?.by ?? 0)))
+const plan = computed(() => {
+  const { cap, resolution } = settings.saddleHeight
+  return weekPlan(stepPlan(wanted.value, cap, resolution).steps)
+})
+function aim(): void {
+  board.wish([{ setting: 'saddleHeight', side: 'both', by: wanted.value }])
+}
+</script>
+
+<template>
+  <div class="height">
+    <PageTabs :pages="pages" :shown="page" label="Height" @show="(key) => (page = key)" />
+    <HeightMethods v-if="page === 'methods'" />
+    <FactVials v-else-if="page === 'angles'" :facts="facts" />
+    <template v-else>
+      <FactVials :facts="['kneeLeft', 'kneeRight']" />
+      <template v-if="height && now !== null">
+        <p data-testid="height-window">
+          <template v-if="height.common">
+            <strong class="figure">{{ shown(height.common.low) }} to {{ shown(height.common.high) }}</strong> {{ preferences.unit }} suits
+            both knees; the saddle stands at <span class="figure">{{ shown(now) }}</span>.
+          </template>
+          <template v-else-if="height.between !== null">
+            No one height suits both; halfway is <strong class="figure">{{ shown(height.between) }}</strong> {{ preferences.unit }}.
+          </template>
+        </p>
+        <p class="small muted">{{ windows }}; by the way each knee was read: 25–35° held still, 30–40° pedalling.</p>
+      </template>
+      <p v-else class="missing">Read the knee at the bottom, or inseam, stature and cleat, so that the legs are known.</p>
+      <FindingList :findings="seat.station.heightFindings" none="" />
+      <p v-if="height && height.by !== 0 && wished === 0 && board.movable">
+        <button type="button" class="plain" data-testid="aim-height" @click="aim">
+          Aim {{ trimmed(Math.abs(height.by), 1) }} mm {{ height.by > 0 ? 'up' : 'down' }}
+        </button>
+      </p>
+      <section v-if="plan.length > 0" aria-label="Steps over weeks">
+        <h2>Steps over weeks</h2>
+        <ol data-testid="week-plan">
+          <li v-for="step in plan" :key="step.week">
+            {{ step.week === 0 ? 'Now' : `After ${step.week} weeks of rides that agree` }}: {{ step.by > 0 ? 'up' : 'down' }}
+            {{ trimmed(Math.abs(step.by), 1) }} mm
+          </li>
+        </ol>
+        <p class="small muted">
+          A settled rider moves 5 mm at most at a time. Look again {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
+        </p>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.height {
+  display: grid;
+  gap: 6px;
+  padding-bottom: 8px;
+}
+ol {
+  margin: 0;
+  padding-left: 22px;
+}
+.missing {
+  margin: 2px 0;
+  padding: 6px 0 6px 10px;
+  border-left: 3px solid var(--amber);
+}
+</style>

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { PICTURE_LIMIT } from '@level-stance/core/record/attachments'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { useAttachments } from '../../stores/attachments.ts'
+import ImpressionDrawer from './ImpressionDrawer.vue'
+
+/** Pictures of impressions kept with the visit, and the way to a new one. */
+const attachments = useAttachments()
+const openId = ref<string | null>(null)
+const problem = ref<string | null>(null)
+const busy = ref(false)
+const pictures = computed(() => attachments.list.filter((row) => row.kind === 'impression'))
+const opened = computed(() => pictures.value.find((row) => row.id === openId.value) ?? null)
+
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  // The same file chosen again after a refusal is a new try.
+  input.value = ''
+  if (!file) return
+  problem.value = null
+  if (file.size > PICTURE_LIMIT) {
+    problem.value = `The picture has ${Math.ceil(file.size / 1024 / 1024)} MB; at most ${PICTURE_LIMIT / 1024 / 1024} MB are taken.`
+    return
+  }
+  busy.value = true
+  const added = await attachments.add('impression', file.name, file)
+  busy.value = false
+  if (typeof added === 'string') problem.value = added
+  else openId.value = added.id
+}
+async function remove(id: string): Promise<void> {
+  const answer = await attachments.write(id, {}, true)
+  problem.value = answer.ok ? null : answer.message
+}
+</script>
+
+<template>
+  <section aria-label="Impressions" class="impressions">
+    <h2>From an impression</h2>
+    <p class="small muted">
+      Card or foil on a firm flat seat, a sheet of known size under it; photograph sheet and dents together. Place data in the picture is
+      removed.
+    </p>
+    <ul v-if="pictures.length > 0">
+      <li v-for="picture in pictures" :key="picture.id">
+        <img :src="`/api/attachments/${picture.id}/content`" alt="" width="56" height="42" loading="lazy" />
+        <span
+          >{{ picture.title }}
+          <span class="muted small">{{ picture.marks ? 'marked' : 'not marked' }}, {{ trimmed(picture.bytes / 1024, 0) }} kB</span></span
+        >
+        <button type="button" class="plain" :aria-label="`Mark ${picture.title}`" @click="openId = picture.id">Mark</button>
+        <button type="button" class="link" :aria-label="`Remove ${picture.title}`" @click="remove(picture.id)">Remove</button>
+      </li>
+    </ul>
+    <label class="plain file"
+      >{{ busy ? 'Reading the picture…' : 'Take a picture' }}
+      <input type="file" accept="image/jpeg,image/png,image/webp" :disabled="busy" aria-label="Picture of an impression" @change="take" />
+    </label>
+    <p v-if="problem" class="warn small" role="alert">{{ problem }}</p>
+    <p v-if="attachments.problem" class="warn small" role="alert">
+      {{ attachments.problem }} <button type="button" class="link" @click="attachments.load()">Try again</button>
+    </p>
+    <ImpressionDrawer v-if="opened" :picture="opened" @close="openId = null" />
+  </section>
+</template>
+
+<style scoped>
+.impressions {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+}
+ul {
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 56px minmax(0, 1fr) max-content max-content;
+  gap: 8px;
+  align-items: center;
+  padding: 4px 0;
+}
+img {
+  object-fit: cover;
+  border: 1px solid var(--line);
+}
+.file {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  cursor: pointer;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  box-shadow: var(--focus);
+}
+</style>

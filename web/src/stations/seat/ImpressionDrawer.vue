@@ -1,0 +1,402 @@
+<script setup lang="ts">
+import { Button, Drawer } from 'ant-design-vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { anyCalculation } from '@level-stance/core/calculation'
+import type { Point } from '@level-stance/core/bike/contactPoints'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import type { Attachment, AttachmentFields } from '@level-stance/core/record/attachments'
+import { CLICK, impressionSpacing, marksFault, placesOf, withPlace } from '@level-stance/core/seat/impression'
+import { impressionMarksSchema, sheets } from '@level-stance/core/seat/impressionMarks'
+import { impressionCalculation } from '@level-stance/core/seat/seat.calculations'
+import WorkingPanel from '../../parts/WorkingPanel.vue'
+import { useAttachments } from '../../stores/attachments.ts'
+import { useVisit } from '../../stores/visit.ts'
+
+/** A picture of an impression with its marks: corners of a sheet or a scale, then the two deepest points. */
+const props = defineProps<{ picture: Attachment }>()
+defineEmits<{ close: [] }>()
+type Marks = NonNullable<AttachmentFields['marks']>
+const visit = useVisit()
+const attachments = useAttachments()
+const width = computed(() => props.picture.width ?? 1000)
+const height = computed(() => props.picture.height ?? 750)
+
+const start = (): Marks => {
+  const [w, h] = [width.value, height.value]
+  const at = (x: number, y: number) => ({ x: x * w, y: y * h })
+  return {
+    by: 'sheet',
+    corners: [at(0.15, 0.85), at(0.85, 0.85), at(0.85, 0.15), at(0.15, 0.15)],
+    sheet: { width: sheets.a4.width, height: sheets.a4.height },
+    scale: { from: at(0.2, 0.9), to: at(0.8, 0.9), length: 100 },
+    bones: { left: at(0.4, 0.5), right: at(0.6, 0.5) },
+  }
+}
+const marks = ref<Marks>(props.picture.marks ?? start())
+const said = ref<string | null>(null)
+const touched = ref(false)
+const workingOpen = ref(false)
+
+/** Stored a little after the hand has rested, and when the picture is left. */
+async function store(): Promise<void> {
+  if (!touched.value) return
+  touched.value = false
+  const answer = await attachments.write(props.picture.id, { marks: marks.value })
+  if (answer.ok) said.value = null
+  else {
+    said.value = answer.message
+    if (answer.theirs?.marks) marks.value = answer.theirs.marks
+  }
+}
+const storeSoon = useDebounceFn(store, 500)
+function change(next: Marks): void {
+  marks.value = next
+  touched.value = true
+  void storeSoon()
+}
+onBeforeUnmount(() => void store())
+
+// The part of the picture that is shown: zoom and pan move it.
+const view = ref({ x: 0, y: 0, w: width.value, h: height.value })
+const stage = ref<SVGSVGElement | null>(null)
+const pixel = ref(1)
+const names = computed(() =>
+  marks.value.by === 'sheet'
+    ? ['Corner 1', 'Corner 2', 'Corner 3', 'Corner 4', 'Left point', 'Right point']
+    : ['Scale 1', 'Scale 2', 'Left point', 'Right point'],
+)
+const places = computed(() => placesOf(marks.value))
+const zoom = computed(() => width.value / view.value.w)
+/** A mark is as well placed as the screen shows it: less than a pixel of the picture once zoomed in. */
+const click = computed(() => Math.max(0.5, CLICK * pixel.value))
+const result = computed(() => impressionSpacing(marks.value, click.value))
+const fault = computed(() => marksFault(marks.value))
+
+function inPicture(event: { clientX: number; clientY: number }): Point {
+  const matrix = stage.value?.getScreenCTM()
+  if (!matrix) return { x: 0, y: 0 }
+  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
+  return { x: p.x, y: p.y }
+}
+function measurePixel(): void {
+  const matrix = stage.value?.getScreenCTM()
+  if (matrix && matrix.a > 0) pixel.value = 1 / matrix.a
+}
+watch([view, stage], () => requestAnimationFrame(measurePixel), { immediate: true })
+
+function zoomAt(at: Point, factor: number): void {
+  const { x, y, w, h } = view.value
+  const next = Math.min(width.value * 1.2, Math.max(width.value / 20, w / factor))
+  const f = next / w
+  view.value = { x: at.x - (at.x - x) * f, y: at.y - (at.y - y) * f, w: next, h: h * f }
+}
+function wheel(event: WheelEvent): void {
+  zoomAt(inPicture(event), Math.exp(-event.deltaY / 400))
+}
+function zoomBy(factor: number): void {
+  zoomAt({ x: view.value.x + view.value.w / 2, y: view.value.y + view.value.h / 2 }, factor)
+}
+const whole = () => (view.value = { x: 0, y: 0, w: width.value, h: height.value })
+
+/** Fingers on the stage: one pans or drags a mark, two pinch. */
+const fingers = new Map<number, { clientX: number; clientY: number }>()
+let dragging: number | null = null
+function down(event: PointerEvent): void {
+  const target = (event.target as Element).closest('[data-mark]')
+  fingers.set(event.pointerId, event)
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragging = fingers.size === 1 && target ? Number(target.getAttribute('data-mark')) : null
+  if (target instanceof SVGElement) target.focus()
+}
+function move(event: PointerEvent): void {
+  const before = fingers.get(event.pointerId)
+  if (!before) return
+  if (dragging !== null && fingers.size === 1) {
+    place(dragging, inPicture(event))
+  } else if (fingers.size === 1) {
+    const [a, b] = [inPicture(before), inPicture(event)]
+    view.value = { ...view.value, x: view.value.x - (b.x - a.x), y: view.value.y - (b.y - a.y) }
+  } else {
+    const other = [...fingers.entries()].find(([id]) => id !== event.pointerId)?.[1]
+    if (other) {
+      const gap = (p: { clientX: number; clientY: number }) => Math.hypot(p.clientX - other.clientX, p.clientY - other.clientY)
+      const middle = { clientX: (event.clientX + other.clientX) / 2, clientY: (event.clientY + other.clientY) / 2 }
+      if (gap(before) > 0) zoomAt(inPicture(middle), gap(event) / gap(before))
+    }
+  }
+  fingers.set(event.pointerId, { clientX: event.clientX, clientY: event.clientY })
+}
+function up(event: PointerEvent): void {
+  fingers.delete(event.pointerId)
+  dragging = null
+}
+function place(i: number, { x, y }: Point): void {
+  const held = (value: number, most: number) => Math.min(most, Math.max(0, value))
+  change(withPlace(marks.value, i, { x: held(x, width.value), y: held(y, height.value) }) as Marks)
+}
+function key(event: KeyboardEvent, i: number): void {
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+  if (way) {
+    event.preventDefault()
+    const step = event.shiftKey ? 20 : 1
+    const at = places.value[i] ?? { x: 0, y: 0 }
+    place(i, { x: at.x + step * (way[0] ?? 0), y: at.y + step * (way[1] ?? 0) })
+  } else if (event.key === '+' || event.key === '-') {
+    event.preventDefault()
+    zoomAt(places.value[i] ?? { x: 0, y: 0 }, event.key === '+' ? 1.5 : 1 / 1.5)
+  }
+}
+
+/** Sizes as typed; what is out of range is said, and the last good one stays in force. */
+const typed = ref({
+  width: String(marks.value.sheet.width),
+  height: String(marks.value.sheet.height),
+  length: String(marks.value.scale.length),
+})
+const sizeProblem = ref<string | null>(null)
+function size(key: 'width' | 'height' | 'length', text: string): void {
+  typed.value = { ...typed.value, [key]: text }
+  const value = Number(text.trim().replace(',', '.'))
+  const next = key === 'length' ? { ...marks.value, scale: { ...marks.value.scale, length: value } } : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
+  const parsed = impressionMarksSchema.safeParse(next)
+  sizeProblem.value = parsed.success ? null : (parsed.error.issues[0]?.message ?? 'This size is not known.')
+  if (parsed.success) change(next)
+} // prettier-ignore
+function sheetOf(key: string): void {
+  const sheet = sheets[key as keyof typeof sheets]
+  typed.value = { ...typed.value, width: String(sheet.width), height: String(sheet.height) }
+  sizeProblem.value = null
+  change({ ...marks.value, sheet: { width: sheet.width, height: sheet.height } })
+}
+
+function take(): void {
+  if (!result.value) return
+  const value = Math.round(result.value.spacing * 10) / 10
+  const plusMinus = Math.round(result.value.plusMinus * 10) / 10
+  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'picture', takenAt: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
+  said.value = `${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`
+} // prettier-ignore
+const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
+const items = computed(() => [{ heading: 'Spacing from the picture', calculation: anyCalculation(impressionCalculation), input: { marks: marks.value, click: click.value }, plusMinus: {} }]) // prettier-ignore
+</script>
+
+<template>
+  <Drawer :open="true" :title="`Impression: ${picture.title}`" placement="right" width="92%" @close="$emit('close')">
+    <div class="marker">
+      <svg
+        ref="stage"
+        class="stage"
+        :viewBox="`${view.x} ${view.y} ${view.w} ${view.h}`"
+        role="application"
+        aria-label="Picture with marks. Tab to a mark, arrows move it, with shift in larger steps, plus and minus zoom."
+        @wheel.prevent="wheel"
+        @pointerdown="down"
+        @pointermove="move"
+        @pointerup="up"
+        @pointercancel="up"
+      >
+        <image :href="`/api/attachments/${picture.id}/content`" :width="width" :height="height" />
+        <path v-if="marks.by === 'sheet'" :d="outlinePath" class="sheet" :stroke-width="2 * pixel" />
+        <line
+          v-else
+          :x1="marks.scale.from.x"
+          :y1="marks.scale.from.y"
+          :x2="marks.scale.to.x"
+          :y2="marks.scale.to.y"
+          class="sheet"
+          :stroke-width="2 * pixel"
+        />
+        <line
+          :x1="marks.bones.left.x"
+          :y1="marks.bones.left.y"
+          :x2="marks.bones.right.x"
+          :y2="marks.bones.right.y"
+          class="span"
+          :stroke-width="2 * pixel"
+        />
+        <g
+          v-for="(place_, i) in places"
+          :key="names[i]"
+          :data-mark="i"
+          class="mark"
+          :class="{ bone: i >= places.length - 2 }"
+          tabindex="0"
+          role="button"
+          :aria-label="`${names[i]}: ${Math.round(place_.x)}, ${Math.round(place_.y)}`"
+          :transform="`translate(${place_.x} ${place_.y}) scale(${pixel})`"
+          @keydown="key($event, i)"
+        >
+          <circle r="22" class="reach" />
+          <circle r="11" class="ring" />
+          <path d="M-16 0H-4M4 0H16M0 -16V-4M0 4V16" class="cross" />
+          <text x="15" y="-13">{{ i < places.length - 2 ? i + 1 : i === places.length - 2 ? 'L' : 'R' }}</text>
+        </g>
+      </svg>
+      <aside>
+        <div class="row">
+          <button type="button" class="plain" @click="zoomBy(1.5)">Zoom in</button>
+          <button type="button" class="plain" @click="zoomBy(1 / 1.5)">Out</button>
+          <button type="button" class="plain" @click="whole">Whole</button>
+          <span class="small muted">{{ trimmed(zoom, 1) }}×</span>
+        </div>
+        <label>
+          <span class="small">Size known by</span>
+          <select
+            class="plain-field"
+            :value="marks.by"
+            @change="change({ ...marks, by: ($event.target as HTMLSelectElement).value as Marks['by'] })"
+          >
+            <option value="sheet">four corners of a sheet</option>
+            <option value="scale">two scale marks</option>
+          </select>
+        </label>
+        <template v-if="marks.by === 'sheet'">
+          <div class="row">
+            <button v-for="(sheet, name) in sheets" :key="name" type="button" class="plain" @click="sheetOf(name)">
+              {{ sheet.label }}
+            </button>
+          </div>
+          <div class="row">
+            <label
+              ><span class="small">1 to 2, mm</span
+              ><input
+                class="plain-field"
+                :value="typed.width"
+                inputmode="decimal"
+                aria-label="Sheet width"
+                @input="size('width', ($event.target as HTMLInputElement).value)"
+            /></label>
+            <label
+              ><span class="small">2 to 3, mm</span
+              ><input
+                class="plain-field"
+                :value="typed.height"
+                inputmode="decimal"
+                aria-label="Sheet height"
+                @input="size('height', ($event.target as HTMLInputElement).value)"
+            /></label>
+          </div>
+        </template>
+        <label v-else
+          ><span class="small">Between the marks, mm</span
+          ><input
+            class="plain-field"
+            :value="typed.length"
+            inputmode="decimal"
+            aria-label="Scale length"
+            @input="size('length', ($event.target as HTMLInputElement).value)"
+        /></label>
+        <p v-if="sizeProblem" class="warn small" role="alert">{{ sizeProblem }}</p>
+        <template v-if="result">
+          <p class="result" data-testid="impression-result">
+            <strong class="figure">{{ trimmed(result.spacing, 1) }}</strong> ±{{ trimmed(result.plusMinus, 1) }} mm
+          </p>
+          <p class="small muted">
+            ±{{ trimmed(result.clicking, 1) }} of the marks, ±{{ trimmed(result.scaling, 1) }} of the {{ marks.by }}, ±{{
+              trimmed(result.impression, 1)
+            }}
+            of any impression.
+            <template v-if="result.uncorrected !== null && Math.abs(result.uncorrected - result.spacing) > 0.5"
+              >Without taking out the slant: {{ trimmed(result.uncorrected, 1) }}.
+            </template>
+            <template v-else-if="marks.by === 'scale'">Slant is not taken out: photograph straight from above. </template>
+            Zoom in to mark more finely.
+          </p>
+          <div class="row">
+            <Button type="primary" size="large" @click="take">Take as reading</Button>
+            <button type="button" class="link" @click="workingOpen = true">Working</button>
+          </div>
+        </template>
+        <p v-else class="warn small" role="alert">{{ fault ?? 'These marks give nothing.' }}</p>
+        <p class="small" role="status">{{ said }}</p>
+      </aside>
+    </div>
+    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : []" @close="workingOpen = false" />
+  </Drawer>
+</template>
+
+<style scoped>
+.marker {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 310px;
+  gap: 16px;
+  height: 100%;
+}
+.stage {
+  width: 100%;
+  height: 100%;
+  min-height: 400px;
+  background: var(--ground);
+  touch-action: none;
+  cursor: grab;
+}
+aside {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.row label,
+aside > label {
+  display: grid;
+  gap: 2px;
+}
+.row .plain-field {
+  width: 110px;
+}
+.sheet,
+.span {
+  fill: none;
+  stroke: #0e6b6b;
+}
+.span {
+  stroke: #a63d2a;
+}
+.mark {
+  cursor: move;
+  outline: none;
+}
+.reach {
+  fill: transparent;
+}
+.ring {
+  fill: rgb(255 253 248 / 25%);
+  stroke: #0e6b6b;
+  stroke-width: 2.5;
+}
+.cross {
+  fill: none;
+  stroke: #1d2b2a;
+  stroke-width: 1.4;
+}
+.bone .ring {
+  stroke: #a63d2a;
+}
+.mark:focus-visible .ring,
+.mark:focus .ring {
+  fill: rgb(220 232 168 / 60%);
+  stroke-width: 4;
+}
+.mark text {
+  fill: #1d2b2a;
+  paint-order: stroke;
+  stroke: #fffdf8;
+  stroke-width: 3px;
+  font-size: 16px;
+  font-weight: 700;
+}
+.result {
+  font-size: 28px;
+}
+@media (max-width: 900px) {
+  .marker {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,268 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { shapeFrom } from '@level-stance/core/bike/saddleShape'
+import { reliefNow } from '@level-stance/core/change/seatInputs'
+import { measuredValue } from '@level-stance/core/change/footInputs'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import type { MatResult } from '@level-stance/core/seat/matAnalysis'
+import type { MatRider } from '@level-stance/core/seat/matSimulation'
+import FindingList from '../../parts/FindingList.vue'
+import { matFindings } from '@level-stance/core/seat/matFindings'
+import { useAttachments } from '../../stores/attachments.ts'
+import { useMat } from '../../stores/mat.ts'
+import { useVisit } from '../../stores/visit.ts'
+import { useSeat } from './useSeat.ts'
+
+/** What the mat says, before against after; files in and out; and the simulated mat. */
+const visit = useVisit()
+const seat = useSeat()
+const mat = useMat()
+const attachments = useAttachments()
+const problem = ref<string | null>(null)
+const busy = ref(false)
+
+interface Line {
+  readonly label: string
+  readonly of: (result: MatResult) => string
+}
+const percent = (share: number) => `${trimmed(100 * share, 0)} %`
+const lines: readonly Line[] = [
+  { label: 'Sit bones apart', of: (r) => (r.spacing === null ? '–' : `${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`) },
+  { label: 'Left : right', of: (r) => `${trimmed(100 * r.left, 0)} : ${trimmed(100 * (1 - r.left), 0)}` },
+  { label: 'Before : behind bones', of: (r) => `${trimmed(100 * r.front, 0)} : ${trimmed(100 * (1 - r.front), 0)}` },
+  { label: 'In the middle', of: (r) => percent(r.softTissue) },
+  { label: 'Middle, bones', of: (r) => `${trimmed(r.softPeak, 0)}, ${r.bones ? trimmed((r.bones.left.pressure + r.bones.right.pressure) / 2, 0) : '–'} kPa` },
+  { label: 'Highest', of: (r) => `${trimmed(r.peak, 0)} kPa` },
+  { label: 'Bones turned', of: (r) => (r.turned === null ? '–' : `${trimmed(r.turned, 1)}°`) },
+  { label: 'Centre strays', of: (r) => `${trimmed(r.wander.x, 0)} across, ${trimmed(r.wander.y, 0)} along` },
+  { label: 'Swings sideways', of: (r) => `${trimmed(r.rocking, 0)} %` },
+  { label: 'Load, area', of: (r) => `${trimmed(r.force, 0)} N, ${trimmed(r.area, 0)} cm²` },
+  { label: 'Frames, time', of: (r) => `${r.frames}, ${trimmed(r.seconds, 1)} s` },
+] // prettier-ignore
+const current = computed(() => mat.current)
+const findings = computed(() => (current.value?.result ? matFindings(current.value.result) : []))
+
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (!file) return
+  busy.value = true
+  problem.value = await mat.take(file)
+  busy.value = false
+}
+async function remove(id: string): Promise<void> {
+  const answer = await attachments.write(id, {}, true)
+  problem.value = answer.ok ? null : answer.message
+}
+function takeSpacing(): void {
+  const result = current.value?.result
+  if (!result || result.spacing === null) return
+  const value = Math.round(result.spacing * 10) / 10
+  const plusMinus = Math.round((result.spacingPlusMinus ?? 4) * 10) / 10
+  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'mat', takenAt: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
+} // prettier-ignore
+
+/** The simulated rider: from the readings where there are any, then as the hand sets it. */
+const own = ref<Partial<Record<'spacing' | 'width' | 'tilt' | 'torso' | 'leans' | 'turned' | 'rocking' | 'effort' | 'relief', number>>>({})
+const knobs = [
+  { key: 'width', label: 'Saddle width', unit: 'mm', min: 110, max: 220, step: 1 },
+  { key: 'tilt', label: 'Tilt, nose up', unit: '°', min: -6, max: 6, step: 0.5 },
+  { key: 'relief', label: 'Cut-out', unit: 'mm', min: 0, max: 36, step: 2 },
+  { key: 'spacing', label: 'Sit bones apart', unit: 'mm', min: 80, max: 160, step: 1 },
+  { key: 'torso', label: 'Torso', unit: '°', min: 15, max: 90, step: 1 },
+  { key: 'turned', label: 'Pelvis turned', unit: '°', min: -12, max: 12, step: 1 },
+  { key: 'leans', label: 'Hangs to the right', unit: '', min: -1, max: 1, step: 0.1 },
+  { key: 'rocking', label: 'Rocks', unit: '', min: 0, max: 1, step: 0.1 },
+  { key: 'effort', label: 'Effort', unit: '', min: 0, max: 1, step: 0.1 },
+] as const
+const knob = computed(() => {
+  const { now } = visit.setup
+  const relief = reliefNow(now)
+  return {
+    spacing: measuredValue(now, 'sitBoneSpacing') ?? 120,
+    width: seat.station.shape.width,
+    tilt: measuredValue(now, 'saddleTilt') ?? 0,
+    torso: seat.station.facts?.torso ?? 55,
+    leans: 0,
+    turned: 0,
+    rocking: 0.1,
+    effort: 0.2,
+    relief: relief === 'cut-out' ? 24 : relief === 'groove' ? 12 : 0,
+    ...own.value,
+  }
+})
+const simulated = computed<MatRider>(() => {
+  const { width, relief, ...rest } = knob.value
+  const { shape } = seat.station
+  return {
+    ...rest,
+    relief,
+    mass: measuredValue(visit.setup.now, 'mass') ?? 72,
+    cadence: measuredValue(visit.setup.now, 'cadence') ?? 80,
+    shape: shapeFrom({ ...shape, width, zoneWidth: (shape.zoneWidth / shape.width) * width }),
+  }
+})
+const title = computed(() => `${trimmed(knob.value.width, 0)} mm wide, ${trimmed(knob.value.tilt, 1)}°`)
+watch(simulated, (rider) => mat.changeLive(rider, title.value))
+onBeforeUnmount(() => mat.stopLive())
+</script>
+
+<template>
+  <div class="mat">
+    <div class="page-head">
+      <h2>Pressure</h2>
+      <label class="plain file"
+        >{{ busy ? 'Reading…' : 'Load a file' }}
+        <input type="file" accept=".csv,.txt,text/csv,text/plain" :disabled="busy" aria-label="Pressure recording" @change="take" />
+      </label>
+    </div>
+    <p v-if="problem ?? mat.broken" class="warn small" role="alert">{{ problem ?? mat.broken }}</p>
+    <div v-if="mat.recordings.length > 1" class="choose small">
+      <label
+        >Before
+        <select
+          class="plain-field"
+          :value="mat.before?.id"
+          @change="mat.chosen = { ...mat.chosen, before: ($event.target as HTMLSelectElement).value }"
+        >
+          <option v-for="row in mat.recordings" :key="row.id" :value="row.id">{{ row.title }}</option>
+        </select></label
+      >
+      <label
+        >After
+        <select
+          class="plain-field"
+          :value="mat.after?.id ?? ''"
+          :disabled="mat.live"
+          @change="mat.chosen = { ...mat.chosen, after: ($event.target as HTMLSelectElement).value }"
+        >
+          <option v-for="row in mat.recordings" :key="row.id" :value="row.id">{{ row.title }}</option>
+        </select></label
+      >
+    </div>
+    <table v-if="current" class="figures small" data-testid="mat-numbers">
+      <thead>
+        <tr>
+          <td></td>
+          <th v-if="mat.before" scope="col">{{ mat.after ? 'Before' : mat.before.title }}</th>
+          <th v-if="mat.after" scope="col">{{ mat.live ? 'Live' : 'After' }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="line in lines" :key="line.label">
+          <th scope="row">{{ line.label }}</th>
+          <td v-if="mat.before" class="figure">{{ mat.before.result ? line.of(mat.before.result) : '–' }}</td>
+          <td v-if="mat.after" class="figure">{{ mat.after.result ? line.of(mat.after.result) : '–' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <FindingList :findings="findings" none="" />
+    <p v-if="current?.header.simulated" class="small warn" data-testid="simulated-note">
+      Simulated: made up by a model of a rider, to show what a mat would say. It is no measurement of anybody.
+    </p>
+    <p v-if="current?.result && current.result.spacing !== null && !mat.live && !current.header.simulated">
+      <button type="button" class="plain" @click="takeSpacing">Take {{ trimmed(current.result.spacing, 0) }} mm as the spacing</button>
+    </p>
+    <ul v-if="mat.files.length > 0" class="small" aria-label="Recordings">
+      <li v-for="file in mat.files" :key="file.id">
+        <span>{{ file.title }}</span>
+        <a class="link" :href="`/api/attachments/${file.id}/content`" :download="`${file.title.replace(/[^\w-]+/g, '-')}.csv`"
+          >Save as file</a
+        >
+        <button type="button" class="link" :aria-label="`Remove ${file.title}`" @click="remove(file.id)">Remove</button>
+      </li>
+    </ul>
+    <details :open="mat.recordings.length === 0 || mat.live">
+      <summary>Simulated mat</summary>
+      <p class="small muted">
+        A stand-in for the device. It streams the same format into the same door as a file; change the saddle while it runs.
+      </p>
+      <div class="row">
+        <button v-if="!mat.live" type="button" class="plain" :disabled="mat.keeping" @click="mat.startLive(simulated, title)">
+          Run it
+        </button>
+        <button v-else type="button" class="plain" @click="mat.stopLive()">Stop and keep</button>
+        <span v-if="mat.live" role="status" class="small">Simulated, live: {{ mat.after?.result?.frames ?? 0 }} frames</span>
+      </div>
+      <div v-for="row in knobs" :key="row.key" class="knob small">
+        <label :for="`mat-${row.key}`">{{ row.label }}</label>
+        <input
+          :id="`mat-${row.key}`"
+          type="range"
+          :min="row.min"
+          :max="row.max"
+          :step="row.step"
+          :value="knob[row.key]"
+          @input="own = { ...own, [row.key]: Number(($event.target as HTMLInputElement).value) }"
+        />
+        <span class="figure"
+          >{{ trimmed(knob[row.key], row.step < 1 ? 1 : 0) }}{{ row.unit === '°' ? '°' : row.unit ? ` ${row.unit}` : '' }}</span
+        >
+      </div>
+      <button v-if="Object.keys(own).length > 0" type="button" class="link" @click="own = {}">As read from this rider</button>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.mat {
+  display: grid;
+  gap: 6px;
+  padding-bottom: 8px;
+}
+.choose {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.choose label {
+  display: grid;
+  min-width: 0;
+}
+.choose select {
+  width: 100%;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) max-content max-content;
+  gap: 10px;
+  align-items: center;
+  min-height: 32px;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.knob {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 150px 58px;
+  gap: 8px;
+  align-items: center;
+  min-height: 34px;
+}
+input[type='range'] {
+  accent-color: var(--petrol);
+}
+.file {
+  position: relative;
+  display: inline-flex;
+  align-items: center;
+  cursor: pointer;
+}
+.file input {
+  position: absolute;
+  inset: 0;
+  opacity: 0;
+  cursor: pointer;
+}
+.file:focus-within {
+  box-shadow: var(--focus);
+}
+</style>

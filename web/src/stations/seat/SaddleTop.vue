@@ -1,0 +1,169 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { outline } from '@level-stance/core/bike/saddleShape'
+import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
+import { BONES_BEHIND, contactOf } from '@level-stance/core/seat/contact'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import { useBoard } from '../../stores/board.ts'
+import { useVisit } from '../../stores/visit.ts'
+import { useSeat } from './useSeat.ts'
+
+/** The saddle from above to scale, nose up, with the sit bones and where they touch in each posture. */
+const visit = useVisit()
+const seat = useSeat()
+const board = useBoard()
+const MARGIN = 46
+
+const shape = computed(() => seat.station.shape)
+const spacing = computed(() => seat.station.spacing)
+/** The saddle that is wished, about the same sit point. */
+const wished = computed<SaddleShape | null>(() => {
+  const by = { width: board.aimed('saddleWidth', 'both'), length: board.aimed('saddleLength', 'both'), sitFromNose: board.aimed('sitFromNose', 'both') }
+  if (Object.values(by).every((amount) => amount === 0)) return null
+  const width = shape.value.width + by.width
+  return { ...shape.value, width, zoneWidth: (shape.value.zoneWidth / shape.value.width) * width, length: shape.value.length + by.length, sitFromNose: shape.value.sitFromNose + by.sitFromNose }
+}) // prettier-ignore
+/** mm: x to the right, y backward from the sit point. */
+const path = (of: SaddleShape) => {
+  const edge = outline(of, 60).map(({ x, y }) => ({ x: y, y: x - of.sitFromNose }))
+  const points = [...edge, ...[...edge].reverse().map(({ x, y }) => ({ x: -x, y }))]
+  return `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`
+}
+const box = computed(() => {
+  const all = [shape.value, ...(wished.value ? [wished.value] : [])]
+  const half = Math.max(...all.map((of) => of.width / 2), 100) + MARGIN
+  const top = -Math.max(...all.map((of) => of.sitFromNose)) - MARGIN
+  const bottom = Math.max(...all.map((of) => of.length - of.sitFromNose)) + MARGIN
+  return `${-half} ${top} ${2 * half} ${bottom - top}`
+})
+const contacts = computed(() => {
+  const between = spacing.value
+  return between === null ? [] : seat.station.postures.map((posture) => ({ ...posture, ...contactOf(between.value, posture.torso) }))
+})
+const wanted = computed(() => seat.station.width)
+/** The widest place, for the range wanted. */
+const widestAt = computed(() => 0.84 * shape.value.length - shape.value.sitFromNose)
+const relief = computed(() => (seat.station.look.relief === null || seat.station.look.relief === 'none' ? 0 : seat.station.look.relief === 'groove' ? 12 : 24)) // prettier-ignore
+const spoken = computed(() => {
+  const bones = spacing.value === null ? 'sit bones not read' : `sit bones ${trimmed(spacing.value.value, 0)} mm apart`
+  return `Saddle from above to scale: ${trimmed(shape.value.width, 0)} mm wide, ${bones}.`
+})
+const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?.basis === 'measured'
+</script>
+
+<template>
+  <div class="above">
+    <svg :viewBox="box" role="img" :aria-label="spoken" preserveAspectRatio="xMidYMid meet">
+      <path :d="path(shape)" class="saddle" :class="{ guessed: !read('saddleWidth') }" />
+      <rect
+        v-if="relief > 0"
+        :x="-relief / 2"
+        :y="-shape.sitFromNose * 0.62"
+        :width="relief"
+        :height="shape.sitFromNose * 0.62 + 38"
+        :rx="relief / 2"
+        class="relief"
+      />
+      <path v-if="wished" :d="path(wished)" class="wished" />
+      <line :x1="0" :x2="0" :y1="-shape.sitFromNose - 14" :y2="shape.length - shape.sitFromNose + 14" class="axis" />
+      <line :x1="-shape.zoneWidth / 2" :x2="shape.zoneWidth / 2" y1="0" y2="0" class="zone" />
+      <text :x="-shape.width / 2 - 8" y="4" text-anchor="end">sit point</text>
+      <g v-if="wanted" class="wanted">
+        <line
+          v-for="side in [-1, 1]"
+          :key="side"
+          :x1="(side * wanted.low) / 2"
+          :x2="(side * wanted.high) / 2"
+          :y1="widestAt"
+          :y2="widestAt"
+        />
+      </g>
+      <g v-for="contact in contacts" :key="contact.hands" class="contact" :class="{ usual: contact.usual }">
+        <ellipse v-for="side in [-1, 1]" :key="side" :cx="side * contact.half" :cy="contact.behind" rx="15" ry="18" />
+      </g>
+      <template v-if="spacing">
+        <circle v-for="side in [-1, 1]" :key="side" :cx="(side * spacing.value) / 2" :cy="BONES_BEHIND" r="5" class="bone" />
+        <line :x1="-spacing.value / 2" :x2="spacing.value / 2" :y1="BONES_BEHIND + 26" :y2="BONES_BEHIND + 26" class="measure" />
+        <text x="0" :y="BONES_BEHIND + 42" text-anchor="middle">{{ trimmed(spacing.value, 0) }}</text>
+      </template>
+      <g class="scale">
+        <line :x1="-50" :x2="50" :y1="shape.length - shape.sitFromNose + 30" :y2="shape.length - shape.sitFromNose + 30" />
+        <text x="0" :y="shape.length - shape.sitFromNose + 43" text-anchor="middle">100 mm</text>
+      </g>
+    </svg>
+    <p class="small muted legend">
+      <template v-if="spacing"
+        >● sit bones, read upright. Ovals: where they touch as the pelvis rolls ({{
+          contacts.map((c) => `${c.hands} ${trimmed(c.torso, 0)}°`).join(', ') || 'torso not known'
+        }}); their size is this product’s own.
+      </template>
+      <template v-else>Sit-bone spacing is not read. </template>
+      <template v-if="wanted">Bars at the sides: width wanted. </template>
+      <template v-if="!read('saddleWidth') || !read('saddleLength')">What is not read is drawn as usual. </template>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.above {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  height: 100%;
+  min-height: 0;
+}
+svg {
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+}
+.saddle {
+  fill: var(--sole);
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.guessed {
+  stroke-dasharray: 5 4;
+}
+.relief {
+  fill: var(--panel);
+  stroke: var(--steel);
+}
+.wished {
+  fill: none;
+  stroke: var(--petrol);
+  stroke-width: 2;
+  stroke-dasharray: 6 4;
+}
+.axis,
+.zone {
+  stroke: var(--steel);
+  stroke-dasharray: 2 4;
+}
+.contact ellipse {
+  fill: var(--bubble);
+  fill-opacity: 0.14;
+  stroke: var(--bubble);
+  stroke-width: 0.8;
+}
+.contact.usual ellipse {
+  fill-opacity: 0.4;
+}
+.bone {
+  fill: var(--ink);
+}
+.measure,
+.scale line {
+  stroke: var(--ink);
+}
+.wanted line {
+  stroke: var(--petrol);
+  stroke-width: 6;
+}
+text {
+  fill: var(--muted);
+  font-size: 11px;
+}
+.legend {
+  padding: 4px 12px 8px;
+}
+</style>

@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { triedSaddleSchema } from '@level-stance/core/record/triedSaddles'
+import { useDrafts } from '../../stores/drafts.ts'
+import { useTriedSaddles } from '../../stores/triedSaddles.ts'
+import type { StoredTried } from '../../stores/triedSaddles.ts'
+import { useVisit } from '../../stores/visit.ts'
+
+/** What the rider has ridden, best first, so that what worked is found again. */
+const visit = useVisit()
+const tried = useTriedSaddles()
+const drafts = useDrafts()
+const said = ref<string | null>(null)
+const problems = ref<Readonly<Record<string, string>>>({})
+const fields = [
+  { key: 'name', label: 'Saddle', unit: '' },
+  { key: 'width', label: 'Width', unit: 'mm' },
+  { key: 'mark', label: 'Mark', unit: '0 to 10' },
+  { key: 'hours', label: 'Ridden', unit: 'h' },
+  { key: 'note', label: 'Note', unit: '' },
+] as const
+type Texts = Record<(typeof fields)[number]['key'], string>
+const empty: Texts = { name: '', width: '', mark: '', hours: '', note: '' }
+
+/** Typed and not stored outlives a reload. */
+const place = computed(() => `tried/${visit.head?.riderId ?? ''}`)
+const texts = computed<Texts>(() => {
+  try {
+    return { ...empty, ...(JSON.parse(drafts.get(place.value) ?? '{}') as Partial<Texts>) }
+  } catch {
+    return empty
+  }
+})
+function type(key: keyof Texts, text: string): void {
+  drafts.set(place.value, JSON.stringify({ ...texts.value, [key]: text }))
+  problems.value = {}
+  said.value = null
+}
+const number = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')))
+
+async function add(): Promise<void> {
+  const { name, width, mark, hours, note } = texts.value
+  const parsed = triedSaddleSchema.safeParse({ name, width: number(width), mark: number(mark), hours: number(hours), spare: false, note })
+  if (!parsed.success) {
+    problems.value = Object.fromEntries(parsed.error.issues.map((issue) => [String(issue.path[0]), issue.message]))
+    return
+  }
+  const answer = await tried.save({ id: crypto.randomUUID(), saddle: parsed.data, version: 0 })
+  if (answer.ok) drafts.clear(place.value)
+  said.value = answer.ok ? null : answer.message
+}
+async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, removed = false): Promise<void> {
+  const answer = await tried.save({ ...row, saddle: { ...row.saddle, ...more } }, removed)
+  said.value = answer.ok ? null : answer.message
+}
+</script>
+
+<template>
+  <section aria-label="Saddles ridden" class="tried">
+    <h2>Ridden before</h2>
+    <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ tried.advice }}</p>
+    <p v-if="tried.problem" class="warn small" role="alert">
+      {{ tried.problem }} <button type="button" class="link" @click="tried.load()">Try again</button>
+    </p>
+    <table v-if="tried.list.length > 0" class="figures small">
+      <thead>
+        <tr>
+          <th scope="col">Saddle</th>
+          <th scope="col">Mark</th>
+          <th scope="col">Spare</th>
+          <td></td>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in tried.list" :key="row.id">
+          <th scope="row">
+            {{ row.saddle.name }}
+            <span class="muted">{{
+              [
+                row.saddle.width === null ? '' : `${row.saddle.width} mm`,
+                row.saddle.hours === null ? '' : `${row.saddle.hours} h`,
+                row.saddle.note,
+              ]
+                .filter((part) => part !== '')
+                .join(', ')
+            }}</span>
+          </th>
+          <td>
+            <select
+              class="plain-field"
+              :value="row.saddle.mark ?? ''"
+              :aria-label="`Mark of ${row.saddle.name}`"
+              @change="change(row, { mark: number(($event.target as HTMLSelectElement).value) })"
+            >
+              <option value="">–</option>
+              <option v-for="mark in 11" :key="mark" :value="mark - 1">{{ mark - 1 }}</option>
+            </select>
+          </td>
+          <td>
+            <input
+              type="checkbox"
+              :checked="row.saddle.spare"
+              :aria-label="`Owns a spare of ${row.saddle.name}`"
+              @change="change(row, { spare: ($event.target as HTMLInputElement).checked })"
+            />
+          </td>
+          <td>
+            <button type="button" class="link" :aria-label="`Remove ${row.saddle.name}`" @click="change(row, {}, true)">Remove</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <details>
+      <summary>Write one down</summary>
+      <form novalidate @submit.prevent="add">
+        <div v-for="field in fields" :key="field.key" :class="field.key">
+          <label :for="`tried-${field.key}`" class="small"
+            >{{ field.label }} <span class="muted">{{ field.unit }}</span></label
+          >
+          <input
+            :id="`tried-${field.key}`"
+            class="plain-field"
+            :value="texts[field.key]"
+            :aria-invalid="problems[field.key] !== undefined"
+            autocomplete="off"
+            @input="type(field.key, ($event.target as HTMLInputElement).value)"
+          />
+          <p v-if="problems[field.key]" class="warn small" role="alert">{{ problems[field.key] }}</p>
+        </div>
+        <button type="submit" class="plain">Add</button>
+      </form>
+    </details>
+    <p v-if="said" class="warn small" role="alert">{{ said }}</p>
+  </section>
+</template>
+
+<style scoped>
+.tried {
+  display: grid;
+  gap: 4px;
+}
+.advice {
+  padding: 6px 10px;
+  border-left: 3px solid var(--petrol);
+  background: var(--petrol-soft);
+}
+th[scope='row'] {
+  font-weight: 500;
+}
+form {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 6px 10px;
+  padding: 4px 0;
+}
+.name,
+.note {
+  grid-column: 1 / -1;
+}
+form .plain-field {
+  width: 100%;
+}
+td select.plain-field {
+  width: 62px;
+}
+input[type='checkbox'] {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--petrol);
+}
+</style>

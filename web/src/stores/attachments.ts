@@ -1,0 +1,68 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef, watch } from 'vue'
+import type { Attachment, AttachmentFields, AttachmentKind } from '@level-stance/core/record/attachments'
+import { api, upload } from '../api/client.ts'
+import { refused } from './catalogue.ts'
+import type { SaveAnswer } from './catalogue.ts'
+import { useVisit } from './visit.ts'
+
+/** Pictures and recordings kept with the open visit. */
+export const useAttachments = defineStore('attachments', () => {
+  const visit = useVisit()
+  const list = shallowRef<readonly Attachment[]>([])
+  const loadedFor = ref<string | null>(null)
+  const problem = ref<string | null>(null)
+
+  async function load(): Promise<void> {
+    const visitId = visit.head?.visitId
+    if (visitId === undefined) return
+    try {
+      const { attachments } = await api<{ attachments: Attachment[] }>('GET', `/visits/${visitId}/attachments`)
+      if (visit.head?.visitId !== visitId) return
+      list.value = attachments
+      loadedFor.value = visitId
+      problem.value = null
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : 'Pictures and recordings could not be read.'
+    }
+  }
+  watch(
+    () => visit.head?.visitId,
+    () => {
+      list.value = []
+      loadedFor.value = null
+    },
+  )
+
+  /** Keeps a file with the visit; @returns it, or why not. */
+  async function add(kind: AttachmentKind, title: string, file: Blob): Promise<Attachment | string> {
+    const visitId = visit.head?.visitId
+    if (visitId === undefined) return 'No visit is open.'
+    const query = new URLSearchParams({ id: crypto.randomUUID(), kind, title: title.slice(0, 120) || 'Without a name' })
+    try {
+      const added = await upload<Attachment>(`/visits/${visitId}/attachments?${query}`, file)
+      list.value = [...list.value.filter((other) => other.id !== added.id), added]
+      return added
+    } catch (error) {
+      return error instanceof Error ? error.message : 'It was not stored.'
+    }
+  }
+
+  /** Writes title and marks, or removes; somebody else's newer version is taken and said. */
+  async function write(id: string, change: Partial<AttachmentFields>, removed = false): Promise<SaveAnswer<Attachment>> {
+    const now = list.value.find((row) => row.id === id)
+    if (!now) return { ok: false, message: 'It is no longer there.', fields: [], theirs: null }
+    const { title, marks } = { ...now, ...change }
+    try {
+      const stored = await api<Attachment>('PUT', `/attachments/${id}`, { version: now.version, title, marks, removed })
+      list.value = removed ? list.value.filter((row) => row.id !== id) : list.value.map((row) => (row.id === id ? stored : row))
+      return { ok: true }
+    } catch (error) {
+      const answer = refused<Attachment>(error)
+      if (answer.theirs) list.value = list.value.map((row) => (row.id === id && answer.theirs ? answer.theirs : row))
+      return answer
+    }
+  }
+
+  return { list, loadedFor, problem, load, add, write }
+})
