@@ -58,14 +58,36 @@ try {
     await page.getByRole('tab', { name: /^Riding/ }).click()
     await page.getByRole('tab', { name: 'Fit' }).click()
   })
+  const seatPage = (label) => (page) => page.getByRole('tablist', { name: 'Pages of the seat' }).getByRole('tab', { name: label }).click()
   await picture('seat', 'Imre', 'seat', async (page) => {
+    await seatPage('Height')(page)
     await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('708')
+    await page.waitForTimeout(400)
+  })
+  await picture('seat-saddle', 'Baptiste', 'seat', seatPage('Saddle'), 'dark')
+  await picture('seat-impression', 'Baptiste', 'seat', async (page) => {
+    await seatPage('Saddle')(page)
+    await page.getByRole('button', { name: /^Mark / }).click()
+    await page.waitForTimeout(900)
+  })
+  await picture('seat-mat', 'Baptiste', 'seat', async (page) => {
+    await seatPage('Pressure')(page)
+    await page.waitForTimeout(1500)
+  })
+  await picture('seat-tilt', 'Baptiste', 'seat', async (page) => {
+    await seatPage('Tilt')(page)
+    await page.getByTestId('aim-tilt').click()
+    await page.waitForTimeout(400)
+  })
+  await picture('seat-setback', 'Baptiste', 'seat', async (page) => {
+    await seatPage('Setback')(page)
+    await page.getByRole('slider', { name: 'Setback with the knees kept' }).focus()
+    for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowLeft')
     await page.waitForTimeout(400)
   })
   await picture('hands', 'Oona', 'hands', (page) => page.getByRole('tab', { name: 'Front' }).click())
   const feetPage = (label) => (page) => page.getByRole('tab', { name: label }).click()
   await picture('feet', 'Baptiste', 'feet', feetPage('Fore–aft'))
-  await picture('feet-why', 'Oona', 'feet')
   await picture('feet-shoe', 'Baptiste', 'feet', feetPage('Shoe'))
   await picture('feet-pedal', 'Baptiste', 'feet', feetPage('Pedal'))
   await picture('feet-rotation', 'Oona', 'feet', async (page) => {
@@ -76,8 +98,6 @@ try {
     await feetPage('Stance')(page)
     await page.getByRole('tab', { name: 'Knees from the front' }).click()
   })
-  await picture('feet-wear', 'Oona', 'feet', feetPage('Wear, bolts'))
-  await picture('feet-dim', 'Imre', 'feet', feetPage('Fore–aft'), 'dark')
   await picture('working', 'Baptiste', 'feet', async (page) => {
     await feetPage('Fore–aft')(page)
     await page.getByRole('button', { name: 'Working' }).click()

@@ -164,4 +164,20 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(page.getByLabel('Name')).toHaveValue(/./)
     await look()
   })
+
+  test(`every page of the seat is accessible, ${scheme}`, async ({ page }) => {
+    test.slow()
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    const look = () => expectAccessible(page)
+    await openDemo(page, 'Baptiste', 'Seat')
+    for (const tab of ['Saddle', 'Pressure', 'Tilt', 'Height', 'Setback', 'Legs']) {
+      await page.getByRole('tablist', { name: 'Pages of the seat' }).getByRole('tab', { name: tab }).click()
+      if (tab === 'Pressure') await expect(page.getByTestId('mat-numbers')).toBeVisible()
+      await look()
+    }
+    await page.getByRole('tablist', { name: 'Pages of the seat' }).getByRole('tab', { name: 'Saddle' }).click()
+    await page.getByRole('button', { name: /^Mark / }).click()
+    await expect(page.getByTestId('impression-result')).toBeVisible()
+    await look()
+  })
 }

@@ -132,7 +132,7 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
   await expect(page.getByText('Saddle: no room for another 7 mm back.')).toBeVisible()
   await expect(page.getByTestId('move-now')).toContainText('Saddle back 5')
   await expect(page.getByText('Later, after rides that agree: saddle back 5.')).toBeVisible()
-  await page.getByRole('button', { name: 'Working' }).click()
+  await page.getByRole('article', { name: 'Proposal' }).getByRole('button', { name: 'Working' }).click()
   await expect(page.getByRole('dialog', { name: 'How this is worked out' })).toContainText('What this change brings along')
   await page.keyboard.press('Escape')
   await expect(page.getByText(/Rails inside their marks/)).toBeVisible()

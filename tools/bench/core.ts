@@ -7,6 +7,13 @@ import type { PedalRider } from '../../core/src/feet/pedalCriteria.ts'
 import { startingPedals } from '../../core/src/feet/pedalKinds.ts'
 import { rankPedals } from '../../core/src/feet/pedalRanking.ts'
 import { stanceOptions } from '../../core/src/feet/stanceSearch.ts'
+import { setbackCurve } from '../../core/src/change/seatCurve.ts'
+import { exampleMatRider } from '../../core/src/seat/examples.ts'
+import { analyseMat } from '../../core/src/seat/matAnalysis.ts'
+import { seededRandom, simulateMat, simulatedMat } from '../../core/src/seat/matSimulation.ts'
+import type { SaddleRider } from '../../core/src/seat/saddleCriteria.ts'
+import { startingSaddles } from '../../core/src/seat/saddleKinds.ts'
+import { rankSaddles } from '../../core/src/seat/saddleRanking.ts'
 import { riderAt } from '../../core/src/body/rider.ts'
 import { calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
 import { factSpreads, knowledgeOf } from '../../core/src/change/knowledge.ts'
@@ -110,8 +117,18 @@ const stance = milliseconds(
     }),
   100,
 )
+const mat = simulateMat(exampleMatRider, 10, 10, seededRandom(1))
+const pressure = milliseconds(() => analyseMat(simulatedMat, mat), 60)
+const spec = startingSaddles[0]!
+const saddleList = Array.from({ length: 200 }, (_, i) => ({ id: String(i), spec: { ...spec, name: `Saddle ${i}`, width: 120 + (i % 60) } }))
+const saddleRider: SaddleRider = { mass: 78, spacing: 128, width: { low: 148, high: 158 }, torso: 54, softTissue: true, sitBones: false, rubs: false, creeps: false, hours: 5, postRoomDown: 60, railHeightNow: 48, tried: {} } // prettier-ignore
+const saddleRanking = milliseconds(() => rankSaddles(saddleList, saddleRider), 200)
+const curve = milliseconds(() => setbackCurve(standing), 100)
 console.log(
   JSON.stringify({
+    pressure,
+    saddleRanking,
+    curve,
     postures,
     heights,
     wholeRiders,

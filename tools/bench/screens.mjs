@@ -36,9 +36,10 @@ export async function measureScreens(address, presses = 240) {
     const drags = await dragToPaint(page, presses)
     await page.keyboard.press('Escape')
     const board = await boardToPaint(page, presses)
+    const live = await liveToPaint(page, presses)
     const floor = await floorOf(browser, presses)
     const pointer = await pointerFloor(browser, presses)
-    return { firstLoad, keys, drags, board, floor, pointer }
+    return { firstLoad, keys, drags, board, live, floor, pointer }
   } finally {
     await browser.close()
   }
@@ -110,6 +111,31 @@ async function boardToPaint(page, moves) {
   await page.waitForTimeout(800)
   const box = await handle.boundingBox()
   return circle(page, box.x + box.width / 2, box.y + box.height / 2, moves)
+}
+
+/** The simulated mat streams: dragging the saddle on Seat, and the mat's own knobs beside its maps. */
+async function liveToPaint(page, moves) {
+  await page.keyboard.press('Escape')
+  await page.getByRole('link', { name: /^seat/i }).click()
+  const tabs = page.getByRole('tablist', { name: 'Pages of the seat' })
+  await tabs.getByRole('tab', { name: /^Pressure/ }).click()
+  await page.getByText('Simulated mat', { exact: true }).click()
+  await page.getByRole('button', { name: 'Run it' }).click()
+  await page.getByText(/Simulated, live: [1-9]/).waitFor()
+  await page.getByLabel('Tilt, nose up').focus()
+  await page.evaluate(() => (window.frameTimes = undefined))
+  await watchFrames(page, 'keydown')
+  for (let i = 0; i < moves; i++) {
+    await page.keyboard.press(i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft')
+    await page.waitForTimeout(40)
+  }
+  const knob = summary(await page.evaluate(() => window.frameTimes))
+  await tabs.getByRole('tab', { name: /^Height/ }).click()
+  const handle = page.getByTestId('handle-saddle')
+  await handle.waitFor()
+  await page.waitForTimeout(800)
+  const box = await handle.boundingBox()
+  return { knob, board: await circle(page, box.x + box.width / 2, box.y + box.height / 2, moves) }
 }
 
 /** The same movement over a page on which one dot follows the pointer. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { reliefNow } from '@level-stance/core/change/seatInputs'
 import { measuredValue } from '@level-stance/core/change/footInputs'
@@ -105,7 +105,6 @@ const simulated = computed<MatRider>(() => {
 })
 const title = computed(() => `${trimmed(knob.value.width, 0)} mm wide, ${trimmed(knob.value.tilt, 1)}°`)
 watch(simulated, (rider) => mat.changeLive(rider, title.value))
-onBeforeUnmount(() => mat.stopLive())
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import MoveCard from '../../parts/MoveCard.vue'
 import PageTabs from '../../parts/PageTabs.vue'
@@ -34,7 +34,11 @@ const route = useRoute()
 const router = useRouter()
 
 const components = { why: WhyPage, saddle: SaddlePage, mat: MatPage, tilt: TiltPage, height: HeightPage, setback: SetbackPage, legs: LegsPage } // prettier-ignore
-const tabs = seatPageKeys.map((key) => ({ key, label: seatPages[key].label }))
+const tabs = computed(() =>
+  seatPageKeys.map((key) => ({ key, label: seatPages[key].label, ...(key === 'mat' && mat.live ? { note: ' live' } : {}) })),
+)
+// The simulated mat runs on over the pages of the seat, and ends with the station.
+onBeforeUnmount(() => mat.stopLive())
 
 /** The address names the page; without one, what was told comes first, else the saddle. */
 const asked = computed(() => seatPageKeys.find((key) => key === route.query['page']) ?? null)
