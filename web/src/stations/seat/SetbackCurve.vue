@@ -113,6 +113,8 @@ function key(event: KeyboardEvent): void {
 <style scoped>
 .curve {
   margin: 0;
+  padding: 4px 12px 6px;
+  border-top: 1px solid var(--line);
 }
 svg {
   display: block;

@@ -8,7 +8,6 @@ import FindingList from '../../parts/FindingList.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
-import SetbackCurve from './SetbackCurve.vue'
 import { useSeat } from './useSeat.ts'
 
 /** Setback: what speaks for either way, the curve that keeps the knees, and what it does to hands and hips. */
@@ -42,7 +41,6 @@ const items = computed(() => [
         Aim {{ trimmed(Math.abs(judged.by), 1) }} mm {{ judged.by > 0 ? 'back' : 'forward' }}
       </button>
     </p>
-    <SetbackCurve @slide="slide" />
     <FactVials :facts="['load', 'hipLeft', 'hipRight', 'reach', 'kneeAheadLeft', 'kneeAheadRight']" />
     <p class="small muted">Knee ahead of axle is a convention without mechanical proof: to compare before and after only.</p>
     <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />

@@ -83,12 +83,7 @@ const items = computed(() => {
         <option v-for="(row, key) in tiltUses" :key="key" :value="key">{{ row.label }}</option>
       </select></label
     >
-    <FindingList :findings="tilt.findings" none="" />
-    <p v-if="tilt.climb" class="small" data-testid="climb">
-      On the climb it stands {{ trimmed(tilt.climb.slope, 1) }}° nose up by the slope and {{ trimmed(tilt.climb.sag, 1) }}° by the
-      suspension; the target goes {{ trimmed(Math.abs(tilt.climb.shift), 1) }}° further down for it.
-    </p>
-    <p v-if="tilt.by !== 0 && board.movable">
+    <p v-if="tilt.by !== 0 && wished === 0 && board.movable">
       <button type="button" class="plain" data-testid="aim-tilt" @click="aim">Aim at {{ words(tilt.target.aim) }}</button>
     </p>
     <section aria-label="Turns" class="turns">
@@ -112,6 +107,11 @@ const items = computed(() => {
       <p v-else-if="lacking" class="small muted">For the turns, read {{ lacking }}.</p>
       <p v-else class="small muted">Nothing to turn. Type where the nose should go, or drag it on the board.</p>
     </section>
+    <FindingList :findings="tilt.findings" none="" />
+    <p v-if="tilt.climb" class="small" data-testid="climb">
+      On the climb it stands {{ trimmed(tilt.climb.slope, 1) }}° nose up by the slope and {{ trimmed(tilt.climb.sag, 1) }}° by the
+      suspension; the target goes {{ trimmed(Math.abs(tilt.climb.shift), 1) }}° further down for it.
+    </p>
     <p class="small muted">Check tilt each time the bike was packed or built; level ground, dropper up.</p>
     <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>
