@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { freshVisit } from '@level-stance/core/record/dossier'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
@@ -19,12 +20,7 @@ function openVisit(ledger: LedgerEntry[] = []) {
     visit: {
       id: uuid(3),
       version: 1,
-      title: 'First visit',
-      cleatSchool: 'behind-ball',
-      accepted: [],
-      pedalWeights: {},
-      stanceBy: null,
-      seat: {},
+      ...freshVisit,
       startedAt: testTime,
     },
     readings: readings.map((reading) => ({ reading, version: 1 })),

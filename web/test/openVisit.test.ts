@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { freshVisit } from '@level-stance/core/record/dossier'
 import { createPinia, setActivePinia } from 'pinia'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { aReading, testTime, uuid } from '@level-stance/core/testing'
@@ -12,12 +13,7 @@ const held = (...readings: Dossier['readings']): Dossier => ({
   visit: {
     id: uuid(3),
     version: 1,
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: testTime,
   },
   readings,

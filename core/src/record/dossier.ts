@@ -1,7 +1,7 @@
 import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
-import { cleatSchoolKeys } from '../feet/cleatSchools.ts'
+import { cleatSchoolKeys, defaultCleatSchool } from '../feet/cleatSchools.ts'
 import { weightsSchema } from '../feet/pedalCriteria.ts'
 import { stanceMethodKeys } from '../feet/stance.ts'
 import { readingSchema } from '../measure/reading.ts'
@@ -48,6 +48,16 @@ export const visitFieldsSchema = z.strictObject({
 export type RiderFields = z.infer<typeof riderFieldsSchema>
 export type BikeFields = z.infer<typeof bikeFieldsSchema>
 export type VisitFields = z.infer<typeof visitFieldsSchema>
+
+/** What a visit begins with: everything as computed. */
+export const freshVisit: VisitFields = {
+  title: 'First visit',
+  cleatSchool: defaultCleatSchool,
+  accepted: [],
+  pedalWeights: {},
+  stanceBy: null,
+  seat: {},
+}
 
 /** The fields of a visit out of whatever carries them: the one list of them. */
 export function visitFieldsOf({ title, cleatSchool, accepted, pedalWeights, stanceBy, seat }: VisitFields): VisitFields {

@@ -1,3 +1,4 @@
+import { freshVisit } from './dossier.ts'
 import fc from 'fast-check'
 import { CalculationError } from '../quantity/problem.ts'
 import { withLeaf } from '../quantity/propagate.ts'
@@ -12,12 +13,7 @@ const file: VisitFile = {
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: testTime,
   },
   readings: [...exampleReadings],

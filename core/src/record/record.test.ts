@@ -1,3 +1,4 @@
+import { freshVisit } from './dossier.ts'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
@@ -27,12 +28,7 @@ const file: VisitFile = {
   rider: { name: 'Živa Østergård', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: testTime,
   },
   readings: [...exampleReadings],

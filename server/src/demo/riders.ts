@@ -1,3 +1,4 @@
+import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Move } from '@level-stance/core/change/ledger'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import type { Complaint } from '@level-stance/core/talk/complaint'
@@ -18,12 +19,7 @@ const conductor: VisitFile = {
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: conductorAt,
   },
   readings: [
@@ -106,12 +102,7 @@ const courier: VisitFile = {
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: courierAt,
   },
   readings: [
@@ -174,12 +165,7 @@ const trailBuilder: VisitFile = {
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: builderAt,
   },
   readings: [
@@ -237,12 +223,7 @@ const returning: VisitFile = {
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
   visit: {
-    title: 'First visit',
-    cleatSchool: 'behind-ball',
-    accepted: [],
-    pedalWeights: {},
-    stanceBy: null,
-    seat: {},
+    ...freshVisit,
     startedAt: returningAt,
   },
   readings: [

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import PageTabs from '../../parts/PageTabs.vue'
+import PagedColumns from '../../parts/PagedColumns.vue'
 import MoveCard from '../../parts/MoveCard.vue'
 import ReadingRows from '../../parts/ReadingRows.vue'
-import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { stable } from '../../composables/stable.ts'
 import { useBoard } from '../../stores/board.ts'
@@ -59,32 +58,14 @@ const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
 
 <template>
-  <div class="station">
-    <PageTabs :pages="tabs" :shown="feet.page" label="Pages of the feet" @show="show" />
-    <StationColumns :left="292" :right="428">
-      <template #readings><ReadingRows :keys="readings" /></template>
-      <template #board><FeetBoard @show="show" /></template>
-      <template #judgement><component :is="components[feet.page]" @show="show" /></template>
-      <template #act>
-        <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-        <ProposalCard v-else-if="feet.page === 'cleat'" />
-        <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="false" />
-      </template>
-    </StationColumns>
-  </div>
+  <PagedColumns :pages="tabs" :shown="feet.page" label="Pages of the feet" @show="show">
+    <template #readings><ReadingRows :keys="readings" /></template>
+    <template #board><FeetBoard @show="show" /></template>
+    <template #judgement><component :is="components[feet.page]" @show="show" /></template>
+    <template #act>
+      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+      <ProposalCard v-else-if="feet.page === 'cleat'" />
+      <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="false" />
+    </template>
+  </PagedColumns>
 </template>
-
-<style scoped>
-.station {
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
-  height: 100%;
-  min-height: 0;
-}
-@media (max-width: 1100px) {
-  .station {
-    display: block;
-    overflow-y: auto;
-  }
-}
-</style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useThrottleFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
@@ -45,7 +46,7 @@ function draw(): void {
   })
   const data = [
     {
-      type: 'heatmap', z, ...axes.value, zmin: 0, zmax: Math.max(10, props.most), zsmooth: 'best', showscale: false, hovertemplate: '%{z:.0f} kPa<extra></extra>',
+      type: 'heatmap', z, ...axes.value, zmin: 0, zmax: Math.max(10, props.most), zsmooth: 'fast', showscale: false, hovertemplate: '%{z:.0f} kPa<extra></extra>',
       colorscale: [[0, panel], [0.04, panel], [0.2, dark.value ? '#4d5b26' : '#dce8a8'], [0.45, '#c9821b'], [0.75, '#a63d2a'], [1, dark.value ? '#f6d9d2' : '#4a150c']],
     },
     { type: 'scatter', mode: 'lines', x: round.map((p) => p.x), y: round.map((p) => p.y), line: { color: colour('--steel'), width: 1.5, dash: 'dot' }, hoverinfo: 'skip' },
@@ -70,7 +71,14 @@ onMounted(async () => {
     failed.value = true
   }
 })
-watch(() => [props.recording, props.most, props.shape, preferences.scheme] as const, draw, { flush: 'post' })
+/** A streaming map is painted a few times a second: the numbers beside it follow every frame, and the hand is not kept waiting. */
+const LIVE_EVERY = 300
+const drawSometimes = useThrottleFn(draw, LIVE_EVERY, true)
+watch(
+  () => [props.recording, props.most, props.shape, preferences.scheme] as const,
+  () => void (props.recording.id === 'live' ? drawSometimes() : draw()),
+  { flush: 'post' },
+)
 onBeforeUnmount(() => {
   if (plotly && element.value) plotly.purge(element.value)
 })

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { PICTURE_LIMIT } from '@level-stance/core/record/attachments'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { useAttachments } from '../../stores/attachments.ts'
+import FilePick from '../../parts/FilePick.vue'
 import ImpressionDrawer from './ImpressionDrawer.vue'
 
 /** Pictures of impressions kept with the visit, and the way to a new one. */
@@ -13,12 +14,7 @@ const busy = ref(false)
 const pictures = computed(() => attachments.list.filter((row) => row.kind === 'impression'))
 const opened = computed(() => pictures.value.find((row) => row.id === openId.value) ?? null)
 
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  // The same file chosen again after a refusal is a new try.
-  input.value = ''
-  if (!file) return
+async function take(file: File): Promise<void> {
   problem.value = null
   if (file.size > PICTURE_LIMIT) {
     problem.value = `The picture has ${Math.ceil(file.size / 1024 / 1024)} MB; at most ${PICTURE_LIMIT / 1024 / 1024} MB are taken.`
@@ -54,10 +50,13 @@ async function remove(id: string): Promise<void> {
         <button type="button" class="link" :aria-label="`Remove ${picture.title}`" @click="remove(picture.id)">Remove</button>
       </li>
     </ul>
-    <label class="plain file"
-      >{{ busy ? 'Reading the picture…' : 'Take a picture' }}
-      <input type="file" accept="image/jpeg,image/png,image/webp" :disabled="busy" aria-label="Picture of an impression" @change="take" />
-    </label>
+    <FilePick
+      :label="busy ? 'Reading the picture…' : 'Take a picture'"
+      accept="image/jpeg,image/png,image/webp"
+      :busy="busy"
+      name="Picture of an impression"
+      @pick="take"
+    />
     <p v-if="problem" class="warn small" role="alert">{{ problem }}</p>
     <p v-if="attachments.problem" class="warn small" role="alert">
       {{ attachments.problem }} <button type="button" class="link" @click="attachments.load()">Try again</button>
@@ -88,20 +87,5 @@ li {
 img {
   object-fit: cover;
   border: 1px solid var(--line);
-}
-.file {
-  position: relative;
-  display: inline-flex;
-  align-items: center;
-  cursor: pointer;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  box-shadow: var(--focus);
 }
 </style>

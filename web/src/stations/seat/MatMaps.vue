@@ -7,7 +7,9 @@ import { useSeat } from './useSeat.ts'
 /** Before and after side by side, in one scale of place and colour. */
 const mat = useMat()
 const seat = useSeat()
-const most = computed(() => Math.max(mat.before?.result?.peak ?? 0, mat.after?.result?.peak ?? 0))
+/** In whole steps, so that a streaming peak does not recolour both maps with every frame. */
+const STEP = 25
+const most = computed(() => STEP * Math.ceil(Math.max(mat.before?.result?.peak ?? 0, mat.after?.result?.peak ?? 0) / STEP))
 const shape = computed(() => seat.station.shape)
 </script>
 

@@ -6,6 +6,7 @@ import { measuredValue } from '@level-stance/core/change/footInputs'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import type { MatResult } from '@level-stance/core/seat/matAnalysis'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
+import FilePick from '../../parts/FilePick.vue'
 import FindingList from '../../parts/FindingList.vue'
 import { matFindings } from '@level-stance/core/seat/matFindings'
 import { useAttachments } from '../../stores/attachments.ts'
@@ -42,11 +43,7 @@ const lines: readonly Line[] = [
 const current = computed(() => mat.current)
 const findings = computed(() => (current.value?.result ? matFindings(current.value.result) : []))
 
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (!file) return
+async function take(file: File): Promise<void> {
   busy.value = true
   problem.value = await mat.take(file)
   busy.value = false
@@ -111,10 +108,13 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
   <div class="mat">
     <div class="page-head">
       <h2>Pressure</h2>
-      <label class="plain file"
-        >{{ busy ? 'Reading…' : 'Load a file' }}
-        <input type="file" accept=".csv,.txt,text/csv,text/plain" :disabled="busy" aria-label="Pressure recording" @change="take" />
-      </label>
+      <FilePick
+        :label="busy ? 'Reading…' : 'Load a file'"
+        accept=".csv,.txt,text/csv,text/plain"
+        :busy="busy"
+        name="Pressure recording"
+        @pick="take"
+      />
     </div>
     <p v-if="problem ?? mat.broken" class="warn small" role="alert">{{ problem ?? mat.broken }}</p>
     <div v-if="mat.recordings.length > 1" class="choose small">
@@ -248,20 +248,5 @@ li {
 }
 input[type='range'] {
   accent-color: var(--petrol);
-}
-.file {
-  position: relative;
-  display: inline-flex;
-  align-items: center;
-  cursor: pointer;
-}
-.file input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.file:focus-within {
-  box-shadow: var(--focus);
 }
 </style>

@@ -2,9 +2,8 @@
 import { computed, onBeforeUnmount, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import MoveCard from '../../parts/MoveCard.vue'
-import PageTabs from '../../parts/PageTabs.vue'
+import PagedColumns from '../../parts/PagedColumns.vue'
 import ReadingRows from '../../parts/ReadingRows.vue'
-import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { stable } from '../../composables/stable.ts'
 import { useAttachments } from '../../stores/attachments.ts'
@@ -73,31 +72,13 @@ const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
 
 <template>
-  <div class="station">
-    <PageTabs :pages="tabs" :shown="seat.page" label="Pages of the seat" @show="show" />
-    <StationColumns :left="292" :right="428">
-      <template #readings><ReadingRows :keys="readings" /></template>
-      <template #board><SeatBoard :key="seat.page === 'mat' ? 'mat' : 'board'" /></template>
-      <template #judgement><component :is="components[seat.page]" @show="show" /></template>
-      <template #act>
-        <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-        <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="seat.page === 'setback' || seat.page === 'height'" />
-      </template>
-    </StationColumns>
-  </div>
+  <PagedColumns :pages="tabs" :shown="seat.page" label="Pages of the seat" @show="show">
+    <template #readings><ReadingRows :keys="readings" /></template>
+    <template #board><SeatBoard :key="seat.page === 'mat' ? 'mat' : 'board'" /></template>
+    <template #judgement><component :is="components[seat.page]" @show="show" /></template>
+    <template #act>
+      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+      <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="seat.page === 'setback' || seat.page === 'height'" />
+    </template>
+  </PagedColumns>
 </template>
-
-<style scoped>
-.station {
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
-  height: 100%;
-  min-height: 0;
-}
-@media (max-width: 1100px) {
-  .station {
-    display: block;
-    overflow-y: auto;
-  }
-}
-</style>

@@ -12,7 +12,7 @@ const visit = useVisit()
 const board = useBoard()
 const REACH = 40
 const STEP = 1
-const [WIDTH, HEIGHT] = [400, 150]
+const [WIDTH, HEIGHT] = [400, 92]
 const plot = ref<SVGSVGElement | null>(null)
 
 const points = computed(() => setbackCurve(standingOf(visit.setup), REACH, 2))
@@ -21,7 +21,7 @@ const known = computed(() =>
 )
 const span = computed(() => Math.max(6, ...known.value.map(({ height }) => Math.abs(height))) * 1.15)
 const x = (setback: number) => WIDTH / 2 - (setback / REACH) * (WIDTH / 2 - 14)
-const y = (height: number) => HEIGHT / 2 - (height / span.value) * (HEIGHT / 2 - 12)
+const y = (height: number) => HEIGHT / 2 - (height / span.value) * (HEIGHT / 2 - 8)
 const path = (inRoom: boolean) => {
   const runs: string[] = []
   known.value.forEach((point, i) => {
@@ -105,7 +105,7 @@ function key(event: KeyboardEvent): void {
         @keydown="key"
       />
     </svg>
-    <p class="small muted">Thick: within rails and post as read. The knees stay as they are at every point; hands and hips do not.</p>
+    <p class="small muted">Thick: within rails and post. The knees stay as they are; hands and hips do not.</p>
   </figure>
   <p v-else class="small muted">The curve needs both legs: stature, crank, cleat and saddle height.</p>
 </template>
