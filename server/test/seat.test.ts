@@ -1,13 +1,22 @@
 import { randomUUID } from 'node:crypto'
+import { eq } from 'drizzle-orm'
 import sharp from 'sharp'
 import { startingSaddles } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { exampleMatRider, exampleMarks, matText } from '@level-stance/core/seat/examples'
 import { impressionSpacing } from '@level-stance/core/seat/impression'
 import type { Attachment } from '@level-stance/core/record/attachments'
+import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Dossier } from '@level-stance/core/record/dossier'
+import { analyseMat } from '@level-stance/core/seat/matAnalysis'
+import { MatReader } from '@level-stance/core/seat/matFormat'
+import type { MatFrame } from '@level-stance/core/seat/matFormat'
 import { aReading } from '@level-stance/core/testing'
+import { addAttachment } from '../src/attachments/store.ts'
+import { ensureCatalogues } from '../src/catalogue/store.ts'
 import type { StoredEntry } from '../src/catalogue/store.ts'
+import { attachments, bikes, riders, studios, visits } from '../src/db/schema.ts'
+import { loadDemo } from '../src/demo/load.ts'
 import { drawnImpression } from '../src/demo/seatExtras.ts'
 import type { ErrorBody } from '../src/http/errors.ts'
 import type { StoredTried } from '../src/saddles/triedStore.ts'
@@ -158,4 +167,87 @@ describe('a reading with its own ±', () => {
     expect((await server.request<Dossier['visit']>('PUT', `/visits/${visitId}`, { version: 1, visit })).body.seat).toEqual(visit.seat)
     expect(await server.request('PUT', `/visits/${visitId}`, { version: 2, visit: { ...visit, seat: { widthSchool: 'guess' } } })).toMatchObject({ status: 400 }) // prettier-ignore
   })
+})
+
+describe('the demo’s extras', () => {
+  it('come once with the riders: recordings that say what they were made of, a marked picture, saddles ridden', async () => {
+    await loadDemo(server.db)
+    await loadDemo(server.db)
+    const found = await server.db.select().from(riders).where(eq(riders.name, 'Baptiste Okonjo'))
+    expect(found).toHaveLength(1)
+    const [rider] = await server.db.select().from(visits).where(eq(visits.riderId, found[0]!.id))
+    const { attachments: kept } = (await server.request<{ attachments: Attachment[] }>('GET', `/visits/${rider!.id}/attachments`)).body
+    expect(kept.map(({ kind }) => kind)).toEqual(['mat', 'mat', 'impression'])
+    expect(impressionSpacing(kept[2]!.marks!, 2)!.spacing).toBeCloseTo(Math.hypot(128, 4), 3)
+    const results = []
+    for (const { id } of kept.slice(0, 2)) {
+      const frames: MatFrame[] = []
+      const reader = new MatReader((frame) => frames.push(frame))
+      reader.push((await content(id)).body.toString('utf8'))
+      reader.end()
+      expect(reader.header!.simulated).toBe(true)
+      results.push(analyseMat(reader.header!, frames)!)
+    }
+    // As it came the middle carries; on the wider saddle with relief the bones do, and their spacing is what was simulated.
+    expect(results[0]!.softTissue).toBeGreaterThan(results[1]!.softTissue + 0.2)
+    expect(Math.abs(results[1]!.spacing! - 128)).toBeLessThan(2)
+    const log = (await server.request<{ saddles: StoredTried[] }>('GET', `/riders/${found[0]!.id}/saddles`)).body.saddles
+    expect(log.map((row) => row.saddle.mark)).toEqual([8, 3])
+  })
+})
+
+describe('what belongs to another studio', () => {
+  it('is neither listed, read, written nor added to', async () => {
+    const other = randomUUID()
+    const [rider, bike, visit] = [randomUUID(), randomUUID(), randomUUID()]
+    await server.db.insert(studios).values({ id: other, name: 'Elsewhere' })
+    await server.db
+      .insert(riders)
+      .values({ id: rider, studioId: other, name: 'Stranger', note: '', search: 'stranger', touchedAt: new Date(), version: 1 })
+    await server.db.insert(bikes).values({ id: bike, studioId: other, riderId: rider, name: 'Bike', kind: 'town', version: 1 })
+    await server.db
+      .insert(visits)
+      .values({ id: visit, studioId: other, riderId: rider, bikeId: bike, ...freshVisit, startedAt: new Date(), version: 1 })
+    const added = await addAttachment(
+      server.db,
+      other,
+      visit,
+      { id: randomUUID(), kind: 'mat', title: 'Theirs' },
+      Buffer.from(matText(exampleMatRider, 1, 2)),
+    )
+    await ensureCatalogues(server.db, other)
+    expect((await server.request('GET', `/visits/${visit}/attachments`)).status).toBe(404)
+    expect((await content(added.id)).status).toBe(404)
+    expect(
+      (await server.request('PUT', `/attachments/${added.id}`, { version: 1, title: 'Mine', marks: null, removed: true })).status,
+    ).toBe(404)
+    expect((await upload('mat', matText(exampleMatRider, 1, 2), 'Mine', added.id)).status).toBe(404)
+    expect((await server.request('GET', `/riders/${rider}/saddles`)).status).toBe(404)
+    const names = (await server.request<{ entries: StoredEntry<SaddleSpec>[] }>('GET', '/saddles')).body.entries.map(
+      (row) => row.entry.spec.name,
+    )
+    expect(new Set(names).size).toBe(names.length)
+  })
+  it('the database itself refuses an unknown kind, and a picture without a size', async () => {
+    const row = {
+      id: randomUUID(),
+      visitId,
+      title: 'x',
+      mediaType: 'x',
+      bytes: 1,
+      content: Buffer.from('x'),
+      createdAt: new Date(),
+      version: 1,
+    }
+    await expect(server.db.insert(attachments).values({ ...row, kind: 'film' as never })).rejects.toThrow()
+    await expect(server.db.insert(attachments).values({ ...row, kind: 'impression' })).rejects.toThrow()
+  })
+})
+
+it('a new visit of the same rider starts from the seat’s choices of the last', async () => {
+  const now = (await server.request<Dossier>('GET', `/visits/${visitId}`)).body
+  const next = randomUUID()
+  const answer = await server.request<Dossier>('POST', '/visits', { id: next, riderId, bikeId: now.bike.id, title: 'Second' })
+  expect(answer.body.visit.seat).toEqual(now.visit.seat)
+  expect(answer.body.readings.find((row) => row.reading.key === 'sitBoneSpacing')?.reading.value).toBe(122)
 })

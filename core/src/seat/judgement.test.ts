@@ -194,3 +194,22 @@ describe('leg length', () => {
 it('the leg solver itself and the window agree', () => {
   expect(saddleHeightForFlexion(leg, 30)).toBeCloseTo(heightBySearch(30, leg), 2)
 })
+
+it('a bigger move than the knees’ own ± is said to be one, whatever the leg', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 380, max: 480, noNaN: true }),
+      fc.double({ min: 380, max: 480, noNaN: true }),
+      fc.double({ min: 1, max: 5, noNaN: true }),
+      (thigh, shank, plusMinus) => {
+        const knees = { left: standing(30, { thigh, shank }), right: standing(30, { thigh, shank }) }
+        const window = heightWindow(knees.left)!
+        const perDegree = (window.high - window.low) / 10
+        expect(judgeHeight(window.high + perDegree * plusMinus * 1.1, knees, plusMinus).exceeds).toBe(true)
+        expect(judgeHeight(window.high + perDegree * plusMinus * 0.9, knees, plusMinus).exceeds).toBe(false)
+        expect(judgeHeight(window.low, knees, plusMinus).by).toBeCloseTo(0, 6)
+      },
+    ),
+    { seed: 5 },
+  )
+})

@@ -34,14 +34,13 @@ export const useAttachments = defineStore('attachments', () => {
     },
   )
 
-  /** Keeps a file with the visit; @returns it, or why not. */
-  async function add(kind: AttachmentKind, title: string, file: Blob): Promise<Attachment | string> {
-    const visitId = visit.head?.visitId
+  /** Keeps a file with a visit, the open one unless another is named; @returns it, or why not. */
+  async function add(kind: AttachmentKind, title: string, file: Blob, visitId = visit.head?.visitId): Promise<Attachment | string> {
     if (visitId === undefined) return 'No visit is open.'
     const query = new URLSearchParams({ id: crypto.randomUUID(), kind, title: title.slice(0, 120) || 'Without a name' })
     try {
       const added = await upload<Attachment>(`/visits/${visitId}/attachments?${query}`, file)
-      list.value = [...list.value.filter((other) => other.id !== added.id), added]
+      if (visit.head?.visitId === visitId) list.value = [...list.value.filter((other) => other.id !== added.id), added]
       return added
     } catch (error) {
       return error instanceof Error ? error.message : 'It was not stored.'

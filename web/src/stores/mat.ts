@@ -31,6 +31,8 @@ export const useMat = defineStore('mat', () => {
   const chosen = ref<{ before: string | null; after: string | null }>({ before: null, after: null })
   let worker: Worker | null = null
   let liveTitle = ''
+  /** whose recording streams: it is kept there, whichever visit is open when it ends */
+  let liveVisit: string | undefined
 
   const files = computed(() => attachments.list.filter((row) => row.kind === 'mat'))
   const recordings = computed<readonly Recording[]>(() =>
@@ -68,7 +70,8 @@ export const useMat = defineStore('mat', () => {
   } // prettier-ignore
   function ask(question: MatQuestion): void {
     worker ??= listen()
-    worker.postMessage(JSON.parse(JSON.stringify(question)))
+    // What Vue hands out may be wrapped; a message carries plain things. A file's text is one already, and long.
+    worker.postMessage(question.kind === 'text' ? question : JSON.parse(JSON.stringify(question)))
   }
 
   /** Reads what the visit keeps; each recording once. */
@@ -98,6 +101,7 @@ export const useMat = defineStore('mat', () => {
 
   function startLive(rider: MatRider, title: string): void {
     liveTitle = title
+    liveVisit = visit.head?.visitId
     live.value = true
     ask({ kind: 'start', id: LIVE, rider })
   }
@@ -110,9 +114,10 @@ export const useMat = defineStore('mat', () => {
   }
   async function keep(text: string): Promise<void> {
     keeping.value = true
-    const added = await attachments.add('mat', `Simulated: ${liveTitle}`, new Blob([text]))
+    const added = await attachments.add('mat', `Simulated: ${liveTitle}`, new Blob([text]), liveVisit)
     keeping.value = false
     live.value = false
+    if (liveVisit !== visit.head?.visitId) return
     if (typeof added === 'string') {
       broken.value = added
       return

@@ -29,7 +29,6 @@ const spoken = computed(() => {
   const bones = result.spacing === null ? 'no pair of sit bones' : `sit bones ${trimmed(result.spacing, 0)} mm apart`
   return `${props.title}: ${bones}, ${trimmed(100 * result.left, 0)} % on the left, peak ${trimmed(result.peak, 0)} kPa.`
 })
-const dark = computed(() => document.documentElement.dataset['scheme'] === 'dark')
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 function draw(): void {
@@ -37,6 +36,7 @@ function draw(): void {
   if (!plotly || !element.value) return
   const { rows, columns } = header
   const panel = colour('--panel')
+  const dark = document.documentElement.dataset['scheme'] === 'dark'
   const z = Array.from({ length: rows }, (_, row) => (result ? Array.from(result.mean.subarray(row * columns, (row + 1) * columns)) : new Array<number>(columns).fill(0)))
   const edge = outline(props.shape, 40).map(({ x, y }) => ({ x: y, y: middleBehindNose(props.shape) - x }))
   const round = [...edge, ...[...edge].reverse().map(({ x, y }) => ({ x: -x, y }))]
@@ -47,7 +47,7 @@ function draw(): void {
   const data = [
     {
       type: 'heatmap', z, ...axes.value, zmin: 0, zmax: Math.max(10, props.most), zsmooth: 'fast', showscale: false, hovertemplate: '%{z:.0f} kPa<extra></extra>',
-      colorscale: [[0, panel], [0.04, panel], [0.2, dark.value ? '#4d5b26' : '#dce8a8'], [0.45, '#c9821b'], [0.75, '#a63d2a'], [1, dark.value ? '#f6d9d2' : '#4a150c']],
+      colorscale: [[0, panel], [0.04, panel], [0.2, dark ? '#4d5b26' : '#dce8a8'], [0.45, '#c9821b'], [0.75, '#a63d2a'], [1, dark ? '#f6d9d2' : '#4a150c']],
     },
     { type: 'scatter', mode: 'lines', x: round.map((p) => p.x), y: round.map((p) => p.y), line: { color: colour('--steel'), width: 1.5, dash: 'dot' }, hoverinfo: 'skip' },
     ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colour('--ink'))] : []),
