@@ -1,4 +1,3 @@
-import { trimmed } from '../quantity/entry.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { SourceKey } from '../sources.ts'
@@ -104,9 +103,4 @@ export function widthRange(
   if (!decides) return null
   const { low, high } = decides
   return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: combined(spacing.plusMinus) }
-}
-
-/** "132 to 142 mm". */
-export function rangeWords({ low, high }: Pick<WidthRange, 'low' | 'high'>): string {
-  return `${trimmed(low, 0)} to ${trimmed(high, 0)} mm`
 }

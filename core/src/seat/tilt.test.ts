@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { curveAngle, shapeFrom, sideLine, tipToTail } from '../bike/saddleShape.ts'
 import { tiltShift } from '../bike/frame.ts'
 import { sources } from '../sources.ts'
-import { climbTilt, tiltTarget } from './tilt.ts'
+import { climbTilt, climbWords, tiltTarget } from './tilt.ts'
 import { degreesPerTurn, threadPitches, tiltTurns, turnWords } from './tiltBolts.ts'
 
 const twoBolts = { kind: 'two-bolts', thread: 'M6', spacing: 40, notch: 1 } as const
@@ -96,6 +96,7 @@ describe('target tilt', () => {
     expect(climb.slope).toBeCloseTo(10.2, 2)
     const target = tiltTarget('mountain', climb, none)
     expect(target.aim).toBeLessThan(tiltTarget('mountain', null, none).aim)
+    expect(climbWords({ slope: 9.1, sag: -1.2 })).toBe('9.1° nose up by the slope, 1.2° nose down by the suspension')
     expect(climbTilt({ rearSag: 120, forkSag: 0, wheelbase: 900, gradient: 40 }).shift).toBe(-3)
     expect(climbTilt({ rearSag: 0, forkSag: 0, wheelbase: 1100, gradient: 0 })).toEqual({ slope: 0, sag: 0, shift: 0 })
   })

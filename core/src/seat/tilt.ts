@@ -58,6 +58,11 @@ export function climbTilt({ rearSag, forkSag, wheelbase, gradient }: ClimbInput)
   return { slope, sag, shift: shift === 0 ? 0 : shift }
 }
 
+/** "8.5° nose up by the slope, 1.2° nose down by the suspension". */
+export function climbWords({ slope, sag }: Pick<Climb, 'slope' | 'sag'>): string {
+  return `${trimmed(slope, 1)}° nose up by the slope, ${trimmed(Math.abs(sag), 1)}° nose ${sag < 0 ? 'down' : 'up'} by the suspension`
+}
+
 /** Complaints and findings that pull the tilt one way. */
 export interface TiltEvidence {
   /** soft tissue numb or sore, low back: nose down */

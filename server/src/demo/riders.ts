@@ -173,7 +173,7 @@ const trailBuilder: VisitFile = {
       stature: 1712, mass: 66, inseam: 802, thigh: [421, 420], shank: [424, 424], trunk: 494, upperArm: [316, 316],
       forearm: [342, 342], acromionWidth: 376, sitBoneSpacing: 132, footLength: [254, 253], footWidth: [96, 96],
       toeOutHanging: [6, 6], handLength: [176, 176], handBreadth: [79, 79], indexFinger: [66, 66], handSweep: [9, 9],
-      handRise: [6, 6], saddleHeight: 702, saddleSetback: 55, sitFromNose: 150, saddleTilt: -2, saddleWidth: 150,
+      handRise: [6, 6], saddleHeight: 702, saddleSetback: 55, sitFromNose: 150, saddleTilt: -2, rearSag: 0, forkSag: 24, climbGradient: 16, postHead: 1, headThread: 2, headBoltSpacing: 38, saddleWidth: 150,
       saddleLength: 248, postRoomUp: 20, postRoomDown: 70, railRoomForward: 12, railRoomBack: 14, frameReach: 452,
       frameStack: 618, headAngle: 66, chainstay: 432, frontCentre: 752, bbDrop: 58, wheelDiameter: 740, headset: 10,
       spacers: 25, spacersAbove: 10, stemLength: 50, stemAngle: 0, barWidth: 780, barRise: 35, barForward: 5, barBacksweep: 8,

@@ -234,6 +234,11 @@ li {
   align-items: center;
   min-height: 32px;
 }
+li .link {
+  display: inline-flex;
+  align-items: center;
+  min-height: 32px;
+}
 .row {
   display: flex;
   gap: 10px;

@@ -2,11 +2,11 @@
 import { computed, ref } from 'vue'
 import { saddleInUse, saddleWishes } from '@level-stance/core/change/seatInputs'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { Ranked } from '@level-stance/core/quantity/ranking'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { rankSaddles, saddleSwitch } from '@level-stance/core/seat/saddleRanking'
-import { rangeWords, widthSchoolKeys, widthSchools, defaultWidthSchool } from '@level-stance/core/seat/saddleWidth'
+import { widthSchoolKeys, widthSchools, defaultWidthSchool } from '@level-stance/core/seat/saddleWidth'
 import type { WidthSchoolKey } from '@level-stance/core/seat/saddleWidth'
 import { saddleWidthCalculation } from '@level-stance/core/seat/seat.calculations'
 import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
@@ -15,6 +15,7 @@ import RankingList from '../../parts/RankingList.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useSaddles } from '../../stores/catalogue.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
@@ -24,6 +25,8 @@ import { useSeat } from './useSeat.ts'
 const visit = useVisit()
 const seat = useSeat()
 const board = useBoard()
+const preferences = usePreferences()
+const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 const saddles = useSaddles()
 const catalogueOpen = ref(false)
 const workingOpen = ref(false)
@@ -65,8 +68,8 @@ const items = computed(() => {
     </div>
     <template v-if="width">
       <p data-testid="width-range">
-        <strong class="figure">{{ rangeWords(width) }}</strong> at its widest
-        <span class="muted">±{{ trimmed(width.plusMinus, 1) }} of the spacing</span>
+        <strong class="figure">{{ shown(width.low) }} to {{ shown(width.high) }} {{ preferences.unit }}</strong> at its widest
+        <span class="muted">±{{ formatLength(width.plusMinus, preferences.unit) }} of the spacing</span>
       </p>
       <table class="figures small">
         <caption class="visually-hidden">
@@ -77,10 +80,10 @@ const items = computed(() => {
             <th scope="row">{{ row.hands }}</th>
             <td class="figure">{{ trimmed(row.torso, 0) }}°</td>
             <td>
-              {{ row.allowance.words.split(':')[0] }}, +{{ row.allowance.allowance }}
-              <span v-if="row.doubt" class="muted">(or +{{ row.doubt.allowance }}: ±{{ trimmed(row.plusMinus, 0) }}°)</span>
+              {{ row.allowance.words.split(':')[0] }}, +{{ shown(row.allowance.allowance) }}
+              <span v-if="row.doubt" class="muted">(or +{{ shown(row.doubt.allowance) }}: ±{{ trimmed(row.plusMinus, 0) }}°)</span>
             </td>
-            <td class="figure">{{ trimmed(row.low, 0) }}–{{ trimmed(row.high, 0) }}</td>
+            <td class="figure">{{ shown(row.low) }}–{{ shown(row.high) }}</td>
           </tr>
         </tbody>
       </table>

@@ -3,8 +3,9 @@ import { computed } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
 import { BONES_BEHIND, contactOf } from '@level-stance/core/seat/contact'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../../stores/board.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
 
@@ -12,6 +13,7 @@ import { useSeat } from './useSeat.ts'
 const visit = useVisit()
 const seat = useSeat()
 const board = useBoard()
+const preferences = usePreferences()
 const MARGIN = 46
 
 const shape = computed(() => seat.station.shape)
@@ -84,7 +86,9 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
       <template v-if="spacing">
         <circle v-for="side in [-1, 1]" :key="side" :cx="(side * spacing.value) / 2" :cy="BONES_BEHIND" r="5" class="bone" />
         <line :x1="-spacing.value / 2" :x2="spacing.value / 2" :y1="BONES_BEHIND + 26" :y2="BONES_BEHIND + 26" class="measure" />
-        <text x="0" :y="BONES_BEHIND + 42" text-anchor="middle">{{ trimmed(spacing.value, 0) }}</text>
+        <text x="0" :y="BONES_BEHIND + 42" text-anchor="middle">
+          {{ formatLength(spacing.value, preferences.unit, preferences.unit === 'mm' ? 0 : 2) }}
+        </text>
       </template>
       <g class="scale">
         <line :x1="-50" :x2="50" :y1="shape.length - shape.sitFromNose + 30" :y2="shape.length - shape.sitFromNose + 30" />

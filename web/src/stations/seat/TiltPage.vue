@@ -9,7 +9,7 @@ import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { climbTiltCalculation, tiltTurnsCalculation } from '@level-stance/core/seat/seat.calculations'
-import { tiltUses } from '@level-stance/core/seat/tilt'
+import { climbWords, tiltUses } from '@level-stance/core/seat/tilt'
 import type { TiltUseKey } from '@level-stance/core/seat/tilt'
 import { perTurnWords, tiltTurns, turnWords } from '@level-stance/core/seat/tiltBolts'
 import FindingList from '../../parts/FindingList.vue'
@@ -109,8 +109,8 @@ const items = computed(() => {
     </section>
     <FindingList :findings="tilt.findings" none="" />
     <p v-if="tilt.climb" class="small" data-testid="climb">
-      On the climb it stands {{ trimmed(tilt.climb.slope, 1) }}° nose up by the slope and {{ trimmed(tilt.climb.sag, 1) }}° by the
-      suspension; the target goes {{ trimmed(Math.abs(tilt.climb.shift), 1) }}° further down for it.
+      On the climb it stands {{ climbWords(tilt.climb) }}; the target goes {{ trimmed(Math.abs(tilt.climb.shift), 1) }}° further down for
+      it.
     </p>
     <p class="small muted">Check tilt each time the bike was packed or built; level ground, dropper up.</p>
     <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
