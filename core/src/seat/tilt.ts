@@ -89,9 +89,7 @@ export function tiltTarget(use: TiltUseKey, climb: Climb | null, evidence: TiltE
   const aim = Math.min(band.high, Math.max(band.low, row.aim + shift / 2 + pull))
   const why = [row.why as string]
   if (climb !== null && shift !== 0) {
-    why.push(
-      `Up the climb the bike stands ${trimmed(climb.slope, 1)}° nose up by the slope and ${trimmed(climb.sag, 1)}° by the suspension.`,
-    )
+    why.push(`Up the climb the bike stands ${climbWords(climb)}.`)
   }
   if (evidence.down.length > 0) why.push(`Nose down: ${evidence.down.join(', ')}.`)
   if (evidence.up.length > 0) why.push(`Less nose down: ${evidence.up.join(', ')}.`)
