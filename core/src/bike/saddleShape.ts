@@ -25,6 +25,11 @@ export const ZONE_SHARE = 0.83
 /** How far before the tail a saddle is widest, as a share of its length. @source prior */
 const WIDEST_AT = 0.84
 
+/** How far behind its nose a saddle is widest, mm. */
+export function widestBehindNose({ length, sitFromNose }: Pick<SaddleShape, 'length' | 'sitFromNose'>): number {
+  return Math.max(WIDEST_AT * length, Math.min(sitFromNose, length) + 1)
+}
+
 /** A shape from what is read of it; the rest as usual. */
 export function shapeFrom(read: Readonly<Partial<Record<keyof SaddleShape, number | null>>>): SaddleShape {
   const width = read.width ?? USUAL_SHAPE.width
@@ -46,7 +51,7 @@ export function shapeFrom(read: Readonly<Partial<Record<keyof SaddleShape, numbe
 export function halfWidth(shape: SaddleShape, behindNose: number): number {
   const { length, width, zoneWidth, noseWidth, sitFromNose } = shape
   if (behindNose < 0 || behindNose > length) return 0
-  const widest = Math.max(WIDEST_AT * length, Math.min(sitFromNose, length) + 1)
+  const widest = widestBehindNose(shape)
   const round = noseWidth / 2
   // The nose's tip is a half circle, the tail a quarter of an ellipse.
   if (behindNose < round) return Math.sqrt(Math.max(0, round ** 2 - (round - behindNose) ** 2))

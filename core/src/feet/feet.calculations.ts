@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../calculation.ts'
+import { rankingAnswer, rankingOutput, rankingWorking } from '../quantity/rankingAnswer.ts'
 import { bySide } from '../quantity/sided.ts'
 import { LEAST_BITE, boltBite } from './boltCheck.ts'
 import { RELEASE_ROOM, cleatRotation } from './cleatRotation.ts'
@@ -185,22 +186,10 @@ export const pedalRankingCalculation = defineCalculation({
     }),
     catalogue: z.array(pedalSpecSchema).min(1).max(500),
   }),
-  output: z.object({
-    ranked: z.array(z.object({ name: z.string(), total: z.number(), excluded: z.array(z.string()).readonly(), reason: z.string() })),
-    schools: z.array(z.object({ label: z.string(), best: z.string().nullable() })),
-    turning: z.array(z.string()),
-  }),
+  output: rankingOutput,
   sources: ['common-practice', 'prior'],
-  run: ({ weights, rider, catalogue }) => {
-    const entries = catalogue.map((spec, i) => ({ id: String(i), spec }))
-    const { ranked, schools, turning } = rankPedals(entries, rider, weights)
-    return {
-      ranked: ranked.map(({ spec, total, excluded, reason }) => ({ name: spec.name, total, excluded: [...excluded], reason })),
-      schools: schools.map(({ label, best }) => ({ label, best: best?.name ?? null })),
-      turning: turning.map(({ words }) => words),
-    }
-  },
-  working: (_, { ranked }) => ranked.slice(0, 10).map((row, i) => ({ label: `${i + 1}. ${row.name}`, formula: row.excluded.length > 0 ? `out: ${row.excluded.join(' ')}` : row.reason, value: row.total, unit: 'none', output: `ranked.${i}.total` })),
+  run: ({ weights, rider, catalogue }) => rankingAnswer(rankPedals(catalogue.map((spec, i) => ({ id: String(i), spec })), rider, weights)),
+  working: (_, answer) => rankingWorking(answer),
 }) // prettier-ignore
 
 export const cleatTemplateCalculation = defineCalculation({

@@ -8,7 +8,7 @@ export const MOST_ONE_SIDE = 0.6
 export const MIDDLE_PEAKS = 1
 export const MIDDLE_NEAR = 0.7
 /** Turned bones and rocking worth a word, degrees and % of the load. @source prior */
-const TURNED = 5
+export const TURNED = 5
 const ROCKS = 25
 
 /** What a mat's numbers say. */

@@ -5,6 +5,8 @@ import { readingDefinitions } from '../measure/readingDefinitions.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
 
 export const reliefs = ['none', 'groove', 'cut-out'] as const
+/** What a relief is taken to be wide where only its kind is read, mm. @source prior */
+export const USUAL_RELIEF: Readonly<Record<(typeof reliefs)[number], number>> = { none: 0, groove: 12, 'cut-out': 24 }
 export const railKinds = ['metal', 'carbon'] as const
 /** Words of the reading `saddleKind`; a catalogue entry names the kind it belongs to. */
 export const saddleKindWords = readingDefinitions.saddleKind.options ?? []

@@ -92,6 +92,12 @@ export function saddleSwitch(spec: SaddleSpec, now: SaddleInUse): SaddleSwitch {
     length: by(spec.length, now.length),
     sitFromNose: sit,
     railHeight: height,
-    disturbs: [nose, post, 'Tilt again where the rider sits.', ...rails],
+    disturbs: [
+      nose,
+      post,
+      `Its rails can be clamped over ${trimmed(spec.railLength, 0)} mm: see that the setback is within their marks.`,
+      'Tilt again where the rider sits.',
+      ...rails,
+    ],
   }
 }

@@ -1,5 +1,4 @@
 import type { Quantity } from '../quantity/quantity.ts'
-import { combined } from '../quantity/quantity.ts'
 import type { SourceKey } from '../sources.ts'
 
 /** What is added to the spacing for a torso from this angle up; mm and degrees from level. */
@@ -102,5 +101,5 @@ export function widthRange(
   const decides = school === 'upright' ? byTorso[0] : school === 'lowest' ? byTorso.at(-1) : (rows.find((row) => row.usual) ?? rows[0])
   if (!decides) return null
   const { low, high } = decides
-  return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: combined(spacing.plusMinus) }
+  return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: spacing.plusMinus }
 }

@@ -1,8 +1,10 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import { MOST_ONE_SIDE } from '../seat/matFindings.ts'
-import { HEAVY_HANDS } from '../seat/setback.ts'
+import { factDefinitions } from '../body/facts.ts'
+import { LOW_TORSO } from '../seat/saddleCriteria.ts'
+import { MOST_ONE_SIDE, TURNED } from '../seat/matFindings.ts'
+import { CREEP, HEAVY_HANDS } from '../seat/setback.ts'
 import { against, causesOf, open, speaksFor } from './cause.ts'
 import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
 import type { Complaint } from './complaint.ts'
@@ -13,6 +15,10 @@ export type SeatCausePage = 'saddle' | 'tilt' | 'height' | 'setback' | 'legs' | 
 
 type Row = CauseRow<SeatStation, SeatCausePage>
 const TWISTED = 4
+/** Locked below, cramped above, degrees: the lines of the elbow’s own vial. */
+const ELBOW = factDefinitions.elbow.band ?? { low: 10, high: 45 }
+/** A hip that closes further than this at the top, degrees. @source prior */
+const CLOSED_HIP = 40
 
 const kneeState = ({ knees }: SeatStation, side: Side): 'low' | 'high' | 'level' | null => {
   const knee = knees[side]
@@ -82,9 +88,9 @@ export const seatCauses = {
     label: 'Reach long, pelvis rolled', page: 'hands',
     says: ({ facts, look: { creep } }) => {
       const elbow = facts?.elbow ?? null
-      if ((creep ?? 0) > 15) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
+      if ((creep ?? 0) > CREEP) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
-      return elbow < 10 ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
+      return elbow < ELBOW.low ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
     },
   },
   'reach-short': {
@@ -92,7 +98,7 @@ export const seatCauses = {
     says: ({ facts }) => {
       const elbow = facts?.elbow ?? null
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
-      return elbow > 45 ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.')
+      return elbow > ELBOW.high ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.')
     },
   },
   still: {
@@ -103,7 +109,7 @@ export const seatCauses = {
     label: 'Sits rotated', page: 'legs',
     says: ({ look: { pelvis }, matResult }) => {
       const turned = Math.abs(matResult?.turned ?? 0)
-      if (turned > 5) return speaksFor(`Mat: one bone lies ahead by ${trimmed(turned, 0)}°.`)
+      if (turned > TURNED) return speaksFor(`Mat: one bone lies ahead by ${trimmed(turned, 0)}°.`)
       if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE) return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
       if (pelvis === null) return open('Pelvis from behind is not read.', 'pelvisLevel')
       return pelvis === 1 ? against('The pelvis is level.') : speaksFor(pelvis === TWISTED ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 2 ? 'left' : 'right'}.`)
@@ -138,7 +144,7 @@ export const seatCauses = {
     label: 'Crank long', page: 'feet',
     says: ({ facts }) => {
       const least = Math.min(facts?.hipLeft ?? Infinity, facts?.hipRight ?? Infinity)
-      return Number.isFinite(least) ? (least < 40 ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`) : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)) : open('The hip’s angle is not known.', 'torsoAngle')
+      return Number.isFinite(least) ? (least < CLOSED_HIP ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`) : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)) : open('The hip’s angle is not known.', 'torsoAngle')
     },
   },
   'front-low': {
@@ -147,7 +153,7 @@ export const seatCauses = {
       const torso = facts?.torso ?? null
       if (torso === null) return open('The torso is not known.', 'torsoAngle')
       const words = `Torso at ${trimmed(torso, 0)}°.`
-      return torso < 30 ? speaksFor(words) : against(words)
+      return torso < LOW_TORSO ? speaksFor(words) : against(words)
     },
   },
 } as const satisfies Readonly<Record<string, Row>> // prettier-ignore
@@ -166,7 +172,6 @@ const rows: readonly ComplaintRow<SeatCauseKey>[] = [
   { when: (c) => at('sit-bone')(c) && (c.side === 'left' || c.side === 'right'), causes: ['rotated', 'leg-length', 'worn'] },
   { when: at('sit-bone'), causes: ['too-high', 'wide', 'narrow', 'worn', 'still'] },
   { when: slides, causes: ['narrow', 'nose-up', 'nose-down', 'reach-long', 'reach-short'] },
-  { when: at('thigh-front'), causes: ['wide', 'too-high'] },
   { when: at('knee-front'), causes: ['too-low', 'far-forward', 'cleat-forward', 'crank-long'] },
   { when: at('knee-back', 'hamstring'), causes: ['too-high', 'far-back'] },
   { when: at('low-back'), causes: ['nose-up', 'reach-long', 'too-high', 'front-low'] },

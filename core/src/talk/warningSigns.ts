@@ -9,7 +9,8 @@ export interface WarningSign {
   readonly kinds: readonly ComplaintKind[]
 }
 
-const saddleArea = ['groin', 'sit-bone', 'low-back'] as const
+/** Where a saddle's own warning signs are asked for. */
+export const saddleArea: readonly BodyRegionKey[] = ['groin', 'sit-bone', 'low-back']
 const limbs = ['thigh-front', 'hamstring', 'shin', 'calf', 'achilles', 'forearm', 'forefoot', 'heel'] as const
 
 /** Stop-and-refer signs. @source common-practice */
@@ -48,9 +49,12 @@ export const warningSigns = [
 export type WarningSignKey = (typeof warningSigns)[number]['key']
 export const warningSignKeys = warningSigns.map((sign) => sign.key) as [WarningSignKey, ...WarningSignKey[]]
 
+/** Wherever something is more than a fitter's. */
+export const referToClinician =
+  'Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
+
 /** Shown wherever a positive sign stands. */
-export const stopAndRefer =
-  'Stop and refer. A warning sign is positive: this is not for a fitting to treat. Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
+export const stopAndRefer = `Stop and refer. A warning sign is positive: this is not for a fitting to treat. ${referToClinician}`
 
 /** The signs to ask for a complaint. */
 export function warningSignsFor(region: BodyRegionKey, kind: ComplaintKind): readonly (WarningSign & { key: WarningSignKey })[] {

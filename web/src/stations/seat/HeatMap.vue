@@ -51,7 +51,7 @@ function draw(): void {
     },
     { type: 'scatter', mode: 'lines', x: round.map((p) => p.x), y: round.map((p) => p.y), line: { color: colour('--steel'), width: 1.5, dash: 'dot' }, hoverinfo: 'skip' },
     ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colour('--ink'))] : []),
-    ...(result ? [mark('centre of pressure', [result.centre], 'circle', colour('--petrol'))] : []),
+    ...(result ? [mark('highest', [result.peakAt], 'triangle-down-open', colour('--ink')), mark('centre of pressure', [result.centre], 'circle', colour('--petrol'))] : []),
   ]
   const { x, y } = axes.value
   const axis = { color: colour('--muted'), gridcolor: 'rgba(0,0,0,0)', zerolinecolor: colour('--line'), ticksuffix: '', tickfont: { size: 11 } }

@@ -154,6 +154,14 @@ const typed = ref({
   height: String(marks.value.sheet.height),
   length: String(marks.value.scale.length),
 })
+const sizes = computed(() =>
+  marks.value.by === 'sheet'
+    ? ([
+        { key: 'width', label: '1 to 2', name: 'Sheet width' },
+        { key: 'height', label: '2 to 3', name: 'Sheet height' },
+      ] as const)
+    : ([{ key: 'length', label: 'Between the marks', name: 'Scale length' }] as const),
+)
 const sizeProblem = ref<string | null>(null)
 function size(key: 'width' | 'height' | 'length', text: string): void {
   typed.value = { ...typed.value, [key]: text }
@@ -257,36 +265,19 @@ const items = computed(() => [{ heading: 'Spacing from the picture', calculation
               {{ sheet.label }}
             </button>
           </div>
-          <div class="row">
-            <label
-              ><span class="small">1 to 2, mm</span
-              ><input
-                class="plain-field"
-                :value="typed.width"
-                inputmode="decimal"
-                aria-label="Sheet width"
-                @input="size('width', ($event.target as HTMLInputElement).value)"
-            /></label>
-            <label
-              ><span class="small">2 to 3, mm</span
-              ><input
-                class="plain-field"
-                :value="typed.height"
-                inputmode="decimal"
-                aria-label="Sheet height"
-                @input="size('height', ($event.target as HTMLInputElement).value)"
-            /></label>
-          </div>
         </template>
-        <label v-else
-          ><span class="small">Between the marks, mm</span
-          ><input
-            class="plain-field"
-            :value="typed.length"
-            inputmode="decimal"
-            aria-label="Scale length"
-            @input="size('length', ($event.target as HTMLInputElement).value)"
-        /></label>
+        <div class="row">
+          <label v-for="field in sizes" :key="field.key">
+            <span class="small">{{ field.label }}, mm</span>
+            <input
+              class="plain-field"
+              :value="typed[field.key]"
+              inputmode="decimal"
+              :aria-label="field.name"
+              @input="size(field.key, ($event.target as HTMLInputElement).value)"
+            />
+          </label>
+        </div>
         <p v-if="sizeProblem" class="warn small" role="alert">{{ sizeProblem }}</p>
         <template v-if="result">
           <p class="result" data-testid="impression-result">

@@ -4,7 +4,7 @@ import { anyCalculation } from '@level-stance/core/calculation'
 import { legLengthReadings } from '@level-stance/core/change/seatInputs'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { legLengthCalculation } from '@level-stance/core/seat/seat.calculations'
-import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
+import { referToClinician } from '@level-stance/core/talk/warningSigns'
 import FactVials from '../../parts/FactVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
@@ -42,7 +42,7 @@ const items = computed(() => {
       :findings="legs.findings"
       none="Nothing read says that the legs differ. Look at the pelvis from behind, and at both knees."
     />
-    <p v-if="legs.state === 'refer'" class="caution small">{{ stopAndRefer.split('. ').slice(2).join('. ') }}</p>
+    <p v-if="legs.state === 'refer'" class="caution small">{{ referToClinician }}</p>
     <p v-if="legs.now > 0 && legs.shorter !== null && board.movable">
       <button type="button" class="plain" data-testid="take-shim" @click="shim">
         Put {{ trimmed(legs.now, 1) }} mm under the {{ legs.shorter }} foot

@@ -24,8 +24,8 @@ const shape = computed(() => seat.station.shape)
       one would say.
     </p>
     <p class="small muted legend">
-      × sit bones, ● centre of pressure, dotted: the saddle in use. Front on top, one scale of colour for both. Lay a mat straight and
-      centred.
+      × sit bones, ● centre of pressure, ▽ highest, dotted: the saddle in use. Front on top, one scale of colour for both. Lay a mat
+      straight and centred.
     </p>
   </div>
 </template>

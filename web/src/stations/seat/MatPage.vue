@@ -8,6 +8,7 @@ import type { MatResult } from '@level-stance/core/seat/matAnalysis'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
 import FilePick from '../../parts/FilePick.vue'
 import FindingList from '../../parts/FindingList.vue'
+import { USUAL_RELIEF } from '@level-stance/core/seat/saddleKinds'
 import { matFindings } from '@level-stance/core/seat/matFindings'
 import { useAttachments } from '../../stores/attachments.ts'
 import { useMat } from '../../stores/mat.ts'
@@ -75,7 +76,6 @@ const knobs = [
 ] as const
 const knob = computed(() => {
   const { now } = visit.setup
-  const relief = reliefNow(now)
   return {
     spacing: measuredValue(now, 'sitBoneSpacing') ?? 120,
     width: seat.station.shape.width,
@@ -85,7 +85,7 @@ const knob = computed(() => {
     turned: 0,
     rocking: 0.1,
     effort: 0.2,
-    relief: relief === 'cut-out' ? 24 : relief === 'groove' ? 12 : 0,
+    relief: USUAL_RELIEF[reliefNow(now) ?? 'none'],
     ...own.value,
   }
 })

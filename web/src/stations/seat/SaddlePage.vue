@@ -118,6 +118,7 @@ const items = computed(() => {
     <p v-if="saddles.problem" class="warn" role="alert">
       {{ saddles.problem }} <button type="button" class="plain" @click="saddles.load()">Try again</button>
     </p>
+    <p v-if="!width" class="small warn">Not by width yet: until spacing and torso are read, the order says little.</p>
     <RankingList
       :rank="(own) => rankSaddles(entries, rider, own)"
       :stored="seat.choices.saddleWeights"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { outline } from '@level-stance/core/bike/saddleShape'
+import { outline, widestBehindNose } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
+import { USUAL_RELIEF } from '@level-stance/core/seat/saddleKinds'
 import { BONES_BEHIND, contactOf } from '@level-stance/core/seat/contact'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../../stores/board.ts'
@@ -44,8 +45,8 @@ const contacts = computed(() => {
 })
 const wanted = computed(() => seat.station.width)
 /** The widest place, for the range wanted. */
-const widestAt = computed(() => 0.84 * shape.value.length - shape.value.sitFromNose)
-const relief = computed(() => (seat.station.look.relief === null || seat.station.look.relief === 'none' ? 0 : seat.station.look.relief === 'groove' ? 12 : 24)) // prettier-ignore
+const widestAt = computed(() => widestBehindNose(shape.value) - shape.value.sitFromNose)
+const relief = computed(() => USUAL_RELIEF[seat.station.look.relief ?? 'none'])
 const spoken = computed(() => {
   const bones = spacing.value === null ? 'sit bones not read' : `sit bones ${trimmed(spacing.value.value, 0)} mm apart`
   return `Saddle from above to scale: ${trimmed(shape.value.width, 0)} mm wide, ${bones}.`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import type { CauseVerdict } from '@level-stance/core/talk/cause'
-import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
+import { saddleArea } from '@level-stance/core/talk/warningSigns'
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { computed } from 'vue'
 import CauseList from '../../parts/CauseList.vue'
@@ -16,9 +16,7 @@ const visit = useVisit()
 const seat = useSeat()
 const router = useRouter()
 
-const open = computed(() =>
-  visit.complaints.filter((c) => ['groin', 'sit-bone', 'low-back'].includes(c.region) && unansweredWarnings(c).length > 0),
-)
+const open = computed(() => visit.complaints.filter((c) => saddleArea.includes(c.region) && unansweredWarnings(c).length > 0))
 const pageFor = (cause: CauseVerdict) => seatPageKeys.find((key) => key === cause.page) ?? null
 function go(cause: CauseVerdict): void {
   const page = pageFor(cause)
@@ -32,8 +30,7 @@ const label = (cause: CauseVerdict) => {
 </script>
 
 <template>
-  <p v-if="visit.stops.length > 0" class="warn first" role="alert">{{ stopAndRefer }}</p>
-  <p v-else-if="open.length > 0" class="warn first">
+  <p v-if="open.length > 0 && visit.stops.length === 0" class="warn first">
     Warning signs of the saddle area are not all asked: bladder, bowel, both legs, numbness for more than a day, open sores.
     <RouterLink :to="{ name: 'talk', params: { visitId: visit.head?.visitId } }">Ask first</RouterLink>
   </p>
