@@ -38,7 +38,7 @@ try {
     'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },
     'whole riders per second, one core': { measured: Math.round(core.wholeRiders).toLocaleString('en'), reach: '≥ 300,000' },
     'calibration of a full rider, median': { measured: ms(core.calibration), reach: '< 50 ms' },
-    '± of every number, first order (in a worker)': { measured: ms(core.knowledge), reach: '' },
+    '± of every number, first order (in a worker)': { measured: ms(core.uncertainty), reach: '' },
     'one knock-on, exact, with all numbers': { measured: ms(core.knockOns), reach: '' },
     'pedal ranking, 200 systems': { measured: ms(core.ranking), reach: '< 16 ms' },
     'saddle ranking, 200 saddles': { measured: ms(core.saddleRanking), reach: '< 16 ms' },

@@ -123,7 +123,7 @@ export function xy({ x, y }: { readonly x: number; readonly y: number }): string
   return `(${x.toFixed(1)}, ${y.toFixed(1)})`.replace(/-/g, '−')
 }
 
-/** A fact's or setting's unit as a working line shows it. */
+/** A metric's or setting's unit as a working line shows it. */
 export function anyUnit(unit: 'mm' | 'deg' | '%' | 'kind'): Unit {
   return unit === '%' || unit === 'kind' ? 'none' : unit
 }

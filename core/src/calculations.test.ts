@@ -46,9 +46,9 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'cleat-rotation': { toeOut: 9, cleatTurn: 6, float: 6, heelIn: 1, heelOut: 1, turnRoom: 12 },
   'heel-clearance': { tread: 146, axle: 53, axleFromHeel: 170, heelOutside: 70, stayWidth: 130, crank: 172.5, cleatTurn: 5, float: 6 },
   'stance-options': { tread: 146, left: { target: 130 }, right: { target: 127 } },
-  'pedal-ranking': { weights: { patch: 3 }, rider: { mass: 75 }, catalogue: startingPedals.map(({ seed: _seed, ...spec }) => spec) },
+  'pedal-ranking': { weights: { patch: 3 }, rider: { mass: 75 }, catalogue: startingPedals },
   'cleat-template': { setback: 24, side: 'left', title: 'Rider', setbackNow: 10, turn: 5, float: 6 },
-  'cleat-use': { distance: 3000, kind: 1, walking: 2 },
+  'cleat-use': { distance: 3000, kind: 'plate-coil', walking: 'some' },
   'bolt-bite': { length: 12, plate: 5, depth: 9 },
   'toe-clearance': { frontCentre: 590, bbDrop: 70, wheelDiameter: 672, crank: 172.5, toeAhead: 95 },
   'turns-of-ride': { hours: 2, cadence: 90 },
@@ -69,13 +69,13 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'saddle-tilt-shift': { ahead: -20, above: 50, turn: -2 },
   'wheel-share': { chainstay: 430, frontCentre: 610, bbDrop: 70, centreOfMass: 60 },
   'arm-reach': { upperArm: 300, forearm: 330, acromionWidth: 400, elbowFlexion: 25, handSpacing: 420 },
-  'trunk-and-arms': { body: exampleRider.upper, hip: { x: -170, y: 780 }, grip: exampleRider.grip },
+  'trunk-and-arms': { body: exampleRider.upper, hip: { x: -170, y: 780 }, grips: exampleRider.grips },
   'rider-on-bike': { model: exampleRider, axles: null },
   'calibrate-rider': visit,
   'measure-next': visit,
   sensitivity: visit,
   'saddle-heights': { inseam: 830, leg: exampleLeg },
-  'knock-on': { ...visit, wishes: [{ setting: 'saddleSetback', side: 'both', by: 5 }], holds: { knee: true, hands: 'seat', lever: true } },
+  'knock-on': { ...visit, requested: [{ setting: 'saddleSetback', side: 'both', by: 5 }], holds: { knee: true, hands: 'seat', lever: true } },
 } // prettier-ignore
 
 describe.each(calculations.map((calculation) => [calculation.name, calculation] as const))('%s', (name, calculation) => {

@@ -14,7 +14,7 @@ import {
   tiltCalculation,
   wheelShareCalculation,
 } from './bike/bike.calculations.ts'
-import { armReachCalculation, riderFactsCalculation, upperPostureCalculation } from './body/body.calculations.ts'
+import { armReachCalculation, riderMetricsCalculation, upperPostureCalculation } from './body/body.calculations.ts'
 import { anyCalculation } from './calculation.ts'
 import type { AnyCalculation } from './calculation.ts'
 import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
@@ -64,7 +64,7 @@ export const calculations: readonly AnyCalculation[] = [
   anyCalculation(saddleHeightForFlexionCalculation),
   anyCalculation(armReachCalculation),
   anyCalculation(upperPostureCalculation),
-  anyCalculation(riderFactsCalculation),
+  anyCalculation(riderMetricsCalculation),
   anyCalculation(calibrationCalculation),
   anyCalculation(measureNextCalculation),
   anyCalculation(sensitivityCalculation),

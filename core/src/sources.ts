@@ -28,6 +28,11 @@ export const sources = {
     title: 'Gordon et al. 2014, ANSUR II, NATICK/TR-15/007',
     note: 'Ratios of means: ball-of-foot to foot length 0.74; biacromial breadth and hand length to stature. Values from memory of the source.',
   },
+  pheasant: {
+    kind: 'published',
+    title: 'Pheasant, Bodyspace',
+    note: 'Index finger 72 and 67 mm, hand length 189 and 174 mm (means of men and women). Values from memory of the source.',
+  },
   'hamley-thomas': {
     kind: 'published',
     title: 'Hamley & Thomas 1967, Journal of Physiology 191:55P',

@@ -12,14 +12,15 @@ export function uuid(n: number): string {
   return `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`
 }
 
-export function aReading(key: ReadingKey, side: Reading['side'], value: number | null): Reading {
+export function aReading(key: ReadingKey, side: Reading['side'], value: Reading['value'], after: string | null = null): Reading {
   return {
     key,
     side,
     value,
     typed: value === null ? '' : String(value),
     method: definitionOf(key).method,
-    takenAt: testTime,
+    after,
+    at: testTime,
     condition: 'usual',
     repeats: [],
   }
@@ -58,13 +59,15 @@ export const wholeReadings: readonly Reading[] = [
   ...pair('kneeFlexion', 32, 31),
   ...pair('footPitch', 17, 19),
   aReading('torsoAngle', 'both', 54),
-  aReading('elbowFlexion', 'both', 24),
-  aReading('shoulderAngle', 'both', 60),
+  ...pair('elbowFlexion', 24, 24),
+  ...pair('shoulderAngle', 60, 60),
 ]
 
 const leg = {
   thigh: 431, shank: 433, ankleBehind: 126, ankleAbove: 92, axleFromHeel: 191, stack: 24, footLength: 264, footPitch: 17, halfStance: 127,
 } // prettier-ignore
+const arm = { upperArm: 327, forearm: 352, handSet: 0, naturalSweep: 10 }
+const grip = { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } }
 /** A rider on a bike as plain numbers. */
 export const exampleRider: RiderModel = {
   legs: { left: leg, right: { ...leg, thigh: 430, shank: 432, footPitch: 19 } },
@@ -74,23 +77,24 @@ export const exampleRider: RiderModel = {
   hipForward: 42,
   hipUp: 88,
   hipWidth: 176,
-  upper: { trunk: 508, acromionWidth: 396, upperArm: 327, forearm: 352, elbowFlexion: 24, elbowSwivel: 25, handSet: 0, naturalSweep: 10 },
-  grip: { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } },
-  lever: null,
+  upper: { trunk: 508, acromionWidth: 396, elbowFlexion: 24, elbowSwivel: 25, twist: 0, arms: { left: arm, right: arm } },
+  grips: { left: grip, right: grip },
+  levers: { left: null, right: null },
+  fingers: { left: null, right: null },
 }
 
 /** A tried change with the given moves. */
 export function entryOf(n: number, ...moves: Move[]): Extract<LedgerEntry, { kind: 'try' }> {
-  return { kind: 'try', id: uuid(n), at: testTime, station: 'feet', moves, reason: 'Test.', later: '' }
+  return { kind: 'try', id: uuid(n), at: testTime, station: 'feet', moves, exchanges: [], reason: 'Test.', later: '' }
 }
 
-/** The whole example rider with some readings laid over it: a number for one value, a pair for left and right. */
-export function readingsWith(over: Partial<Record<ReadingKey, number | readonly [number, number]>>): Reading[] {
-  const added = (Object.entries(over) as [ReadingKey, number | readonly [number, number]][]).flatMap(([key, value]) =>
-    definitionOf(key).sided
-      ? (['left', 'right'] as const).map((side, i) => aReading(key, side, typeof value === 'number' ? value : (value[i] ?? 0)))
-      : [aReading(key, 'both', typeof value === 'number' ? value : value[0])],
-  )
+type Over = number | string | readonly [number | string, number | string]
+/** The whole example rider with some readings laid over it: a number or key for one value, a pair for left and right. */
+export function readingsWith(over: Partial<Record<ReadingKey, Over>>): Reading[] {
+  const added = (Object.entries(over) as [ReadingKey, Over][]).flatMap(([key, value]) => {
+    const [left, right] = Array.isArray(value) ? (value as readonly [number, number]) : [value as number, value as number]
+    return definitionOf(key).sided ? [aReading(key, 'left', left), aReading(key, 'right', right)] : [aReading(key, 'both', left)]
+  })
   const placed = new Set(added.map((r) => `${r.key}:${r.side}`))
   return [...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`) || r.condition !== 'usual'), ...added]
 }

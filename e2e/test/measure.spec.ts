@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, test } from '../site.ts'
 
-const fact = (page: Page, key: string) => page.getByTestId(`fact-${key}`)
+const metric = (page: Page, key: string) => page.getByTestId(`metric-${key}`)
 const turnTo = (page: Page, name: string) =>
   page
     .getByRole('tablist', { name: 'Readings' })
@@ -27,8 +27,8 @@ test('a few readings are enough to start; every measured one replaces its estima
   ] as const)
     await read(page, name, text)
   await expect(page.getByRole('img', { name: /Rider and bike to scale/ })).toBeVisible()
-  await expect(fact(page, 'kneeLeft')).toContainText(/°/)
-  await expect(fact(page, 'torso')).toContainText('not known yet')
+  await expect(metric(page, 'kneeLeft')).toContainText(/°/)
+  await expect(metric(page, 'torso')).toContainText('not known yet')
   await expect(next).toContainText('Measure next: hand ahead of BB')
   for (const [name, text] of [
     ['Hand ahead of BB', '52 cm'],
@@ -36,18 +36,18 @@ test('a few readings are enough to start; every measured one replaces its estima
     ['Hand to hand', '420'],
   ] as const)
     await read(page, name, text)
-  await expect(fact(page, 'torso')).toContainText('°')
+  await expect(metric(page, 'torso')).toContainText('°')
   await read(page, 'Hand ahead of BB', '1099')
   await expect(page.getByRole('alert').filter({ hasText: /Trunk and arms are \d+ mm short of the hands/ })).toBeVisible()
-  await expect(fact(page, 'torso')).toContainText('not known yet')
+  await expect(metric(page, 'torso')).toContainText('not known yet')
   await read(page, 'Hand ahead of BB', '520')
   await expect(next).toContainText('Measure next: knee at the bottom')
   await expect(next).toContainText(/Narrows knee at the bottom, (left|right) from ±\d+ to ±3/)
   await read(page, 'Knee at the bottom, left', '31')
   await read(page, 'Knee at the bottom, right', '33')
-  await expect(fact(page, 'kneeLeft')).toContainText('31°')
-  await expect(fact(page, 'kneeRight')).toContainText('33°')
-  await expect(fact(page, 'kneeLeft')).toContainText(/±[23]/)
+  await expect(metric(page, 'kneeLeft')).toContainText('31°')
+  await expect(metric(page, 'kneeRight')).toContainText('33°')
+  await expect(metric(page, 'kneeLeft')).toContainText(/±[23]/)
   await page.getByRole('tab', { name: 'Fit' }).click()
   await expect(page.getByText('Calibrated: every angle measured on the bike is given back exactly.')).toBeVisible()
   await expectSaved(page)
@@ -105,7 +105,7 @@ test('the board: drag, keys and numbers move the same thing, and the vials follo
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')
   await expect(to).toHaveValue('666')
-  await expect(fact(page, 'kneeLeft')).toContainText('→')
+  await expect(metric(page, 'kneeLeft')).toContainText('→')
   await page.keyboard.press('Shift+ArrowUp')
   await expect(to).toHaveValue('671')
   await page.keyboard.press('Escape')
@@ -118,7 +118,7 @@ test('the board: drag, keys and numbers move the same thing, and the vials follo
   await expect(to).toHaveValue(/^67\d/)
   await to.fill('672')
   await expect(page.getByTestId('move-now')).toContainText('Saddle up 4')
-  await expect(fact(page, 'kneeLeft')).toContainText(/3[0-9.]+ ?→ ?3[0-9.]+°/)
+  await expect(metric(page, 'kneeLeft')).toContainText(/3[0-9.]+ ?→ ?3[0-9.]+°/)
   await page.getByTestId('handle-tilt').focus()
   await page.keyboard.press('ArrowDown')
   await expect(page.getByRole('textbox', { name: 'Tilt where you sit, to' })).toHaveValue('−1')
@@ -145,7 +145,7 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
   await expect(page.getByRole('article', { name: 'Record sheet' })).toContainText('48 mm')
 })
 
-test('another bar keeps the hands by stem and spacers; the short note wishes a move', async ({ page }) => {
+test('another bar keeps the hands by stem and spacers; the short note requested a move', async ({ page }) => {
   await openDemo(page, 'Ruta', 'Hands')
   await page.getByRole('textbox', { name: 'Short note' }).fill('roll forward 6')
   await expect(page.locator('#entry-line-meaning')).toContainText('Bar roll forward 6°, in steps of 5')
@@ -156,7 +156,7 @@ test('another bar keeps the hands by stem and spacers; the short note wishes a m
   await page.getByRole('textbox', { name: 'Short note' }).fill('hands up 20')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('move-now')).toContainText('Hands up 10')
-  await expect(fact(page, 'torso')).toContainText('→')
+  await expect(metric(page, 'torso')).toContainText('→')
 })
 
 test('three views, cranks that turn, a picture to keep, a table to hear', async ({ page }) => {

@@ -16,7 +16,7 @@ import { startingSaddles } from '../../core/src/seat/saddleKinds.ts'
 import { rankSaddles } from '../../core/src/seat/saddleRanking.ts'
 import { riderAt } from '../../core/src/body/rider.ts'
 import { calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
-import { factSpreads, knowledgeOf } from '../../core/src/change/knowledge.ts'
+import { metricSpreads, uncertaintyModelOf } from '../../core/src/change/uncertainty.ts'
 import { defaultHolds, knockOn } from '../../core/src/change/knockOn.ts'
 import { standingOf } from '../../core/src/change/setup.ts'
 import { unmoved } from '../../core/src/measure/riderModel.ts'
@@ -90,13 +90,13 @@ const wholeRiders = rate(2, (n) => {
   return sum
 })
 const calibration = milliseconds(() => calibrateRider(full, [], 'drop'))
-const knowledge = milliseconds(() => {
-  const known = knowledgeOf(rider, unmoved)
-  return known && factSpreads(known)
+const uncertainty = milliseconds(() => {
+  const known = uncertaintyModelOf(rider, unmoved)
+  return known && metricSpreads(known)
 }, 30)
 const standing = standingOf(setupOf(full, [], 'drop', rider))
-const wishes = [{ setting: 'saddleHeight' as const, side: 'both' as const, by: 4 }]
-const knockOns = milliseconds(() => knockOn(standing, wishes, defaultHolds(wishes), 'whole'), 200)
+const requested = [{ setting: 'saddleHeight' as const, side: 'both' as const, by: 4 }]
+const knockOns = milliseconds(() => knockOn(standing, requested, defaultHolds(requested), 'whole'), 200)
 // Two hundred systems: the kinds with every figure varied a little, so that nothing ranks alike.
 const catalogue = Array.from({ length: 200 }, (_, i) => {
   const { seed: _seed, ...spec } = startingPedals[i % startingPedals.length] ?? startingPedals[0]!
@@ -133,7 +133,7 @@ console.log(
     heights,
     wholeRiders,
     calibration,
-    knowledge,
+    uncertainty,
     knockOns,
     ranking,
     stance,

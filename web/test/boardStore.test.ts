@@ -55,7 +55,7 @@ describe('what is about to be moved', () => {
   it('moves the drawing and the numbers at once, the words when the hand rests', async () => {
     openVisit()
     const board = useBoard()
-    board.wish([saddle(8)])
+    board.request([saddle(8)])
     expect(board.aimed('saddleHeight', 'both')).toBe(8)
     expect(board.proposed!.kneeLeft!).toBeLessThan(board.now!.kneeLeft! - 2)
     await rested()
@@ -63,18 +63,18 @@ describe('what is about to be moved', () => {
     expect(board.canTry).toBe(true)
   })
 
-  it('adds wishes up by setting, and forgets one that is taken back', () => {
+  it('adds requested up by setting, and forgets one that is taken back', () => {
     openVisit()
     const board = useBoard()
-    board.wish([saddle(3)])
-    board.wish([{ setting: 'saddleSetback', side: 'both', by: -2 }])
-    board.wish([saddle(4)])
-    expect(board.wishes.map((wish) => [wish.setting, wish.by])).toEqual([
+    board.request([saddle(3)])
+    board.request([{ setting: 'saddleSetback', side: 'both', by: -2 }])
+    board.request([saddle(4)])
+    expect(board.requested.map((request) => [request.setting, request.by])).toEqual([
       ['saddleSetback', -2],
       ['saddleHeight', 4],
     ])
-    board.wish([saddle(0)])
-    expect(board.wishes).toHaveLength(1)
+    board.request([saddle(0)])
+    expect(board.requested).toHaveLength(1)
     board.clear()
     expect(board.active).toBe(false)
   })
@@ -82,14 +82,14 @@ describe('what is about to be moved', () => {
   it('stands where the hardware ends, however far it is pulled', () => {
     openVisit()
     const board = useBoard()
-    board.wish([{ setting: 'saddleSetback', side: 'both', by: 30 }])
+    board.request([{ setting: 'saddleSetback', side: 'both', by: 30 }])
     expect(board.aimed('saddleSetback', 'both')).toBe(8)
   })
 
   it('holds what fits the move until the fitter says otherwise', () => {
     openVisit()
     const board = useBoard()
-    board.wish([{ setting: 'barRise', side: 'both', by: 10 }])
+    board.request([{ setting: 'barRise', side: 'both', by: 10 }])
     expect(board.holds.hands).toBe('frame')
     board.ownHolds = { ...board.holds, hands: 'torso', knee: false }
     expect(board.holds).toEqual({ hands: 'torso', knee: false, lever: true })
@@ -103,10 +103,10 @@ describe('trying it', () => {
     const visit = openVisit()
     const board = useBoard()
     const append = jest.spyOn(visit, 'append').mockImplementation(() => undefined)
-    board.wish([{ setting: 'cleatSetback', side: 'right', by: 9 }])
+    board.request([{ setting: 'cleatSetback', side: 'right', by: 9 }])
     // The words lag; the change that is tried does not.
     return rested().then(() => {
-      board.wish([{ setting: 'cleatSetback', side: 'right', by: 12 }])
+      board.request([{ setting: 'cleatSetback', side: 'right', by: 12 }])
       board.tryStep()
       const entry = append.mock.calls[0]![0]
       expect(ledgerEntrySchema.safeParse(entry).success).toBe(true)
@@ -124,7 +124,7 @@ describe('trying it', () => {
     openVisit([entryOf(1, { setting: 'saddleHeight', side: 'both', by: 2, role: 'chosen' })])
     const board = useBoard()
     expect(board.movable).toBe(false)
-    board.wish([saddle(3)])
+    board.request([saddle(3)])
     await nextTick()
     expect(board.active).toBe(false)
     expect(board.canTry).toBe(false)
@@ -133,7 +133,7 @@ describe('trying it', () => {
   it('belongs to its rider: another visit starts with nothing wished', async () => {
     const visit = openVisit()
     const board = useBoard()
-    board.wish([saddle(3)])
+    board.request([saddle(3)])
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(44) } }
     await nextTick()
     expect(board.active).toBe(false)

@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { boltPatterns, startingPedals } from '@level-stance/core/feet/pedalKinds'
 import { readingKeys } from '@level-stance/core/measure/readingDefinitions'
-import { footCauses } from '@level-stance/core/talk/footCauses'
+import { footCauses } from '@level-stance/core/reason/footCauses'
 import { heldInSlot, heldTurn, turnOfHeel } from '../src/board/boardFoot.ts'
 import { feetPageKeys, feetPages, footPageOf, pageOf } from '../src/stations/feet/pages.ts'
 import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'

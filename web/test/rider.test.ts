@@ -9,7 +9,7 @@ import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, projections, viewKeys, wedgeOf } from '../src/board/views.ts'
 import { figures, howShapes } from '../src/stations/measure/howShapes.ts'
-import { knowledgeWorker } from '../src/workers/knowledge.ts'
+import { uncertaintyWorker } from '../src/workers/uncertainty.ts'
 import type { Answer, Question } from '../src/workers/messages.ts'
 
 const rider = calibrateRider(wholeReadings, [], 'drop')
@@ -43,30 +43,30 @@ describe('views of one scene', () => {
 
 describe('handles', () => {
   const handle = (view: (typeof viewKeys)[number], id: string) => handlesOf(scene, view, 73).find((h) => h.id === id)!
-  const by = (wishes: readonly { setting: string; by: number }[], setting: string) => wishes.find((wish) => wish.setting === setting)?.by
+  const by = (requested: readonly { setting: string; by: number }[], setting: string) => requested.find((request) => request.setting === setting)?.by
 
   it('raise the saddle straight up along its line and the rails together', () => {
-    const wishes = handle('side', 'saddle').wish(0, 10)
-    const height = by(wishes, 'saddleHeight')!
+    const requested = handle('side', 'saddle').request(0, 10)
+    const height = by(requested, 'saddleHeight')!
     const psi = (73 * Math.PI) / 180
     expect(height * Math.sin(psi)).toBeCloseTo(10, 9)
-    expect(-height * Math.cos(psi) - by(wishes, 'saddleSetback')!).toBeCloseTo(0, 9)
+    expect(-height * Math.cos(psi) - by(requested, 'saddleSetback')!).toBeCloseTo(0, 9)
   })
   it('move what lies under the finger, in every view', () => {
-    expect(by(handle('side', 'hands').wish(7, -3), 'handReach')).toBe(7)
-    expect(by(handle('side', 'hands').wish(7, -3), 'handHeight')).toBe(-3)
+    expect(by(handle('side', 'hands').request(7, -3), 'handReach')).toBe(7)
+    expect(by(handle('side', 'hands').request(7, -3), 'handHeight')).toBe(-3)
     // The right hand stands on the left of the front view: pulled left, the hands part by twice as much.
-    expect(by(handle('front', 'hands').wish(-5, 0), 'gripSpacing')).toBe(10)
-    expect(by(handle('top', 'hands').wish(0, -5), 'gripSpacing')).toBe(10)
-    expect(by(handle('top', 'cleat-left').wish(4, 0), 'cleatSetback')).toBe(-4)
-    expect(by(handle('front', 'cleat-right').wish(-2, 0), 'cleatInboard')).toBe(2)
-    expect(by(handle('front', 'cleat-left').wish(2, 0), 'cleatInboard')).toBe(2)
+    expect(by(handle('front', 'hands').request(-5, 0), 'gripSpacing')).toBe(10)
+    expect(by(handle('top', 'hands').request(0, -5), 'gripSpacing')).toBe(10)
+    expect(by(handle('top', 'cleat-left').request(4, 0), 'cleatSetback')).toBe(-4)
+    expect(by(handle('front', 'cleat-right').request(-2, 0), 'cleatInboard')).toBe(2)
+    expect(by(handle('front', 'cleat-left').request(2, 0), 'cleatInboard')).toBe(2)
   })
   it('have keys for every axis they can be dragged along', () => {
     for (const view of viewKeys)
       for (const one of handlesOf(scene, view, 73)) {
         const keys = [one.right, one.up].flatMap((axis) => (axis ? [`${axis.setting}:${axis.side}`] : []))
-        expect(new Set(one.wish(3, 3).map((wish) => `${wish.setting}:${wish.side}`))).toEqual(new Set(keys))
+        expect(new Set(one.request(3, 3).map((request) => `${request.setting}:${request.side}`))).toEqual(new Set(keys))
       }
   })
 })
@@ -97,7 +97,7 @@ describe('the worker behind the screens', () => {
 
   it('answers to first order, then draws, with progress once it takes long', async () => {
     const answers: Answer[] = []
-    await knowledgeWorker(
+    await uncertaintyWorker(
       (answer) => answers.push(answer),
       () => Promise.resolve(),
       clock,
@@ -110,7 +110,7 @@ describe('the worker behind the screens', () => {
   it('gives up for a newer question', async () => {
     const answers: Answer[] = []
     const rest = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
-    const ask = knowledgeWorker((answer) => answers.push(answer), rest, clock, Math.random)
+    const ask = uncertaintyWorker((answer) => answers.push(answer), rest, clock, Math.random)
     await Promise.all([ask(question(1, 100_000)), ask(question(2, 0))])
     expect(answers.map(({ id }) => id)).toEqual([2])
     const long = ask(question(3, 1_000_000))
@@ -122,7 +122,7 @@ describe('the worker behind the screens', () => {
   })
   it('has nothing but what is needed to say of an empty visit', async () => {
     const answers: Answer[] = []
-    await knowledgeWorker(
+    await uncertaintyWorker(
       (answer) => answers.push(answer),
       () => Promise.resolve(),
       clock,

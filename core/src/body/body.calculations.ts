@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { anyUnit, defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../calculation.ts'
-import { factDefinitions, factKeys, riderFacts } from './facts.ts'
+import { metricDefinitions, metricKeys, riderMetrics } from './metrics.ts'
 import type { RiderModel } from './rider.ts'
 import { armChord, sideChord, upperPosture } from './upperBody.ts'
 import { CalculationError } from '../quantity/problem.ts'
+import { sides } from '../quantity/sided.ts'
 
 const arm = {
   upperArm: numberField('upperArm', 100, 600, 'mm'),
@@ -50,54 +51,76 @@ export const armReachCalculation = defineCalculation({
   ],
 })
 
+const oneArm = (side: string) =>
+  z.strictObject({
+    upperArm: numberField(`${side}.upperArm`, 100, 600, 'mm'),
+    forearm: numberField(`${side}.forearm`, 100, 700, 'mm', 'Elbow to the middle of the closed hand, mm'),
+    handSet: numberField(`${side}.handSet`, -60, 60, 'degrees').default(0),
+    naturalSweep: numberField(`${side}.naturalSweep`, -45, 60, 'degrees', 'The hand’s own obliqueness, degrees').default(10),
+  })
 const upperBody = z.strictObject({
-  trunk: numberField('trunk', 200, 900, 'mm', 'Hip joint to shoulder joint, mm'),
-  ...arm,
-  elbowFlexion: numberField('elbowFlexion', 0, 160, 'degrees'),
+  trunk: numberField('trunk', 200, 900, 'mm', 'Hip joint to the middle of the shoulder joints, mm'),
+  acromionWidth: arm.acromionWidth,
+  elbowFlexion: numberField('elbowFlexion', 0, 160, 'degrees', 'Bend of both elbows taken together, degrees'),
   elbowSwivel: numberField('elbowSwivel', -90, 180, 'degrees', '0 = elbow under the line from shoulder to hand, 90 = level outward'),
-  handSet: numberField('handSet', -60, 60, 'degrees').default(0),
-  naturalSweep: numberField('naturalSweep', -45, 60, 'degrees', 'The hand’s own obliqueness, degrees').default(10),
+  twist: numberField('twist', -200, 200, 'mm', 'Left shoulder ahead of the right one, mm').default(0),
+  arms: z.strictObject({ left: oneArm('left'), right: oneArm('right') }),
 })
-const grip = z.strictObject({ at: spacePointSchema, axis: spacePointSchema.nullable(), pointing: spacePointSchema.nullable() })
+const oneGrip = z.strictObject({ at: spacePointSchema, axis: spacePointSchema.nullable(), pointing: spacePointSchema.nullable() })
+const grips = z.strictObject({ left: oneGrip, right: oneGrip })
+const armPosture = z.object({
+  shoulder: spacePointSchema,
+  elbow: spacePointSchema,
+  hand: spacePointSchema,
+  short: z.number(),
+  elbowFlexion: z.number(),
+  shoulderAngle: z.number(),
+  forearmFall: z.number(),
+  wrist: z.number().nullable(),
+})
 
 export const upperPostureCalculation = defineCalculation({
   name: 'trunk-and-arms',
-  title: 'Trunk and arms from hip to hand',
-  summary: 'Triangle of trunk, arm and hip-to-hand at a bend of the elbow; the elbow about the arm’s line; the hand against the grip.',
-  input: z.strictObject({ body: upperBody, hip: pointSchema, grip }),
+  title: 'Trunk and arms from hip to hands',
+  summary:
+    'Triangle of trunk, arms and hip-to-hands at a bend of the elbows; each elbow about its arm’s line; each hand against its grip. Points lie with z outward on either side.',
+  input: z.strictObject({ body: upperBody, hip: pointSchema, grips }),
   output: z.object({
     reaches: z.boolean(),
     short: z.number(),
     torso: z.number(),
-    elbowFlexion: z.number(),
-    shoulderAngle: z.number(),
-    forearmFall: z.number(),
-    wrist: z.number().nullable(),
     spreadCost: z.number(),
-    shoulder: spacePointSchema,
-    elbow: spacePointSchema,
+    shoulder: pointSchema,
+    arms: z.object({ left: armPosture, right: armPosture }),
   }),
   sources: ['geometry', 'prior'],
-  run: ({ body, hip, grip: held }) => upperPosture(body, hip, held),
+  run: ({ body, hip, grips: held }) => upperPosture(body, hip, held),
   working: (_, out) => [
     {
       label: 'Torso',
-      formula: 'bearing of the hand + acos((T² + R² − c′²) / 2TR)',
+      formula: 'bearing of the hands + acos((T² + R² − c′²) / 2TR), c′ the mean of both arms',
       value: out.reaches ? out.torso : 'out of reach',
       unit: 'deg',
       output: 'torso',
     },
-    { label: 'Shoulder', formula: 'hip + T · (cos, sin) of the torso', value: xy(out.shoulder), unit: 'mm' },
-    { label: 'Elbow', formula: 'on the circle about the arm’s line, turned by the swivel', value: xy(out.elbow), unit: 'mm' },
-    { label: 'Shoulder angle', formula: 'trunk against upper arm', value: out.shoulderAngle, unit: 'deg', output: 'shoulderAngle' },
-    { label: 'Forearm falls', formula: 'below horizontal, elbow to hand', value: out.forearmFall, unit: 'deg', output: 'forearmFall' },
-    {
-      label: 'Wrist to little finger',
-      formula: 'forearm against grip, less the hand’s own alignment',
-      value: out.wrist ?? 'not known',
-      unit: 'deg',
-      output: 'wrist',
-    },
+    { label: 'Shoulders, middle', formula: 'hip + T · (cos, sin) of the torso', value: xy(out.shoulder), unit: 'mm' },
+    ...sides.flatMap((side) => {
+      const { elbow, elbowFlexion, shoulderAngle, forearmFall, wrist } = out.arms[side]
+      const line = (label: string, formula: string, value: number | string, unit: 'deg' | 'mm', field?: string) => ({
+        label: `${label}, ${side}`,
+        formula,
+        value,
+        unit,
+        ...(field ? { output: `arms.${side}.${field}` } : {}),
+      })
+      return [
+        line('Elbow bend', '180° − the angle between upper arm and forearm', elbowFlexion, 'deg', 'elbowFlexion'),
+        line('Elbow', 'on the circle about the arm’s line, turned by the swivel', xy(elbow), 'mm'),
+        line('Shoulder angle', 'trunk against upper arm', shoulderAngle, 'deg', 'shoulderAngle'),
+        line('Forearm falls', 'below horizontal, elbow to hand', forearmFall, 'deg', 'forearmFall'),
+        line('Wrist to little finger', 'forearm against grip, less the hand’s own alignment', wrist ?? 'not known', 'deg', 'wrist'),
+      ]
+    }),
   ],
 })
 
@@ -114,6 +137,10 @@ const legSide = (side: string) =>
     halfStance: numberField(`${side}.halfStance`, 20, 300, 'mm'),
   })
 
+const lever = (side: string) => numberField(`${side}.lever`, -90, 120, 'degrees', 'Lever blade below horizontal, degrees').nullable()
+const finger = (side: string) =>
+  numberField(`${side}.finger`, -150, 150, 'mm', 'Index finger’s length less the lever’s reach, mm').nullable()
+
 /** A whole rider on a bike as plain numbers; see `RiderModel`. */
 export const riderModelSchema = z.strictObject({
   legs: z.strictObject({ left: legSide('left'), right: legSide('right') }),
@@ -124,27 +151,28 @@ export const riderModelSchema = z.strictObject({
   hipUp: numberField('hipUp', -200, 400, 'mm'),
   hipWidth: numberField('hipWidth', 50, 400, 'mm'),
   upper: upperBody,
-  grip: grip.nullable(),
-  lever: numberField('lever', -90, 120, 'degrees', 'Lever blade below horizontal, degrees').nullable(),
+  grips: grips.nullable(),
+  levers: z.strictObject({ left: lever('left'), right: lever('right') }),
+  fingers: z.strictObject({ left: finger('left'), right: finger('right') }),
 }) satisfies z.ZodType<RiderModel>
 
 const axlePair = z.strictObject({ rear: pointSchema, front: pointSchema }).nullable().default(null)
-const factShape = Object.fromEntries(factKeys.map((key) => [key, z.number().nullable()])) as Record<
-  (typeof factKeys)[number],
+const factShape = Object.fromEntries(metricKeys.map((key) => [key, z.number().nullable()])) as Record<
+  (typeof metricKeys)[number],
   z.ZodNullable<z.ZodNumber>
 >
 
-export const riderFactsCalculation = defineCalculation({
+export const riderMetricsCalculation = defineCalculation({
   name: 'rider-on-bike',
   title: 'The rider on the bike',
   summary: 'Both legs round the crank, trunk, arms, centre of mass and shares of weight for one set of contact points.',
   input: z.strictObject({ model: riderModelSchema, axles: axlePair }),
   output: z.object(factShape),
   sources: ['geometry', 'winter-table', 'prior'],
-  run: ({ model, axles }) => riderFacts(model, axles),
+  run: ({ model, axles }) => riderMetrics(model, axles),
   working: (_, out) =>
-    factKeys.map((key) => {
-      const { label, unit, note } = factDefinitions[key]
+    metricKeys.map((key) => {
+      const { label, unit, note } = metricDefinitions[key]
       return { label, formula: note, value: out[key] ?? 'no value', unit: anyUnit(unit), output: key } as const
     }),
 })

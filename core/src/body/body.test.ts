@@ -1,14 +1,15 @@
 import fc from 'fast-check'
+import { bySide, sides } from '../quantity/sided.ts'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import type { Grip } from '../bike/cockpit.ts'
 import { exampleRider } from '../testing.ts'
-import { riderFacts } from './facts.ts'
+import { riderMetrics } from './metrics.ts'
 import { loadShares } from './load.ts'
 import { footPoint, hipOf, legAt, riderAt } from './rider.ts'
 import type { RiderModel } from './rider.ts'
 import { addSegment, segmentMasses } from './segments.ts'
 import { riderTroubles } from './troubles.ts'
-import { extremeReach, toSegment, turnFacts } from './turn.ts'
+import { extremeReach, toSegment, turnMetrics } from './turn.ts'
 import { armChord, sideChord, upperPosture } from './upperBody.ts'
 
 const within = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -41,7 +42,7 @@ describe('one leg round the crank', () => {
     expect(legAt(worked, worked.legs.right, hipOf(worked), angle).kneeFlexion).toBeCloseTo(flexion, digits)
   })
   it('is longest, 840.8 mm, at 171.5° and not at 180°', () => {
-    const { longestReach, longestReachAt } = turnFacts(worked, 'right')
+    const { longestReach, longestReachAt } = turnMetrics(worked, 'right')
     expect(longestReach).toBeCloseTo(840.8, 1)
     expect(longestReachAt).toBeCloseTo(171.5, 1)
   })
@@ -102,6 +103,11 @@ describe('one leg round the crank', () => {
   })
 })
 
+const both = (grip: Grip) => ({ left: grip, right: grip })
+/** Both hands moved in the side view. */
+const moved = ({ grips }: RiderModel, dx: number, dy: number) =>
+  grips && bySide((side) => ({ ...grips[side], at: { ...grips[side].at, x: grips[side].at.x + dx, y: grips[side].at.y + dy } }))
+
 describe('the arm', () => {
   // Worked examples: upper arm 300, forearm 330, 25° → 615.1; hands 420, shoulders 400 → 599.9; 580, 720, 360 → 551.4 (28.64 lost).
   it('has the worked chords', () => {
@@ -123,12 +129,15 @@ describe('the arm', () => {
         (x, y, z, elbowFlexion, elbowSwivel) => {
           const body = { ...exampleRider.upper, elbowFlexion, elbowSwivel }
           const hip = hipOf(exampleRider)
-          const at = upperPosture(body, hip, { at: { x, y, z }, axis: null, pointing: null })
+          const at = upperPosture(body, hip, both({ at: { x, y, z }, axis: null, pointing: null }))
           if (!at.reaches) return
-          expect(distance(at.shoulder, { ...hip, z: body.acromionWidth / 2 })).toBeCloseTo(body.trunk, 6)
-          expect(distance(at.shoulder, at.elbow)).toBeCloseTo(body.upperArm, 6)
-          expect(distance(at.elbow, at.hand)).toBeCloseTo(body.forearm, 6)
-          expect(at.elbowFlexion).toBe(elbowFlexion)
+          expect(Math.hypot(at.shoulder.x - hip.x, at.shoulder.y - hip.y)).toBeCloseTo(body.trunk, 6)
+          for (const side of sides) {
+            const { shoulder, elbow, hand, elbowFlexion: bend } = at.arms[side]
+            expect(distance(shoulder, elbow)).toBeCloseTo(body.arms[side].upperArm, 6)
+            expect(distance(elbow, hand)).toBeCloseTo(body.arms[side].forearm, 6)
+            expect(bend).toBeCloseTo(elbowFlexion, 3)
+          }
         },
       ),
     )
@@ -138,8 +147,8 @@ describe('the arm', () => {
     const body = exampleRider.upper
     const grip: Grip = { at: { x: 520, y: 660, z: 210 }, axis: null, pointing: null }
     const hip = hipOf(exampleRider)
-    const { shoulder } = upperPosture(body, hip, grip)
-    const chord = sideChord(armChord(body.upperArm, body.forearm, body.elbowFlexion), 420, body.acromionWidth)
+    const { shoulder } = upperPosture(body, hip, both(grip))
+    const chord = sideChord(armChord(body.arms.left.upperArm, body.arms.left.forearm, body.elbowFlexion), 420, body.acromionWidth)
     const ends = [hip, grip.at]
     const fit = levenbergMarquardt(
       { x: [0, 1], y: [body.trunk, chord] },
@@ -162,7 +171,11 @@ describe('the arm', () => {
   it('carries elbows outward with the swivel, the same on hands wide and narrow', () => {
     for (const z of [120, 210, 380]) {
       const at = (elbowSwivel: number) =>
-        upperPosture({ ...exampleRider.upper, elbowSwivel }, hipOf(exampleRider), { at: { x: 480, y: 640, z }, axis: null, pointing: null })
+        upperPosture(
+          { ...exampleRider.upper, elbowSwivel },
+          hipOf(exampleRider),
+          both({ at: { x: 480, y: 640, z }, axis: null, pointing: null }),
+        ).arms.right
       expect(at(60).elbow.z).toBeGreaterThan(at(0).elbow.z)
       expect(at(0).elbow.y).toBeLessThan(at(60).elbow.y)
     }
@@ -174,7 +187,7 @@ describe('the arm', () => {
       axis: null,
       pointing: { x: Math.cos(slope), y: Math.sin(slope), z: 0 },
     })
-    const wrist = (grip: Grip) => upperPosture(exampleRider.upper, hipOf(exampleRider), grip).wrist!
+    const wrist = (grip: Grip) => upperPosture(exampleRider.upper, hipOf(exampleRider), both(grip)).arms.left.wrist!
     expect(wrist(hood(-0.2))).toBeGreaterThan(wrist(hood(0)))
     const bar = (back: number): Grip => ({
       at: { x: 480, y: 700, z: 320 },
@@ -204,11 +217,7 @@ describe('weights', () => {
   it('share out the whole weight, more of it on the hands as they go down and forward', () => {
     const axles = { rear: { x: -425, y: 70 }, front: { x: 605, y: 70 } }
     const load = (dx: number, dy: number) => {
-      const { at } = exampleRider.grip!
-      return loadShares(
-        riderAt({ ...exampleRider, grip: { ...exampleRider.grip!, at: { ...at, x: at.x + dx, y: at.y + dy } } }, 90),
-        axles,
-      )!
+      return loadShares(riderAt({ ...exampleRider, grips: moved(exampleRider, dx, dy) }, 90), axles)!
     }
     const here = load(0, 0)
     expect(here.hands + here.seat + here.feet).toBeCloseTo(1, 12)
@@ -223,38 +232,62 @@ describe('the rider as a whole', () => {
   const shifted = (model: RiderModel, dx: number, dy: number): RiderModel => ({
     ...model,
     sit: { x: model.sit.x + dx, y: model.sit.y + dy },
-    grip: model.grip && { ...model.grip, at: { ...model.grip.at, x: model.grip.at.x + dx, y: model.grip.at.y + dy } },
+    grips: moved(model, dx, dy),
   })
 
   it('does not care where the bike stands: trunk and arms move along', () => {
     fc.assert(
       fc.property(within(-300, 300), within(-300, 300), (dx, dy) => {
         const [here, there] = [exampleRider, shifted(exampleRider, dx, dy)].map((model) =>
-          upperPosture(model.upper, hipOf(model), model.grip!),
+          upperPosture(model.upper, hipOf(model), model.grips!),
         )
-        for (const key of ['torso', 'elbowFlexion', 'shoulderAngle', 'forearmFall', 'wrist'] as const)
-          expect(there![key]).toBeCloseTo(here![key]!, 6)
+        expect(there!.torso).toBeCloseTo(here!.torso, 6)
+        for (const key of ['elbowFlexion', 'shoulderAngle', 'forearmFall', 'wrist'] as const)
+          expect(there!.arms.left[key]).toBeCloseTo(here!.arms.left[key]!, 5)
       }),
     )
   })
 
-  it('exchanges left and right when the legs are exchanged', () => {
+  it('exchanges left and right when legs and arms are exchanged', () => {
+    const { upper } = exampleRider
+    const short = { ...upper.arms.right, upperArm: 318, forearm: 345, handSet: 4 }
+    const [near, far] = [{ at: { x: 512, y: 650, z: 205 }, axis: null, pointing: { x: 1, y: 0, z: 0 } }, exampleRider.grips!.left]
     const uneven: RiderModel = {
       ...exampleRider,
+      upper: { ...upper, twist: 18, arms: { left: upper.arms.left, right: short } },
+      grips: { left: far, right: near },
+      levers: { left: 30, right: 42 },
+      fingers: { left: -4, right: 3 },
       legs: { left: exampleRider.legs.left, right: { ...exampleRider.legs.right, thigh: 415, footPitch: 22, halfStance: 134 } },
     }
-    const mirrored: RiderModel = { ...uneven, legs: { left: uneven.legs.right, right: uneven.legs.left } }
-    const [a, b] = [riderFacts(uneven, null), riderFacts(mirrored, null)]
+    const mirrored: RiderModel = {
+      ...uneven,
+      legs: { left: uneven.legs.right, right: uneven.legs.left },
+      upper: { ...uneven.upper, twist: -18, arms: { left: short, right: upper.arms.left } },
+      grips: { left: near, right: far },
+      levers: { left: 42, right: 30 },
+      fingers: { left: 3, right: -4 },
+    }
+    const [a, b] = [riderMetrics(uneven, null), riderMetrics(mirrored, null)]
     for (const [left, right] of [
       ['kneeLeft', 'kneeRight'],
       ['hipLeft', 'hipRight'],
       ['kneeAheadLeft', 'kneeAheadRight'],
       ['kneeElbowLeft', 'kneeElbowRight'],
+      ['elbowLeft', 'elbowRight'],
+      ['shoulderLeft', 'shoulderRight'],
+      ['wristLeft', 'wristRight'],
+      ['wristBackLeft', 'wristBackRight'],
+      ['leverLeft', 'leverRight'],
+      ['fingerLeft', 'fingerRight'],
     ] as const) {
       expect(b[left]).toBeCloseTo(a[right]!, 9)
       expect(b[right]).toBeCloseTo(a[left]!, 9)
     }
     expect(b.stance).toBe(a.stance)
+    expect(b.torso).toBeCloseTo(a.torso!, 9)
+    expect(b.load).toBeCloseTo(a.load!, 9)
+    expect(Math.abs(a.elbowLeft! - a.elbowRight!)).toBeGreaterThan(2)
   })
 
   it('draws the foot so that ankle, heel and axle keep their distances', () => {
@@ -270,12 +303,13 @@ describe('the rider as a whole', () => {
   })
 
   it('bends the wrist back as the lever is turned up, straight where it lies in the line of forearm and finger', () => {
-    const bar: RiderModel = { ...exampleRider, grip: { ...exampleRider.grip!, axis: { x: 0, y: 0, z: 1 }, pointing: null } }
-    const fall = upperPosture(bar.upper, hipOf(bar), bar.grip!).forearmFall
-    const back = (lever: number) => riderFacts({ ...bar, lever }, null).wristBack!
+    const grips = both({ ...exampleRider.grips!.left, axis: { x: 0, y: 0, z: 1 }, pointing: null })
+    const bar: RiderModel = { ...exampleRider, grips }
+    const fall = upperPosture(bar.upper, hipOf(bar), grips).arms.left.forearmFall
+    const back = (lever: number) => riderMetrics({ ...bar, levers: { left: lever, right: lever + 7 } }, null).wristBackLeft!
     expect(back(fall + 15)).toBeCloseTo(0, 9)
     expect(back(fall)).toBeGreaterThan(back(fall + 10))
-    expect(riderFacts(bar, null).wristBack).toBeNull()
+    expect(riderMetrics(bar, null).wristBackLeft).toBeNull()
   })
 
   it('says in words what is impossible, and never gives NaN', () => {
@@ -287,11 +321,15 @@ describe('the rider as a whole', () => {
         within(-2000, 2000),
         within(0, 900),
         (sx, sy, hx, hy, hz) => {
-          const model: RiderModel = { ...exampleRider, sit: { x: sx, y: sy }, grip: { ...exampleRider.grip!, at: { x: hx, y: hy, z: hz } } }
-          for (const value of Object.values(riderFacts(model, null))) expect(value === null || Number.isFinite(value)).toBe(true)
+          const model: RiderModel = {
+            ...exampleRider,
+            sit: { x: sx, y: sy },
+            grips: both({ ...exampleRider.grips!.left, at: { x: hx, y: hy, z: hz } }),
+          }
+          for (const value of Object.values(riderMetrics(model, null))) expect(value === null || Number.isFinite(value)).toBe(true)
           for (const words of riderTroubles(model)) expect(words).not.toMatch(/NaN|undefined/)
           const at = riderAt(model, 37)
-          for (const point of [at.legs.left.knee, at.legs.right.knee, at.upper!.elbow, at.upper!.shoulder])
+          for (const point of [at.legs.left.knee, at.legs.right.knee, at.upper!.arms.left.elbow, at.upper!.shoulder])
             expect(Number.isFinite(point.x + point.y)).toBe(true)
         },
       ),
@@ -299,9 +337,9 @@ describe('the rider as a whole', () => {
     const far = { ...exampleRider, sit: { x: -250, y: 990 } }
     expect(riderTroubles(far).join(' ')).toMatch(/left leg is \d+ mm short of the pedal/)
     expect(riderTroubles(shifted(exampleRider, 0, -900)).join(' ')).toMatch(/hip would lie below the pedal/)
-    expect(riderTroubles({ ...exampleRider, grip: { ...exampleRider.grip!, at: { x: 1500, y: 600, z: 200 } } }).join(' ')).toMatch(
-      /short of the hands/,
-    )
+    expect(
+      riderTroubles({ ...exampleRider, grips: both({ ...exampleRider.grips!.left, at: { x: 1500, y: 600, z: 200 } }) }).join(' '),
+    ).toMatch(/short of the hands/)
     expect(riderTroubles(exampleRider)).toEqual([])
   })
 

@@ -12,7 +12,9 @@ const free: FreeParameters = {
   trunk: { prior: 505, plusMinus: 50 },
   elbowFlexion: { prior: 20, plusMinus: 25 },
   elbowSwivel: { prior: 20, plusMinus: 40 },
-  handSet: { prior: 0, plusMinus: 20 },
+  twist: { prior: 0, plusMinus: 40 },
+  handSetLeft: { prior: 0, plusMinus: 20 },
+  handSetRight: { prior: 0, plusMinus: 20 },
   pitchLeft: { prior: 15, plusMinus: 12 },
   pitchRight: { prior: 15, plusMinus: 12 },
   legLeft: { prior: 0, plusMinus: 40 },
@@ -32,7 +34,7 @@ const measured = (truth: FreeValues, ...asked: readonly (readonly [KnownKind, Si
 
 describe('calibration', () => {
   it('without a measured angle changes nothing and says so', () => {
-    expect(calibrate(free, [])).toEqual({ state: 'none', values: priors, misfits: [], strained: [] })
+    expect(calibrate(free, [])).toEqual({ state: 'none', values: priors, residuals: [], strained: [] })
   })
 
   it('gives back every measured angle exactly, where there are no more than there is to solve', () => {
@@ -43,10 +45,10 @@ describe('calibration', () => {
       known('torsoAngle', 'both', 50),
       known('elbowFlexion', 'both', 26),
     ]
-    const { state, values, misfits } = calibrate(free, angles)
+    const { state, values, residuals } = calibrate(free, angles)
     expect(state).toBe('exact')
     for (const angle of angles) expect(predict(withFree(exampleRider, values), angle)).toBeCloseTo(angle.value, 1)
-    for (const { left } of misfits) expect(Math.abs(left)).toBeLessThan(0.02)
+    for (const { residual } of residuals) expect(Math.abs(residual)).toBeLessThan(0.02)
   })
 
   it('finds a rider again from angles that this rider would be measured at, for any rider near the priors', () => {
@@ -62,9 +64,11 @@ describe('calibration', () => {
           ['footPitch', 'left'],
           ['footPitch', 'right'],
           ['torsoAngle', 'both'],
-          ['elbowFlexion', 'both'],
+          ['elbowFlexion', 'left'],
+          ['elbowFlexion', 'right'],
           ['shoulderAngle', 'both'],
-          ['wrist', 'both'],
+          ['wrist', 'left'],
+          ['wrist', 'right'],
         )
         const { values } = calibrate(free, angles)
         for (const angle of angles) expect(Math.abs(predict(withFree(exampleRider, values), angle) - angle.value)).toBeLessThan(0.3)
@@ -114,9 +118,35 @@ describe('calibration', () => {
   })
 
   it('names what it had to strain when an angle cannot be true', () => {
-    const { strained, misfits } = calibrate(free, [known('kneeFlexion', 'left', 95), known('kneeFlexion', 'right', 31)])
+    const { strained, residuals } = calibrate(free, [known('kneeFlexion', 'left', 95), known('kneeFlexion', 'right', 31)])
     expect(strained.length).toBeGreaterThan(0)
-    expect(misfits.length).toBe(2)
+    expect(residuals.length).toBe(2)
+  })
+
+  it('gives each arm its own bend where the elbows were read apart, and one bend to both where they were read once', () => {
+    const apart = [
+      known('elbowFlexion', 'left', 17),
+      known('elbowFlexion', 'right', 27),
+      known('wrist', 'left', 4),
+      known('wrist', 'right', -3),
+    ]
+    const { values, state } = calibrate(free, apart)
+    expect(state).toBe('exact')
+    for (const angle of apart) expect(predict(withFree(exampleRider, values), angle)).toBeCloseTo(angle.value, 1)
+    // The straighter arm is the one whose shoulder stands further from its hand: behind.
+    expect(values.twist).toBeLessThan(-10)
+    const once = calibrate(free, [known('elbowFlexion', 'both', 22)])
+    expect(once.values.twist).toBeCloseTo(0, 3)
+    for (const side of ['left', 'right'] as const)
+      expect(predict(withFree(exampleRider, once.values), { kind: 'elbowFlexion', side })).toBeCloseTo(22, 1)
+  })
+
+  it('starts from a solution as well as from the priors', () => {
+    const angles = [known('kneeFlexion', 'left', 34), known('kneeFlexion', 'right', 30), known('torsoAngle', 'both', 50)]
+    const cold = calibrate(free, angles)
+    const near = calibrate(free, [...angles.slice(0, 2), known('torsoAngle', 'both', 50.5)], 'exact-first', cold.values)
+    const fresh = calibrate(free, [...angles.slice(0, 2), known('torsoAngle', 'both', 50.5)])
+    for (const key of freeKeys) expect(near.values[key]).toBeCloseTo(fresh.values[key], 3)
   })
 
   it('shares the hip between the legs, so that one knee read moves both', () => {

@@ -4,7 +4,7 @@ import { hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegModel, RiderModel } from './rider.ts'
 import { extremeReach } from './turn.ts'
 import { upperPosture } from './upperBody.ts'
-import type { UpperPosture } from './upperBody.ts'
+import type { ArmPosture, UpperPosture } from './upperBody.ts'
 
 /** A body parameter that no tape reaches, with what is assumed of it; ± is k = 2. */
 export interface Free {
@@ -19,7 +19,9 @@ export const freeKeys = [
   'trunk',
   'elbowFlexion',
   'elbowSwivel',
-  'handSet',
+  'twist',
+  'handSetLeft',
+  'handSetRight',
   'pitchLeft',
   'pitchRight',
   'legLeft',
@@ -45,11 +47,11 @@ export interface Known {
 }
 
 /** A known and what the calibrated model makes of it; degrees. */
-export interface Misfit {
+export interface Residual {
   readonly known: Omit<Known, 'base'>
   readonly predicted: number
   /** predicted − measured */
-  readonly left: number
+  readonly residual: number
 }
 
 /** The result of a calibration. */
@@ -57,7 +59,7 @@ export interface Calibration {
   /** `none`: nothing measured on the bike; `exact`: every angle reproduced; `fitted`: the best compromise */
   readonly state: 'none' | 'exact' | 'fitted'
   readonly values: FreeValues
-  readonly misfits: readonly Misfit[]
+  readonly residuals: readonly Residual[]
   /** parameters pulled further from what is assumed than is plausible: a reading is likely wrong */
   readonly strained: readonly FreeKey[]
 }
@@ -86,7 +88,17 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
     ...base,
     hipForward: free.hipForward,
     hipUp: free.hipUp,
-    upper: { ...base.upper, trunk: free.trunk, elbowFlexion: free.elbowFlexion, elbowSwivel: free.elbowSwivel, handSet: free.handSet },
+    upper: {
+      trunk: free.trunk,
+      acromionWidth: base.upper.acromionWidth,
+      elbowFlexion: free.elbowFlexion,
+      elbowSwivel: free.elbowSwivel,
+      twist: free.twist,
+      arms: {
+        left: { ...base.upper.arms.left, handSet: free.handSetLeft },
+        right: { ...base.upper.arms.right, handSet: free.handSetRight },
+      },
+    },
     legs: { left: leg(base.legs.left, free.legLeft, free.pitchLeft), right: leg(base.legs.right, free.legRight, free.pitchRight) },
   }
 }
@@ -96,20 +108,26 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
  * with the least pull on what is assumed, where that stays plausible; else by least squares weighted
  * with the uncertainties. Left and right share the hip.
  * @param how `fitted` leaves out the try for exactness
+ * @param start where the search begins: a solution of nearly the same problem; else at what is assumed
  * @source geometry
  */
-export function calibrate(free: FreeParameters, knowns: readonly Known[], how: 'exact-first' | 'fitted' = 'exact-first'): Calibration {
+export function calibrate(
+  free: FreeParameters,
+  knowns: readonly Known[],
+  how: 'exact-first' | 'fitted' = 'exact-first',
+  start?: FreeValues,
+): Calibration {
   const priors = freeKeys.map((key) => free[key].prior)
-  if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), misfits: [], strained: [] }
-  const best = solve(free, knowns, priors)
+  if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), residuals: [], strained: [] }
+  const best = solve(free, knowns, start ? freeKeys.map((key) => start[key]) : priors)
   const fitted = valuesOf(best)
-  const answer = { state: 'fitted', values: fitted, misfits: misfitsOf(knowns, fitted), strained: strainedIn(free, best) } as const
+  const answer = { state: 'fitted', values: fitted, residuals: residualsOf(knowns, fitted), strained: strainedIn(free, best) } as const
   if (how === 'fitted' || answer.strained.length > 0) return answer
   const exact = solveExactly(free, knowns, best)
   if (exact === null) return answer
-  const misfits = misfitsOf(knowns, valuesOf(exact))
-  const holds = strainedIn(free, exact).length === 0 && misfits.every(({ left }) => Math.abs(left) <= EXACT_WITHIN)
-  return holds ? { state: 'exact', values: valuesOf(exact), misfits, strained: [] } : answer
+  const residuals = residualsOf(knowns, valuesOf(exact))
+  const holds = strainedIn(free, exact).length === 0 && residuals.every(({ residual }) => Math.abs(residual) <= EXACT_WITHIN)
+  return holds ? { state: 'exact', values: valuesOf(exact), residuals, strained: [] } : answer
 }
 
 /** Free parameters that had to be pulled further than is plausible. */
@@ -178,10 +196,10 @@ function solveExactly(free: FreeParameters, knowns: readonly Known[], start: rea
   return p
 }
 
-function misfitsOf(knowns: readonly Known[], values: FreeValues): Misfit[] {
+function residualsOf(knowns: readonly Known[], values: FreeValues): Residual[] {
   return knowns.map(({ base, ...known }) => {
     const predicted = predict(withFree(base, values), known)
-    return { known, predicted, left: predicted - known.value }
+    return { known, predicted, residual: predicted - known.value }
   })
 }
 
@@ -192,17 +210,20 @@ function valuesOf(p: readonly number[]): FreeValues {
     trunk = 0,
     elbowFlexion = 0,
     elbowSwivel = 0,
-    handSet = 0,
+    twist = 0,
+    handSetLeft = 0,
+    handSetRight = 0,
     pitchLeft = 0,
     pitchRight = 0,
     legLeft = 0,
     legRight = 0,
   ] = p
-  return { hipForward, hipUp, trunk, elbowFlexion, elbowSwivel, handSet, pitchLeft, pitchRight, legLeft, legRight }
+  return { hipForward, hipUp, trunk, elbowFlexion, elbowSwivel, twist, handSetLeft, handSetRight, pitchLeft, pitchRight, legLeft, legRight }
 }
 
-/** Degrees of apparent over-extension per mm that a leg falls short, so that a search finds its way back. */
+/** Degrees of apparent over-extension per mm that a leg or an arm falls short, so that a search finds its way back. */
 const SHORT_LEG_SLOPE = 0.4
+const SHORT_ARM_SLOPE = 0.8
 
 type Asked = Pick<Known, 'kind' | 'side'>
 const noPrediction = (_: Asked): number => 0
@@ -216,7 +237,14 @@ export function predict(model: RiderModel, known: Asked): number {
 function predictor(model: RiderModel): (known: Asked) => number {
   const hip = hipOf(model)
   let posture: UpperPosture | null = null
-  const upper = () => (posture ??= model.grip && upperPosture(model.upper, hip, model.grip))
+  const upper = () => (posture ??= model.grips && upperPosture(model.upper, hip, model.grips))
+  /** of one arm, or of both taken together */
+  const ofArm = (side: Side | 'both', key: 'elbowFlexion' | 'shoulderAngle' | 'wrist'): number => {
+    const arms = upper()?.arms
+    if (!arms) return 0
+    const one = (arm: ArmPosture) => (arm[key] ?? 0) - (key === 'elbowFlexion' ? SHORT_ARM_SLOPE * arm.short : 0)
+    return side === 'both' ? (one(arms.left) + one(arms.right)) / 2 : one(arms[side])
+  }
   return ({ kind, side: asked }) => {
     const side = asked === 'both' ? 'right' : asked
     const leg = model.legs[side]
@@ -232,11 +260,9 @@ function predictor(model: RiderModel): (known: Asked) => number {
       case 'torsoAngle':
         return upper()?.torso ?? 0
       case 'elbowFlexion':
-        return upper()?.elbowFlexion ?? 0
       case 'shoulderAngle':
-        return upper()?.shoulderAngle ?? 0
       case 'wrist':
-        return upper()?.wrist ?? 0
+        return ofArm(asked, kind)
     }
   }
 }

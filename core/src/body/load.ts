@@ -2,6 +2,7 @@ import { frontWheelShare } from '../bike/frame.ts'
 import type { Point } from '../bike/contactPoints.ts'
 import { segmentMasses } from './segments.ts'
 import type { RiderAt } from './rider.ts'
+import type { ArmPosture } from './upperBody.ts'
 
 /**
  * How the body's weight is shared, static and on level ground. An index to compare before and
@@ -38,12 +39,12 @@ export function loadShares(at: RiderAt, axles: { readonly rear: Point; readonly 
   if (upper === null || centreOfMass === null || !upper.reaches) return null
   const { trunk, upperArm, forearm, hand, thigh, shank, foot } = segmentMasses
   const towards = (a: Point, b: Point, share: number) => a.x + share * (b.x - a.x) - hip.x
-  const moment =
-    trunk.mass * towards(hip, upper.shoulder, trunk.centre) +
-    2 * upperArm.mass * towards(upper.shoulder, upper.elbow, upperArm.centre) +
-    2 * forearm.mass * towards(upper.elbow, upper.hand, forearm.centre) +
-    2 * hand.mass * (upper.hand.x - hip.x)
-  const lever = upper.hand.x - hip.x
+  const ofArm = ({ shoulder, elbow, hand: held }: ArmPosture) =>
+    upperArm.mass * towards(shoulder, elbow, upperArm.centre) +
+    forearm.mass * towards(elbow, held, forearm.centre) +
+    hand.mass * (held.x - hip.x)
+  const moment = trunk.mass * towards(hip, upper.shoulder, trunk.centre) + ofArm(upper.arms.left) + ofArm(upper.arms.right)
+  const lever = (upper.arms.left.hand.x + upper.arms.right.hand.x) / 2 - hip.x
   const upperMass = trunk.mass + 2 * (upperArm.mass + forearm.mass + hand.mass)
   const held = Math.min(BACK_SHARE.most, Math.max(0, (BACK_SHARE.half * -hip.x) / BACK_SHARE.at))
   const hands = lever > 0 ? Math.min(upperMass, Math.max(0, ((1 - held) * moment) / lever)) : 0

@@ -27,6 +27,9 @@ export const ACROMION_RATIO = 0.2305
 /** Hand length over stature: men 193.4/1756.2, women 181/1628.5, their mean. @source ansur-ii */
 export const HAND_LENGTH_RATIO = 0.1106
 
+/** Index finger over hand length: men 72/189, women 67/174, their mean. @source pheasant */
+export const INDEX_FINGER_RATIO = 0.383
+
 /** Hip joint to hip joint over stature. @source prior */
 export const HIP_SPACING_RATIO = 0.1
 

@@ -5,7 +5,7 @@ import type { Sided } from '../quantity/sided.ts'
 import { ankleAt, footPitchAt, solveLeg } from './leg.ts'
 import { addSegment } from './segments.ts'
 import { angleBetween, upperPosture } from './upperBody.ts'
-import type { UpperBody, UpperPosture } from './upperBody.ts'
+import type { ArmPosture, UpperBody, UpperPosture } from './upperBody.ts'
 
 /** One leg with its foot on the pedal; lengths mm, angles degrees. */
 export interface LegModel {
@@ -39,10 +39,12 @@ export interface RiderModel {
   /** hip joint to hip joint */
   readonly hipWidth: number
   readonly upper: UpperBody
-  /** null while the hands' place is not known */
-  readonly grip: Grip | null
+  /** where each hand holds; null while the hands' place is not known */
+  readonly grips: Sided<Grip> | null
   /** brake lever's blade below horizontal, degrees; null while not read, or where the hands hold no bar */
-  readonly lever: number | null
+  readonly levers: Sided<number | null>
+  /** length of the index finger less the lever's reach, mm; null while the reach is not read */
+  readonly fingers: Sided<number | null>
 }
 
 /** One leg at one crank angle. */
@@ -85,7 +87,7 @@ export function riderAt(model: RiderModel, crankAngle: number): RiderAt {
   const hip = hipOf(model)
   const right = legAt(model, model.legs.right, hip, crankAngle)
   const left = legAt(model, model.legs.left, hip, crankAngle + HALF_TURN)
-  const upper = model.grip === null ? null : upperPosture(model.upper, hip, model.grip)
+  const upper = model.grips && upperPosture(model.upper, hip, model.grips)
   return { hip, legs: { left, right }, upper, centreOfMass: upper && centreOfMass(hip, left, right, upper, model) }
 }
 
@@ -127,19 +129,28 @@ export function footPoint(leg: LegModel, at: Pick<LegAt, 'axle' | 'ankle'>, alon
 function centreOfMass(hip: Point, left: LegAt, right: LegAt, upper: UpperPosture, model: RiderModel): Point {
   const sum = { x: 0, y: 0, mass: 0 }
   addSegment(sum, 'trunk', hip, upper.shoulder)
-  // Both arms are alike.
-  addSegment(sum, 'upperArm', upper.shoulder, upper.elbow, 2)
-  addSegment(sum, 'forearm', upper.elbow, upper.hand, 2)
-  addSegment(sum, 'hand', upper.hand, upper.hand, 2)
+  addArm(sum, upper.arms.left)
+  addArm(sum, upper.arms.right)
   addLeg(sum, hip, left, model.legs.left)
   addLeg(sum, hip, right, model.legs.right)
   return { x: sum.x / sum.mass, y: sum.y / sum.mass }
+}
+
+function addArm(sum: { x: number; y: number; mass: number }, { shoulder, elbow, hand }: ArmPosture): void {
+  addSegment(sum, 'upperArm', shoulder, elbow)
+  addSegment(sum, 'forearm', elbow, hand)
+  addSegment(sum, 'hand', hand, hand)
 }
 
 function addLeg(sum: { x: number; y: number; mass: number }, hip: Point, at: LegAt, leg: LegModel): void {
   addSegment(sum, 'thigh', hip, at.knee)
   addSegment(sum, 'shank', at.knee, at.ankle)
   addSegment(sum, 'foot', at.ankle, footPoint(leg, at, leg.axleFromHeel, 0))
+}
+
+/** Middle between the hands; null while their place is not known. */
+export function handsMiddle({ grips }: Pick<RiderModel, 'grips'>): Point | null {
+  return grips && { x: (grips.left.at.x + grips.right.at.x) / 2, y: (grips.left.at.y + grips.right.at.y) / 2 }
 }
 
 /** Angle between trunk and thigh, degrees; null without trunk or where the leg does not reach. @source geometry */

@@ -29,8 +29,8 @@ export function riderTroubles(model: RiderModel): string[] {
       found.push(`The ${side} knee cannot fold enough at the top. Check saddle height, crank, thigh and shank.`)
     }
   }
-  if (model.grip) {
-    const upper = upperPosture(model.upper, hip, model.grip)
+  if (model.grips) {
+    const upper = upperPosture(model.upper, hip, model.grips)
     if (!upper.reaches) {
       const size = trimmed(Math.abs(upper.short), 0)
       found.push(

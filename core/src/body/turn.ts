@@ -6,7 +6,7 @@ import { upperPosture } from './upperBody.ts'
 import type { Side } from '../quantity/sided.ts'
 
 /** What one turn of the crank shows of one side; degrees and mm. */
-export interface TurnFacts {
+export interface TurnMetrics {
   /** at bottom dead centre; null when the leg does not reach there */
   readonly kneeAtBottom: number | null
   /** least flexion over the turn, and the crank angle it stands at */
@@ -30,7 +30,7 @@ export const HALF_FOREARM = 40
  * One turn of one leg.
  * @source geometry
  */
-export function turnFacts(model: RiderModel, side: Side): TurnFacts {
+export function turnMetrics(model: RiderModel, side: Side): TurnMetrics {
   const leg = model.legs[side]
   const hip = hipOf(model)
   const at = (angle: number): LegAt => legAt(model, leg, hip, angle)
@@ -39,7 +39,7 @@ export function turnFacts(model: RiderModel, side: Side): TurnFacts {
   const longest = at(far)
   const bottom = at(180)
   const forward = at(90)
-  const upper = model.grip && upperPosture(model.upper, hip, model.grip)
+  const upper = model.grips && upperPosture(model.upper, hip, model.grips)
   return {
     kneeAtBottom: bottom.kneeFlexion,
     kneeLeast: longest.kneeFlexion,
@@ -47,7 +47,7 @@ export function turnFacts(model: RiderModel, side: Side): TurnFacts {
     longestReach: longest.distance,
     hipAngleAtTop: hipAngleBetween(hip, upper, at(near)),
     kneeAheadOfAxle: forward.kneeFlexion === null ? null : forward.knee.x - forward.axle.x,
-    kneeElbowGap: upper && kneeElbowGap(at, upper.elbow, upper.hand),
+    kneeElbowGap: upper && kneeElbowGap(at, upper.arms[side].elbow, upper.arms[side].hand),
   }
 }
 

@@ -1,37 +1,41 @@
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
 import type { Grip } from '../bike/cockpit.ts'
+import type { Sided } from '../quantity/sided.ts'
 
-/** Trunk and arms of a rider; lengths mm, angles degrees. */
-export interface UpperBody {
-  /** hip joint to shoulder joint: spine, shoulder girdle and slouch together */
-  readonly trunk: number
-  /** acromion to acromion */
-  readonly acromionWidth: number
+/** One arm; lengths mm, angles degrees. */
+export interface ArmModel {
   readonly upperArm: number
   /** elbow to the middle of the closed hand */
   readonly forearm: number
-  /** 0 = straight */
-  readonly elbowFlexion: number
-  /** 0 = elbow hangs under the line from shoulder to hand, 90 = level outward */
-  readonly elbowSwivel: number
   /** how much further the hand is bent to the little-finger side than forearm and grip alone make it; calibrated */
   readonly handSet: number
   /** how far the knuckle line of the relaxed hand lies oblique to the forearm: outer end back, + */
   readonly naturalSweep: number
 }
 
-/** What the upper body does at a grip. Angles in degrees; points of the right arm. */
-export interface UpperPosture {
-  /** whether trunk and arms meet; where not, they are drawn straight toward the hands */
-  readonly reaches: boolean
-  /** mm that trunk and arms are short of the hands (+) or too long for them (−); 0 when they reach */
-  readonly short: number
+/** Trunk and arms of a rider; lengths mm, angles degrees. */
+export interface UpperBody {
+  /** hip joint to the middle of the shoulder joints: spine, shoulder girdle and slouch together */
+  readonly trunk: number
+  /** acromion to acromion */
+  readonly acromionWidth: number
+  /** bend of both elbows taken together, 0 = straight; each arm’s own follows from where its shoulder and hand are */
+  readonly elbowFlexion: number
+  /** 0 = elbow hangs under the line from shoulder to hand, 90 = level outward */
+  readonly elbowSwivel: number
+  /** how far the left shoulder stands ahead of the right one, square to the trunk */
+  readonly twist: number
+  readonly arms: Sided<ArmModel>
+}
+
+/** One arm at a grip. Points lie with z outward from the bike’s middle, on either side. */
+export interface ArmPosture {
   readonly shoulder: Point3
   readonly elbow: Point3
   readonly hand: Point3
-  /** trunk above horizontal */
-  readonly torso: number
+  /** mm that the arm is too short for its hand; 0 when it reaches */
+  readonly short: number
   readonly elbowFlexion: number
   /** between trunk and upper arm, in the side view */
   readonly shoulderAngle: number
@@ -43,8 +47,21 @@ export interface UpperPosture {
    * the forearm's line. Null where neither is known.
    */
   readonly wrist: number | null
-  /** mm that the spread of the hands takes out of the arm's reach */
+}
+
+/** What the upper body does at a pair of grips; angles in degrees. */
+export interface UpperPosture {
+  /** whether trunk and arms meet; where not, they are drawn straight toward the hands */
+  readonly reaches: boolean
+  /** mm that trunk and arms are short of the hands (+) or too long for them (−); 0 when they reach */
+  readonly short: number
+  /** middle of the shoulder joints */
+  readonly shoulder: Point
+  /** trunk above horizontal */
+  readonly torso: number
+  /** mm that the spread of the hands takes out of the arms' reach, mean of both */
   readonly spreadCost: number
+  readonly arms: Sided<ArmPosture>
 }
 
 /** Shoulder to hand for an elbow flexion (law of cosines). @source geometry */
@@ -65,49 +82,55 @@ export function sideChord(chord: number, handSpacing: number, acromionWidth: num
 
 /**
  * Trunk and arms from the hip to the hands with the elbows at a given bend. One freedom: given the
- * contact points, torso angle and elbow bend are tied, so the torso follows.
+ * contact points, torso angle and elbow bend are tied, so the torso follows from both arms together;
+ * each elbow then bends as its own shoulder and hand ask for.
  * @param hip hip joint in the side view
- * @param grip where the hand holds, from the bottom bracket
+ * @param grips where the hands hold, from the bottom bracket
  * @source geometry
  */
-export function upperPosture(body: UpperBody, hip: Point, grip: Grip): UpperPosture {
-  const chord = armChord(body.upperArm, body.forearm, body.elbowFlexion)
-  const handSpacing = 2 * grip.at.z
-  const chordAside = Math.max(0, sideChord(chord, handSpacing, body.acromionWidth))
-  const dx = grip.at.x - hip.x
-  const dy = grip.at.y - hip.y
+export function upperPosture(body: UpperBody, hip: Point, grips: Sided<Grip>): UpperPosture {
+  const { left, right } = grips
+  const half = body.acromionWidth / 2
+  const leftChord = armChord(body.arms.left.upperArm, body.arms.left.forearm, body.elbowFlexion)
+  const rightChord = armChord(body.arms.right.upperArm, body.arms.right.forearm, body.elbowFlexion)
+  const leftAside = Math.max(0, sideChord(leftChord, 2 * left.at.z, body.acromionWidth))
+  const rightAside = Math.max(0, sideChord(rightChord, 2 * right.at.z, body.acromionWidth))
+  const aside = (leftAside + rightAside) / 2
+  const dx = (left.at.x + right.at.x) / 2 - hip.x
+  const dy = (left.at.y + right.at.y) / 2 - hip.y
   const r = Math.sqrt(dx * dx + dy * dy)
-  const cosine = (body.trunk * body.trunk + r * r - chordAside * chordAside) / (2 * body.trunk * r)
-  const reaches = cosine >= -1 && cosine <= 1 && chordAside > 0
-  const short = reaches ? 0 : r > body.trunk ? r - body.trunk - chordAside : r - Math.abs(body.trunk - chordAside)
-  const bearing = Math.atan2(dy, dx)
-  const torso = bearing + (reaches ? Math.acos(cosine) : 0)
-  const shoulder = {
-    x: hip.x + body.trunk * Math.cos(torso),
-    y: hip.y + body.trunk * Math.sin(torso),
-    z: body.acromionWidth / 2,
+  const cosine = (body.trunk * body.trunk + r * r - aside * aside) / (2 * body.trunk * r)
+  const reaches = cosine >= -1 && cosine <= 1 && leftAside > 0 && rightAside > 0
+  const short = reaches ? 0 : r > body.trunk ? r - body.trunk - aside : r - Math.abs(body.trunk - aside)
+  const torso = Math.atan2(dy, dx) + (reaches ? Math.acos(cosine) : 0)
+  const cos = Math.cos(torso)
+  const sin = Math.sin(torso)
+  const shoulder = { x: hip.x + body.trunk * cos, y: hip.y + body.trunk * sin }
+  // Forward of the trunk's line: the twist carries the left shoulder that way and the right one back.
+  const tx = (sin * body.twist) / 2
+  const ty = (-cos * body.twist) / 2
+  return {
+    reaches,
+    short,
+    shoulder,
+    torso: torso * DEGREES,
+    spreadCost: (leftChord - leftAside + rightChord - rightAside) / 2,
+    arms: {
+      left: armPosture(body.arms.left, body.elbowSwivel, hip, left, { x: shoulder.x + tx, y: shoulder.y + ty, z: half }),
+      right: armPosture(body.arms.right, body.elbowSwivel, hip, right, { x: shoulder.x - tx, y: shoulder.y - ty, z: half }),
+    },
   }
-  return arm(body, hip, grip, shoulder, torso, reaches, short, chord - chordAside)
 }
 
-/** Arm and wrist for a shoulder and a hand in their places. */
-function arm(
-  body: UpperBody,
-  hip: Point,
-  grip: Grip,
-  shoulder: Point3,
-  torso: number,
-  reaches: boolean,
-  short: number,
-  spreadCost: number,
-): UpperPosture {
+/** Arm and wrist for a shoulder and a hand in their places; an arm that is too short is straight. */
+function armPosture(arm: ArmModel, swivel: number, hip: Point, grip: Grip, shoulder: Point3): ArmPosture {
   const hand = grip.at
   const cx = hand.x - shoulder.x
   const cy = hand.y - shoulder.y
   const cz = hand.z - shoulder.z
   const c = Math.sqrt(cx * cx + cy * cy + cz * cz)
-  const a = body.upperArm
-  const b = body.forearm
+  const a = arm.upperArm
+  const b = arm.forearm
   const held = Math.min(a + b, Math.max(Math.abs(a - b), c))
   const along = (a * a - b * b + held * held) / (2 * held)
   const out = Math.sqrt(Math.max(0, a * a - along * along))
@@ -120,8 +143,8 @@ function arm(
   const vy = (uy * uy - 1) / v
   const vz = (uy * uz) / v
   const wz = vx * uy - vy * ux
-  const cs = Math.cos(body.elbowSwivel * RADIANS) * out
-  const sn = Math.sin(body.elbowSwivel * RADIANS) * (wz < 0 ? -out : out)
+  const cs = Math.cos(swivel * RADIANS) * out
+  const sn = Math.sin(swivel * RADIANS) * (wz < 0 ? -out : out)
   const elbow = {
     x: shoulder.x + ux * along + vx * cs + (vy * uz - vz * uy) * sn,
     y: shoulder.y + uy * along + vy * cs + (vz * ux - vx * uz) * sn,
@@ -131,28 +154,25 @@ function arm(
   const fy = hand.y - elbow.y
   const fz = hand.z - elbow.z
   const f = Math.sqrt(fx * fx + fy * fy + fz * fz) || 1
-  const fall = Math.asin(Math.min(1, Math.max(-1, -fy / f))) * DEGREES
+  const forearmFall = Math.asin(Math.min(1, Math.max(-1, -fy / f))) * DEGREES
   const lean = grip.axis ? (fx * grip.axis.x + fy * grip.axis.y + fz * grip.axis.z) / f : 0
   const straight = (a * a + b * b - held * held) / (2 * a * b)
   return {
-    reaches,
-    short,
     shoulder,
     elbow,
     hand,
-    torso: torso * DEGREES,
-    elbowFlexion: reaches ? body.elbowFlexion : 180 - Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES,
+    short: Math.max(0, c - a - b),
+    elbowFlexion: 180 - Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES,
     shoulderAngle: angleBetween(hip.x - shoulder.x, hip.y - shoulder.y, elbow.x - shoulder.x, elbow.y - shoulder.y),
-    forearmFall: fall,
-    wrist: wristBend(body, grip, lean, fall),
-    spreadCost,
+    forearmFall,
+    wrist: wristBend(arm, grip, lean, forearmFall),
   }
 }
 
 /** The hand on a hood or extension lies this much below where it points: the web of the thumb sits in its hollow. @source prior */
 const HAND_BELOW_HOOD = 25
 
-function wristBend(body: UpperBody, { axis, pointing }: Grip, lean: number, fall: number): number | null {
+function wristBend(body: ArmModel, { axis, pointing }: Grip, lean: number, fall: number): number | null {
   if (axis) return body.handSet - Math.asin(Math.min(1, Math.max(-1, lean))) * DEGREES - body.naturalSweep
   if (pointing) return body.handSet + HAND_BELOW_HOOD - Math.asin(Math.min(1, Math.max(-1, pointing.y))) * DEGREES - fall
   return null

@@ -1,5 +1,5 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
-import { calibrate, freeKeys, withFree } from '../body/calibration.ts'
+import { calibrate, freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { Calibration, Free, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { conditionKeys, conditions, handsOf } from '../measure/conditions.ts'
@@ -8,13 +8,13 @@ import type { Reading } from '../measure/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { knownKindOf } from '../measure/knownKinds.ts'
-import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, buildModel, footMoved, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
-import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
+import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, TWIST_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
+import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
-import { bySide } from '../quantity/sided.ts'
+import type { MovedBy, Timeline } from '../measure/timeline.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { foldLedger } from './fold.ts'
 import type { LedgerEntry } from './ledger.ts'
+import { timelineOf } from './timeline.ts'
 
 /** A rider calibrated under one condition. */
 export interface CalibratedCondition {
@@ -28,17 +28,38 @@ export interface CalibratedCondition {
 /** A measured angle with how the bike stood when it was read, so that its model can be built again. */
 export interface KnownAt {
   readonly known: Known
+  /** what the model was made of at that place */
+  readonly values: ModelValues
   readonly by: MovedBy
   readonly hands: HandPosition
 }
 
-/** Everything the body model knows of this rider: numbers in, free parameters solved, per condition. */
+/** What stands at a place of the timeline: numbers in, with their ±. */
+interface Standing {
+  readonly resolved: ResolvedReadings
+  readonly values: ModelValues
+  readonly plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>
+}
+
+/** The one body behind a visit: solved from every angle read on the bike, wherever in the timeline. */
+export interface CalibratedBody {
+  readonly bar: BarKind
+  readonly timeline: Timeline
+  readonly standingAt: (place: number) => Standing
+  readonly free: FreeParameters
+  /** angles measured calm, hands where they usually are: what `usual` was solved from */
+  readonly knowns: readonly KnownAt[]
+  readonly usual: Calibration
+  readonly others: readonly CalibratedCondition[]
+}
+
+/** The body at a place of the timeline, with the readings that hold there. */
 export interface CalibratedRider {
   readonly bar: BarKind
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
+  readonly plusMinus: Standing['plusMinus']
   readonly free: FreeParameters
-  /** angles measured calm, hands where they usually are: what `usual` was solved from */
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
@@ -47,44 +68,92 @@ export interface CalibratedRider {
 const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist']
 
 /** How far the body may differ from its calm self under another condition; k = 2. @source prior */
-const CHANGE_OF_POSTURE: Readonly<Partial<Record<keyof FreeParameters, number>>> = {
-  hipForward: 30, hipUp: 12, trunk: 30, elbowFlexion: 40, elbowSwivel: 30, handSet: 15, pitchLeft: 12, pitchRight: 12, legLeft: 0.5, legRight: 0.5,
-} // prettier-ignore
+const CHANGE_OF_POSTURE: Readonly<Record<keyof FreeParameters, number>> = {
+  hipForward: 30,
+  hipUp: 12,
+  trunk: 30,
+  elbowFlexion: 40,
+  elbowSwivel: 30,
+  twist: 15,
+  handSetLeft: 15,
+  handSetRight: 15,
+  pitchLeft: 12,
+  pitchRight: 12,
+  legLeft: 0.5,
+  legRight: 0.5,
+}
 
 /**
- * Calibrates the rider from every angle measured on the bike, each at the contact points that were
- * in force when it was read. Calm riding first; other efforts and hand positions start from it.
+ * Calibrates the body from every angle measured on the bike, each at the contact points that were in
+ * force at its own place in the timeline. Calm riding first; other efforts and hand positions start
+ * from it, and are solved only when they are asked for.
+ * @param before the same visit a moment ago: the search starts from its solution, and an unchanged problem is not solved again
  */
-export function calibrateRider(readings: readonly Reading[], entries: readonly LedgerEntry[], bar: BarKind): CalibratedRider {
-  const resolved = resolveReadings(readings)
-  const values = { ...modelValues(resolved), kneeOutside: kneesAtStart(resolved, readings, entries) }
-  const free = freeParameters(values, modelPlusMinus(resolved))
-  const knowns = knownsFor('usual', readings, entries, values, bar)
-  const usual = calibrate(free, bare(knowns))
-  const start = Object.fromEntries(
-    freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] ?? 10 }]),
-  ) as unknown as FreeParameters
-  const otherConditions = () =>
-    conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
-      const measured = knownsFor(condition, readings, entries, values, bar)
+export function calibrateBody(
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  bar: BarKind,
+  before?: CalibratedBody,
+): CalibratedBody {
+  const timeline = timelineOf(entries)
+  const standingAt = standings(readings, timeline)
+  const { values, plusMinus } = standingAt(timeline.length)
+  const free = freeParameters(values, plusMinus, readings)
+  const knowns = knownsFor('usual', readings, timeline, standingAt, bar)
+  const same = before !== undefined && sameProblem(free, knowns, before)
+  const usual = same ? before.usual : calibrate(free, bare(knowns), 'exact-first', before?.usual.values)
+  const otherConditions = () => {
+    const start = Object.fromEntries(
+      freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] }]),
+    ) as unknown as FreeParameters
+    return conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
+      const measured = knownsFor(condition, readings, timeline, standingAt, bar)
       if (measured.length === 0) return []
       const calibration = calibrate(start, bare(measured))
       const creep = calibration.values.hipForward - usual.values.hipForward
       return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
     })
+  }
   let others: readonly CalibratedCondition[] | null = null
   return {
     bar,
-    resolved,
-    values,
+    timeline,
+    standingAt,
     free,
     knowns,
     usual,
-    // Other efforts and hands are looked at far less often than a field is typed in.
     get others() {
       return (others ??= otherConditions())
     },
   }
+}
+
+/** The body with the readings that hold at a place. */
+export function riderAtPlace(body: CalibratedBody, place: number = body.timeline.length): CalibratedRider {
+  const { resolved, values, plusMinus } = body.standingAt(place)
+  const { bar, free, knowns, usual } = body
+  return {
+    bar,
+    resolved,
+    values,
+    plusMinus,
+    free,
+    knowns,
+    usual,
+    get others() {
+      return body.others
+    },
+  }
+}
+
+/** Body and rider at once, for whoever needs them at one place only. */
+export function calibrateRider(
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  bar: BarKind,
+  place: number = entries.length,
+): CalibratedRider {
+  return riderAtPlace(calibrateBody(readings, entries, bar), place)
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */
@@ -95,22 +164,80 @@ export function riderWith(rider: CalibratedRider, by: MovedBy, hands?: HandPosit
   return withFree(model, (other ? other.calibration : rider.usual).values)
 }
 
-/** Knee outside foot as it would have been read at the start: the foot may have been moved before it was read. */
-function kneesAtStart(resolved: ResolvedReadings, readings: readonly Reading[], entries: readonly LedgerEntry[]): Sided<number | null> {
-  return bySide((side) => {
-    const value = resolved.kneeOutside[side]?.value
-    const taken = readings.find((reading) => reading.key === 'kneeOutside' && reading.side === side && reading.condition === 'usual')
-    if (value === undefined || !taken) return null
-    return value + footMoved(foldLedger(entries.filter((entry) => entry.at <= taken.takenAt)).by, side)
-  })
+/**
+ * What the model would have said of a reading before it was taken, at its own place: from the angles
+ * read before it.
+ * @returns degrees; null where it is no angle of the model, or readings are lacking
+ */
+export function predictionOf(
+  reading: Pick<Reading, 'key' | 'side' | 'condition' | 'after'>,
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  bar: BarKind,
+): number | null {
+  const kind = knownKindOf[reading.key]
+  if (kind === undefined || reading.condition !== 'usual') return null
+  const timeline = timelineOf(entries)
+  const place = timeline.placeOf(reading.after)
+  const earlier = readings.filter((other) => knownKindOf[other.key] === undefined || timeline.placeOf(other.after) < place)
+  const rider = calibrateRider(earlier, entries, bar, place)
+  const model = riderWith(rider, timeline.byAt(place))
+  return model === null || (model.grips === null && needsHands.includes(kind)) ? null : predict(model, { kind, side: reading.side })
+}
+
+/** Readings resolved for a place, once for all places at which the same ones hold. */
+function standings(readings: readonly Reading[], timeline: Timeline): (place: number) => Standing {
+  const taken = [...new Set(readings.flatMap(({ value, after }) => (value === null ? [] : [timeline.placeOf(after)])))]
+  const kept = new Map<string, Standing>()
+  return (place) => {
+    const name = `${taken.filter((other) => other <= place).length}|${timeline.partsAt(place)}`
+    const known = kept.get(name)
+    if (known) return known
+    const resolved = resolveReadings(readings, timeline, place)
+    const made = { resolved, values: modelValues(resolved), plusMinus: modelPlusMinus(resolved) }
+    kept.set(name, made)
+    return made
+  }
 }
 
 const bare = (knowns: readonly KnownAt[]): Known[] => knowns.map(({ known }) => known)
 
+/** Whether a calibration would start from the very same numbers. */
+function sameProblem(free: FreeParameters, knowns: readonly KnownAt[], before: CalibratedBody): boolean {
+  if (knowns.length !== before.knowns.length) return false
+  if (freeKeys.some((key) => free[key].prior !== before.free[key].prior || free[key].plusMinus !== before.free[key].plusMinus)) return false
+  return knowns.every(({ known }, i) => {
+    const other = before.knowns[i]?.known
+    return (
+      other !== undefined &&
+      known.kind === other.kind &&
+      known.side === other.side &&
+      known.value === other.value &&
+      known.plusMinus === other.plusMinus &&
+      sameNumbers(known.base, other.base)
+    )
+  })
+}
+
+/** Deep equality of plain numbers, objects and nulls. */
+function sameNumbers(a: unknown, b: unknown): boolean {
+  if (a === b) return true
+  if (a === null || b === null || typeof a !== 'object' || typeof b !== 'object') return false
+  for (const key in a) if (!sameNumbers((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key])) return false
+  return true
+}
+
 /** How far the effective trunk may differ from the taped one: slouch and shoulder girdle, mm; k = 2. @source prior */
 export const SLOUCH = 50
 
-function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>): FreeParameters {
+/** Whether both arms were read, each by itself. */
+function armsReadApart(readings: readonly Reading[]): boolean {
+  const read = (side: Side) =>
+    readings.some((r) => r.key === 'elbowFlexion' && r.side === side && r.value !== null && r.condition === 'usual')
+  return read('left') && read('right')
+}
+
+function freeParameters(values: ModelValues, plusMinus: Standing['plusMinus'], readings: readonly Reading[]): FreeParameters {
   const of = (key: ModelKey, side: Side, fallback: number) => ({
     prior: values[key][side] ?? fallback,
     plusMinus: Math.max(0.5, plusMinus[key][side] ?? 10),
@@ -123,7 +250,9 @@ function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey
     trunk: effective(of('trunk', 'right', 500)),
     elbowFlexion: ELBOW_PRIOR,
     elbowSwivel: SWIVEL_PRIOR,
-    handSet: HAND_SET_PRIOR,
+    twist: { prior: TWIST_PRIOR.prior, plusMinus: armsReadApart(readings) ? TWIST_PRIOR.readApart : TWIST_PRIOR.plusMinus },
+    handSetLeft: HAND_SET_PRIOR,
+    handSetRight: HAND_SET_PRIOR,
     pitchLeft: of('footPitch', 'left', 15),
     pitchRight: of('footPitch', 'right', 15),
     legLeft: leg('left'),
@@ -134,22 +263,27 @@ function freeParameters(values: ModelValues, plusMinus: Readonly<Record<ModelKey
 function knownsFor(
   condition: ConditionKey,
   readings: readonly Reading[],
-  entries: readonly LedgerEntry[],
-  values: ModelValues,
+  timeline: Timeline,
+  standingAt: (place: number) => Standing,
   bar: BarKind,
 ): KnownAt[] {
   const hands = handsOf(condition, bar)
   const bases = new Map<number, RiderModel | null>()
-  return readings.flatMap((reading): KnownAt[] => {
+  const angles = readings.filter(({ key, condition: at, value }) => knownKindOf[key] !== undefined && at === condition && value !== null)
+  return angles.flatMap((reading): KnownAt[] => {
     const kind = knownKindOf[reading.key]
-    if (kind === undefined || reading.condition !== condition || reading.value === null) return []
-    const before = entries.filter((entry) => entry.at <= reading.takenAt).length
-    const by = foldLedger(entries.slice(0, before)).by
-    if (!bases.has(before)) bases.set(before, buildModel(values, bar, by, hands).model)
-    const base = bases.get(before) ?? null
-    if (base === null || (base.grip === null && needsHands.includes(kind))) return []
-    const side = definitionOf(reading.key).sided ? reading.side : 'both'
+    if (kind === undefined || typeof reading.value !== 'number') return []
+    const place = timeline.placeOf(reading.after)
+    const by = timeline.byAt(place)
+    const { values } = standingAt(place)
+    if (!bases.has(place)) bases.set(place, buildModel(values, bar, by, hands).model)
+    const base = bases.get(place) ?? null
+    if (base === null || (base.grips === null && needsHands.includes(kind))) return []
+    const { sided, onceForBoth } = definitionOf(reading.key)
+    // Read on one arm only, it stands for both.
+    const alone = onceForBoth === true && !angles.some((other) => other.key === reading.key && other.side !== reading.side && timeline.placeOf(other.after) === place) // prettier-ignore
+    const side = sided && !alone ? reading.side : 'both'
     const known = { kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }
-    return [{ known, by, hands }]
+    return [{ known, values, by, hands }]
   })
 }

@@ -1,14 +1,19 @@
 import fc from 'fast-check'
 import { aReading, entryOf, exampleReadings, uuid } from '../testing.ts'
-import { cleatKnockOn, kneeAtBottom } from './cleatKnockOn.ts'
+import { cleatKnockOn } from './cleatKnockOn.ts'
 import type { CleatKnockOnInput } from './cleatKnockOn.ts'
-import { cleatProposal } from './cleatProposal.ts'
+import { seatAngleOf } from '../measure/riderModel.ts'
+import { riderWith } from './calibrated.ts'
+import { knockOn, saddleMoveFor } from './knockOn.ts'
+import type { Holds } from './knockOnResult.ts'
+import { withMoves } from './moves.ts'
+import type { RequestedMove } from './moves.ts'
 import { ledgerEntrySchema } from './ledger.ts'
 import { appendProblem, foldLedger } from './fold.ts'
 import { moveWords } from './moveWords.ts'
 import type { LedgerEntry } from './ledger.ts'
 import { settings } from './settings.ts'
-import { setupOf } from './setup.ts'
+import { setupOf, standingOf } from './setup.ts'
 import { stepPlan } from './stepPlan.ts'
 
 /** The worked leg: hip (−190, 790), ankle 130 behind and 90 above the axle at setback 0, pitch 20°. */
@@ -141,89 +146,79 @@ describe('the ledger', () => {
   })
 })
 
-describe('a proposal', () => {
+describe('a cleat aimed at through the knock-on engine', () => {
+  const aim = (left: number | null, right: number | null): RequestedMove[] =>
+    (['left', 'right'] as const).flatMap((side) => {
+      const by = side === 'left' ? left : right
+      return by === null ? [] : [{ setting: 'cleatSetback' as const, side, by }]
+    })
+  const holds: Holds = { knee: true, hands: 'free', lever: true }
   const setup = setupOf(exampleReadings, [], 'drop')
+  const step = (requested: readonly RequestedMove[], at = setup) => knockOn(standingOf(at), requested, holds, 'step')
 
-  it('takes the first step of 12 mm now and keeps the rest for later', () => {
-    const proposal = cleatProposal(setup, { left: null, right: 18 })
-    expect(proposal.feet.right?.plan.steps).toEqual([5, 5, 2])
-    expect(proposal.moves[0]).toEqual({ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' })
-    expect(proposal.later).toBe('Later, after rides that agree: right back 5, then 2.')
-    expect(proposal.feet.left).toBeNull()
+  it('takes a step now and says the rest, each foot by itself', () => {
+    const { moves, later } = step(aim(null, 12))
+    expect(moves[0]).toEqual({ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' })
+    expect(later).toBe('Later, after rides that agree: cleat R back 5, then 2.')
+    expect(moves.some(({ side }) => side === 'left')).toBe(false)
   })
 
   it('holds an aim at the end of the slot and says so', () => {
-    expect(cleatProposal(setup, { left: null, right: 40 }).feet.right).toMatchObject({ aim: 18, heldBySlot: true })
-    expect(cleatProposal(setup, { left: null, right: -40 }).feet.right).toMatchObject({ aim: 0, heldBySlot: true })
+    expect(step(aim(null, 34)).chosen[0]).toMatchObject({ aim: 12, heldByRoom: true })
+    expect(step(aim(null, 34)).left.map(({ words }) => words)).toContain('Cleat R: no room for another 22 mm back.')
+    expect(step(aim(null, -46)).chosen[0]).toMatchObject({ aim: -6, heldByRoom: true })
   })
 
   it('brings the saddle along: for both feet alike it gives both knees back', () => {
     const same = exampleReadings.map((r) =>
       r.side === 'left' ? { ...exampleReadings.find((o) => o.key === r.key && o.side === 'right')!, side: 'left' as const } : r,
     )
-    const proposal = cleatProposal(setupOf(same, [], 'drop'), { left: 18, right: 18 })
-    const { saddle } = proposal
-    expect(saddle!.by).toBeLessThan(0)
-    expect(Math.abs(saddle!.by - saddle!.exact)).toBeLessThanOrEqual(0.25 + 1e-9)
-    expect(saddle!.knee.left).toEqual(saddle!.knee.right)
+    const { answers, before, after, moves } = step(aim(12, 12), setupOf(same, [], 'drop'))
+    expect(answers[0]!.by).toBeLessThan(0)
+    expect(Math.abs(answers[0]!.by - answers[0]!.exact)).toBeLessThanOrEqual(0.25 + 1e-9)
+    expect(after!.kneeLeft).toBeCloseTo(after!.kneeRight!, 9)
     // 0.5 mm of saddle is the hand's resolution; a knee sees about half a degree per mm.
-    expect(Math.abs(saddle!.knee.left!.after - saddle!.knee.left!.before)).toBeLessThan(0.3)
-    expect(proposal.moves).toHaveLength(3)
+    expect(Math.abs(after!.kneeLeft! - before!.kneeLeft!)).toBeLessThan(0.3)
+    expect(moves).toHaveLength(3)
   })
 
   it('goes halfway when one foot moves alone, and says what it leaves', () => {
-    const one = cleatProposal(setup, { left: null, right: 18 })
-    const want = one.feet.right!.knockOn!.saddleMove
-    expect(one.saddle!.exact).toBeCloseTo(want / 2, 9)
-    expect(one.notes.join(' ')).toMatch(/halfway/)
-    const knee = one.saddle!.knee
-    expect(knee.right!.after - knee.right!.before).toBeLessThan(0)
-    expect(knee.left!.after - knee.left!.before).toBeGreaterThan(0)
+    const { answers, before, after, left } = step(aim(null, 12))
+    const start = riderWith(setup.rider, setup.folded.by)!
+    const moved = riderWith(setup.rider, withMoves(setup.folded.by, aim(null, 5)))!
+    const wanted = saddleMoveFor(start, moved, 'right', seatAngleOf(setup.rider.values))!
+    expect(answers[0]!.exact).toBeCloseTo(wanted / 2, 9)
+    expect(after!.kneeRight! - before!.kneeRight!).toBeLessThan(0)
+    expect(after!.kneeLeft! - before!.kneeLeft!).toBeGreaterThan(0)
+    expect(left.map(({ what }) => what)).toEqual(['knee-left', 'knee-right'])
   })
 
-  it('can leave the saddle alone, and says what that does', () => {
-    const proposal = cleatProposal(setup, { left: 10, right: 18 }, false)
-    expect(proposal.moves.every((move) => move.setting === 'cleatSetback')).toBe(true)
-    expect(proposal.notes.join(' ')).toMatch(/Saddle left alone/)
-  })
-
-  it('asks for what is missing instead of computing without it', () => {
-    const bare = setupOf(
-      exampleReadings.filter((r) => r.key !== 'saddleHeight' && r.key !== 'stature'),
-      [],
-      'drop',
-    )
-    const proposal = cleatProposal(bare, { left: null, right: 18 })
-    expect(proposal.saddle).toBeNull()
-    expect(proposal.saddleMissing).toMatch(/saddle height/)
-    expect(proposal.saddleMissing).toMatch(/stature/)
-    expect(proposal.moves).toHaveLength(1)
+  it('can leave the saddle alone', () => {
+    const alone = knockOn(standingOf(setup), aim(6, 12), { ...holds, knee: false }, 'step')
+    expect(alone.moves.every((move) => move.setting === 'cleatSetback')).toBe(true)
   })
 
   it('turns an unreachable leg into words, and still moves the cleat', () => {
     const far = exampleReadings.map((r) => (r.key === 'saddleHeight' ? aReading('saddleHeight', 'both', 950) : r))
-    const proposal = cleatProposal(setupOf(far, [], 'drop'), { left: null, right: 18 })
-    expect(proposal.notes.join(' ')).toMatch(/does not reach/)
-    expect(proposal.saddle).toBeNull()
-    expect(JSON.stringify(proposal)).not.toMatch(/NaN|null,"after"/)
+    const { findings, moves } = step(aim(null, 12), setupOf(far, [], 'drop'))
+    expect(findings.join(' ')).toMatch(/does not reach/)
+    expect(moves).toHaveLength(1)
   })
 
   it('mirrors: exchanging the sides of everything exchanges the answer', () => {
     const mirrored = exampleReadings.map((r) =>
       r.side === 'both' ? r : { ...r, side: r.side === 'left' ? ('right' as const) : ('left' as const) },
     )
-    const straight = cleatProposal(setup, { left: 9, right: 18 })
-    const turned = cleatProposal(setupOf(mirrored, [], 'drop'), { left: 18, right: 9 })
-    expect(turned.feet.left).toEqual(straight.feet.right)
-    expect(turned.saddle?.exact).toBeCloseTo(straight.saddle!.exact, 12)
+    const [straight, turned] = [step(aim(5, 12)), step(aim(12, 5), setupOf(mirrored, [], 'drop'))]
+    expect(turned.answers[0]?.exact).toBeCloseTo(straight.answers[0]!.exact, 9)
+    expect(turned.after!.kneeLeft).toBeCloseTo(straight.after!.kneeRight!, 9)
   })
 
   it('never leaves a cap or a slot, whatever is aimed at', () => {
     const mm = fc.double({ min: -200, max: 200, noNaN: true })
     fc.assert(
-      fc.property(mm, mm, fc.boolean(), (left, right, withSaddle) => {
-        for (const move of cleatProposal(setup, { left, right }, withSaddle).moves)
-          expect(Math.abs(move.by)).toBeLessThanOrEqual(settings[move.setting].cap)
+      fc.property(mm, mm, (left, right) => {
+        for (const move of step(aim(left, right)).moves) expect(Math.abs(move.by)).toBeLessThanOrEqual(settings[move.setting].cap)
       }),
     )
   })
@@ -234,14 +229,11 @@ describe('a proposal', () => {
       { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
       { setting: 'saddleHeight', side: 'both', by: -2, role: 'knock-on' },
     )
-    const moved = setupOf(exampleReadings, [entry], 'drop')
-    expect(moved.cleat.right.setbackNow?.value).toBe(11)
-    expect(moved.cleat.right.slotForward?.value).toBe(11)
-    expect(moved.cleat.right.slotBack?.value).toBe(7)
-    expect(moved.cleat.left.setbackNow?.value).toBe(4)
-    expect(moved.saddleHeight?.value).toBe(722)
-    const right = moved.legs.right
-    if (!right.ready) throw new Error('leg not ready')
-    expect(kneeAtBottom({ ...right.input, setbackFrom: 0, setbackTo: 0 }, 11, 722)).toBeGreaterThan(0)
+    const { now } = setupOf(exampleReadings, [entry], 'drop')
+    expect(now.cleatSetback.right?.value).toBe(11)
+    expect(now.slotForward.right?.value).toBe(11)
+    expect(now.slotBack.right?.value).toBe(7)
+    expect(now.cleatSetback.left?.value).toBe(4)
+    expect(now.saddleHeight.right?.value).toBe(722)
   })
 })

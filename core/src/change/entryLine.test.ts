@@ -3,10 +3,10 @@ import { understand } from './entryLine.ts'
 
 describe('short notes', () => {
   it.each([
-    ['cleat L back 4', { kind: 'aim', side: 'left', by: 4, words: 'Aim the left cleat 4 mm back' }],
-    ['CLEAT right forward 2,5', { kind: 'aim', side: 'right', by: -2.5, words: 'Aim the right cleat 2.5 mm forward' }],
-    ['cleat r back 12', { kind: 'aim', by: 12, words: 'Aim the right cleat 12 mm back, in steps of 5' }],
-    ['cleat l back 3/16 in', { kind: 'aim', by: 4.762 }],
+    ['cleat L back 4', { kind: 'move', setting: 'cleatSetback', side: 'left', by: 4, words: 'Cleat L back 4 mm' }],
+    ['CLEAT right forward 2,5', { kind: 'move', setting: 'cleatSetback', side: 'right', by: -2.5, words: 'Cleat R forward 2.5 mm' }],
+    ['cleat r back 12', { kind: 'move', by: 12, words: 'Cleat R back 12 mm, in steps of 5' }],
+    ['cleat l back 3/16 in', { kind: 'move', by: expect.closeTo(4.7625, 4) as number }],
     ['crank 172.5', { kind: 'reading', key: 'crank', side: 'both', value: 172.5, method: null, words: 'Crank length: 172.5 mm' }],
     ['ball R 196 ruler', { kind: 'reading', key: 'heelToMtp1', side: 'right', value: 196, method: 'ruler' }],
     [
@@ -43,8 +43,8 @@ describe('short notes', () => {
   it.each([
     ['', /For example/],
     ['wheel 7', /“wheel” is not known here/],
-    ['cleat back 4', /Which cleat: L or R/],
-    ['cleat l 4', /back or forward/],
+    ['cleat back 4', /Cleat: L or R/],
+    ['cleat l 4', /which way, and by how much/],
     ['cleat l back', /by how much/],
     ['cleat l back 0', /by how much/],
     ['cleat l back 900', /by how much/],

@@ -2,7 +2,7 @@ import { parseEntry, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { readEntry, readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
@@ -12,11 +12,10 @@ import type { SettingKey } from './settings.ts'
 
 /** What a short typed note means, before it is taken. */
 export type Understood =
-  | { readonly kind: 'aim'; readonly side: Side; readonly by: number; readonly words: string }
   | { readonly kind: 'move'; readonly setting: SettingKey; readonly side: Side | 'both'; readonly by: number; readonly words: string }
   | {
       readonly kind: 'reading'
-      readonly key: ReadingKey
+      readonly key: NumberKey
       readonly side: Side | 'both'
       readonly text: string
       readonly value: number
@@ -26,7 +25,7 @@ export type Understood =
   | { readonly kind: 'unknown'; readonly words: string }
 
 /** The words a busy hand types for a reading. */
-const readingWords: Readonly<Record<string, ReadingKey>> = {
+const readingWords: Readonly<Record<string, NumberKey>> = {
   stature: 'stature', inseam: 'inseam', thigh: 'thigh', shank: 'shank', foot: 'footLength', saddle: 'saddleHeight', height: 'saddleHeight',
   angle: 'seatAngle', crank: 'crank', pitch: 'footPitch', size: 'shoeSize', shoe: 'shoeSize', ball: 'heelToMtp1', mtp1: 'heelToMtp1', mtp5: 'heelToMtp5',
   setback: 'cleatSetback', behind: 'cleatSetback', forward: 'slotForward', room: 'slotBack', sole: 'soleStack', mass: 'mass',
@@ -38,7 +37,7 @@ const readingWords: Readonly<Record<string, ReadingKey>> = {
 
 /** What a word moves when a direction or a sign follows; the first is meant by a bare sign. */
 const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
-  saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
+  cleat: ['cleatSetback', 'cleatInboard', 'cleatTurn'], saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
   hands: ['handHeight', 'handReach', 'gripSpacing'], spacers: ['spacers'], stem: ['stemLength', 'stemAngle'],
   bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle'], crank: ['crank'], turn: ['cleatTurn'], float: ['cleatFloat'], wedge: ['wedge'], arch: ['archSupport'], adapter: ['adapter'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
 } // prettier-ignore
@@ -50,7 +49,7 @@ const methodWords: Readonly<Record<string, MethodKey>> = {
 const sideWords: Readonly<Record<string, Side>> = { l: 'left', left: 'left', r: 'right', right: 'right' }
 
 /**
- * Reads a short note: `cleat L back 4` aims a cleat, `saddle -3` or `hands up 5` wishes a move,
+ * Reads a short note: `cleat L back 4` aims a cleat, `saddle -3` or `hands up 5` requested a move,
  * `crank 172.5` or `knee R 31 gonio` enters a reading.
  * Nothing is done here; the screen shows the words first.
  */
@@ -62,43 +61,25 @@ export function understand(note: string, unit: LengthUnit): Understood {
     .filter((word) => word !== '')
   const [first, ...rest] = words
   if (first === undefined) return unknown('For example: cleat L back 4, saddle -3, or knee R 31 gonio')
-  if (first === 'cleat') return turned(rest, unit) ?? aim(rest, unit)
   const move = moveOf(first, rest, unit)
   if (move !== null) return move
   const key = meaning(readingWords, first)
+  if (key === undefined && meaning(moveWords, first)) return unknown(`${first}: which way, and by how much? For example: cleat L back 4`)
   if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, saddle, hands, roll, knee, torso, crank…`)
   return reading(key, rest, unit)
 }
 
-/** `cleat R out 2`: the foot's direction, toes out or in; null when it is no turn. */
-function turned([sideWord, direction, ...amount]: readonly string[], unit: LengthUnit): Understood | null {
-  const which = meaning({ out: settings.cleatTurn.more, in: settings.cleatTurn.less, 'toe-out': settings.cleatTurn.more, 'toe-in': settings.cleatTurn.less }, direction) // prettier-ignore
-  return which === undefined || sideWord === undefined ? null : moveOf('turn', [sideWord, which, ...amount], unit)
-}
-
-function aim([sideWord, direction, ...amount]: readonly string[], unit: LengthUnit): Understood {
-  const side = meaning(sideWords, sideWord)
-  const { more, less, cap } = settings.cleatSetback
-  if (side === undefined) return unknown('Which cleat: L or R?')
-  if (direction !== more && direction !== less) return unknown(`Cleat ${side}: back or forward?`)
-  const entry = readEntry('slotBack', side, amount.join(' '), unit)
-  if (!entry.ok || entry.value === null || entry.value === 0) return unknown(`Cleat ${side} ${direction}: by how much?`)
-  const steps = entry.value > cap ? `, in steps of ${cap}` : ''
-  return {
-    kind: 'aim',
-    side,
-    by: direction === more ? entry.value : -entry.value,
-    words: `Aim the ${side} cleat ${trimmed(entry.value, 1)} mm ${direction}${steps}`,
-  }
-}
+/** Short ways of saying a direction. */
+const directionWords: Readonly<Record<string, string>> = { out: settings.cleatTurn.more, in: settings.cleatTurn.less }
 
 /** `saddle -3`, `saddle back 5`, `washer L on 1`; null when it is no move. */
 function moveOf(word: string, words: readonly string[], unit: LengthUnit): Understood | null {
   const keys = meaning(moveWords, word)
   if (keys === undefined) return null
   const sideGiven = meaning(sideWords, words[0])
-  const [direction, ...amount] = sideGiven === undefined ? words : words.slice(1)
-  if (direction === undefined) return null
+  const [said, ...amount] = sideGiven === undefined ? words : words.slice(1)
+  if (said === undefined) return null
+  const direction = word === 'cleat' || word === 'turn' ? (meaning(directionWords, said) ?? said) : said
   const signed = /^[+−–-]\s*\S/.test(direction)
   const key = signed ? keys[0] : keys.find((k) => settings[k].more === direction || settings[k].less === direction)
   if (key === undefined) return null
@@ -124,10 +105,10 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
   }
 }
 
-/** A larger wish is a slip of the hand. */
+/** A larger request is a slip of the hand. */
 const MOST_AT_ONCE = 100
 
-function reading(key: ReadingKey, words: readonly string[], unit: LengthUnit): Understood {
+function reading(key: NumberKey, words: readonly string[], unit: LengthUnit): Understood {
   const { sided, label } = definitionOf(key)
   const side = sided ? meaning(sideWords, words[0]) : 'both'
   if (side === undefined) return unknown(`${label}: L or R?`)

@@ -1,18 +1,19 @@
 import fc from 'fast-check'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
-import { riderFacts } from '../body/facts.ts'
+import { riderMetrics } from '../body/metrics.ts'
 import { hipOf, legAt } from '../body/rider.ts'
-import { unmoved } from '../measure/riderModel.ts'
+import { unmoved } from '../measure/timeline.ts'
 import type { Reading } from '../measure/reading.ts'
 import { aReading, entryOf, wholeReadings } from '../testing.ts'
 import { cautionsFor, cautionRows } from './cautions.ts'
 import { riderWith } from './calibrated.ts'
 import { defaultHolds, knockOn, saddleMoveFor, seatToHands, stemMoves } from './knockOn.ts'
-import type { Holds } from './knockOn.ts'
+import type { Holds } from './knockOnResult.ts'
 import { ledgerEntrySchema, moveSchema } from './ledger.ts'
 import { withMoves } from './moves.ts'
-import type { Wish } from './moves.ts'
-import { settingKeys, settings } from './settings.ts'
+import type { RequestedMove } from './moves.ts'
+import { slotKeys } from './parts.ts'
+import { settingKeys, settingOf, settings } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
 
 const flatReadings: readonly Reading[] = [
@@ -24,9 +25,11 @@ const flatReadings: readonly Reading[] = [
 const drop = standingOf(setupOf(wholeReadings, [], 'drop'))
 const flat = standingOf(setupOf(flatReadings, [], 'flat'))
 const all: Holds = { knee: true, hands: 'seat', lever: true }
-const one = (setting: Wish['setting'], by: number, side: Wish['side'] = 'both'): Wish[] => [{ setting, side, by }]
-const feet = (setting: Wish['setting'], by: number): Wish[] => [...one(setting, by, 'left'), ...one(setting, by, 'right')]
-const answerOf = (result: ReturnType<typeof knockOn>, setting: Wish['setting']) =>
+const one = (setting: RequestedMove['setting'], by: number, side: RequestedMove['side'] = 'both'): RequestedMove[] => [
+  { setting, side, by },
+]
+const feet = (setting: RequestedMove['setting'], by: number): RequestedMove[] => [...one(setting, by, 'left'), ...one(setting, by, 'right')]
+const answerOf = (result: ReturnType<typeof knockOn>, setting: RequestedMove['setting']) =>
   result.answers.find((answer) => answer.setting === setting)
 
 // The rows of the trade (common practice): direction first, then exactness.
@@ -40,8 +43,8 @@ describe('what one move asks of the next', () => {
     ['saddle back', one('saddleSetback', 5), -1],
     ['saddle forward', one('saddleSetback', -5), 1],
     ['wider stance', one('tread', 20), -1],
-  ] as const)('%s: the saddle answers', (_, wishes, direction) => {
-    expect(Math.sign(answerOf(knockOn(drop, wishes, all, 'whole'), 'saddleHeight')!.exact)).toBe(direction)
+  ] as const)('%s: the saddle answers', (_, requested, direction) => {
+    expect(Math.sign(answerOf(knockOn(drop, requested, all, 'whole'), 'saddleHeight')!.exact)).toBe(direction)
   })
 
   // Worked example: saddle at (−180, 700), crank 172.5, hip-to-pedal held: 10 mm back → −2.1 mm, 10 forward → +2.0 mm of height in a bare triangle.
@@ -91,9 +94,12 @@ describe('what one move asks of the next', () => {
   it('another sweep moves the hand, and the stem answers with the place it had', () => {
     const result = knockOn(flat, one('barBacksweep', 12), { ...all, hands: 'frame' }, 'whole')
     expect(answerOf(result, 'handReach')!.exact).toBeGreaterThan(20)
-    expect(result.model!.grip!.at.x).toBeCloseTo(riderWith(flat.rider, flat.by)!.grip!.at.x, 6)
+    expect(result.model!.grips!.right.at.x).toBeCloseTo(riderWith(flat.rider, flat.by)!.grips!.right.at.x, 6)
     const step = knockOn(flat, one('barBacksweep', 12), { ...all, hands: 'frame' }, 'step')
-    expect(step.moves.some((move) => move.setting === 'stemLength' && move.by > 0)).toBe(true)
+    const stem = step.exchanges.find(({ slot }) => slot === 'stem')!
+    expect(Number(stem.to.properties.stemLength)).toBeGreaterThan(60)
+    expect(stem).toMatchObject({ role: 'knock-on', from: { name: '60 mm, 6°' } })
+    expect(step.exchanges.find(({ slot }) => slot === 'bar')).toMatchObject({ role: 'chosen', to: { properties: { barBacksweep: 21 } } })
   })
 
   it('roll turns grip and levers by it; the levers are turned back', () => {
@@ -123,15 +129,15 @@ describe('what is held', () => {
   it('is found by a general solver at the same place', () => {
     fc.assert(
       fc.property(fc.double({ min: -8, max: 8, noNaN: true }), fc.double({ min: -6, max: 6, noNaN: true }), (setback, cleat) => {
-        const wishes = [...one('saddleSetback', setback), ...feet('cleatSetback', cleat)]
-        const result = knockOn(drop, wishes, all, 'whole')
+        const requested = [...one('saddleSetback', setback), ...feet('cleatSetback', cleat)]
+        const result = knockOn(drop, requested, all, 'whole')
         const start = riderWith(drop.rider, unmoved)!
         const want = seatToHands(start)
         const asked = (['left', 'right'] as const).map((side) => legAt(start, start.legs[side], hipOf(start), 180).distance)
         const residual = ([height = 0, reach = 0, rise = 0]: readonly number[]) => {
           const moved = riderWith(
             drop.rider,
-            withMoves(unmoved, [...wishes, ...one('saddleHeight', height), ...one('handReach', reach), ...one('handHeight', rise)]),
+            withMoves(unmoved, [...requested, ...one('saddleHeight', height), ...one('handReach', reach), ...one('handHeight', rise)]),
           )!
           const now = seatToHands(moved)
           const legs = (['left', 'right'] as const).map((side, i) => legAt(moved, moved.legs[side], hipOf(moved), 180).distance - asked[i]!)
@@ -140,8 +146,8 @@ describe('what is held', () => {
         const fit = levenbergMarquardt({ x: [0, 1, 2], y: [0, 0, 0] }, (p) => (i: number) => residual(p)[i]!, {
           initialValues: [0, 0, 0], damping: 1e-3, maxIterations: 100, errorTolerance: 1e-14, gradientDifference: 1e-3, centralDifference: true,
         }) // prettier-ignore
-        const ours = ['saddleHeight', 'handReach', 'handHeight'].map((key) => answerOf(result, key as Wish['setting'])?.exact ?? 0)
-        // Halfway between two legs' wishes and the height at which their misses cancel are the same to a tenth of a millimetre.
+        const ours = ['saddleHeight', 'handReach', 'handHeight'].map((key) => answerOf(result, key as RequestedMove['setting'])?.exact ?? 0)
+        // Halfway between two legs' requested and the height at which their misses cancel are the same to a tenth of a millimetre.
         fit.parameterValues.forEach((value, i) => expect(Math.abs(value - ours[i]!)).toBeLessThan(0.12))
       }),
       { numRuns: 15 },
@@ -185,8 +191,8 @@ describe('a step', () => {
     const standing = standingOf(roomy)
     fc.assert(
       fc.property(fc.constantFrom(...settingKeys), fc.double({ min: -60, max: 60, noNaN: true }), (setting, by) => {
-        const wishes = settings[setting].sided ? feet(setting, by) : one(setting, by)
-        const result = knockOn(standing, wishes, defaultHolds(wishes), 'step')
+        const requested = settings[setting].sided ? feet(setting, by) : one(setting, by)
+        const result = knockOn(standing, requested, defaultHolds(requested), 'step')
         for (const move of result.moves) expect(moveSchema.safeParse(move).success).toBe(true)
         for (const move of result.moves.filter((m) => m.setting === 'saddleHeight')) {
           expect(move.by).toBeLessThanOrEqual(3)
@@ -222,7 +228,10 @@ describe('a step', () => {
     const best = result.stems.find((option) => stemMoves(flat, option) !== null)!
     const moved = riderWith(flat.rider, withMoves(flat.by, [...one('barRise', 30), ...stemMoves(flat, best)!]))!
     const start = riderWith(flat.rider, flat.by)!
-    expect(Math.hypot(moved.grip!.at.x - start.grip!.at.x, moved.grip!.at.y - start.grip!.at.y)).toBeCloseTo(best.misses, 6)
+    expect(Math.hypot(moved.grips!.right.at.x - start.grips!.right.at.x, moved.grips!.right.at.y - start.grips!.right.at.y)).toBeCloseTo(
+      best.misses,
+      6,
+    )
   })
 
   it('says by which stem hands moved by themselves would get there', () => {
@@ -236,7 +245,9 @@ describe('a step', () => {
     const parts = (Object.keys(front) as (keyof typeof front)[]).flatMap((key) => one(key, best![key] - front[key]))
     const moved = riderWith(flat.rider, withMoves(flat.by, parts))!
     const start = riderWith(flat.rider, flat.by)!
-    expect(Math.hypot(moved.grip!.at.x - start.grip!.at.x + 10, moved.grip!.at.y - start.grip!.at.y - 15)).toBeCloseTo(best!.misses, 6)
+    expect(
+      Math.hypot(moved.grips!.right.at.x - start.grips!.right.at.x + 10, moved.grips!.right.at.y - start.grips!.right.at.y - 15),
+    ).toBeCloseTo(best!.misses, 6)
     expect(knockOn(drop, one('handHeight', 15), all, 'step').stems).toEqual([])
   })
 
@@ -265,12 +276,15 @@ describe('a step', () => {
 
 it('has a caution for every setting a hand can move', () => {
   const covered = new Set(cautionRows.flatMap((row) => row.settings))
-  for (const key of settingKeys.filter((setting) => setting !== 'soleStack')) expect(covered).toContain(key)
-  expect(cautionsFor([{ setting: 'saddleHeight' }, { setting: 'saddleHeight' }])).toHaveLength(1)
+  for (const key of settingKeys.filter((setting) => setting !== 'soleStack' && !settingOf(setting).ofPart)) expect(covered).toContain(key)
+  const slotsCovered = new Set(cautionRows.flatMap((row) => row.slots ?? []))
+  for (const slot of slotKeys.filter((key) => !['grips', 'extensions'].includes(key))) expect(slotsCovered).toContain(slot)
+  const height = { setting: 'saddleHeight' } as const
+  expect(cautionsFor({ moves: [height, height], exchanges: [{ slot: 'saddle' }] })).toHaveLength(2)
 })
 
-it('keeps facts the same whatever the order of the moves', () => {
+it('keeps metrics the same whatever the order of the moves', () => {
   const moves = [...one('saddleHeight', 3), ...one('handReach', -6), ...feet('cleatSetback', 4)]
-  const facts = (order: readonly Wish[]) => riderFacts(riderWith(drop.rider, withMoves(drop.by, order))!, null)
-  expect(facts([...moves].reverse())).toEqual(facts(moves))
+  const metrics = (order: readonly RequestedMove[]) => riderMetrics(riderWith(drop.rider, withMoves(drop.by, order))!, null)
+  expect(metrics([...moves].reverse())).toEqual(metrics(moves))
 })

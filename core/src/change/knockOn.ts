@@ -1,122 +1,57 @@
+import { barClamp } from '../bike/cockpit.ts'
+import type { Grip } from '../bike/cockpit.ts'
+import type { Point } from '../bike/contactPoints.ts'
 import { stemOptions } from '../bike/stemSearch.ts'
 import type { StemOption } from '../bike/stemSearch.ts'
-import { barClamp } from '../bike/cockpit.ts'
-import type { Point } from '../bike/contactPoints.ts'
-import { riderFacts } from '../body/facts.ts'
-import type { RiderFacts } from '../body/facts.ts'
+import { riderMetrics } from '../body/metrics.ts'
 import { heightForDistance } from '../body/leg.ts'
-import { hipOf, lateralOf, legAt } from '../body/rider.ts'
+import { handsMiddle, hipOf, lateralOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
 import { axlesOf, frontOf, seatAngleOf } from '../measure/riderModel.ts'
-import type { MovedBy } from '../measure/riderModel.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { riderWith } from './calibrated.ts'
-import type { CalibratedRider } from './calibrated.ts'
+import type { Answer, Chosen, Holds, KnockOn, Standing } from './knockOnResult.ts'
 import { laterWords, leftovers } from './knockOnWords.ts'
-import type { Leftover } from './knockOnWords.ts'
 import type { Move } from './ledger.ts'
-import { heldIn, roomOf, withMoves } from './moves.ts'
-import type { Wish } from './moves.ts'
+import { heldIn, isExchange, movesOf, roomOf, withMoves, writtenMoves } from './moves.ts'
+import type { Requested, RequestedMove } from './moves.ts'
 import { largestMove, settingOf } from './settings.ts'
-import type { SettingKey } from './settings.ts'
+import type { HandHold, SettingKey } from './settings.ts'
 import { stepPlan } from './stepPlan.ts'
-import type { StepPlan } from './stepPlan.ts'
-
-/** What the hands are held to while something else moves. */
-export const handHolds = {
-  seat: 'hands to the seat: reach and drop',
-  frame: 'hands to the bike: their place',
-  torso: 'the torso’s angle',
-  free: 'no hands: leave them where they are',
-} as const
-export type HandHold = keyof typeof handHolds
-
-/** What the fitter wants held. */
-export interface Holds {
-  /** knee flexion at the bottom, by saddle height */
-  readonly knee: boolean
-  readonly hands: HandHold
-  /** lever angle, when the bar is rolled */
-  readonly lever: boolean
-}
-
-/** The bike as it stands, as the engine needs it. */
-export interface Standing {
-  readonly rider: CalibratedRider
-  readonly by: MovedBy
-  readonly now: ResolvedReadings
-}
-
-/** One compensating move. */
-export interface Answer extends Wish {
-  /** what would hold exactly */
-  readonly exact: number
-  readonly limit: 'cap' | 'room' | null
-}
-
-/** A wished move with what becomes of it. */
-export interface Chosen extends Wish {
-  /** the whole wish as asked for */
-  readonly wanted: number
-  /** the same, held in the hardware's room */
-  readonly aim: number
-  readonly from: number | null
-  readonly plan: StepPlan
-  readonly heldByRoom: boolean
-}
-
-/** A change with everything it brings along. */
-export interface KnockOn {
-  readonly chosen: readonly Chosen[]
-  readonly answers: readonly Answer[]
-  readonly moves: readonly Move[]
-  /** what stays unheld */
-  readonly left: readonly Leftover[]
-  /** trouble in words: a leg that no longer reaches, hands that are not known */
-  readonly findings: readonly string[]
-  /** ways of doing the hands' move with stem and spacers, best first; empty where the front is not known */
-  readonly stems: readonly StemOption[]
-  /** facts as they stand, with the chosen moves alone, and with the answers; worked out when asked for */
-  readonly before: RiderFacts | null
-  readonly alone: RiderFacts | null
-  readonly after: RiderFacts | null
-  readonly model: RiderModel | null
-  /** what stays for later, in words */
-  readonly later: string
-}
 
 /** Hands are not moved by less than a tape can tell, mm. @source common-practice */
 const WORTH_MOVING_HANDS = 3
 /** A stem or spacers must bring the hands nearer by this much to be worth the work, mm. @source prior */
 const WORTH_A_STEM = 2
-/** Settings that move the stem's clamp. */
-const stemSettings: readonly SettingKey[] = ['spacers', 'stemLength', 'stemAngle']
-/** Parts of the bar: another one moves the hand on the same clamp. */
-const barSettings: readonly SettingKey[] = ['barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach', 'barRoll']
-
-/** What a fitter would want held by default while these settings move. */
-export function defaultHolds(wishes: readonly Wish[]): Holds {
-  const has = (keys: readonly SettingKey[]) => wishes.some((wish) => keys.includes(wish.setting))
-  const hands: HandHold = has([...stemSettings, 'handReach', 'handHeight']) ? 'free' : has(barSettings) ? 'frame' : 'seat'
-  return { knee: !has(['saddleHeight']), hands, lever: true }
+/** What a fitter would want held by default while these move. */
+export function defaultHolds(requested: readonly Requested[]): Holds {
+  const rows = requested.flatMap((one) => (isExchange(one) ? movesOf(one) : [one])).map(({ setting }) => settingOf(setting))
+  const holds = rows.map(({ hands }) => hands)
+  const hands = holds.find((hold) => hold === 'free') ?? holds.find((hold) => hold !== undefined) ?? 'seat'
+  return { knee: !rows.some(({ freesKnee }) => freesKnee), hands, lever: true }
 }
 
 /**
  * What a change does to everything else, and the moves that hold what the fitter wants held, in the
  * order feet, seat, hands. Exact: each answer comes from its closed form on the model as moved so
  * far, not from a linear rule.
- * @param mode `whole`: the wishes with exact answers, for drawing; `step`: what is set now, within
+ * @param requested moves, cut into steps; exchanges of parts, always whole
+ * @param mode `whole`: all that is asked for with exact answers, for drawing; `step`: what is set now, within
  *   caps, room and what a hand can set
  * @source geometry
  */
-export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Holds, mode: 'whole' | 'step'): KnockOn {
+export function knockOn(standing: Standing, requested: readonly Requested[], holds: Holds, mode: 'whole' | 'step'): KnockOn {
   const { rider, by, now } = standing
   const findings: string[] = []
-  const chosen = wishes.map((wish) => chosenFor(now, wish, mode)).filter((move) => move.by !== 0 || move.heldByRoom)
-  const moved = chosen.filter((move) => move.by !== 0)
+  const exchanges = requested.filter(isExchange)
+  const chosen = requested
+    .filter((one): one is RequestedMove => !isExchange(one))
+    .map((one) => chosenFor(now, one, mode))
+    .filter((move) => move.by !== 0 || move.heldByRoom)
+  const moved: RequestedMove[] = [...exchanges.flatMap(movesOf), ...chosen.filter((move) => move.by !== 0)]
   const axles = axlesOf(rider.values)
   const start = riderWith(rider, by)
   const bare = riderWith(rider, withMoves(by, moved))
@@ -127,24 +62,26 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
     answers.push(...more)
     if (more.length > 0) model = riderWith(rider, withMoves(by, [...moved, ...answers]))
   }
-  // Hands moved by themselves: the ways stem and spacers have of doing the whole wish.
+  // Hands moved by themselves: the ways stem and spacers have of doing the whole request.
   const aimOf = (setting: SettingKey) => chosen.find((move) => move.setting === setting)?.aim ?? 0
   const handsAim = { x: aimOf('handReach'), y: aimOf('handHeight') }
   let stems: readonly StemOption[] = mode === 'step' && Math.hypot(handsAim.x, handsAim.y) > 0 ? stemsFor(standing, [], handsAim) : []
   if (start && model && moved.length > 0) {
+    const clampMoves = moved.some(({ setting }) => settingOf(setting).movesClamp)
     const has = (key: SettingKey) => moved.some((move) => move.setting === key)
     if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, mode, findings))
     const seated = current()
     const wanted = holds.hands === 'free' || seated === null ? null : handsWanted(holds.hands, start, seated, has, findings)
     if (wanted && Math.hypot(wanted.x, wanted.y) > 1e-9) {
-      const parts = mode === 'whole' || stemSettings.some(has) ? [] : stemsFor(standing, [...moved, ...answers], wanted)
+      const parts = mode === 'whole' || clampMoves ? [] : stemsFor(standing, [...moved, ...answers], wanted)
       if (parts.length > 0) stems = parts
       answer(handAnswer(standing, wanted, parts, mode))
     }
     const roll = moved.find((move) => move.setting === 'barRoll')
-    if (holds.lever && roll && now.leverAngle.right !== null) {
+    if (holds.lever && roll) {
       answer(
         sides
+          .filter((side) => now.leverAngle[side] !== null)
           .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, mode))
           .filter(({ by: amount }) => amount !== 0),
       )
@@ -154,28 +91,33 @@ export function knockOn(standing: Standing, wishes: readonly Wish[], holds: Hold
   if (start && end && sides.some((side) => kneeOf(end, side) === null)) {
     findings.push('With this the leg no longer reaches the pedal at the bottom.')
   }
+  const written = writtenMoves(now, [
+    ...chosen.filter((move) => move.by !== 0).map((move) => plain(move, 'chosen')),
+    ...answers.map((move) => plain(move, 'knock-on')),
+  ])
   return {
     chosen,
     answers,
-    moves: [...moved.map((move) => plain(move, 'chosen')), ...answers.map((move) => plain(move, 'knock-on'))],
+    moves: written.moves,
+    exchanges: [...exchanges.map((exchange) => ({ ...exchange, role: 'chosen' as const })), ...written.exchanges],
     left: start && end ? leftovers(holds, start, end, chosen, answers) : [],
     findings,
     stems,
     get before() {
-      return start && riderFacts(start, axles)
+      return start && riderMetrics(start, axles)
     },
     get alone() {
-      return bare && riderFacts(bare, axles)
+      return bare && riderMetrics(bare, axles)
     },
     get after() {
-      return end && riderFacts(end, axles)
+      return end && riderMetrics(end, axles)
     },
     model: end,
     later: laterWords(chosen),
   }
 }
 
-function plain({ setting, side, by }: Wish, role: Move['role']): Move {
+function plain({ setting, side, by }: RequestedMove, role: Move['role']): Move {
   return { setting, side, by, role }
 }
 
@@ -183,30 +125,30 @@ function kneeOf(model: RiderModel, side: Side): number | null {
   return legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
 }
 
-function chosenFor(now: ResolvedReadings, wish: Wish, mode: 'whole' | 'step'): Chosen {
-  const { cap, resolution } = settingOf(wish.setting)
-  const aim = heldIn(roomOf(now, wish.setting, wish.side), wish.by)
+function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' | 'step'): Chosen {
+  const { cap, resolution } = settingOf(request.setting)
+  const aim = heldIn(roomOf(now, request.setting, request.side), request.by)
   const plan = stepPlan(aim, cap, resolution)
-  const from = now[wish.setting][wish.side === 'left' ? 'left' : 'right']?.value ?? null
+  const from = now[request.setting][request.side === 'left' ? 'left' : 'right']?.value ?? null
   return {
-    ...wish,
-    wanted: wish.by,
+    ...request,
+    wanted: request.by,
     aim,
     from,
     plan,
     by: mode === 'whole' ? aim : (plan.steps[0] ?? 0),
-    heldByRoom: Math.abs(aim - wish.by) > 1e-9,
+    heldByRoom: Math.abs(aim - request.by) > 1e-9,
   }
 }
 
 /** An answer within the hardware's room and, for a step, the cap and what a hand can set. */
-function limited({ now }: Standing, wish: Wish, mode: 'whole' | 'step'): Answer {
-  const { cap, resolution } = settingOf(wish.setting)
-  const room = heldIn(roomOf(now, wish.setting, wish.side), wish.by)
-  if (mode === 'whole') return { ...wish, by: room, exact: wish.by, limit: room === wish.by ? null : 'room' }
+function limited({ now }: Standing, request: RequestedMove, mode: 'whole' | 'step'): Answer {
+  const { cap, resolution } = settingOf(request.setting)
+  const room = heldIn(roomOf(now, request.setting, request.side), request.by)
+  if (mode === 'whole') return { ...request, by: room, exact: request.by, limit: room === request.by ? null : 'room' }
   const set = Math.max(-cap, Math.min(cap, Math.round(room / resolution) * resolution))
-  const limit = room !== wish.by ? 'room' : Math.abs(room) > cap + 1e-9 ? 'cap' : null
-  return { ...wish, by: set === 0 ? 0 : set, exact: wish.by, limit }
+  const limit = room !== request.by ? 'room' : Math.abs(room) > cap + 1e-9 ? 'cap' : null
+  return { ...request, by: set === 0 ? 0 : set, exact: request.by, limit }
 }
 
 /**
@@ -248,17 +190,18 @@ function handsWanted(
   has: (key: SettingKey) => boolean,
   findings: string[],
 ): Point | null {
-  if (start.grip === null || moved.grip === null) {
+  const [then, now] = [handsMiddle(start), handsMiddle(moved)]
+  if (then === null || now === null) {
     findings.push('Where the hands are is not known, so nothing is computed for them.')
     return null
   }
   const free = { x: !has('handReach'), y: !has('handHeight') }
   const held = (x: number, y: number): Point => ({ x: free.x ? x : 0, y: free.y ? y : 0 })
-  if (hold === 'frame') return held(start.grip.at.x - moved.grip.at.x, start.grip.at.y - moved.grip.at.y)
+  if (hold === 'frame') return held(then.x - now.x, then.y - now.y)
   if (hold === 'seat') {
-    const then = seatToHands(start)
-    const now = seatToHands(moved)
-    return held(then.reach - now.reach, now.drop - then.drop)
+    const wanted = seatToHands(start)
+    const is = seatToHands(moved)
+    return held(wanted.reach - is.reach, is.drop - wanted.drop)
   }
   const up = heightForTorso(start, moved)
   if (up === null) findings.push('No height of the hands gives the torso’s angle back.')
@@ -267,18 +210,20 @@ function handsWanted(
 
 /** Level way from where the rider sits to the hands, spread included, and how far the hands lie below it. */
 export function seatToHands(model: RiderModel): { reach: number; drop: number } {
-  if (model.grip === null) return { reach: 0, drop: 0 }
-  const { spreadCost } = upperPosture(model.upper, hipOf(model), model.grip)
-  return { reach: model.grip.at.x - model.sit.x + spreadCost, drop: model.sit.y - model.grip.at.y }
+  const middle = handsMiddle(model)
+  if (model.grips === null || middle === null) return { reach: 0, drop: 0 }
+  const { spreadCost } = upperPosture(model.upper, hipOf(model), model.grips)
+  return { reach: middle.x - model.sit.x + spreadCost, drop: model.sit.y - middle.y }
 }
 
 /** How much higher the hands must be for the torso to lean as it did; null when nothing within a hand's breadth does. */
 function heightForTorso(start: RiderModel, moved: RiderModel): number | null {
-  const { grip } = moved
-  if (start.grip === null || grip === null) return null
-  const wanted = upperPosture(start.upper, hipOf(start), start.grip).torso
+  const { grips } = moved
+  if (start.grips === null || grips === null) return null
+  const wanted = upperPosture(start.upper, hipOf(start), start.grips).torso
+  const raised = (grip: Grip, up: number): Grip => ({ ...grip, at: { ...grip.at, y: grip.at.y + up } })
   const off = (up: number) => {
-    const at = upperPosture(moved.upper, hipOf(moved), { ...grip, at: { ...grip.at, y: grip.at.y + up } })
+    const at = upperPosture(moved.upper, hipOf(moved), { left: raised(grips.left, up), right: raised(grips.right, up) })
     return at.reaches ? at.torso - wanted : null
   }
   let low = -120
@@ -296,7 +241,7 @@ function heightForTorso(start: RiderModel, moved: RiderModel): number | null {
 }
 
 /** Stems that bring the hands where they are wanted; none where frame or stem is not known. */
-function stemsFor({ rider, by, now }: Standing, moves: readonly Wish[], wanted: Point): StemOption[] {
+function stemsFor({ rider, by, now }: Standing, moves: readonly RequestedMove[], wanted: Point): StemOption[] {
   const front = frontOf(rider.values, withMoves(by, moves))
   if (front === null) return []
   const clamp = barClamp(front)

@@ -1,26 +1,17 @@
-import { hipOf, legAt } from '../body/rider.ts'
+import { handsMiddle, hipOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
 import { trimmed } from '../quantity/entry.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
-import type { Answer, Chosen, Holds } from './knockOn.ts'
+import type { Answer, Chosen, Holds, Leftover } from './knockOnResult.ts'
 import { directionOf, moveName } from './moveWords.ts'
 import { settings } from './settings.ts'
-
-/** Something that was to be held and is not, quite. */
-export interface Leftover {
-  readonly what: 'knee-left' | 'knee-right' | 'hand-level' | 'hand-height' | 'torso' | 'room'
-  /** how much it is off, signed */
-  readonly amount: number
-  readonly unit: 'mm' | 'deg'
-  readonly words: string
-}
 
 /** Smaller than this is not worth a word. @source prior */
 const worthSaying = { mm: 1, deg: 0.3 } as const
 
-/** What the moves leave unheld, and where a wish ran into the hardware's end. */
+/** What the moves leave unheld, and where a request ran into the hardware's end. */
 export function leftovers(
   holds: Holds,
   start: RiderModel,
@@ -50,15 +41,16 @@ export function leftovers(
       add(`knee-${side}`, now - then, 'deg', (size, more) => `The ${side} knee is left ${size} ${more ? 'more bent' : 'straighter'}.`)
     }
   }
-  if (start.grip === null || after.grip === null || holds.hands === 'free') return found
-  const [then, now] = [upperPosture(start.upper, hipOf(start), start.grip), upperPosture(after.upper, hipOf(after), after.grip)]
+  const [handsThen, handsNow] = [handsMiddle(start), handsMiddle(after)]
+  if (start.grips === null || after.grips === null || handsThen === null || handsNow === null || holds.hands === 'free') return found
+  const [then, now] = [upperPosture(start.upper, hipOf(start), start.grips), upperPosture(after.upper, hipOf(after), after.grips)]
   if (holds.hands === 'torso') {
     add('torso', now.torso - then.torso, 'deg', (size, more) => `The torso is left ${size} ${more ? 'more upright' : 'lower'}.`)
     return found
   }
   const own = (key: 'handReach' | 'handHeight') => chosen.some((move) => move.setting === key)
-  const level = after.grip.at.x - start.grip.at.x
-  const height = after.grip.at.y - start.grip.at.y
+  const level = handsNow.x - handsThen.x
+  const height = handsNow.y - handsThen.y
   if (holds.hands === 'frame') {
     if (!own('handReach'))
       add('hand-level', level, 'mm', (size, more) => `The hands are left ${size} ${more ? 'further forward' : 'further back'} on the bike.`)
@@ -75,7 +67,7 @@ export function leftovers(
   return found
 }
 
-/** What a wish leaves for later steps: "Later, after rides that agree: cleat R back 5, then 2." */
+/** What a request leaves for later steps: "Later, after rides that agree: cleat R back 5, then 2." */
 export function laterWords(chosen: readonly Chosen[]): string {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { exchangeSchema } from './parts.ts'
 import { largestMove, settingKeys, settingOf } from './settings.ts'
 
 /** One setting moved by a signed amount; knock-on moves answer the chosen one. */
@@ -34,17 +35,23 @@ const shared = {
   at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }),
 }
 
-/** What is appended to a visit's ledger; nothing in it is ever edited. */
+/** What is appended to a visit's ledger; nothing in it is ever edited. `at` is for information only. */
 export const ledgerEntrySchema = z.discriminatedUnion('kind', [
-  z.strictObject({
-    ...shared,
-    kind: z.literal('try'),
-    station: z.enum(['feet', 'seat', 'hands']),
-    moves: z.array(moveSchema).min(1, { error: 'A change needs at least one move.' }).max(12),
-    reason: z.string().max(600),
-    /** what stays for later, in words */
-    later: z.string().max(300),
-  }),
+  z
+    .strictObject({
+      ...shared,
+      kind: z.literal('try'),
+      station: z.enum(['feet', 'seat', 'hands']),
+      moves: z.array(moveSchema).max(12),
+      exchanges: z.array(exchangeSchema).max(4).default([]),
+      reason: z.string().max(600),
+      /** what stays for later, in words */
+      later: z.string().max(300),
+    })
+    .refine(({ moves, exchanges }) => moves.length + exchanges.length > 0, {
+      path: ['moves'],
+      error: 'A change needs at least one move or exchange.',
+    }),
   z.strictObject({ ...shared, kind: z.literal('keep'), of: z.uuid() }),
   z.strictObject({ ...shared, kind: z.literal('undo'), of: z.uuid() }),
 ])

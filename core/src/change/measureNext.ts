@@ -1,38 +1,40 @@
-import { factDefinition, factKeys } from '../body/facts.ts'
-import type { FactKey } from '../body/facts.ts'
+import { metricDefinition, metricKeys } from '../body/metrics.ts'
+import type { MetricKey } from '../body/metrics.ts'
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { knownKindOf } from '../measure/knownKinds.ts'
 import { methodUncertainty } from '../measure/methods.ts'
-import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { buildModel } from '../measure/riderModel.ts'
-import type { MovedBy } from '../measure/riderModel.ts'
+import type { MovedBy } from '../measure/timeline.ts'
 import { varianceOf, varianceSpared } from '../quantity/gaussian.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { SLOUCH } from './calibrated.ts'
 import type { CalibratedRider } from './calibrated.ts'
-import { isOpen, knownGradient, knowledgeOf } from './knowledge.ts'
-import type { Knowledge } from './knowledge.ts'
+import { isOpen, knownGradient, uncertaintyModelOf } from './uncertainty.ts'
+import type { UncertaintyModel } from './uncertainty.ts'
 
 /** A reading worth taking, and what it would sharpen most. */
 export interface NextReading {
-  readonly key: ReadingKey
+  readonly key: NumberKey
   /** `needed`: nothing can be said without it; `sharpens`: it would narrow a judgement */
   readonly why: 'needed' | 'sharpens'
-  readonly fact: FactKey | null
-  /** ± of that fact now, and with this reading taken by its usual method */
+  readonly metric: MetricKey | null
+  /** ± of that metric now, and with this reading taken by its usual method */
   readonly from: number | null
   readonly to: number | null
-  /** sum over the judged facts of the share of variance spared, open ones in full */
+  /** sum over the judged metrics of the share of variance spared, open ones in full */
   readonly gain: number
 }
 
-/** Facts that carry a judgement or are compared before and after. */
-const judged: readonly FactKey[] = factKeys.filter((key) => !key.startsWith('longest') && !key.startsWith('kneeAhead'))
+/** Metrics that carry a judgement or are compared before and after. */
+const judged: readonly MetricKey[] = metricKeys.filter((key) => !key.startsWith('longest') && !key.startsWith('kneeAhead'))
 /** A judgement that is not open any more counts this much. */
 const CLOSED_WEIGHT = 0.15
+/** A number of one arm: most readings say the same of both. @source prior */
+const ARM_WEIGHT = 0.5
 /** Less gain than this is not worth a fitter's minute. */
 const WORTH_TAKING = 0.05
 
@@ -45,21 +47,25 @@ export function hasReading(key: ReadingKey, bar: BarKind): boolean {
 /**
  * What to measure next: first what is needed to draw the rider at all, then what would take the
  * largest share of variance out of the judgements, each by its usual method.
- * @param knowledge at the bike as it stands; null while the legs cannot be drawn
+ * @param uncertainty at the bike as it stands; null while the legs cannot be drawn
  * @source gum
  */
-export function measureNext(rider: CalibratedRider, by: MovedBy, knowledge: Knowledge | null = knowledgeOf(rider, by)): NextReading[] {
+export function measureNext(
+  rider: CalibratedRider,
+  by: MovedBy,
+  uncertainty: UncertaintyModel | null = uncertaintyModelOf(rider, by),
+): NextReading[] {
   const { missing } = buildModel(rider.values, rider.bar, by)
-  const needed = missing.map((key): NextReading => ({ key, why: 'needed', fact: null, from: null, to: null, gain: Infinity }))
-  if (knowledge === null) return needed
+  const needed = missing.map((key): NextReading => ({ key, why: 'needed', metric: null, from: null, to: null, gain: Infinity }))
+  if (uncertainty === null) return needed
   const variances = new Map(
-    judged.flatMap((key) => (knowledge.gradients[key] ? [[key, varianceOf(knowledge.covariance, knowledge.gradients[key])]] : [])),
+    judged.flatMap((key) => (uncertainty.gradients[key] ? [[key, varianceOf(uncertainty.covariance, uncertainty.gradients[key])]] : [])),
   )
-  const offers = readingKeys
+  const offers = numberKeys
     .filter((key) => hasReading(key, rider.bar) && !missing.includes(key))
-    .flatMap((key) => offerOf(rider, knowledge, by, key))
+    .flatMap((key) => offerOf(rider, uncertainty, by, key))
   const sharpening = offers
-    .map(({ key, rows }) => gainOf(knowledge, variances, key, rows))
+    .map(({ key, rows }) => gainOf(uncertainty, variances, key, rows))
     .filter((next) => next.gain > WORTH_TAKING)
     .sort((a, b) => b.gain - a.gain)
   return [...needed, ...sharpening]
@@ -71,8 +77,8 @@ interface Row {
 }
 
 /** A reading not taken yet as linear measurements of the inputs, left and right. */
-function offerOf(rider: CalibratedRider, knowledge: Knowledge, by: MovedBy, key: ReadingKey): { key: ReadingKey; rows: Row[] }[] {
-  const { method, dimension, sided } = definitionOf(key)
+function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, by: MovedBy, key: NumberKey): { key: NumberKey; rows: Row[] }[] {
+  const { method, dimension, sided, onceForBoth } = definitionOf(key)
   const own = methodUncertainty(method, dimension) ?? 0
   // A taped trunk still is not the effective one.
   const deviation = Math.hypot(own, key === 'trunk' ? SLOUCH : 0) / 2
@@ -85,39 +91,49 @@ function offerOf(rider: CalibratedRider, knowledge: Knowledge, by: MovedBy, key:
   )
   if (untaken.length === 0) return []
   if (kind !== undefined) {
-    const rows = untaken.map((side) => ({ gradient: knownGradient(rider, knowledge, by, { kind, side }), deviation }))
+    // Read once it stands for both arms.
+    const once: readonly (Side | 'both')[] = onceForBoth && untaken.length === sides.length ? ['both'] : untaken
+    const rows = once.map((side) => ({ gradient: knownGradient(rider, uncertainty, by, { kind, side }), deviation }))
     return [{ key, rows }]
   }
-  const rows = knowledge.inputs.flatMap((input, i): Row[] =>
+  const rows = uncertainty.inputs.flatMap((input, i): Row[] =>
     input.key === key && !input.measured && (input.side === 'both' || untaken.includes(input.side))
-      ? [{ gradient: knowledge.inputs.map((_, j) => (i === j ? 1 : 0)), deviation }]
+      ? [{ gradient: uncertainty.inputs.map((_, j) => (i === j ? 1 : 0)), deviation }]
       : [],
   )
   return rows.length === 0 ? [] : [{ key, rows }]
 }
 
-function gainOf(knowledge: Knowledge, variances: ReadonlyMap<FactKey, number>, key: ReadingKey, rows: readonly Row[]): NextReading {
+function gainOf(
+  uncertainty: UncertaintyModel,
+  variances: ReadonlyMap<MetricKey, number>,
+  key: NumberKey,
+  rows: readonly Row[],
+): NextReading {
   let gain = 0
-  let best: { fact: FactKey; from: number; to: number; worth: number } | null = null
-  for (const [fact, variance] of variances) {
-    const h = knowledge.gradients[fact]
+  let best: { metric: MetricKey; from: number; to: number; worth: number } | null = null
+  for (const [metric, variance] of variances) {
+    const h = uncertainty.gradients[metric]
     if (h === null || !(variance > 1e-12)) continue
     // Left and right of one reading sharpen different legs: the larger of the two counts.
-    const spared = Math.min(variance, Math.max(...rows.map((row) => varianceSpared(knowledge.covariance, h, row.gradient, row.deviation))))
+    const spared = Math.min(
+      variance,
+      Math.max(...rows.map((row) => varianceSpared(uncertainty.covariance, h, row.gradient, row.deviation))),
+    )
     const share = spared / variance
     const plusMinus = 2 * Math.sqrt(variance)
-    const worth = share * (isOpen(fact, plusMinus) ? 1 : CLOSED_WEIGHT)
+    const worth = share * (isOpen(metric, plusMinus) ? 1 : CLOSED_WEIGHT) * (metricDefinition(metric).part === 'arms' ? ARM_WEIGHT : 1)
     gain += worth
-    if (best === null || worth > best.worth) best = { fact, from: plusMinus, to: 2 * Math.sqrt(variance - spared), worth }
+    if (best === null || worth > best.worth) best = { metric, from: plusMinus, to: 2 * Math.sqrt(variance - spared), worth }
   }
-  return { key, why: 'sharpens', fact: best?.fact ?? null, from: best?.from ?? null, to: best?.to ?? null, gain }
+  return { key, why: 'sharpens', metric: best?.metric ?? null, from: best?.from ?? null, to: best?.to ?? null, gain }
 }
 
 /** "Would narrow torso from level from ±9° to ±3°." */
-export function nextWords({ why, fact, from, to }: NextReading): string {
+export function nextWords({ why, metric, from, to }: NextReading): string {
   if (why === 'needed') return 'Needed before anything can be drawn or judged.'
-  if (fact === null || from === null || to === null) return ''
-  const { label, unit } = factDefinition(fact)
+  if (metric === null || from === null || to === null) return ''
+  const { label, unit } = metricDefinition(metric)
   const mark = unit === 'deg' ? '°' : unit === 'mm' ? ' mm' : ' %'
   const shown = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0))
   return `Narrows ${midSentence(label)} from ±${shown(from)} to ±${shown(to)}${mark}.`

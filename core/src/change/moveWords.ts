@@ -1,13 +1,32 @@
 import { trimmed } from '../quantity/entry.ts'
 import type { Move } from './ledger.ts'
+import { slots } from './parts.ts'
+import type { Exchange } from './parts.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 
-/** "Cleat R back 5", "Saddle down 2", "Pedals exchanged". */
+/** "Cleat R back 5", "Saddle down 2". */
 export function moveWords(move: Pick<Move, 'setting' | 'side' | 'by'>): string {
-  const words = `${moveName(move)} ${directionOf(move.setting, move.by)}`
-  const { unit } = settings[move.setting]
-  return unit === 'kind' ? words : `${words} ${trimmed(Math.abs(move.by), 1)}${unit === 'deg' ? '°' : ''}`
+  const unit = settings[move.setting].unit === 'deg' ? '°' : ''
+  return `${moveName(move)} ${directionOf(move.setting, move.by)} ${trimmed(Math.abs(move.by), 1)}${unit}`
+}
+
+/** "Saddle: Touring, 165 for Long, curved, 139 mm". */
+export function exchangeWords({ slot, from, to }: Pick<Exchange, 'slot' | 'from' | 'to'>): string {
+  const { label } = slots[slot]
+  const instead = from.name === label || from.name === to.name ? '' : ` for ${from.name}`
+  return `${label}: ${to.name}${instead}`
+}
+
+/** Everything a change does, part by part and move by move. */
+export function changeWords({
+  moves,
+  exchanges,
+}: {
+  readonly moves: readonly Pick<Move, 'setting' | 'side' | 'by'>[]
+  readonly exchanges: readonly Pick<Exchange, 'slot' | 'from' | 'to'>[]
+}): string[] {
+  return [...exchanges.map(exchangeWords), ...moves.map(moveWords)]
 }
 
 /** "Cleat R", "Saddle". */

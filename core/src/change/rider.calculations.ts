@@ -1,30 +1,33 @@
 import { z } from 'zod'
 import { barKinds } from '../bike/bikeKinds.ts'
 import { freeKeys, knownKinds } from '../body/calibration.ts'
-import { factDefinitions, factKeys } from '../body/facts.ts'
+import { metricDefinitions, metricKeys } from '../body/metrics.ts'
 import { anyUnit, defineCalculation, numberField } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { readingKeys } from '../measure/readingDefinitions.ts'
 import { midSentence } from '../quantity/words.ts'
 import { calibrateRider } from './calibrated.ts'
-import { handHolds, knockOn } from './knockOn.ts'
-import type { HandHold } from './knockOn.ts'
+import { knockOn } from './knockOn.ts'
 import { ledgerEntrySchema } from './ledger.ts'
-import { foldLedger } from './fold.ts'
-import { moveWords } from './moveWords.ts'
+import { foldedAt } from './timeline.ts'
+import { exchangeWords, moveWords } from './moveWords.ts'
 import { measureNext, nextWords } from './measureNext.ts'
 import { setbackCurve } from './seatCurve.ts'
 import { sensitivities } from './sensitivity.ts'
-import { settingKeys, settings } from './settings.ts'
+import { exchangeSchema, slots } from './parts.ts'
+import { handHolds, settingKeys, settings } from './settings.ts'
+import type { HandHold } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
 
 const visit = {
   readings: z.array(readingSchema).max(500),
   ledger: z.array(ledgerEntrySchema).max(2000).default([]),
   bar: z.enum(barKinds, { error: `bar must be one of ${barKinds.join(', ')}.` }),
+  /** ledger entries in force; left out = all */
+  place: z.int({ error: 'place must be a whole number of ledger entries.' }).min(0).max(2000).optional(),
 }
 const side = z.enum(['left', 'right', 'both'])
-const factNumbers = z.partialRecord(z.enum(factKeys), z.number().nullable())
+const metricNumbers = z.partialRecord(z.enum(metricKeys), z.number().nullable())
 
 export const calibrationCalculation = defineCalculation({
   name: 'calibrate-rider',
@@ -35,51 +38,62 @@ export const calibrationCalculation = defineCalculation({
   output: z.object({
     state: z.enum(['none', 'exact', 'fitted']),
     values: z.record(z.enum(freeKeys), z.number()),
-    misfits: z.array(z.object({ kind: z.enum(knownKinds), side, measured: z.number(), predicted: z.number(), left: z.number() })),
+    residuals: z.array(z.object({ kind: z.enum(knownKinds), side, measured: z.number(), predicted: z.number(), residual: z.number() })),
     strained: z.array(z.enum(freeKeys)),
   }),
   sources: ['geometry', 'prior', 'gum'],
-  run: ({ readings, ledger, bar }) => {
-    const { usual } = calibrateRider(readings, ledger, bar)
-    const misfits = usual.misfits.map(({ known, predicted, left }) => ({
+  run: ({ readings, ledger, bar, place }) => {
+    const { usual } = calibrateRider(readings, ledger, bar, place)
+    const residuals = usual.residuals.map(({ known, predicted, residual }) => ({
       kind: known.kind,
       side: known.side,
       measured: known.value,
       predicted,
-      left,
+      residual,
     }))
-    return { state: usual.state, values: { ...usual.values }, misfits, strained: [...usual.strained] }
+    return { state: usual.state, values: { ...usual.values }, residuals, strained: [...usual.strained] }
   },
   working: (_, out) => [
-    ...out.misfits.map((row) => ({
+    ...out.residuals.map((row) => ({
       label: `${row.kind}${row.side === 'both' ? '' : `, ${row.side}`}: measured ${row.measured}°`,
       formula: `model gives ${row.predicted.toFixed(2)}°, off by`,
-      value: row.left,
+      value: row.residual,
       unit: 'deg' as const,
     })),
     ...freeKeys.map((key) => ({
-      label: freeLabels[key],
+      label: freeLabels[key].label,
       formula: 'solved, with a pull toward what is assumed',
       value: out.values[key] ?? 0,
-      unit: /Flexion|Swivel|Set|pitch/.test(key) ? ('deg' as const) : ('mm' as const),
+      unit: freeLabels[key].unit,
       output: `values.${key}`,
     })),
   ],
 })
 
-/** The free parameters in words. */
-export const freeLabels: Readonly<Record<(typeof freeKeys)[number], string>> = {
-  hipForward: 'Hip joint ahead of the sit point',
-  hipUp: 'Hip joint above the sit point',
-  trunk: 'Effective trunk length',
-  elbowFlexion: 'Elbow bend',
-  elbowSwivel: 'Elbows out',
-  handSet: 'Hand’s set on the grip',
-  pitchLeft: 'Foot pitch, left',
-  pitchRight: 'Foot pitch, right',
-  legLeft: 'Left leg longer than taped',
-  legRight: 'Right leg longer than taped',
+/** The free parameters in words, with their units. */
+export const freeLabels: Readonly<Record<(typeof freeKeys)[number], { readonly label: string; readonly unit: 'mm' | 'deg' }>> = {
+  hipForward: { label: 'Hip joint ahead of the sit point', unit: 'mm' },
+  hipUp: { label: 'Hip joint above the sit point', unit: 'mm' },
+  trunk: { label: 'Effective trunk length', unit: 'mm' },
+  elbowFlexion: { label: 'Elbow bend, both arms together', unit: 'deg' },
+  elbowSwivel: { label: 'Elbows out', unit: 'deg' },
+  twist: { label: 'Left shoulder ahead of the right', unit: 'mm' },
+  handSetLeft: { label: 'Hand’s set on the grip, left', unit: 'deg' },
+  handSetRight: { label: 'Hand’s set on the grip, right', unit: 'deg' },
+  pitchLeft: { label: 'Foot pitch, left', unit: 'deg' },
+  pitchRight: { label: 'Foot pitch, right', unit: 'deg' },
+  legLeft: { label: 'Left leg longer than taped', unit: 'mm' },
+  legRight: { label: 'Right leg longer than taped', unit: 'mm' },
 }
+
+const requestedMove = z.strictObject({
+  setting: z.enum(settingKeys, { error: `setting must be one of ${settingKeys.join(', ')}.` }),
+  side,
+  by: z
+    .number({ error: 'by must be a number.' })
+    .min(-500, { error: 'by must lie between -500 and 500.' })
+    .max(500, { error: 'by must lie between -500 and 500.' }),
+})
 
 export const knockOnCalculation = defineCalculation({
   name: 'knock-on',
@@ -88,18 +102,9 @@ export const knockOnCalculation = defineCalculation({
     'Any settings moved; saddle, hands and levers answer so that what is to be held is held, within caps and room; what remains is said.',
   input: z.strictObject({
     ...visit,
-    wishes: z
-      .array(
-        z.strictObject({
-          setting: z.enum(settingKeys, { error: `setting must be one of ${settingKeys.join(', ')}.` }),
-          side,
-          by: z
-            .number({ error: 'by must be a number.' })
-            .min(-500, { error: 'by must lie between -500 and 500.' })
-            .max(500, { error: 'by must lie between -500 and 500.' }),
-        }),
-      )
-      .min(1, { error: 'A change needs at least one move.' })
+    requested: z
+      .array(z.union([exchangeSchema, requestedMove]))
+      .min(1, { error: 'A change needs at least one move or exchange.' })
       .max(12),
     holds: z
       .strictObject({
@@ -114,19 +119,21 @@ export const knockOnCalculation = defineCalculation({
   }),
   output: z.object({
     moves: z.array(z.object({ setting: z.enum(settingKeys), side, by: z.number(), role: z.enum(['chosen', 'knock-on']) })),
+    exchanges: z.array(exchangeSchema),
     exact: z.array(z.object({ setting: z.enum(settingKeys), side, exact: z.number(), limit: z.enum(['cap', 'room']).nullable() })),
     left: z.array(z.object({ what: z.string(), amount: z.number(), words: z.string() })),
     findings: z.array(z.string()),
-    before: factNumbers.nullable(),
-    alone: factNumbers.nullable(),
-    after: factNumbers.nullable(),
+    before: metricNumbers.nullable(),
+    alone: metricNumbers.nullable(),
+    after: metricNumbers.nullable(),
     later: z.string(),
   }),
   sources: ['geometry', 'common-practice', 'prior'],
-  run: ({ readings, ledger, bar, wishes, holds, mode }) => {
-    const found = knockOn(standingOf(setupOf(readings, ledger, bar)), wishes, holds, mode)
+  run: ({ readings, ledger, bar, place, requested, holds, mode }) => {
+    const found = knockOn(standingOf(setupOf(readings, ledger, bar, place)), requested, holds, mode)
     return {
       moves: [...found.moves],
+      exchanges: [...found.exchanges],
       exact: found.answers.map((answer) => ({ setting: answer.setting, side: answer.side, exact: answer.exact, limit: answer.limit })),
       left: found.left.map(({ what, amount, words }) => ({ what, amount, words })),
       findings: [...found.findings],
@@ -137,6 +144,12 @@ export const knockOnCalculation = defineCalculation({
     }
   },
   working: (_, out) => [
+    ...out.exchanges.map((exchange) => ({
+      label: slots[exchange.slot].label,
+      formula: exchangeWords(exchange),
+      value: '',
+      unit: 'none' as const,
+    })),
     ...out.moves.map((move) => {
       const answer = out.exact.find((row) => row.setting === move.setting && row.side === move.side)
       return {
@@ -147,13 +160,13 @@ export const knockOnCalculation = defineCalculation({
         unit: anyUnit(settings[move.setting].unit),
       }
     }),
-    ...factKeys.flatMap((key) => {
+    ...metricKeys.flatMap((key) => {
       const [before, alone, after] = [out.before?.[key], out.alone?.[key], out.after?.[key]]
       if (typeof before !== 'number' || typeof after !== 'number' || typeof alone !== 'number') return []
       if (Math.abs(alone - before) < 0.05 && Math.abs(after - before) < 0.05) return []
       const formula = `${before.toFixed(1)} → ${alone.toFixed(1)} by the move alone → with the answers`.replace(/-/g, '−')
       return [
-        { label: factDefinitions[key].label, formula, value: after, unit: anyUnit(factDefinitions[key].unit), output: `after.${key}` },
+        { label: metricDefinitions[key].label, formula, value: after, unit: anyUnit(metricDefinitions[key].unit), output: `after.${key}` },
       ]
     }),
     ...out.left.map(({ words, amount }) => ({ label: words, formula: 'left over', value: amount, unit: 'none' as const })),
@@ -171,8 +184,8 @@ export const measureNextCalculation = defineCalculation({
     ),
   }),
   sources: ['gum', 'prior'],
-  run: ({ readings, ledger, bar }) => ({
-    next: measureNext(calibrateRider(readings, ledger, bar), foldLedger(ledger).by).map((row) => ({
+  run: ({ readings, ledger, bar, place }) => ({
+    next: measureNext(calibrateRider(readings, ledger, bar, place), foldedAt(ledger, place ?? ledger.length).by).map((row) => ({
       key: row.key,
       why: row.why,
       gain: Number.isFinite(row.gain) ? row.gain : null,
@@ -186,23 +199,23 @@ export const measureNextCalculation = defineCalculation({
 export const sensitivityCalculation = defineCalculation({
   name: 'sensitivity',
   title: 'What one millimetre or degree does here',
-  summary: 'Change of every fact per unit of every setting, all else left alone: the rule of thumb at this bike.',
+  summary: 'Change of every metric per unit of every setting, all else left alone: the rule of thumb at this bike.',
   input: z.strictObject(visit),
   output: z.object({
     rows: z.array(
-      z.object({ setting: z.enum(settingKeys), unit: z.enum(['mm', 'deg']), per: z.partialRecord(z.enum(factKeys), z.number()) }),
+      z.object({ setting: z.enum(settingKeys), unit: z.enum(['mm', 'deg']), per: z.partialRecord(z.enum(metricKeys), z.number()) }),
     ),
   }),
   sources: ['geometry'],
-  run: ({ readings, ledger, bar }) => ({
-    rows: sensitivities(standingOf(setupOf(readings, ledger, bar))).map((row) => ({ ...row, per: { ...row.per } })),
+  run: ({ readings, ledger, bar, place }) => ({
+    rows: sensitivities(standingOf(setupOf(readings, ledger, bar, place))).map((row) => ({ ...row, per: { ...row.per } })),
   }),
   working: (_, { rows }) =>
     rows.map(({ setting, unit, per }) => ({
       label: `${settings[setting].label} ${settings[setting].more} 1 ${unit === 'deg' ? '°' : 'mm'}`,
       formula: Object.entries(per)
         .filter(([, value]) => Math.abs(value) >= 0.01)
-        .map(([key, value]) => `${midSentence(factDefinitions[key as keyof typeof factDefinitions].label)} ${value.toFixed(2)}`)
+        .map(([key, value]) => `${midSentence(metricDefinitions[key as keyof typeof metricDefinitions].label)} ${value.toFixed(2)}`)
         .join(', ')
         .replace(/-/g, '−'),
       value: '',
@@ -221,8 +234,8 @@ export const setbackCurveCalculation = defineCalculation({
   }),
   output: z.object({ points: z.array(z.object({ setback: z.number(), height: z.number().nullable(), inRoom: z.boolean() })) }),
   sources: ['geometry'],
-  run: ({ readings, ledger, bar, reach, step }) => ({
-    points: setbackCurve(standingOf(setupOf(readings, ledger, bar)), reach, step) ?? [],
+  run: ({ readings, ledger, bar, place, reach, step }) => ({
+    points: setbackCurve(standingOf(setupOf(readings, ledger, bar, place)), reach, step) ?? [],
   }),
   working: (_, { points }) =>
     points.length === 0

@@ -2,7 +2,7 @@ import { sides } from '../quantity/sided.ts'
 import { seatAngleOf } from '../measure/riderModel.ts'
 import { riderWith } from './calibrated.ts'
 import { saddleMoveFor } from './knockOn.ts'
-import type { Standing } from './knockOn.ts'
+import type { Standing } from './knockOnResult.ts'
 import { roomOf, withMoves } from './moves.ts'
 
 /** A place for the saddle that keeps the knees bent as they are. */

@@ -1,33 +1,59 @@
 import type { SourceKey } from '../sources.ts'
 
+/** What the hands are held to while something else moves. */
+export const handHolds = {
+  seat: 'hands to the seat: reach and drop',
+  frame: 'hands to the bike: their place',
+  torso: 'the torso’s angle',
+  free: 'no hands: leave them where they are',
+} as const
+export type HandHold = keyof typeof handHolds
+
 /** A setting a change can move, with how far it may go at once and how finely a hand can set it. */
 export interface Setting {
   readonly label: string
   /** the station whose work it is */
   readonly station: 'feet' | 'seat' | 'hands'
   readonly sided: boolean
-  /** `kind`: one part for another, counted along the list of kinds */
-  readonly unit: 'mm' | 'deg' | 'kind'
+  readonly unit: 'mm' | 'deg'
   /** largest move at once, in the setting's unit */
   readonly cap: number
-  /** largest exchange that keeps the hands where they are: another part, not another position */
-  readonly exchange?: number
+  /** largest answer that keeps the hands where they are: another part, not another position */
+  readonly answerCap?: number
   /** what a hand with a tape can set */
   readonly resolution: number
   readonly more: string
   readonly less: string
+  /** what the hands are held to by default while it moves; else to the seat */
+  readonly hands?: HandHold
+  /** the knee is not held while it moves: it is what moves the knee */
+  readonly freesKnee?: true
+  /** it turns or slides the stem's clamp: no other stem is looked for beside it */
+  readonly movesClamp?: true
+  /** a size of a part: it changes by exchanging the part */
+  readonly ofPart?: true
   readonly source: SourceKey
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
-const row = (label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, sided = false): Row => ({
-  label, unit, cap, resolution, more, less, sided,
-}) // prettier-ignore
+type More = Partial<Pick<Setting, 'answerCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart'>>
 
-function at<Key extends string>(station: Setting['station'], rows: Readonly<Record<Key, Row>>): Readonly<Record<Key, Setting>> {
-  const entries = Object.entries<Row>(rows).map(([key, value]) => [key, { ...value, station, source: 'common-practice' }])
+/** A setting that is one for the bike. */
+function row(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
+  return { label, unit, cap, resolution, more, less, sided: false, ...rest }
+}
+/** A setting of each side by itself. */
+function rows(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
+  return { label, unit, cap, resolution, more, less, sided: true, ...rest }
+}
+
+function at<Key extends string>(station: Setting['station'], table: Readonly<Record<Key, Row>>): Readonly<Record<Key, Setting>> {
+  const entries = Object.entries<Row>(table).map(([key, value]) => [key, { ...value, station, source: 'common-practice' }])
   return Object.fromEntries(entries) as Record<Key, Setting>
 }
+
+const part = { ofPart: true } as const
+const clamp = { hands: 'free', movesClamp: true } as const
 
 /**
  * Every setting by the name of the reading it moves. Caps are the trade's largest step for a settled
@@ -35,47 +61,45 @@ function at<Key extends string>(station: Setting['station'], rows: Readonly<Reco
  */
 export const settings = {
   ...at('feet', {
-    cleatSetback: row('Cleat', 'mm', 5, 0.5, 'back', 'forward', true),
-    cleatInboard: row('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', true),
-    soleStack: row('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner', true),
-    cleatTurn: row('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in', true),
-    cleatFloat: row('Float', 'deg', 15, 0.5, 'wider', 'narrower', true),
-    wedge: row('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up', true),
-    archSupport: row('Arch support', 'mm', 3, 1, 'higher', 'lower', true),
-    pedalKind: row('Pedals', 'kind', 6, 1, 'exchanged', 'exchanged'),
-    adapter: row('Adapter', 'mm', 25, 1, 'longer', 'shorter', true),
-    washer: row('Washer', 'mm', 1.5, 0.5, 'on', 'off', true),
-    axleLength: row('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', true),
-    tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower'),
-    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter'),
+    cleatSetback: rows('Cleat', 'mm', 5, 0.5, 'back', 'forward'),
+    cleatInboard: rows('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard'),
+    soleStack: rows('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner'),
+    cleatTurn: rows('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in'),
+    cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', part),
+    wedge: rows('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up'),
+    archSupport: rows('Arch support', 'mm', 3, 1, 'higher', 'lower'),
+    adapter: rows('Adapter', 'mm', 25, 1, 'longer', 'shorter'),
+    washer: rows('Washer', 'mm', 1.5, 0.5, 'on', 'off'),
+    axleLength: rows('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', part),
+    tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower', part),
+    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', part),
   }),
   ...at('seat', {
-    saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down'),
+    saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down', { freesKnee: true }),
     saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward'),
     saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down'),
-    saddleKind: row('Saddle', 'kind', 6, 1, 'exchanged', 'exchanged'),
-    saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower'),
-    saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower'),
-    saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower'),
-    saddleLength: row('Saddle’s length', 'mm', 120, 1, 'longer', 'shorter'),
-    sitFromNose: row('Nose to sit point', 'mm', 120, 1, 'more', 'less'),
-    saddleRailHeight: row('Height over the rails', 'mm', 80, 0.5, 'more', 'less'),
+    saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', part),
+    saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower', part),
+    saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower', part),
+    saddleLength: row('Saddle’s length', 'mm', 120, 1, 'longer', 'shorter', part),
+    sitFromNose: row('Nose to sit point', 'mm', 120, 1, 'more', 'less', part),
+    saddleRailHeight: row('Height over the rails', 'mm', 80, 0.5, 'more', 'less', part),
   }),
   ...at('hands', {
-    handReach: row('Hands', 'mm', 10, 1, 'forward', 'back'),
-    handHeight: row('Hands', 'mm', 10, 1, 'up', 'down'),
+    handReach: row('Hands', 'mm', 10, 1, 'forward', 'back', { hands: 'free' }),
+    handHeight: row('Hands', 'mm', 10, 1, 'up', 'down', { hands: 'free' }),
     gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower'),
-    spacers: { ...row('Spacers', 'mm', 10, 1, 'more', 'fewer'), exchange: 40 },
-    stemLength: { ...row('Stem', 'mm', 20, 1, 'longer', 'shorter'), exchange: 80 },
-    stemAngle: { ...row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter'), exchange: 70 },
+    spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, ...clamp }),
+    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, ...clamp, ...part }),
+    stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
     barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
-    barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less'),
-    barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back'),
-    barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less'),
-    barUpsweep: row('Upsweep', 'deg', 10, 0.5, 'more', 'less'),
-    barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter'),
-    barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back'),
-    leverAngle: row('Levers', 'deg', 10, 0.5, 'down', 'up', true),
+    barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less', { hands: 'frame', ...part }),
+    barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back', { hands: 'frame', ...part }),
+    barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less', { hands: 'frame', ...part }),
+    barUpsweep: row('Upsweep', 'deg', 10, 0.5, 'more', 'less', { hands: 'frame', ...part }),
+    barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter', { hands: 'frame', ...part }),
+    barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'frame' }),
+    leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up'),
   }),
 } as const satisfies Readonly<Record<string, Setting>>
 
@@ -87,8 +111,8 @@ export function settingOf(key: SettingKey): Setting {
   return settings[key]
 }
 
-/** How far a move may go at once: an answer that keeps the hands in place may exchange a whole part. */
+/** How far a move may go at once: an answer that keeps the hands in place may take a whole other part. */
 export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }): number {
-  const { cap, exchange } = settingOf(setting)
-  return role === 'knock-on' ? (exchange ?? cap) : cap
+  const { cap, answerCap } = settingOf(setting)
+  return role === 'knock-on' ? (answerCap ?? cap) : cap
 }

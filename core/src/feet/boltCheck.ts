@@ -1,19 +1,18 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Sided } from '../quantity/sided.ts'
 import { byWeight, sideName } from '../quantity/finding.ts'
 import type { Finding } from '../quantity/finding.ts'
-import { boltPatterns } from './pedalKinds.ts'
 
 /** Turns of a cleat bolt that must bite: five, of M5 at 0.8 mm. Own limit; the maker's outranks it. @source prior */
 export const LEAST_BITE = 5 * 0.8
 
 /** Lengths mm, torque N·m; null = not read. */
 export interface BoltReadings {
-  /** place in the list of bolt patterns, from 1 */
-  readonly pattern: number | null
-  readonly fitted: Sided<number | null>
+  readonly pattern: OptionOf<'boltPattern'> | null
+  readonly fitted: Sided<OptionOf<'boltsFitted'> | null>
   /** underside of the head to the tip */
   readonly length: Quantity | null
   /** cleat, washer and wedge under the head */
@@ -38,20 +37,19 @@ export function boltBite(length: Quantity, plate: Quantity, depth: Quantity): Bo
   return { bite, spare: depth.value - bite, plusMinus: combined(length.plusMinus, plate.plusMinus, depth.plusMinus) }
 }
 
-/** Bolts asked for by the sole's pattern; null = none, or not read. */
-export function boltsAsked(pattern: number | null): number | null {
-  const words = pattern === null ? undefined : boltPatterns[pattern - 1]
-  return words === undefined || words === 'none' ? null : { 'two bolts': 2, 'three bolts': 3, 'four bolts': 4 }[words]
-}
+/** Bolts asked for by the sole's pattern; null = none. */
+const boltsOf: Readonly<Record<OptionOf<'boltPattern'>, number | null>> = { 'two bolts': 2, 'three bolts': 3, 'four bolts': 4, none: null }
+const counted: Readonly<Record<OptionOf<'boltsFitted'>, number>> = { one: 1, two: 2, three: 3, four: 4 }
 
 /** Count, bite, through the sole, torque. @source common-practice */
 export function boltFindings({ pattern, fitted, length, plate, depth, torque }: BoltReadings): Finding[] {
   const found: Finding[] = []
   const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: string, sentence: string) =>
     found.push({ key, side, weight, headline, sentence, source: 'common-practice' })
-  const asked = boltsAsked(pattern)
+  const asked = pattern === null ? null : boltsOf[pattern]
   for (const side of ['left', 'right'] as const) {
-    const count = fitted[side]
+    const inPlace = fitted[side]
+    const count = inPlace === null ? null : counted[inPlace]
     if (asked !== null && count !== null && count < asked) {
       add('missing-bolt', side, 'first', `${sideName(side)} cleat lacks ${asked - count === 1 ? 'a bolt' : `${asked - count} bolts`}.`, `${count} of ${asked}. It will turn under the foot, and the foot will not release: not ridden like this.`) // prettier-ignore
     }

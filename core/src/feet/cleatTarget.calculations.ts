@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { defineCalculation } from '../calculation.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { allowedRange } from '../measure/readingEntry.ts'
 import { cleatSchool, cleatSchoolKeys, defaultCleatSchool } from './cleatSchools.ts'
 import { cleatTarget } from './cleatTarget.ts'
 import type { CleatTargetInput } from './cleatTarget.ts'
 
-const fromReading = (field: string, key: ReadingKey) => {
+const fromReading = (field: string, key: NumberKey) => {
   const { min, max, how } = definitionOf(key)
   const error = `${field} must be a number from ${allowedRange(key)}.`
   return z.number({ error }).min(min, { error }).max(max, { error }).meta({ description: how })

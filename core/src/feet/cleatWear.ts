@@ -1,29 +1,38 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { byWeight, sideName } from '../quantity/finding.ts'
 import type { Finding } from '../quantity/finding.ts'
 
 /** How long a kind's cleat lasts: km ridden, hardly walked on. @source prior */
-export const cleatLife: readonly number[] = [6000, 5000, 5000, 3500, 12000, 12000, Infinity]
-/** What walking leaves of a cleat's life: hardly, some, much; plates stand out of the sole and suffer most. @source prior */
-export const walkingLeaves = {
-  recessed: [1, 0.9, 0.75],
-  'standing-out': [1, 0.6, 0.35],
-} as const
+export const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
+  'plate-coil': 6000,
+  'plate-leaf': 5000,
+  'plate-glide': 5000,
+  'cleat-mechanism': 3500,
+  recessed: 12000,
+  'recessed-platform': 12000,
+  'flat-pins': Infinity,
+}
+/** What walking leaves of a cleat's life; cleats that stand out of the sole suffer most. @source prior */
+export const walkingLeaves: Readonly<Record<OptionOf<'recess'>, Readonly<Record<OptionOf<'cleatWalking'>, number>>>> = {
+  recessed: { hardly: 1, some: 0.9, much: 0.75 },
+  flush: { hardly: 1, some: 0.6, much: 0.35 },
+}
 /** Where only hours are known, km an hour. @source prior */
 export const USUAL_SPEED = 22
 /** From this share on a cleat is looked at before every fit. @source prior */
 export const LOOK_FROM = 0.7
 
 export interface WearInput {
-  /** place in the list of pedal kinds, from 1; null = not read */
-  readonly kind: number | null
+  /** null = not read */
+  readonly kind: OptionOf<'pedalKind'> | null
   readonly distance: number | null
   readonly hours: number | null
-  /** 1 hardly, 2 some, 3 much; null counts as some */
-  readonly walking: number | null
-  /** recess of the sole: 1 recessed */
-  readonly recess: number | null
+  /** null counts as some */
+  readonly walking: OptionOf<'cleatWalking'> | null
+  /** null counts as flush */
+  readonly recess: OptionOf<'recess'> | null
 }
 
 /** Use so far; null where neither distance nor hours are told, or the kind has no cleat. */
@@ -42,27 +51,21 @@ export interface CleatUse {
  * @source prior
  */
 export function cleatUse({ kind, distance, hours, walking, recess }: WearInput): CleatUse | null {
-  const whole = kind === null ? undefined : cleatLife[kind - 1]
+  const whole = kind === null ? undefined : cleatLife[kind]
   if (whole === undefined || !Number.isFinite(whole) || (distance === null && hours === null)) return null
   const byHours = (hours ?? 0) * USUAL_SPEED
   const ridden = Math.max(distance ?? 0, byHours)
-  const leaves = walkingLeaves[recess === 1 ? 'recessed' : 'standing-out'][(walking ?? 2) - 1] ?? 1
+  const leaves = walkingLeaves[recess ?? 'flush'][walking ?? 'some']
   const life = whole * leaves
   return { ridden, life, share: ridden / life, from: (distance ?? 0) >= byHours ? 'distance' : 'hours' }
 }
 
-/** What a hand and an eye found on one cleat; places in the lists of words, from 1; null = not looked at. */
+/** What a hand and an eye found on one cleat; null = not looked at. */
 export interface CleatLook {
-  readonly wear: number | null
-  readonly play: number | null
-  readonly release: number | null
+  readonly wear: OptionOf<'cleatWear'> | null
+  readonly play: OptionOf<'cleatPlay'> | null
+  readonly release: OptionOf<'releaseFeel'> | null
 }
-
-const MARKED = 3
-const SOME = 2
-const MUCH = 3
-const VAGUE = 2
-const HARD = 3
 
 /** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */
 export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[] {
@@ -72,11 +75,11 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
   for (const side of ['left', 'right'] as const) {
     const { wear, play, release } = look[side]
     const name = sideName(side)
-    if (wear === MARKED) add('worn', side, 'first', `${name} cleat is at its wear mark.`, 'Change both cleats before anything is fitted to them: a worn one rocks, points elsewhere and lets go by itself.') // prettier-ignore
-    if (play === MUCH) add('play', side, 'first', `${name} foot toggles in the pedal.`, 'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.') // prettier-ignore
-    else if (play === SOME) add('play', side, 'note', `${name} foot has a little play.`, 'Small kinds rock a little even when new. More than on the other side is wear.') // prettier-ignore
-    if (release === VAGUE) add('vague-release', side, 'act', `${name} release is vague.`, 'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.') // prettier-ignore
-    if (release === HARD) add('hard-release', side, 'act', `${name} foot comes out hard.`, 'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.') // prettier-ignore
+    if (wear === 'at-mark') add('worn', side, 'first', `${name} cleat is at its wear mark.`, 'Change both cleats before anything is fitted to them: a worn one rocks, points elsewhere and lets go by itself.') // prettier-ignore
+    if (play === 'much') add('play', side, 'first', `${name} foot toggles in the pedal.`, 'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.') // prettier-ignore
+    else if (play === 'little') add('play', side, 'note', `${name} foot has a little play.`, 'Small kinds rock a little even when new. More than on the other side is wear.') // prettier-ignore
+    if (release === 'vague') add('vague-release', side, 'act', `${name} release is vague.`, 'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.') // prettier-ignore
+    if (release === 'hard') add('hard-release', side, 'act', `${name} foot comes out hard.`, 'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.') // prettier-ignore
   }
   const use = cleatUse(input)
   if (use !== null) {

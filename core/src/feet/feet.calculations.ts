@@ -8,7 +8,9 @@ import { cleatTemplate, templateSvg } from './cleatTemplate.ts'
 import { cleatUse } from './cleatWear.ts'
 import { heelClearance, nearestGap } from './heelClearance.ts'
 import { weightsSchema } from './pedalCriteria.ts'
-import { boltPatterns, pedalKindWords, pedalSpecSchema } from './pedalKinds.ts'
+import { boltPatterns, pedalKinds, pedalSpecSchema } from './pedalKinds.ts'
+import { optionsOf } from '../measure/readingDefinitions.ts'
+import type { ChoiceKey } from '../measure/readingDefinitions.ts'
 import { rankPedals } from './pedalRanking.ts'
 import { LEAST_THREAD, STANCE_MET, stanceOptions, usualStock } from './stanceSearch.ts'
 import { turnsOfRide } from './stance.ts'
@@ -162,6 +164,15 @@ export const stanceOptionsCalculation = defineCalculation({
 
 const optional = (label: string, min: number, max: number, unit: string) => numberField(label, min, max, unit).nullable().default(null)
 
+/** One of a reading’s words by its key; left out = not read. */
+function oneOf<Key extends ChoiceKey>(key: Key) {
+  const options = optionsOf(key)
+  return z
+    .enum(options, { error: `${key} must be one of ${options.join(', ')}.` })
+    .nullable()
+    .default(null)
+}
+
 export const pedalRankingCalculation = defineCalculation({
   name: 'pedal-ranking',
   title: 'Pedal systems for a rider',
@@ -170,7 +181,7 @@ export const pedalRankingCalculation = defineCalculation({
     weights: weightsSchema,
     rider: z.strictObject({
       mass: optional('rider.mass', 20, 250, 'kg'),
-      soleStiffness: optional('rider.soleStiffness', 1, 3, ''),
+      soleStiffness: oneOf('soleStiffness'),
       forefoot: z.boolean().default(false),
       knee: z.boolean().default(false),
       entry: z.boolean().default(false),
@@ -180,7 +191,7 @@ export const pedalRankingCalculation = defineCalculation({
       widen: numberField('rider.widen', 0, 100, 'mm').default(0),
       swing: optional('rider.swing', 0, 50, 'degrees'),
       bolts: z.enum(boltPatterns).nullable().default(null),
-      kindNow: optional('rider.kindNow', 1, pedalKindWords.length, ''),
+      kindNow: oneOf('pedalKind'),
       axleNow: optional('rider.axleNow', 35, 130, 'mm'),
       hours: optional('rider.hours', 0, 24, 'h'),
     }),
@@ -229,9 +240,9 @@ export const cleatUseCalculation = defineCalculation({
   input: z.strictObject({
     distance: numberField('distance', 0, 60000, 'km').nullable(),
     hours: numberField('hours', 0, 5000, 'h').nullable().default(null),
-    kind: numberField('kind', 1, pedalKindWords.length, ''),
-    walking: optional('walking', 1, 3, ''),
-    recess: optional('recess', 1, 2, ''),
+    kind: z.enum(pedalKinds, { error: `kind must be one of ${pedalKinds.join(', ')}.` }),
+    walking: oneOf('cleatWalking'),
+    recess: oneOf('recess'),
   }),
   output: z.object({
     use: z.object({ ridden: z.number(), life: z.number(), share: z.number(), from: z.enum(['distance', 'hours']) }).nullable(),

@@ -2,13 +2,13 @@ import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { MAX_WEIGHT, said, share } from '../quantity/ranking.ts'
 import type { Criterion, School } from '../quantity/ranking.ts'
-import type { PedalSpec } from './pedalKinds.ts'
+import type { OptionOf } from '../measure/readingDefinitions.ts'
+import type { PedalKind, PedalSpec } from './pedalKinds.ts'
 
 /** What is known of the rider where pedals are chosen; null = not read. */
 export interface PedalRider {
   readonly mass: number | null
-  /** 1 soft, 2 medium, 3 stiff */
-  readonly soleStiffness: number | null
+  readonly soleStiffness: OptionOf<'soleStiffness'> | null
   /** hot, numb or painful forefoot */
   readonly forefoot: boolean
   /** inner or outer knee */
@@ -25,8 +25,8 @@ export interface PedalRider {
   readonly swing: number | null
   /** words of the shoe's bolt pattern */
   readonly bolts: PedalSpec['bolts'] | null
-  /** place of the pedal in use in the list of kinds */
-  readonly kindNow: number | null
+  /** kind of the pedal in use */
+  readonly kindNow: PedalKind | null
   /** pedal axle in use, mm */
   readonly axleNow: number | null
   readonly hours: number | null
@@ -53,7 +53,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
   {
     key: 'patch', label: 'Support under the ball', source: 'common-practice',
     score: (spec) => share(Math.sqrt(spec.patch), Math.sqrt(600), Math.sqrt(2400)),
-    counts: (r) => r.forefoot ? said(r.soleStiffness === 3 ? 4 : 5, 'hot or numb forefoot') : r.soleStiffness === 1 ? said(4, 'soft sole') : said(2, 'usual'),
+    counts: (r) => r.forefoot ? said(r.soleStiffness === 'stiff' ? 4 : 5, 'hot or numb forefoot') : r.soleStiffness === 'soft' ? said(4, 'soft sole') : said(2, 'usual'),
   },
   {
     key: 'stability', label: 'Stable, little rock', source: 'common-practice',

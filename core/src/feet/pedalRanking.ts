@@ -21,7 +21,7 @@ export function exclusions(spec: PedalSpec, rider: PedalRider): string[] {
   if (rider.widen > STANCE_TOLERANCE && reach < Math.min(rider.widen, STANCE_TOLERANCE + 1)) {
     found.push(`Stance should go ${trimmed(rider.widen, 0)} mm wider a side; it has ${trimmed(reach, 1)} mm of room.`)
   }
-  if (spec.patch < SMALL_PATCH && rider.soleStiffness === 1 && rider.forefoot) {
+  if (spec.patch < SMALL_PATCH && rider.soleStiffness === 'soft' && rider.forefoot) {
     found.push('A small patch on a soft sole is a likely cause of the hot foot.')
   }
   if (spec.release === 0 && (rider.use === 'road' || rider.use === 'long') && !rider.entry) {

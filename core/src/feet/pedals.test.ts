@@ -1,46 +1,29 @@
 import fc from 'fast-check'
-import { definitionOf } from '../measure/readingDefinitions.ts'
 import { MAX_WEIGHT } from '../quantity/ranking.ts'
 import { criteria } from './pedalCriteria.ts'
 import type { PedalRider } from './pedalCriteria.ts'
 import { pedalSpecSchema, startingPedals } from './pedalKinds.ts'
-import type { PedalSpec } from './pedalKinds.ts'
+import type { PedalKind, PedalSpec } from './pedalKinds.ts'
 import { exclusions, rankPedals } from './pedalRanking.ts'
-import { pedalSwitch } from './pedalSwitch.ts'
+import { pedalChoice, pedalDisturbs } from './pedalSwitch.ts'
 
 const rider = (over: Partial<PedalRider> = {}): PedalRider => ({
-  mass: 72, soleStiffness: 3, forefoot: false, knee: false, entry: false, loose: false, bowLegged: false, use: 'road', widen: 0,
-  swing: null, bolts: 'three bolts', kindNow: 1, axleNow: 53, hours: 2, ...over,
+  mass: 72, soleStiffness: 'stiff', forefoot: false, knee: false, entry: false, loose: false, bowLegged: false, use: 'road', widen: 0,
+  swing: null, bolts: 'three bolts', kindNow: 'plate-coil', axleNow: 53, hours: 2, ...over,
 }) // prettier-ignore
-const catalogue = startingPedals.map(({ seed, ...spec }) => ({ id: String(seed), spec }))
-const kind = (n: number): PedalSpec => catalogue[n - 1]!.spec
+const catalogue = startingPedals.map((spec) => ({ id: spec.kind, spec }))
+const kind = (key: PedalKind): PedalSpec => catalogue.find(({ id }) => id === key)!.spec
 const winner = (over: Partial<PedalRider>, own = {}) => rankPedals(catalogue, rider(over), own).ranked[0]?.spec.kind
 
 describe('pedal kinds (common practice of the trade)', () => {
-  it('start with the seven kinds the reading knows, each whole', () => {
-    expect(startingPedals.map(({ kind: n }) => n)).toEqual(definitionOf('pedalKind').options?.map((_, i) => i + 1))
-    for (const { seed: _seed, ...spec } of startingPedals) expect(pedalSpecSchema.parse(spec)).toEqual(spec)
-  })
-
-  it('carry what the trade says of float, rock and room: 0 / ~2.5 / ~6°, 0 / ~4.5 / ~9°, ~5–10°, window to ~15°, ~4–6°, about 3° of rock even new', () => {
-    expect(kind(1).floats).toEqual([0, 2.5, 6])
-    expect(kind(2).floats).toEqual([0, 4.5, 9])
-    expect(kind(3).floats).toEqual([5, 10])
-    expect(Math.max(...kind(4).floats)).toBe(15)
-    expect(kind(5).floats).toEqual([4, 6])
-    expect(kind(5).rockNew).toBe(3)
-    expect(kind(3).lateral).toBe(0)
-    expect(kind(1).walking).toBeLessThan(kind(5).walking)
-  })
-
   it('refuse what cannot be, naming the field and its range', () => {
-    const bad = (over: object) => pedalSpecSchema.safeParse({ ...kind(1), ...over }).error?.issues[0]?.message
+    const bad = (over: object) => pedalSpecSchema.safeParse({ ...kind('plate-coil'), ...over }).error?.issues[0]?.message
     expect(bad({ name: ' ' })).toBe('Name must have 1 to 80 characters.')
     expect(bad({ patch: 5 })).toBe('Patch must be a number from 200 to 30000 mm².')
     expect(bad({ floats: [] })).toBe('Float needs at least one value.')
     expect(bad({ floats: [31] })).toMatch(/Float must be a number from 0 to 30/)
     expect(bad({ mud: 2.5 })).toBe('Mud must be a whole mark from 1 (poor) to 5 (good).')
-    expect(bad({ kind: 9 })).toMatch(/Kind must be a number from 1 to 7/)
+    expect(bad({ kind: 9 })).toMatch(/Kind must be one of plate-coil, /)
     expect(bad({ made: 'up' })).toBeDefined()
   })
 })
@@ -48,23 +31,23 @@ describe('pedal kinds (common practice of the trade)', () => {
 describe('ranking', () => {
   it('gives each rider of the trade’s table its kind', () => {
     // "Most stable and durable; first choice for heavy, powerful, bow-legged."
-    expect(winner({ mass: 96, bowLegged: true })).toBe(1)
+    expect(winner({ mass: 96, bowLegged: true })).toBe('plate-coil')
     // "Walkable, mud-proof, long-lived"; a shoe leaning on a cage is steadier.
-    expect([5, 6]).toContain(winner({ use: 'mountain', bolts: 'two bolts', kindNow: 5 }))
+    expect(['recessed', 'recessed-platform']).toContain(winner({ use: 'mountain', bolts: 'two bolts', kindNow: 'recessed' }))
     // A courier who stops every few minutes walks and steps in all day.
-    expect([5, 6, 7]).toContain(winner({ use: 'town' }))
+    expect(['recessed', 'recessed-platform', 'flat-pins']).toContain(winner({ use: 'town' }))
   })
 
   it('leaves out a glide entry where the stance must widen, a small patch under a hot foot on a soft sole, a weak spring under a heavy rider', () => {
-    expect(exclusions(kind(3), rider({ widen: 6 }))[0]).toMatch(/6 mm wider a side; it has 0 mm/)
-    expect(exclusions(kind(1), rider({ widen: 6 }))).toEqual([])
-    expect(exclusions(kind(5), rider({ forefoot: true, soleStiffness: 1 }))[0]).toMatch(/small patch on a soft sole/)
-    expect(exclusions(kind(5), rider({ forefoot: true, soleStiffness: 3 }))).toEqual([])
-    expect(exclusions(kind(2), rider({ mass: 95 }))[0]).toMatch(/limit is 90 kg/)
-    expect(exclusions(kind(7), rider())[0]).toMatch(/Nothing holds the foot/)
-    expect(exclusions(kind(7), rider({ use: 'mountain' }))).toEqual([])
-    expect(exclusions(kind(7), rider({ entry: true }))).toEqual([])
-    expect(exclusions(kind(1), rider({ swing: 5 }))[0]).toMatch(/needs 9° of float with room; its widest is 6°/)
+    expect(exclusions(kind('plate-glide'), rider({ widen: 6 }))[0]).toMatch(/6 mm wider a side; it has 0 mm/)
+    expect(exclusions(kind('plate-coil'), rider({ widen: 6 }))).toEqual([])
+    expect(exclusions(kind('recessed'), rider({ forefoot: true, soleStiffness: 'soft' }))[0]).toMatch(/small patch on a soft sole/)
+    expect(exclusions(kind('recessed'), rider({ forefoot: true, soleStiffness: 'stiff' }))).toEqual([])
+    expect(exclusions(kind('plate-leaf'), rider({ mass: 95 }))[0]).toMatch(/limit is 90 kg/)
+    expect(exclusions(kind('flat-pins'), rider())[0]).toMatch(/Nothing holds the foot/)
+    expect(exclusions(kind('flat-pins'), rider({ use: 'mountain' }))).toEqual([])
+    expect(exclusions(kind('flat-pins'), rider({ entry: true }))).toEqual([])
+    expect(exclusions(kind('plate-coil'), rider({ swing: 5 }))[0]).toMatch(/needs 9° of float with room; its widest is 6°/)
   })
 
   it('puts what is out at the end, whatever it scores', () => {
@@ -148,22 +131,16 @@ describe('ranking', () => {
 
 describe('what a switch disturbs', () => {
   it('stack to the saddle, axle to the stance, another bolt pattern to the shoes', () => {
-    const change = pedalSwitch(kind(5), rider({ kindNow: 1 }), { stack: 17, axle: 55, recess: null })
-    expect(change).toMatchObject({ kind: { from: 1, to: 5 }, stack: -3 })
-    expect(change.disturbs.join(' ')).toMatch(/3 mm thinner: saddle down.*Stance 4 mm (wider|narrower).*shoes for two bolts/)
+    const disturbs = pedalDisturbs(kind('recessed'), rider({ kindNow: 'plate-coil' }), { stack: 17, axle: 55, recess: null })
+    expect(disturbs.join(' ')).toMatch(/3 mm thinner: saddle down.*Stance 4 mm (wider|narrower).*shoes for two bolts/)
   })
 
   it('takes the narrowest float that holds the swing with room, else the widest', () => {
-    expect(pedalSwitch(kind(4), rider({ swing: 3 }), { stack: null, axle: null, recess: null }).float).toBe(10)
-    expect(pedalSwitch(kind(1), rider({ swing: 20 }), { stack: null, axle: null, recess: null }).float).toBe(6)
+    expect(pedalChoice(kind('cleat-mechanism'), { swing: 3 }, { axle: null }).float).toBe(10)
+    expect(pedalChoice(kind('plate-coil'), { swing: 20 }, { axle: null }).float).toBe(6)
   })
 
   it('disturbs nothing when it is the same pedal', () => {
-    expect(pedalSwitch(kind(1), rider(), { stack: 17, axle: 53, recess: null })).toMatchObject({
-      kind: null,
-      stack: 0,
-      axle: 0,
-      disturbs: [],
-    })
+    expect(pedalDisturbs(kind('plate-coil'), rider(), { stack: 17, axle: 53, recess: null })).toEqual([])
   })
 })

@@ -1,3 +1,4 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
@@ -14,10 +15,8 @@ export interface ShoeReadings {
   readonly shoeBallWidth: Quantity | null
   readonly shoeHeelWidth: Quantity | null
   readonly archDrop: Quantity | null
-  /** 1 soft, 2 medium, 3 stiff */
-  readonly soleStiffness: number | null
-  /** 1 soft or knitted, 2 firm, 3 mouldable */
-  readonly shoeUpper: number | null
+  readonly soleStiffness: OptionOf<'soleStiffness'> | null
+  readonly shoeUpper: OptionOf<'shoeUpper'> | null
   /** how far behind the ball the rearmost cleat place lies, and what the school asks for */
   readonly slotEnd: Quantity | null
   readonly setbackTarget: number | null
@@ -77,14 +76,14 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
   if (shoe.slotEnd && shoe.setbackTarget !== null && shoe.slotEnd.value + shoe.slotEnd.plusMinus < shoe.setbackTarget - SLOT_SHORT) {
     add('holes-forward', 'act', `${name} shoe’s holes sit far forward.`, `All the way back puts the axle ${mm(shoe.slotEnd.value)} behind the ball; ${mm(shoe.setbackTarget)} is asked for. Take what the slot gives; the rest needs a shoe with holes further back.`) // prettier-ignore
   }
-  if (shoe.soleStiffness === 1) {
+  if (shoe.soleStiffness === 'soft') {
     add('soft-sole', 'act', 'The sole folds at the ball.', 'A soft sole lets a small patch press through: hot spots on a small pedal, a foot that tires. A stiffer sole or a pedal with a large patch. (One study found more forefoot pressure under the stiffest soles: stiff helps against a small patch, not by itself.)', 'jarboe') // prettier-ignore
   }
   const drops = shoe.archDrop !== null && shoe.archDrop.value >= ARCH_DROPS
-  if (shoe.shoeUpper === 1) {
+  if (shoe.shoeUpper === 'soft') {
     add('soft-upper', drops ? 'first' : 'act', 'The upper gives no support.', `A soft or knitted upper lets the foot roll over its edge, and a footbed has nothing to rest on.${drops ? ' This arch drops under load: a firm shoe before any footbed or wedge.' : ''}`) // prettier-ignore
   }
-  if (shoe.shoeUpper === 3) {
+  if (shoe.shoeUpper === 'mouldable') {
     add(
       'mouldable',
       'note',

@@ -1,3 +1,4 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -12,8 +13,7 @@ export interface SupportReadings {
   readonly archDrop: Quantity | null
   readonly wedge: Quantity | null
   readonly archSupport: Quantity | null
-  /** 1 soft or knitted, 2 firm, 3 mouldable */
-  readonly shoeUpper: number | null
+  readonly shoeUpper: OptionOf<'shoeUpper'> | null
   /** a complaint of the foot or the knee that a wedge or a footbed could bear on */
   readonly complaint: boolean
 }
@@ -71,7 +71,7 @@ export function judgeWedge(side: Side, { forefootTilt, wedge, shoeUpper, complai
   if (!complaint) {
     return { ...base, state: 'level', by: 0, headline: `${name} forefoot tilts ${tiltWords}.`, sentence: 'Nothing told speaks for a wedge: leave it.', sure } // prettier-ignore
   }
-  if (shoeUpper === 1) {
+  if (shoeUpper === 'soft') {
     return { ...base, state: 'level', by: 0, headline: `${name} forefoot: a firm shoe before a wedge.`, sentence: `It tilts ${tiltWords}, but a soft upper lets the foot roll off the wedge.`, sure } // prettier-ignore
   }
   const by = Math.sign(rest) * WEDGE_STEP
@@ -98,7 +98,7 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
   if (rest < 1) {
     return { ...base, state: 'level', by: 0, headline: `${name} arch is supported.`, sentence: `${said}; ${trimmed(archSupport?.value ?? 0, 1)} mm of support is in the shoe.`, sure } // prettier-ignore
   }
-  if (shoeUpper === 1) {
+  if (shoeUpper === 'soft') {
     return { ...base, state: 'level', by: 0, headline: `${name} arch: a firm shoe before a footbed.`, sentence: `${said}, but a footbed relies on the shoe’s structure and this upper gives it none.`, sure } // prettier-ignore
   }
   const by = Math.min(SUPPORT_STEP, rest)

@@ -23,9 +23,18 @@ export const conditions = {
 export type ConditionKey = keyof typeof conditions
 export const conditionKeys = Object.keys(conditions) as [ConditionKey, ...ConditionKey[]]
 
+/** Hand positions a bar has, the usual one first. */
+const positions: Readonly<Record<BarKind, readonly [HandPosition, ...HandPosition[]]>> = {
+  flat: ['grip'],
+  drop: ['hoods', 'tops', 'drops', 'extension'],
+}
+export function handPositionsOf(bar: BarKind): readonly HandPosition[] {
+  return positions[bar]
+}
+
 /** Where the hands usually are. */
 export function usualHands(bar: BarKind): HandPosition {
-  return bar === 'drop' ? 'hoods' : 'grip'
+  return positions[bar][0]
 }
 
 /** Hand position of a condition on a bar. */

@@ -1,5 +1,6 @@
 import { aReading, exampleReadings } from '../testing.ts'
-import { kneeBand, methodUncertainty, methodsFor } from './methods.ts'
+import { methodUncertainty, methodsFor } from './methods.ts'
+import { bandFor } from './readingBands.ts'
 import { plausibilityQuestions } from './plausibility.ts'
 import { readingSchema } from './reading.ts'
 import { definitionOf, readingKeys } from './readingDefinitions.ts'
@@ -29,8 +30,8 @@ describe('methods', () => {
 
 // Holmes, Pruitt & Whalen 1994: 25–35° held still; Ferrer-Roca et al. 2012: 30–40° pedalling (both from memory).
 it('judges a knee by the band for the way it was read', () => {
-  for (const method of ['goniometer', 'eye', null] as const) expect(kneeBand(method)).toEqual({ low: 25, high: 35 })
-  for (const method of ['photo', 'motion'] as const) expect(kneeBand(method)).toEqual({ low: 30, high: 40 })
+  for (const method of ['goniometer', 'eye', null] as const) expect(bandFor('knee-at-bottom', method)).toEqual({ low: 25, high: 35 })
+  for (const method of ['photo', 'motion'] as const) expect(bandFor('knee-at-bottom', method)).toEqual({ low: 30, high: 40 })
 })
 
 describe('entry of a reading', () => {
@@ -61,7 +62,7 @@ describe('entry of a reading', () => {
       'slotBack',
       'left',
       '-6',
-      'Slot room back, left is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: 0 to 80 mm.',
+      'Slot room back, left is written the wrong way round: room is counted from where the part stands now, as a positive number. Allowed: 0 to 80 mm.',
     ],
     ['shoeSize', 'right', '430', 'Shoe size, right must lie between EU 30 and 55.'],
     ['seatAngle', 'both', '12', 'Seat angle must lie between 50° and 88°.'],

@@ -1,5 +1,3 @@
-import { DYNAMIC_KNEE, STATIC_KNEE } from '../body/facts.ts'
-import type { TargetBand } from '../quantity/band.ts'
 import type { PlainDimension } from '../quantity/entry.ts'
 import type { SourceKey } from '../sources.ts'
 
@@ -49,7 +47,8 @@ export const methods = {
 export type MethodKey = keyof typeof methods
 export const methodKeys = Object.keys(methods) as [MethodKey, ...MethodKey[]]
 
-export type ReadingDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | 'choice' | PlainDimension
+export type NumberDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | PlainDimension
+export type ReadingDimension = NumberDimension | 'choice'
 
 /** The ± a method gives for a dimension; null when the method cannot read it. */
 export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {
@@ -61,10 +60,4 @@ export function methodUncertainty(method: MethodKey, dimension: ReadingDimension
 /** The methods that can read a dimension, in the table's order. */
 export function methodsFor(dimension: ReadingDimension): MethodKey[] {
   return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null)
-}
-
-/** Band of the knee at the bottom for the way it was read. @source holmes */
-export function kneeBand(method: MethodKey | null): TargetBand {
-  const row: Method | null = method && methods[method]
-  return row?.pedalling ? DYNAMIC_KNEE : STATIC_KNEE
 }

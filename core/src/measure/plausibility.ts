@@ -3,7 +3,7 @@ import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { readingName, unitMark } from './readingEntry.ts'
-import { definitionOf, readingKeys } from './readingDefinitions.ts'
+import { definitionOf, numberKeys } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
 
@@ -21,10 +21,14 @@ type Read = (key: ReadingKey, side: Side | 'both') => number | null
 
 /** Compares readings with each other. Limits are common practice, wide on purpose. */
 export function plausibilityQuestions(readings: readonly Reading[]): PlausibilityQuestion[] {
+  // Of several readings of one thing the last counts.
   const calm = new Map(readings.filter((r) => r.condition === 'usual').map((r) => [`${r.key}:${r.side}`, r.value]))
-  const read: Read = (key, side) => calm.get(`${key}:${side}`) ?? null
+  const read: Read = (key, side) => {
+    const value = calm.get(`${key}:${side}`)
+    return typeof value === 'number' ? value : null
+  }
   return [
-    ...readingKeys.flatMap((key) => pairQuestion(key, read)),
+    ...numberKeys.flatMap((key) => pairQuestion(key, read)),
     ...bodyQuestions(read),
     ...sides.flatMap((side) => footQuestions(read, side)),
   ]

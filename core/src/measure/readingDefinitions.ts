@@ -2,21 +2,49 @@ import { plainUnits } from '../quantity/entry.ts'
 import type { Unit } from '../quantity/quantity.ts'
 import { bikeReadings } from './definitions/bike.ts'
 import { bodyReadings } from './definitions/body.ts'
-import type { ReadingDefinition } from './definitions/definition.ts'
+import type { ChoiceRow, NumberRow, Placed, ReadingDefinition } from './definitions/definition.ts'
 import { footReadings } from './definitions/feet.ts'
 import { onBikeReadings } from './definitions/onBike.ts'
 
-export type { ReadingDefinition, ReadingGroup } from './definitions/definition.ts'
+export type { ReadingDefinition, ReadingGroup, ReadingOwner } from './definitions/definition.ts'
 
 /** Every reading of the product, in the order a tape goes. */
 export const readingDefinitions = { ...bodyReadings, ...bikeReadings, ...footReadings, ...onBikeReadings }
+type Definitions = typeof readingDefinitions
 
-export type ReadingKey = keyof typeof readingDefinitions
+export type ReadingKey = keyof Definitions
+/** Readings that are one of a few words. */
+export type ChoiceKey = { [Key in ReadingKey]: Definitions[Key] extends { readonly dimension: 'choice' } ? Key : never }[ReadingKey]
+/** Readings that are a number. */
+export type NumberKey = Exclude<ReadingKey, ChoiceKey>
+/** The keys a choice may have. */
+export type OptionOf<Key extends ChoiceKey> = Extract<keyof Definitions[Key]['options'], string>
+
 export const readingKeys = Object.keys(readingDefinitions) as [ReadingKey, ...ReadingKey[]]
 
 /** A row of the table, with its optional parts. */
+export function definitionOf(key: NumberKey): NumberRow & Placed
+export function definitionOf(key: ChoiceKey): ChoiceRow & Placed
+export function definitionOf(key: ReadingKey): ReadingDefinition
 export function definitionOf(key: ReadingKey): ReadingDefinition {
   return readingDefinitions[key]
+}
+
+export function isChoice(key: ReadingKey): key is ChoiceKey {
+  return readingDefinitions[key].dimension === 'choice'
+}
+export const choiceKeys = readingKeys.filter(isChoice)
+export const numberKeys = readingKeys.filter((key): key is NumberKey => !isChoice(key))
+
+/** The keys of a choice, in the order they are shown. */
+export function optionsOf<Key extends ChoiceKey>(key: Key): readonly [OptionOf<Key>, ...OptionOf<Key>[]] {
+  return Object.keys(readingDefinitions[key].options) as [OptionOf<Key>, ...OptionOf<Key>[]]
+}
+
+/** The word of a choice; empty for a key it does not have. */
+export function optionWord(key: ChoiceKey, option: string): string {
+  const { options } = definitionOf(key)
+  return Object.hasOwn(options, option) ? (options[option] ?? '') : ''
 }
 
 /** The unit a reading is held in. */

@@ -1,8 +1,8 @@
 import { MM_PER_INCH, formatLength, isPlain, parseEntry, plainUnits, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
-import { definitionOf } from './readingDefinitions.ts'
-import type { ReadingKey } from './readingDefinitions.ts'
+import { definitionOf, isChoice, optionWord } from './readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from './readingDefinitions.ts'
 import { MAX_REPEATS } from './repeats.ts'
 
 /** What became of a typed reading. */
@@ -22,8 +22,8 @@ export function readingName(key: ReadingKey, side: Side | 'both'): string {
 
 /** "120 to 280 mm", in the unit the fitter works in. */
 export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
+  if (isChoice(key)) return `one of ${Object.values(definitionOf(key).options).join(', ')}`
   const { min, max, dimension } = definitionOf(key)
-  if (dimension === 'choice') return `one of ${definitionOf(key).options?.join(', ') ?? ''}`
   if (dimension === 'mass') return `${min} to ${max} kg`
   if (dimension === 'angle') return `${trimmed(min, 0)}° to ${trimmed(max, 0)}°`
   if (isPlain(dimension)) return `${min} to ${max} ${plainUnits[dimension]}`
@@ -31,11 +31,11 @@ export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
   return `${formatLength(min, unit)} to ${formatLength(max, unit)} ${unit}`
 }
 
-/** A held value as the fitter's unit shows it, without its unit; a choice as its word. */
-export function shownValue(key: ReadingKey, value: number, unit: LengthUnit, decimals?: number): string {
-  const { dimension, options } = definitionOf(key)
-  if (dimension === 'length') return formatLength(value, unit, decimals)
-  return dimension === 'choice' ? (options?.[value - 1] ?? '') : trimmed(value, decimals ?? 1)
+/** A held value as the fitter’s unit shows it, without its unit; a choice as its word. */
+export function shownValue(key: ReadingKey, value: number | string, unit: LengthUnit, decimals?: number): string {
+  if (isChoice(key)) return optionWord(key, String(value))
+  if (typeof value === 'string') return value
+  return definitionOf(key).dimension === 'length' ? formatLength(value, unit, decimals) : trimmed(value, decimals ?? 1)
 }
 
 /** What stands behind a shown value: " mm", "°", " kg", or nothing. */
@@ -47,12 +47,12 @@ export function unitMark(key: ReadingKey, unit: LengthUnit): string {
 }
 
 /** Why a held value cannot be stored, or null when it can. Used at every edge. */
-export function rangeProblem(key: ReadingKey, side: Side | 'both', value: number, unit: LengthUnit = 'mm'): string | null {
-  const { min, max } = definitionOf(key)
+export function rangeProblem(key: NumberKey, side: Side | 'both', value: number, unit: LengthUnit = 'mm'): string | null {
+  const { min, max, isRoom } = definitionOf(key)
   if (Number.isFinite(value) && value >= min && value <= max) return null
   const name = readingName(key, side)
-  if ((key === 'slotForward' || key === 'slotBack') && value < 0) {
-    return `${name} is written the wrong way round: room is counted from where the cleat sits now, as a positive number. Allowed: ${allowedRange(key, unit)}.`
+  if (isRoom && value < 0) {
+    return `${name} is written the wrong way round: room is counted from where the part stands now, as a positive number. Allowed: ${allowedRange(key, unit)}.`
   }
   return `${name} must lie between ${allowedRange(key, unit).replace(' to ', ' and ')}.`
 }
@@ -62,9 +62,9 @@ export function rangeProblem(key: ReadingKey, side: Side | 'both', value: number
  * them are repetitions of the same reading; their mean is taken. A value that only makes sense in
  * another unit is refused with that reading offered.
  */
-export function readEntry(key: ReadingKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
+export function readEntry(key: NumberKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
   const singles = text.split(/[;+]/).filter((part) => part.trim() !== '')
-  if (singles.length < 2 || definitionOf(key).dimension === 'choice') return readSingle(key, side, singles[0] ?? text, unit)
+  if (singles.length < 2) return readSingle(key, side, singles[0] ?? text, unit)
   if (singles.length > MAX_REPEATS) {
     return { ok: false, message: `${readingName(key, side)}: at most ${MAX_REPEATS} repeated values.` }
   }
@@ -81,7 +81,7 @@ function rounded(value: number): number {
   return Math.round(value * 1000) / 1000
 }
 
-function readSingle(key: ReadingKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
+function readSingle(key: NumberKey, side: Side | 'both', text: string, unit: LengthUnit): ReadingEntry {
   const { dimension } = definitionOf(key)
   const parsed = parseEntry(text, dimension, unit)
   if (!parsed.ok) {
@@ -96,7 +96,7 @@ function readSingle(key: ReadingKey, side: Side | 'both', text: string, unit: Le
 }
 
 /** The unit a slipped entry most likely meant, when exactly that makes it plausible. */
-function otherUnit(key: ReadingKey, mm: number, unit: LengthUnit): { label: string; text: string } | undefined {
+function otherUnit(key: NumberKey, mm: number, unit: LengthUnit): { label: string; text: string } | undefined {
   const { min, max } = definitionOf(key)
   const perUnit = { mm: 1, cm: 10, in: MM_PER_INCH }
   const typed = mm / perUnit[unit]

@@ -3,6 +3,7 @@ import {
   BALL_OF_FOOT_RATIO,
   FOREARM_TO_GRIP_RATIO,
   HAND_LENGTH_RATIO,
+  INDEX_FINGER_RATIO,
   HEEL_TO_ANKLE_RATIO,
   HIP_SPACING_RATIO,
   INSEAM_RATIO,
@@ -17,15 +18,39 @@ import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
 import { methodUncertainty } from './methods.ts'
-import { definitionOf, readingKeys, unitOf } from './readingDefinitions.ts'
-import type { ReadingKey } from './readingDefinitions.ts'
-import { readingPlace } from './readingPlace.ts'
+import { choiceKeys, definitionOf, isChoice, numberKeys, unitOf } from './readingDefinitions.ts'
+import type { ChoiceKey, NumberKey, OptionOf } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
+import { readingPlace } from './readingPlace.ts'
 import { summarise } from './repeats.ts'
+import { noChanges } from './timeline.ts'
+import type { Timeline } from './timeline.ts'
 
-/** A reading made ready for use: measured, or estimated with its reason, or missing. */
-export type Resolved = (Quantity & { readonly from: string; readonly source: SourceKey }) | null
-export type ResolvedReadings = Readonly<Record<ReadingKey, Sided<Resolved>>>
+/** A number made ready for use: measured, or estimated with its reason, or missing. */
+export type Resolved =
+  | (Quantity & {
+      readonly from: string
+      readonly source: SourceKey
+      /** read once, and taken for both sides */
+      readonly oneForBoth?: true
+    })
+  | null
+/** What was chosen among a reading's words, by side; null = not read. */
+export type ResolvedChoices = { readonly [Key in ChoiceKey]: Sided<OptionOf<Key> | null> }
+export type ResolvedReadings = Readonly<Record<NumberKey, Sided<Resolved>>> & { readonly choices: ResolvedChoices }
+
+/** A number that was read with tape, eye or mat; an estimate counts as not read. */
+export function measured(now: ResolvedReadings, key: NumberKey, side: Side = 'left'): Quantity | null {
+  const value = now[key][side]
+  return value?.basis === 'measured' ? value : null
+}
+export function measuredValue(now: ResolvedReadings, key: NumberKey, side: Side = 'left'): number | null {
+  return measured(now, key, side)?.value ?? null
+}
+/** What was chosen among a reading's words; null = not read. */
+export function chosen<Key extends ChoiceKey>(now: ResolvedReadings, key: Key, side: Side = 'left'): OptionOf<Key> | null {
+  return now.choices[key][side]
+}
 
 /** The parts of a body that are never read directly, one side. */
 export interface HiddenParts {
@@ -39,10 +64,13 @@ export interface HiddenParts {
 /** A saddle is commonly clamped this far before where its rider sits, mm; minus is ahead of it. @source prior */
 const CLAMP_AHEAD = -20
 
-type Lookup = (key: ReadingKey) => Resolved
+/** Between the usual road (145–150) and mountain (about 170) tread, mm. @source common-practice */
+export const USUAL_TREAD = 155
+
+type Lookup = (key: NumberKey) => Resolved
 
 /** How a missing reading is filled in. Widths are k = 2 and deliberately wide. */
-const estimates: Readonly<Partial<Record<ReadingKey, (get: Lookup) => Resolved>>> = {
+const estimates: Readonly<Partial<Record<NumberKey, (get: Lookup) => Resolved>>> = {
   inseam: (get) => scaled(get('stature'), INSEAM_RATIO, 45, 'from stature', 'prior'),
   thigh: (get) => scaled(get('stature'), statureFractions.thigh, 30, 'from stature', 'drillis-contini'),
   shank: (get) => scaled(get('stature'), statureFractions.shank, 30, 'from stature', 'drillis-contini'),
@@ -51,6 +79,7 @@ const estimates: Readonly<Partial<Record<ReadingKey, (get: Lookup) => Resolved>>
   forearm: (get) => scaled(get('stature'), FOREARM_TO_GRIP_RATIO, 25, 'from stature', 'drillis-contini'),
   acromionWidth: (get) => scaled(get('stature'), ACROMION_RATIO, 35, 'from stature', 'ansur-ii'),
   handLength: (get) => scaled(get('stature'), HAND_LENGTH_RATIO, 16, 'from stature', 'ansur-ii'),
+  indexFinger: (get) => scaled(get('handLength'), INDEX_FINGER_RATIO, 8, 'from hand length', 'pheasant'),
   footLength: (get) => scaled(get('stature'), statureFractions.footLength, 16, 'from stature', 'drillis-contini'),
   heelToMtp1: (get) => scaled(get('footLength'), BALL_OF_FOOT_RATIO, 10, 'from foot length', 'ansur-ii'),
   handSweep: () => fixed(10, 8, 'deg', 'usual hand'),
@@ -62,7 +91,7 @@ const estimates: Readonly<Partial<Record<ReadingKey, (get: Lookup) => Resolved>>
   footPitch: () => fixed(15, 12, 'deg', 'usual pedalling'),
   soleStack: () => fixed(24, 10, 'mm', 'usual shoe and pedal'),
   cleatInboard: () => fixed(0, 4, 'mm', 'middle of the shoe'),
-  tread: () => fixed(155, 20, 'mm', 'usual crank'),
+  tread: () => fixed(USUAL_TREAD, 20, 'mm', 'usual crank'),
   axleLength: () => fixed(53, 3, 'mm', 'usual pedal'),
   washer: () => fixed(0, 1.5, 'mm', 'usually none'),
   adapter: () => fixed(0, 0.5, 'mm', 'usually none'),
@@ -87,17 +116,90 @@ const estimates: Readonly<Partial<Record<ReadingKey, (get: Lookup) => Resolved>>
 }
 
 /**
- * Every reading per side, measured where it was (calm, hands where they usually are), else estimated,
- * else null. Measured always wins; an estimate built on an estimate carries both uncertainties.
+ * Every reading per side as it holds at a place of the timeline: measured where it was (calm, hands
+ * where they usually are), else estimated, else null. Of several readings of one thing the newest at
+ * or before the place counts; one of rider, shoe or bike that was only read later counts as well.
+ * What was read on a part that is not on the bike at that place does not. Numbers are given as they
+ * would have read at the start: what was moved since is taken off, and put back by `settled`.
  */
-export function resolveReadings(readings: readonly Reading[]): ResolvedReadings {
-  const byPlace = new Map(readings.map((reading) => [readingPlace(reading), reading]))
-  const entries = readingKeys.map((key) => {
-    if (definitionOf(key).sided) return [key, bySide((side) => resolveOne(byPlace, key, side))] as const
-    const both = resolveOne(byPlace, key, 'left')
+export function resolveReadings(
+  readings: readonly Reading[],
+  timeline: Timeline = noChanges,
+  place: number = timeline.length,
+): ResolvedReadings {
+  const taken = takenAt(readings, timeline, place)
+  const numbers = numberKeys.map((key) => {
+    if (definitionOf(key).sided) return [key, bySide((side) => resolveOne(taken, key, side))] as const
+    const both = resolveOne(taken, key, 'left')
     return [key, { left: both, right: both }] as const
   })
-  return Object.fromEntries(entries) as ResolvedReadings
+  const choices = choiceKeys.map((key) => {
+    const at = (side: Side) => taken.get(`${key}:${side}`)?.option ?? taken.get(`${key}:both`)?.option ?? null
+    return [key, { left: at('left'), right: at('right') }] as const
+  })
+  return { ...Object.fromEntries(numbers), choices: Object.fromEntries(choices) } as unknown as ResolvedReadings
+}
+
+/** What stands for a key and side at a place. */
+interface Taken {
+  readonly number: Resolved
+  readonly option: string | null
+}
+
+/** A reading that counts at a place, with the place it was taken at. */
+export interface Counting {
+  readonly reading: Reading
+  readonly at: number
+}
+
+/**
+ * Which readings count at a place, by what is read (key, side and condition): the newest at or
+ * before it; failing that the earliest after it, unless it belongs to the contact points it was
+ * taken at. What exchanged parts say of themselves stands among them, as figures of their maker.
+ */
+export function countingReadings(readings: readonly Reading[], timeline: Timeline, place: number): ReadonlyMap<string, Counting> {
+  const found = new Map<string, Counting>()
+  const offer = (reading: Reading, at: number): void => {
+    const name = readingPlace(reading)
+    const now = found.get(name)
+    if (now === undefined || isBetter(at, now.at, place)) found.set(name, { reading, at })
+  }
+  for (const { key, side, value, place: fitted } of timeline.partReadings(place)) {
+    const method = isChoice(key) ? 'eye' : 'maker'
+    offer({ key, side, value, typed: String(value), method, after: null, at: '', condition: 'usual', repeats: [] }, fitted)
+  }
+  for (const reading of readings) {
+    if (reading.value === null) continue
+    const at = timeline.placeOf(reading.after)
+    if (at > place && definitionOf(reading.key).owner === 'fit') continue
+    if (timeline.partAt(reading.key, at) === timeline.partAt(reading.key, place)) offer(reading, at)
+  }
+  return found
+}
+
+/** The readings that count calm, hands where they usually are, by `key:side`. */
+function takenAt(readings: readonly Reading[], timeline: Timeline, place: number): ReadonlyMap<string, Taken> {
+  const found = new Map<string, Taken>()
+  for (const { reading, at } of countingReadings(readings, timeline, place).values()) {
+    const { key, side, value, condition } = reading
+    if (condition !== 'usual' || value === null) continue
+    const option = typeof value === 'string' ? value : null
+    const number = typeof value === 'string' || isChoice(key) ? null : read(reading, key, value, timeline, at)
+    found.set(`${key}:${side}`, { number, option })
+  }
+  return found
+}
+
+/** The newest at or before a place; failing that, the earliest after it. */
+function isBetter(next: number, now: number, place: number): boolean {
+  if (next <= place) return now > place || next >= now
+  return now > place && next < now
+}
+
+/** A reading as it would have read at the start. */
+function read(reading: Reading, key: NumberKey, value: number, timeline: Timeline, at: number): Resolved {
+  const atStart = value - timeline.shift(key, reading.side === 'right' ? 'right' : 'left', 0, at)
+  return { ...quantity(atStart, readingPlusMinus(reading), unitOf(key), 'measured'), from: reading.method, source: 'common-practice' }
 }
 
 /** Parts of one side of the body that no tape reaches, estimated from the resolved readings. */
@@ -114,18 +216,20 @@ export function hiddenParts(resolved: ResolvedReadings, side: Side): HiddenParts
 }
 
 /** ± of a stored reading: its method's, sharpened by repetition. */
-export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repeats' | 'value' | 'plusMinus'>): number {
+export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repeats' | 'plusMinus'>): number {
   const single = reading.plusMinus ?? methodUncertainty(reading.method, definitionOf(reading.key).dimension) ?? 0
   return reading.repeats.length < 2 ? single : summarise(single, reading.repeats).plusMinus
 }
 
-function resolveOne(byPlace: ReadonlyMap<string, Reading>, key: ReadingKey, side: Side): Resolved {
-  const reading = byPlace.get(`${key}:${definitionOf(key).sided ? side : 'both'}`)
-  if (reading && reading.value !== null) {
-    const measured = quantity(reading.value, readingPlusMinus(reading), unitOf(key), 'measured')
-    return { ...measured, from: reading.method, source: 'common-practice' }
+function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side): Resolved {
+  const { sided, onceForBoth } = definitionOf(key)
+  const own = taken.get(`${key}:${sided ? side : 'both'}`)?.number
+  if (own) return own
+  if (onceForBoth) {
+    const other = taken.get(`${key}:both`)?.number ?? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number
+    if (other) return { ...other, oneForBoth: true }
   }
-  return estimates[key]?.((other) => resolveOne(byPlace, other, side)) ?? null
+  return estimates[key]?.((other) => resolveOne(taken, other, side)) ?? null
 }
 
 /** Effective seat angle from the saddle's nose and height: cos ψ = (nose behind BB + nose to sit point) / height. */

@@ -9,7 +9,8 @@ import type { Reading } from './reading.ts'
 import { readEntry } from './readingEntry.ts'
 import { readingPlace } from './readingPlace.ts'
 import { resolveReadings } from './resolve.ts'
-import { buildModel, modelValues, unmoved } from './riderModel.ts'
+import { buildModel, modelValues } from './riderModel.ts'
+import { unmoved } from './timeline.ts'
 import { sceneOf } from './scene.ts'
 
 const both = (values: Partial<Record<Reading['key'], number>>) =>
@@ -34,16 +35,16 @@ const bodyOnly = wholeReadings.filter((reading) => !['handReach', 'handHeight', 
 
 describe('two ways to the same hands', () => {
   it('give the same model: from frame, stem and bar, or measured from the bottom bracket', () => {
-    const fromParts = built([...bodyOnly, ...parts]).model!.grip!
+    const fromParts = built([...bodyOnly, ...parts]).model!.grips!.right
     const { x, y, z } = fromParts.at
-    const measured = built([...bodyOnly, ...parts, ...both({ handReach: x, handHeight: y, gripSpacing: 2 * z })]).model!.grip!
+    const measured = built([...bodyOnly, ...parts, ...both({ handReach: x, handHeight: y, gripSpacing: 2 * z })]).model!.grips!.right
     expect(measured.at.x).toBeCloseTo(x, 9)
     expect(measured.at.y).toBeCloseTo(y, 9)
     expect(measured.at.z).toBeCloseTo(z, 9)
     expect(measured.pointing).toEqual(fromParts.pointing)
   })
   it('move alike when a part is changed', () => {
-    const { x, y, z } = built([...bodyOnly, ...parts]).model!.grip!.at
+    const { x, y, z } = built([...bodyOnly, ...parts]).model!.grips!.right.at
     const ways = [
       [...bodyOnly, ...parts],
       [...bodyOnly, ...parts, ...both({ handReach: x + 4, handHeight: y - 3, gripSpacing: 2 * z })],
@@ -51,14 +52,14 @@ describe('two ways to the same hands', () => {
     const moves = ways.map((readings) => {
       const values = modelValues(resolveReadings(readings))
       const by = (setting: string) => ({ spacers: 10, stemLength: -20, barRoll: 4 })[setting] ?? 0
-      const [a, b] = [buildModel(values, 'drop').model!.grip!.at, buildModel(values, 'drop', by).model!.grip!.at]
+      const [a, b] = [buildModel(values, 'drop').model!.grips!.right.at, buildModel(values, 'drop', by).model!.grips!.right.at]
       return { x: b.x - a.x, y: b.y - a.y }
     })
     expect(moves[0]!.x).toBeCloseTo(moves[1]!.x, 9)
     expect(moves[0]!.y).toBeCloseTo(moves[1]!.y, 9)
   })
   it('are compared in words, with whether the tape could tell', () => {
-    const { x, y } = built([...bodyOnly, ...parts]).model!.grip!.at
+    const { x, y } = built([...bodyOnly, ...parts]).model!.grips!.right.at
     const difference = (dx: number) =>
       contactDifferences(resolveReadings([...bodyOnly, ...parts, ...both({ handReach: x + dx, handHeight: y })]), 'drop')[0]!
     expect(difference(3)).toMatchObject({ what: 'hands', exceeds: false, forward: expect.closeTo(3, 9) })
@@ -85,10 +86,10 @@ describe('the model from readings', () => {
   })
   it('has hands on tops, hoods and drops at their own places', () => {
     const values = modelValues(resolveReadings([...bodyOnly, ...parts]))
-    const at = (hands: 'tops' | 'hoods' | 'drops') => buildModel(values, 'drop', unmoved, hands).model!.grip!.at
+    const at = (hands: 'tops' | 'hoods' | 'drops') => buildModel(values, 'drop', unmoved, hands).model!.grips!.right.at
     expect(at('tops').x).toBeLessThan(at('drops').x)
     expect(at('drops').y).toBeLessThan(at('hoods').y)
-    expect(buildModel(values, 'drop', unmoved, 'extension').model!.grip).toBeNull()
+    expect(buildModel(values, 'drop', unmoved, 'extension').model!.grips).toBeNull()
   })
 })
 
@@ -113,8 +114,8 @@ describe('the drawing', () => {
           expect(Math.hypot(axle.x, axle.y)).toBeCloseTo(172.5, 9)
           expect(crankEnd.x).toBe(axle.x)
           const arm = scene.arms![side]
-          expect(length(arm.shoulder, arm.elbow)).toBeCloseTo(model.upper.upperArm, 6)
-          expect(length(arm.elbow, arm.hand)).toBeCloseTo(model.upper.forearm, 6)
+          expect(length(arm.shoulder, arm.elbow)).toBeCloseTo(model.upper.arms[side].upperArm, 6)
+          expect(length(arm.elbow, arm.hand)).toBeCloseTo(model.upper.arms[side].forearm, 6)
         }
         expect(scene.legs.left.axle.x).toBeCloseTo(-scene.legs.right.axle.x, 9)
         expect(scene.arms!.left.hand.z).toBe(-scene.arms!.right.hand.z)

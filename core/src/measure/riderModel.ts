@@ -11,20 +11,18 @@ import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { usualHands } from './conditions.ts'
 import type { HandPosition } from './conditions.ts'
-import { definitionOf, readingKeys } from './readingDefinitions.ts'
-import type { ReadingKey } from './readingDefinitions.ts'
+import { definitionOf, numberKeys } from './readingDefinitions.ts'
+import type { NumberKey } from './readingDefinitions.ts'
 import { hiddenParts } from './resolve.ts'
 import type { HiddenParts, Resolved, ResolvedReadings } from './resolve.ts'
+import { unmoved } from './timeline.ts'
+import type { MovedBy } from './timeline.ts'
 
 export type HiddenKey = keyof HiddenParts
-export type ModelKey = ReadingKey | HiddenKey
+export type ModelKey = NumberKey | HiddenKey
 
 /** What the model is made of, per side; readings of one value stand on both sides. Null = not known. */
 export type ModelValues = Readonly<Record<ModelKey, Sided<number | null>>>
-
-/** By how much changes have moved a setting; sided settings by side, others by `both`. */
-export type MovedBy = (setting: string, side: Side | 'both') => number
-export const unmoved: MovedBy = () => 0
 
 /** By how much changes have moved a foot from the bike's middle, mm, + outward. */
 export function footMoved(by: MovedBy, side: Side): number {
@@ -47,7 +45,7 @@ export interface BuiltModel {
   /** null while the legs cannot be drawn */
   readonly model: RiderModel | null
   /** readings that the legs lack, then those that the hands lack */
-  readonly missing: readonly ReadingKey[]
+  readonly missing: readonly NumberKey[]
   readonly hands: HandsKnown
   /** bar clamp, where stem and frame are known */
   readonly clamp: Point | null
@@ -73,7 +71,7 @@ export function modelPlusMinus(resolved: ResolvedReadings): Readonly<Record<Mode
 
 function fromParts(resolved: ResolvedReadings, pick: (value: Resolved) => number | null): ModelValues {
   const out: Partial<Record<ModelKey, Sided<number | null>>> = {}
-  for (const key of readingKeys) out[key] = { left: pick(resolved[key].left), right: pick(resolved[key].right) }
+  for (const key of numberKeys) out[key] = { left: pick(resolved[key].left), right: pick(resolved[key].right) }
   const hidden = bySide((side) => hiddenParts(resolved, side))
   for (const key of Object.keys(hidden.left) as HiddenKey[]) out[key] = { left: pick(hidden.left[key]), right: pick(hidden.right[key]) }
   return out as ModelValues
@@ -86,13 +84,12 @@ function fromParts(resolved: ResolvedReadings, pick: (value: Resolved) => number
  */
 export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmoved, hands: HandPosition = usualHands(bar)): BuiltModel {
   const missing = missingFor(values)
-  const front = handPlace(values, bar, by, hands)
+  const front = handPlaces(values, bar, by, hands)
   const clamp = clampOf(values, by)
   const axles = axlesOf(values)
   if (missing.length > 0) return { model: null, missing, hands: front.known, clamp, axles }
   const get = (key: ModelKey, side: Side = 'right'): number => values[key][side] ?? 0
   const hipWidth = get('hipWidth')
-  const mean = (key: ModelKey) => (get(key, 'left') + get(key, 'right')) / 2
   const model: RiderModel = {
     legs: bySide((side) => legModel(values, by, side)),
     pitchSwing: PITCH_SWING,
@@ -104,42 +101,51 @@ export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmo
     upper: {
       trunk: get('trunk'),
       acromionWidth: get('acromionWidth'),
-      upperArm: mean('upperArm'),
-      forearm: mean('forearm'),
-      elbowFlexion: values.elbowFlexion.right ?? ELBOW_PRIOR.prior,
+      elbowFlexion: ELBOW_PRIOR.prior,
       elbowSwivel: SWIVEL_PRIOR.prior,
-      handSet: HAND_SET_PRIOR.prior,
-      naturalSweep: mean('handSweep'),
+      twist: TWIST_PRIOR.prior,
+      arms: bySide((side) => ({
+        upperArm: get('upperArm', side),
+        forearm: get('forearm', side),
+        handSet: HAND_SET_PRIOR.prior,
+        naturalSweep: get('handSweep', side),
+      })),
     },
-    grip: front.grip,
-    lever: leverOf(values, by, front.grip),
+    grips: front.grips,
+    levers: bySide((side) => leverOf(values, by, front.grips, side)),
+    fingers: bySide((side) => {
+      const reach = values.leverReach[side]
+      return reach === null ? null : get('indexFinger', side) - reach
+    }),
   }
-  return { model, missing: front.grip === null ? handReadings(bar) : [], hands: front.known, clamp, axles }
+  return { model, missing: front.grips === null ? handReadings(bar) : [], hands: front.known, clamp, axles }
 }
 
 /** What is assumed of the elbows until they are read; ± is k = 2. @source prior */
 export const ELBOW_PRIOR = { prior: 20, plusMinus: 25 }
+/** Left shoulder ahead of the right, mm: nearly level until both arms have been read apart, then as they say. @source prior */
+export const TWIST_PRIOR = { prior: 0, plusMinus: 10, readApart: 40 }
 export const SWIVEL_PRIOR = { prior: 20, plusMinus: 40 }
 export const HAND_SET_PRIOR = { prior: 0, plusMinus: 20 }
 
 /** Readings without which no leg can be drawn, in the order a fitter would take them. */
-const legNeeds: readonly ReadingKey[] = ['saddleHeight', 'crank', 'cleatSetback']
+const legNeeds: readonly NumberKey[] = ['saddleHeight', 'crank', 'cleatSetback']
 
-function missingFor(values: ModelValues): ReadingKey[] {
-  const lacking: ReadingKey[] = values.stature.right === null ? needsStature(values) : []
+function missingFor(values: ModelValues): NumberKey[] {
+  const lacking: NumberKey[] = values.stature.right === null ? needsStature(values) : []
   for (const key of legNeeds) if (sides.some((side) => values[key][side] === null)) lacking.push(key)
   return lacking
 }
 
 /** Stature fills in the whole body, so it is asked for first and alone. */
-function needsStature(values: ModelValues): ReadingKey[] {
+function needsStature(values: ModelValues): NumberKey[] {
   const parts: readonly ModelKey[] = ['thigh', 'shank', 'heelToMtp1', 'ankleHeight', 'hipForward', 'trunk', 'acromionWidth']
   return parts.some((key) => values[key].left === null || values[key].right === null) ? ['stature'] : []
 }
 
 function legModel(values: ModelValues, by: MovedBy, side: Side): LegModel {
   const get = (key: ModelKey): number => values[key][side] ?? 0
-  const moved = (key: ReadingKey): number => get(key) + by(key, definitionOf(key).sided ? side : 'both')
+  const moved = (key: NumberKey): number => get(key) + by(key, definitionOf(key).sided ? side : 'both')
   const stack = moved('soleStack')
   const cleatSetback = moved('cleatSetback')
   const ankle = ankleFromAxle({
@@ -169,10 +175,9 @@ function legModel(values: ModelValues, by: MovedBy, side: Side): LegModel {
 }
 
 /** Lever angle with the bar's roll and its own changes; only where a hand holds a bar by its grip. */
-function leverOf(values: ModelValues, by: MovedBy, grip: Grip | null): number | null {
-  const { left, right } = values.leverAngle
-  if (left === null || right === null || !grip?.axis) return null
-  return (left + right + by('leverAngle', 'left') + by('leverAngle', 'right')) / 2 + by('barRoll', 'both')
+function leverOf(values: ModelValues, by: MovedBy, grips: Sided<Grip> | null, side: Side): number | null {
+  const read = values.leverAngle[side]
+  return read === null || !grips?.[side].axis ? null : read + by('leverAngle', side) + by('barRoll', 'both')
 }
 
 /** Seat angle of the side's values; the estimate always gives one. */
@@ -208,15 +213,15 @@ function clampOf(values: ModelValues, by: MovedBy): Point | null {
   return front && barClamp(front)
 }
 
-/** A setting's value with its changes, right side; 0 while it is not known. */
-function movedValue(values: ModelValues, by: MovedBy): (key: ReadingKey) => number {
-  return (key) => (values[key].right ?? 0) + by(key, definitionOf(key).sided ? 'right' : 'both')
+/** A setting's value on a side with its changes; 0 while it is not known. */
+function movedValue(values: ModelValues, by: MovedBy, side: Side): (key: NumberKey) => number {
+  return (key) => (values[key][side] ?? 0) + by(key, definitionOf(key).sided ? side : 'both')
 }
 
-/** The flat bar as it is; null while its width is not known. */
-export function flatBarOf(values: ModelValues, by: MovedBy): FlatBar | null {
+/** The flat bar as one hand has it; null while its width is not known. */
+export function flatBarOf(values: ModelValues, by: MovedBy, side: Side): FlatBar | null {
   if (values.barWidth.right === null) return null
-  const get = movedValue(values, by)
+  const get = movedValue(values, by, side)
   return {
     barWidth: get('barWidth'),
     barRise: get('barRise'),
@@ -229,9 +234,9 @@ export function flatBarOf(values: ModelValues, by: MovedBy): FlatBar | null {
   }
 }
 
-/** The drop bar as it is. */
-export function dropBarOf(values: ModelValues, by: MovedBy): DropBar {
-  const get = movedValue(values, by)
+/** The drop bar as one hand has it. */
+export function dropBarOf(values: ModelValues, by: MovedBy, side: Side): DropBar {
+  const get = movedValue(values, by, side)
   return {
     hoodWidth: get('hoodWidth'),
     dropWidth: values.dropWidth.right,
@@ -244,16 +249,23 @@ export function dropBarOf(values: ModelValues, by: MovedBy): DropBar {
   }
 }
 
-/** The hand on the bar, from the clamp. */
-function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): Grip | null {
+/** Both hands on the bar, from the clamp. */
+function gripsOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): Sided<Grip> | null {
+  const left = gripOf(values, bar, by, hands, 'left')
+  const right = gripOf(values, bar, by, hands, 'right')
+  return left && right && { left, right }
+}
+
+/** One hand on the bar, from the clamp. */
+function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition, side: Side): Grip | null {
   if (bar === 'flat') {
-    const flat = flatBarOf(values, by)
+    const flat = flatBarOf(values, by, side)
     return flat && flatGrip(flat)
   }
-  if (hands !== 'extension') return dropGrip(dropBarOf(values, by), hands === 'grip' ? 'hoods' : hands)
+  if (hands !== 'extension') return dropGrip(dropBarOf(values, by, side), hands === 'grip' ? 'hoods' : hands)
   const { padForward, padUp, padSpacing, extensionLength } = values
   if ([padForward, padUp, padSpacing, extensionLength].some((part) => part.right === null)) return null
-  const get = movedValue(values, by)
+  const get = movedValue(values, by, side)
   const { at, axis, pointing } = extensionGrip({
     padForward: get('padForward'),
     padUp: get('padUp'),
@@ -264,37 +276,49 @@ function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosit
   return { at: rolled(at, get('barRoll')), axis, pointing }
 }
 
-/** Readings that stand for parts of the front; a change of one moves the hands by the difference. */
 const ZERO: Point = { x: 0, y: 0 }
 
-function handPlace(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): { grip: Grip | null; known: HandsKnown } {
+/** Both hands' places: measured from the bottom bracket, else by frame, stem and bar; moved by what the parts' changes make. */
+function handPlaces(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosition): { grips: Sided<Grip> | null; known: HandsKnown } {
   const usual = usualHands(bar)
   const direct = directHand(values)
-  const now = gripOf(values, bar, by, hands)
+  const now = gripsOf(values, bar, by, hands)
   const clampNow = clampOf(values, by)
-  const fromParts = chain(clampOf(values, unmoved), gripOf(values, bar, unmoved, usual))
-  const known: HandsKnown = { measured: direct && { x: direct.x, y: direct.y }, fromParts }
+  const clampThen = clampOf(values, unmoved)
+  // Measured, then moved by what the parts' changes make: their place now less their place when read.
+  const then = gripsOf(values, bar, unmoved, usual)
+  const known: HandsKnown = { measured: direct && { x: direct.x, y: direct.y }, fromParts: chain(clampThen, then) }
   const dx = by('handReach', 'both')
   const dy = by('handHeight', 'both')
+  const wider = by('gripSpacing', 'both') / 2
   if (direct === null) {
-    if (clampNow === null || now === null) return { grip: null, known }
-    return { grip: placed(now, { x: clampNow.x + dx, y: clampNow.y + dy }, by('gripSpacing', 'both')), known }
+    if (clampNow === null || now === null) return { grips: null, known }
+    const from = { x: clampNow.x + dx, y: clampNow.y + dy }
+    return { grips: bySide((side) => placed(now[side], from, wider)), known }
   }
-  // Measured, then moved by what the parts' changes make: their place now less their place when read.
-  const thenGrip = gripOf(values, bar, unmoved, usual)
-  const thenClamp = clampOf(values, unmoved)
-  const stem = clampNow && thenClamp ? { x: clampNow.x - thenClamp.x, y: clampNow.y - thenClamp.y } : ZERO
-  const along = now && thenGrip ? { x: now.at.x - thenGrip.at.x, y: now.at.y - thenGrip.at.y } : ZERO
-  const wider = now && thenGrip ? now.at.z - thenGrip.at.z : 0
-  if (hands !== usual && now === null) return { grip: null, known }
-  const spacing = direct.spacing ?? (thenGrip ? 2 * thenGrip.at.z : null)
-  if (spacing === null) return { grip: null, known }
-  const at = {
-    x: direct.x + stem.x + along.x + dx,
-    y: direct.y + stem.y + along.y + dy,
-    z: spacing / 2 + wider + by('gripSpacing', 'both') / 2,
+  if (hands !== usual && now === null) return { grips: null, known }
+  const stem = clampNow && clampThen ? { x: clampNow.x - clampThen.x, y: clampNow.y - clampThen.y } : ZERO
+  const from = { x: direct.x + stem.x + dx, y: direct.y + stem.y + dy }
+  const spacing = direct.spacing ?? (then && then.left.at.z + then.right.at.z)
+  if (spacing === null) return { grips: null, known }
+  // The tape gives the middle of both hands; what the bar's two halves differ by lies to either side of it.
+  const middle = then && {
+    x: (then.left.at.x + then.right.at.x) / 2,
+    y: (then.left.at.y + then.right.at.y) / 2,
+    z: (then.left.at.z + then.right.at.z) / 2,
   }
-  return { grip: { at, axis: now?.axis ?? null, pointing: now?.pointing ?? null }, known }
+  return {
+    grips: bySide((side) => {
+      const at = now?.[side].at
+      const off = at && middle ? { x: at.x - middle.x, y: at.y - middle.y, z: at.z - middle.z } : { x: 0, y: 0, z: 0 }
+      return {
+        at: { x: from.x + off.x, y: from.y + off.y, z: spacing / 2 + off.z + wider },
+        axis: now?.[side].axis ?? null,
+        pointing: now?.[side].pointing ?? null,
+      }
+    }),
+    known,
+  }
 }
 
 function directHand(values: ModelValues): { x: number; y: number; spacing: number | null } | null {
@@ -303,16 +327,17 @@ function directHand(values: ModelValues): { x: number; y: number; spacing: numbe
   return { x: handReach.right, y: handHeight.right, spacing: gripSpacing.right }
 }
 
-function chain(clamp: Point | null, grip: Grip | null): Point | null {
-  return clamp && grip && { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y }
+function chain(clamp: Point | null, grips: Sided<Grip> | null): Point | null {
+  if (clamp === null || grips === null) return null
+  return { x: clamp.x + (grips.left.at.x + grips.right.at.x) / 2, y: clamp.y + (grips.left.at.y + grips.right.at.y) / 2 }
 }
 
 function placed(grip: Grip, clamp: Point, wider: number): Grip {
-  return { ...grip, at: { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y, z: grip.at.z + wider / 2 } }
+  return { ...grip, at: { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y, z: grip.at.z + wider } }
 }
 
 /** The shortest way to the hands' place: measured from the bottom bracket. */
-function handReadings(bar: BarKind): ReadingKey[] {
+function handReadings(bar: BarKind): NumberKey[] {
   return bar === 'flat' ? ['handReach', 'handHeight', 'gripSpacing'] : ['handReach', 'handHeight']
 }
 

@@ -8,9 +8,11 @@ import type { LegAt, LegModel, RiderModel } from '../body/rider.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { axlesOf, footMoved, frontOf, sitFromClamp } from './riderModel.ts'
-import type { ModelKey, ModelValues, MovedBy } from './riderModel.ts'
+import type { ModelKey, ModelValues } from './riderModel.ts'
 import { definitionOf } from './readingDefinitions.ts'
-import type { ReadingKey } from './readingDefinitions.ts'
+import type { NumberKey } from './readingDefinitions.ts'
+import { USUAL_TREAD } from './resolve.ts'
+import type { MovedBy } from './timeline.ts'
 
 /** One leg in space, for drawing. */
 export interface SceneLeg {
@@ -27,7 +29,7 @@ export interface SceneLeg {
   readonly footPitch: number
 }
 
-/** One arm in space. */
+/** One arm in space, each on its own side of the bike. */
 export interface SceneArm {
   readonly shoulder: Point3
   readonly elbow: Point3
@@ -75,7 +77,7 @@ const HEAD_TUBE_SHARE = 0.22
  */
 export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, crankAngle: number): Scene {
   const at = riderAt(model, crankAngle)
-  const get = (key: ReadingKey, side: Side = 'right') => {
+  const get = (key: NumberKey, side: Side = 'right') => {
     const value = values[key][side]
     const setting = definitionOf(key).sided ? side : 'both'
     return value === null ? null : value + by(key, setting)
@@ -84,7 +86,7 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
   const tilt = get('saddleTilt') ?? 0
   const stature = values.stature.right ?? 1750
   const upper = at.upper
-  const tread = (get('tread') ?? 150) / 2
+  const tread = (get('tread') ?? USUAL_TREAD) / 2
   return {
     hip,
     sit: { ...model.sit, z: 0 },
@@ -101,8 +103,9 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
     arms:
       upper &&
       bySide((side) => {
-        const mirrored = (p: Point3): Point3 => (side === 'right' ? p : { ...p, z: -p.z })
-        return { shoulder: mirrored(upper.shoulder), elbow: mirrored(upper.elbow), hand: mirrored(upper.hand) }
+        const { shoulder, elbow, hand } = upper.arms[side]
+        const placed = (p: Point3): Point3 => (side === 'right' ? p : { ...p, z: -p.z })
+        return { shoulder: placed(shoulder), elbow: placed(elbow), hand: placed(hand) }
       }),
     armsReach: upper?.reaches ?? true,
     short: upper?.short ?? 0,
@@ -153,7 +156,7 @@ function headOf(shoulder: Point, torso: number, stature: number): Point3 {
 
 /** The saddle's shape with the changes in force; what is not read is as usual. */
 export function saddleShapeOf(values: ModelValues, by: MovedBy): SaddleShape {
-  const get = (key: ReadingKey) => (values[key].right === null ? null : values[key].right + by(key, 'both'))
+  const get = (key: NumberKey) => (values[key].right === null ? null : values[key].right + by(key, 'both'))
   return shapeFrom({
     length: get('saddleLength'),
     width: get('saddleWidth'),
@@ -223,7 +226,7 @@ function bikeLines(
 
 /** Both halves of the bar from its clamp. */
 function barLines(values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, clamp: Point): Point3[][] {
-  const get = (key: ModelKey & ReadingKey) => (values[key].right ?? 0) + by(key, 'both')
+  const get = (key: ModelKey & NumberKey) => (values[key].right ?? 0) + by(key, 'both')
   const roll = get('barRoll')
   const placed = (p: Point3): Point3 => {
     const turned = rolled(p, roll)

@@ -1,11 +1,10 @@
 import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
-import { cleatSchoolKeys, defaultCleatSchool } from '../feet/cleatSchools.ts'
-import { weightsSchema } from '../feet/pedalCriteria.ts'
-import { stanceMethodKeys } from '../feet/stance.ts'
+import { feetChoicesSchema } from '../feet/choices.ts'
+import { handsChoicesSchema } from '../hands/choices.ts'
 import { readingSchema } from '../measure/reading.ts'
-import { seatChoicesSchema } from '../seat/seatChoices.ts'
+import { seatChoicesSchema } from '../seat/choices.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 
 /** Trimmed text with a length, and no control characters beyond line breaks. */
@@ -30,38 +29,25 @@ export const bikeFieldsSchema = z.strictObject({
   name: words('Bike', 1, 120),
   kind: z.enum(bikeKinds, { error: `Kind must be one of ${bikeKinds.join(', ')}.` }),
 })
+/** What the fitter has picked, station by station; what is left out is as computed. */
+export const choicesSchema = z.strictObject({ feet: feetChoicesSchema, seat: seatChoicesSchema, hands: handsChoicesSchema })
+export type Choices = z.infer<typeof choicesSchema>
 export const visitFieldsSchema = z.strictObject({
   title: words('Visit', 1, 120),
-  cleatSchool: z.enum(cleatSchoolKeys, { error: `School must be one of ${cleatSchoolKeys.join(', ')}.` }),
   /** ids of plausibility questions the fitter has answered with "it is right" */
-  accepted: z.array(z.string().max(120)).max(200),
-  /** the fitter's own weights for choosing pedals, by criterion */
-  pedalWeights: weightsSchema.default({}),
-  /** how the stance is judged; null = by the first way that has what it needs */
-  stanceBy: z
-    .enum(stanceMethodKeys, { error: `Stance must be judged by one of ${stanceMethodKeys.join(', ')}.` })
-    .nullable()
-    .default(null),
-  /** what the fitter has chosen at the seat */
-  seat: seatChoicesSchema.default({}),
+  acknowledged: z.array(z.string().max(120)).max(200),
+  choices: choicesSchema,
 })
+
 export type RiderFields = z.infer<typeof riderFieldsSchema>
 export type BikeFields = z.infer<typeof bikeFieldsSchema>
 export type VisitFields = z.infer<typeof visitFieldsSchema>
 
 /** What a visit begins with: everything as computed. */
-export const freshVisit: VisitFields = {
-  title: 'First visit',
-  cleatSchool: defaultCleatSchool,
-  accepted: [],
-  pedalWeights: {},
-  stanceBy: null,
-  seat: {},
-}
-
+export const freshVisit: VisitFields = { title: 'First visit', acknowledged: [], choices: { feet: {}, seat: {}, hands: {} } }
 /** The fields of a visit out of whatever carries them: the one list of them. */
-export function visitFieldsOf({ title, cleatSchool, accepted, pedalWeights, stanceBy, seat }: VisitFields): VisitFields {
-  return { title, cleatSchool, accepted, pedalWeights, stanceBy, seat }
+export function visitFieldsOf({ title, acknowledged, choices }: VisitFields): VisitFields {
+  return { title, acknowledged, choices }
 }
 
 const row = { id: z.uuid(), version: z.int().min(0) }

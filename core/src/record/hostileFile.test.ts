@@ -9,7 +9,7 @@ import type { VisitFile } from './visitFile.ts'
 
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
@@ -74,7 +74,7 @@ describe('whatever is handed in as a visit file', () => {
     for (const path of paths(file)) {
       const text = JSON.stringify(withLeaf(file, path, undefined as never))
       const optional =
-        path.startsWith('complaints.0.warnings.') || /^(readings\.\d+\.(condition|repeats)|visit\.(pedalWeights|stanceBy|seat))$/.test(path)
+        path.startsWith('complaints.0.warnings.') || /^(readings\.\d+\.(condition|repeats|after)|ledger\.\d+\.exchanges)$/.test(path)
       expect([path, readOrWords(text)]).toEqual([path, optional ? 'read' : 'refused'])
     }
   })

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
-import { cleatEvidence } from '../talk/causes.ts'
+import { cleatEvidence } from '../reason/causes.ts'
 import { complaintSchema, complaintTitle, positiveWarnings, unansweredWarnings } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { warningSignsFor } from '../talk/warningSigns.ts'
@@ -24,7 +24,7 @@ const tried = entryOf(
 )
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Živa Østergård', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
@@ -81,7 +81,7 @@ describe('the visit file', () => {
     ;(addFormats as unknown as (ajv: Ajv2020) => void)(ajv)
     const validate = ajv.compile(visitFileJsonSchema() as object)
     expect(validate(JSON.parse(JSON.stringify(file)))).toBe(true)
-    expect(validate({ ...file, version: 2 })).toBe(false)
+    expect(validate({ ...file, version: 3 })).toBe(false)
     expect(validate({ ...file, extra: 1 })).toBe(false)
   })
 

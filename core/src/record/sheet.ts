@@ -1,20 +1,24 @@
 import { barOf } from '../bike/bikeKinds.ts'
-import { factDefinition, riderFacts } from '../body/facts.ts'
-import type { FactKey } from '../body/facts.ts'
-import { moveWords } from '../change/moveWords.ts'
+import { metricDefinition, riderMetrics } from '../body/metrics.ts'
+import type { MetricKey } from '../body/metrics.ts'
+import { changeWords, moveWords } from '../change/moveWords.ts'
+import { slots } from '../change/parts.ts'
+import type { Exchange, SlotKey } from '../change/parts.ts'
 import type { Folded } from '../change/fold.ts'
 import { settingKeys, settings } from '../change/settings.ts'
+import { calibrateBody } from '../change/calibrated.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
-import { measuredValue, wearInput } from '../change/footInputs.ts'
+import { wearInput } from '../feet/inputs.ts'
 import { cleatReminder } from '../feet/cleatWear.ts'
-import { cleatSchool } from '../feet/cleatSchools.ts'
-import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { cleatSchool, defaultCleatSchool } from '../feet/cleatSchools.ts'
+import { definitionOf, isChoice, optionWord, readingKeys } from '../measure/readingDefinitions.ts'
+import type { ChoiceKey, NumberKey } from '../measure/readingDefinitions.ts'
 import { readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { axlesOf } from '../measure/riderModel.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
+import { measuredValue } from '../measure/resolve.ts'
 import type { Resolved } from '../measure/resolve.ts'
 import { formatLength, isPlain, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
@@ -59,8 +63,9 @@ export const sheetCautions = [
 /** Builds the sheet from a visit file; lengths in the fitter's unit. */
 export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
   const bar = barOf(file.bike.kind)
-  const now = setupOf(file.readings, file.ledger, bar)
-  const start = setupOf(file.readings, [], bar, now.rider)
+  const body = calibrateBody(file.readings, file.ledger, bar)
+  const now = setupOf(file.readings, file.ledger, bar, file.ledger.length, body)
+  const start = setupOf(file.readings, file.ledger, bar, 0, body)
   return {
     rider: file.rider.name,
     bike: `${file.bike.name} (${file.bike.kind})`,
@@ -74,10 +79,10 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
       note: complaint.startsAfter === null ? '' : `starts after ${complaint.startsAfter} min`,
     })),
     settings: settingRows(start, now, unit),
-    readings: readingRows(start, unit),
+    readings: readingRows(start, now, unit),
     changes: changeRows(file, now.folded),
     cautions: [...reminders(now), ...sheetCautions],
-    basis: `Cleat school: ${cleatSchool(file.visit.cleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
+    basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
 }
 
@@ -96,22 +101,35 @@ function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
     const text = (value: number | undefined) => (value === undefined ? 'not read' : `${formatLength(value, unit)} ${unit}`)
     return { label, before: text(before), after: text(after), changed: before !== after, note }
   }
-  const rows = (['left', 'right'] as const).map((side) =>
-    row(
-      `Cleat behind MTP1, ${side}`,
-      start.cleat[side].setbackNow?.value,
-      now.cleat[side].setbackNow?.value,
-      plusMinusNote(start.cleat[side].setbackNow, unit),
-    ),
-  )
-  rows.push(row('Saddle height, BB to top', start.saddleHeight?.value, now.saddleHeight?.value, plusMinusNote(start.saddleHeight, unit)))
-  return [...rows, ...otherRows(start, now, unit), ...factRows(start, now)]
+  const rows = sides.map((side) => {
+    const [before, after] = [start.now.cleatSetback[side], now.now.cleatSetback[side]]
+    return row(`Cleat behind MTP1, ${side}`, before?.value, after?.value, plusMinusNote(before, unit))
+  })
+  const [before, after] = [start.now.saddleHeight.right, now.now.saddleHeight.right]
+  rows.push(row('Saddle height, BB to top', before?.value, after?.value, plusMinusNote(before, unit)))
+  return [...rows, ...partRows(now), ...otherRows(start, now, unit), ...metricRows(start, now)]
+}
+
+/** Parts exchanged, by name: what the bike came with, and what is on it now. */
+function partRows(now: Setup): SheetRow[] {
+  const first = new Map<SlotKey, Exchange>()
+  for (const { exchanges, state } of now.folded.changes) {
+    if (state !== 'undone') for (const exchange of exchanges) if (!first.has(exchange.slot)) first.set(exchange.slot, exchange)
+  }
+  return [...now.folded.fitted].map(([slot, { exchange }]) => ({
+    label: slots[slot].label,
+    before: first.get(slot)?.from.name ?? exchange.from.name,
+    after: exchange.to.name,
+    changed: true,
+    note: 'exchanged',
+  }))
 }
 
 /** Every other setting that a change has moved. */
 function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
   return settingKeys.flatMap((key): SheetRow[] => {
-    if (key === 'cleatSetback' || key === 'saddleHeight') return []
+    // What belongs to a part is said by the part's name.
+    if (key === 'cleatSetback' || key === 'saddleHeight' || settings[key].ofPart) return []
     const places: readonly (Side | 'both')[] = settings[key].sided ? sides : ['both']
     return places.flatMap((side) => {
       const by = now.folded.by(key, side)
@@ -132,18 +150,24 @@ function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
 }
 
 /** Angles that a fitter compares before and after. */
-const compared: readonly FactKey[] = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow']
+const compared: readonly MetricKey[] = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbowLeft', 'elbowRight']
 
-function factRows(start: Setup, now: Setup): SheetRow[] {
+function metricRows(start: Setup, now: Setup): SheetRow[] {
   if (start.model === null || now.model === null) return []
   const axles = axlesOf(now.rider.values)
-  const [before, after] = [riderFacts(start.model, axles), riderFacts(now.model, axles)]
+  const [before, after] = [riderMetrics(start.model, axles), riderMetrics(now.model, axles)]
   const note = { none: 'model: to compare only', exact: 'model, calibrated', fitted: 'model, calibrated' }[now.rider.usual.state]
   return compared.flatMap((key): SheetRow[] => {
     const [a, b] = [before[key], after[key]]
     if (a === null || b === null) return []
     return [
-      { label: factDefinition(key).label, before: `${trimmed(a, 1)}°`, after: `${trimmed(b, 1)}°`, changed: Math.abs(b - a) >= 0.05, note },
+      {
+        label: metricDefinition(key).label,
+        before: `${trimmed(a, 1)}°`,
+        after: `${trimmed(b, 1)}°`,
+        changed: Math.abs(b - a) >= 0.05,
+        note,
+      },
     ]
   })
 }
@@ -152,29 +176,44 @@ function plusMinusNote(value: { plusMinus: number } | null, unit: LengthUnit): s
   return value === null ? '' : `±${formatLength(value.plusMinus, unit)} ${unit}`
 }
 
-/** What was read; estimates stand only where the judgement of the feet or the saddle rests on them. */
-function readingRows(start: Setup, unit: LengthUnit): Sheet['readings'] {
-  const shown = (key: ReadingKey) =>
-    judgedBy.includes(key) || [start.baseline[key].left, start.baseline[key].right].some((value) => value?.basis === 'measured')
+/** What was read, at the start or else later; estimates stand only where the judgement of the feet or the saddle rests on them. */
+function readingRows(start: Setup, now: Setup, unit: LengthUnit): Sheet['readings'] {
   return readingKeys
-    .filter((key) => key !== 'cleatSetback' && key !== 'saddleHeight' && shown(key))
-    .map((key) => {
-      const { left, right } = start.baseline[key]
-      const { sided, label } = definitionOf(key)
-      const how = [...new Set([left, ...(sided ? [right] : [])].map(howRead))].filter((word) => word !== '').join(' / ')
-      return { label, left: readingText(key, left, unit), right: sided ? readingText(key, right, unit) : '', how }
-    })
+    .filter((key) => key !== 'cleatSetback' && key !== 'saddleHeight')
+    .map((key) => (isChoice(key) ? choiceRow(key, start, now) : numberRow(key, start, now, unit)))
     .filter((row) => row.left !== '' || row.right !== '')
 }
 
-const judgedBy: readonly ReadingKey[] = ['inseam', 'thigh', 'shank', 'footLength', 'heelToMtp1', 'seatAngle', 'footPitch', 'soleStack']
+function numberRow(key: NumberKey, start: Setup, now: Setup, unit: LengthUnit): Sheet['readings'][number] {
+  const { sided, label } = definitionOf(key)
+  const at = (side: Side) => {
+    const [first, later] = [start.now[key][side], now.now[key][side]]
+    const value = first?.basis === 'measured' || later?.basis !== 'measured' ? first : later
+    return value?.basis === 'measured' || judgedBy.includes(key) ? value : null
+  }
+  const [left, right] = [at('left'), sided ? at('right') : null]
+  const how = [...new Set([left, ...(sided ? [right] : [])].map(howRead))].filter((word) => word !== '').join(' / ')
+  return { label, left: readingText(key, left, unit), right: readingText(key, right, unit), how }
+}
+
+function choiceRow(key: ChoiceKey, start: Setup, now: Setup): Sheet['readings'][number] {
+  const { sided, label } = definitionOf(key)
+  const at = (side: Side) => {
+    const option = start.now.choices[key][side] ?? now.now.choices[key][side]
+    return option === null ? '' : optionWord(key, option)
+  }
+  return { label, left: at('left'), right: sided ? at('right') : '', how: methods.eye.label }
+}
+
+const judgedBy: readonly NumberKey[] = ['inseam', 'thigh', 'shank', 'footLength', 'heelToMtp1', 'seatAngle', 'footPitch', 'soleStack']
 
 function howRead(value: Resolved): string {
   if (value === null) return ''
-  return value.basis === 'measured' ? methods[value.from as MethodKey].label : `est. ${value.from}`
+  const once = value.oneForBoth ? ', one for both sides' : ''
+  return value.basis === 'measured' ? `${methods[value.from as MethodKey].label}${once}` : `est. ${value.from}`
 }
 
-function readingText(key: ReadingKey, value: Resolved, unit: LengthUnit): string {
+function readingText(key: NumberKey, value: Resolved, unit: LengthUnit): string {
   if (value === null) return ''
   const { dimension } = definitionOf(key)
   return `${shownValue(key, value.value, unit)}${dimension === 'angle' || isPlain(dimension) ? unitMark(key, unit) : ''}`
@@ -182,7 +221,7 @@ function readingText(key: ReadingKey, value: Resolved, unit: LengthUnit): string
 
 function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {
   return folded.changes.map((change) => ({
-    title: change.moves.map(moveWords).join(', '),
+    title: changeWords(change).join(', '),
     state: { trying: 'being tried', kept: 'kept', undone: 'undone' }[change.state],
     ratings: file.ratings
       .filter((rating) => rating.changeId === change.id)

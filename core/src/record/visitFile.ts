@@ -4,14 +4,15 @@ import { appendProblem } from '../change/fold.ts'
 import type { LedgerEntry } from '../change/ledger.ts'
 import { fieldProblems } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
-import { readingPlace } from '../measure/readingPlace.ts'
+import { readingIdentity } from '../measure/readingPlace.ts'
+import { visitFrom1 } from './visitFrom1.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
 import type { Dossier } from './dossier.ts'
 
 export const VISIT_FILE_FORMAT = 'level-stance/visit'
-export const VISIT_FILE_VERSION = 1
+export const VISIT_FILE_VERSION = 2
 /** Larger files are refused before they are read. */
 export const VISIT_FILE_MAX_BYTES = 2_000_000
 
@@ -26,14 +27,14 @@ export const visitFileSchema = z
     rider: riderFieldsSchema,
     bike: bikeFieldsSchema,
     visit: visitFieldsSchema.extend({ startedAt: z.iso.datetime() }),
-    readings: z.array(readingSchema).max(500),
+    readings: z.array(readingSchema).max(2000),
     complaints: z.array(complaintSchema).max(100),
     ledger: z.array(ledgerEntrySchema).max(2000),
     ratings: z.array(ratingSchema).max(5000),
   })
   .superRefine((file, context) => {
     const complain = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message })
-    unique(file.readings.map(readingPlace), (i) => complain(['readings', i], 'This reading stands twice in the file.'))
+    unique(file.readings.map(readingIdentity), (i) => complain(['readings', i], 'This reading stands twice in the file.'))
     unique(
       file.complaints.map((c) => c.id),
       (i) => complain(['complaints', i, 'id'], 'This id stands twice in the file.'),
@@ -47,6 +48,10 @@ export const visitFileSchema = z
       const problem = appendProblem(before, entry)
       if (problem !== null) return complain(['ledger', index], problem)
       before.push(entry)
+    }
+    for (const [index, reading] of file.readings.entries()) {
+      if (reading.after !== null && !before.some((entry) => entry.id === reading.after))
+        complain(['readings', index, 'after'], 'No such ledger entry in the file.')
     }
     for (const [index, rating] of file.ratings.entries()) {
       if (!file.complaints.some((c) => c.id === rating.complaintId))
@@ -110,15 +115,15 @@ export function parseVisitFile(text: string): VisitFile {
       [{ field: 'format', message: `Expected ${VISIT_FILE_FORMAT}.` }],
     )
   }
-  if (head['version'] !== VISIT_FILE_VERSION) {
+  if (head['version'] !== VISIT_FILE_VERSION && head['version'] !== 1) {
     const found = typeof head['version'] === 'number' ? String(head['version']) : 'missing'
     throw new CalculationError(
       'other-version',
-      `This visit file has version ${found}; this program reads version ${VISIT_FILE_VERSION}. Nothing was imported.`,
+      `This visit file has version ${found}; this program reads versions 1 to ${VISIT_FILE_VERSION}. Nothing was imported.`,
       [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }],
     )
   }
-  const parsed = visitFileSchema.safeParse(raw)
+  const parsed = visitFileSchema.safeParse(head['version'] === 1 ? visitFrom1(head) : raw)
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error)
   const first = fields[0]
@@ -131,7 +136,7 @@ export function parseVisitFile(text: string): VisitFile {
 
 /** The published JSON Schema of the file. */
 export function visitFileJsonSchema(): unknown {
-  return { $id: 'urn:level-stance:visit:1', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
+  return { $id: 'urn:level-stance:visit:2', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
 }
 
 /** Whether a visit is stopped by a positive warning sign. */

@@ -1,3 +1,4 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { saddleHeightForFlexion } from '../body/leg.ts'
 import type { LegInput } from '../body/leg.ts'
 import type { TargetBand } from '../quantity/band.ts'
@@ -78,15 +79,27 @@ function mmPerDegree(windows: readonly HeightWindow[], knees: Sided<KneeStanding
 
 /** What else bears on height; null = not read. */
 export interface HeightReadings {
-  readonly pelvisLevel: number | null
-  readonly rocking: number | null
+  readonly pelvisLevel: OptionOf<'pelvisLevel'> | null
+  readonly rocking: OptionOf<'pelvisRock'> | null
   readonly dropperTravel: number | null
   /** as judged from the model, degrees */
   readonly knees: Sided<number | null>
   readonly bands: Sided<TargetBand | null>
 }
 
-const TWISTED = 4
+/** What a pelvis that is not level is called. */
+const crookedPelvis: Readonly<Record<OptionOf<'pelvisLevel'>, string | null>> = {
+  level: null,
+  'drops-left': 'The pelvis drops to the left.',
+  'drops-right': 'The pelvis drops to the right.',
+  twisted: 'The pelvis sits twisted.',
+}
+/** What rocking is called, and how much it weighs. */
+const rockingWords: Readonly<Record<OptionOf<'pelvisRock'>, { readonly weight: Finding['weight']; readonly words: string } | null>> = {
+  none: null,
+  some: { weight: 'note', words: 'Rocks a little under load.' },
+  much: { weight: 'act', words: 'Rocks much under load.' },
+}
 /** Knees this far apart are asked about, degrees. @source prior */
 export const KNEES_APART = 5
 
@@ -113,13 +126,13 @@ export function heightFindings(judged: HeightJudgement, read: HeightReadings): F
   if (judged.between !== null) {
     add('no-common', 'note', 'No one height suits both knees.', 'Halfway is all a saddle can do; the rest belongs to cleat or sole.')
   }
-  if (read.pelvisLevel !== null && read.pelvisLevel > 1) {
-    const words =
-      read.pelvisLevel === TWISTED ? 'The pelvis sits twisted.' : `The pelvis drops to the ${read.pelvisLevel === 2 ? 'left' : 'right'}.`
-    add('pelvis', 'act', words, 'Saddle’s width and state, leg length and cleats before height; height read on a crooked pelvis is right for neither leg.') // prettier-ignore
+  const crooked = read.pelvisLevel && crookedPelvis[read.pelvisLevel]
+  if (crooked) {
+    add('pelvis', 'act', crooked, 'Saddle’s width and state, leg length and cleats before height; height read on a crooked pelvis is right for neither leg.') // prettier-ignore
   }
-  if ((read.rocking ?? 1) > 1) {
-    add('rocks', read.rocking === 3 ? 'act' : 'note', read.rocking === 3 ? 'Rocks much under load.' : 'Rocks a little under load.', 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.') // prettier-ignore
+  const rocks = read.rocking && rockingWords[read.rocking]
+  if (rocks) {
+    add('rocks', rocks.weight, rocks.words, 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.') // prettier-ignore
   }
   if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.') // prettier-ignore
   return found

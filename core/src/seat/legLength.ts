@@ -1,10 +1,12 @@
+import { optionsOf } from '../measure/readingDefinitions.ts'
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 
-/** Where a difference lies: words of the reading `legDifferenceAt`, in its order. */
-export const differencePlaces = ['unknown', 'thigh', 'shank', 'foot', 'pelvis'] as const
+/** Where a difference lies, as the reading `legDifferenceAt` has it. */
+export const differencePlaces = optionsOf('legDifferenceAt')
 export type DifferencePlace = (typeof differencePlaces)[number]
 
 export interface LegLengthReadings {
@@ -15,8 +17,7 @@ export interface LegLengthReadings {
   readonly stack: Sided<Quantity | null>
   /** axle behind MTP1 on each foot, mm */
   readonly cleat: Sided<Quantity | null>
-  /** 1 level, 2 drops left, 3 drops right, 4 twisted */
-  readonly pelvisLevel: number | null
+  readonly pelvisLevel: OptionOf<'pelvisLevel'> | null
   /** worst complaint a leg length could bear on, 0 to 10 */
   readonly pain: number
 }
@@ -42,6 +43,17 @@ const SEVERE = 7
 /** A thigh's share that a cleat can take: fore–aft, mm a side at most. @source prior */
 export const CLEAT_TAKES = 4
 
+/** Where the shim goes, by where the difference lies. @source common-practice */
+const whereToShim: Readonly<Record<DifferencePlace, string>> = {
+  thigh: `In the thigh: half of it under the sole, and that foot’s cleat up to ${CLEAT_TAKES} mm further forward, or the other one back, so that both knees come alike over the top.`,
+  foot: 'In the foot: under the sole, whole foot or forefoot as the clinician says.',
+  shank: 'In the shank: under the sole.',
+  unknown: 'Where it lies is not known: under the sole, and look at the knees from the side.',
+  pelvis: '',
+}
+/** Cleats that stand further apart than this make a difference of their own, mm. @source prior */
+const CLEATS_APART = 3
+
 /**
  * What of a leg-length difference belongs to cleat, sole or seat: half of it as the first shim,
  * smallest step first; large or painful ones to a clinician.
@@ -52,7 +64,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
   const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
     findings.push({ key, side: 'both', weight, headline, sentence, source })
   const nothing = { shorter: null, start: 0, already: 0, now: 0, findings }
-  const crooked = pelvisLevel !== null && pelvisLevel > 1
+  const crooked = pelvisLevel !== null && pelvisLevel !== 'level'
   if (difference === null) {
     if (crooked) add('ask', 'act', 'The pelvis is not level: is a leg shorter?', 'A clinician’s finding counts most; lying and by tape no better than 5 mm.') // prettier-ignore
     return { state: 'missing', ...nothing }
@@ -75,23 +87,15 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
   const start = roundedDown(SHIM_SHARE * size)
   const rest = Math.max(0, start - base.already)
   const now = Math.min(SHIM_STEP, rest)
-  const where =
-    place === 'thigh'
-      ? `In the thigh: half of it under the sole, and that foot’s cleat up to ${CLEAT_TAKES} mm further forward, or the other one back, so that both knees come alike over the top.`
-      : place === 'foot'
-        ? 'In the foot: under the sole, whole foot or forefoot as the clinician says.'
-        : place === 'shank'
-          ? 'In the shank: under the sole.'
-          : 'Where it lies is not known: under the sole, and look at the knees from the side.'
   const said = `${trimmed(size, 0)} mm shorter on the ${shorter}. Half of it to start with: ${trimmed(start, 1)} mm${base.already > 0 ? `, ${trimmed(base.already, 1)} are in` : ''}.`
   if (now < 0.5) {
     add('met', 'fine', `The ${shorter} leg has its shim.`, `${said} More only if it still asks for it under load.`)
     return { state: 'met', ...base, start, now: 0, findings }
   }
-  add('shim', 'act', `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`, `${said} ${where} Set the height again afterwards.`) // prettier-ignore
+  add('shim', 'act', `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`, `${said} ${whereToShim[place]} Set the height again afterwards.`) // prettier-ignore
   const other = shorter === 'left' ? 'right' : 'left'
   const [a, b] = [cleat[shorter], cleat[other]]
-  if (a && b && Math.abs(a.value - b.value) > 3) {
+  if (a && b && Math.abs(a.value - b.value) > CLEATS_APART) {
     add('cleats', 'note', `The cleats stand ${trimmed(Math.abs(a.value - b.value), 1)} mm apart fore and aft.`, 'That makes a leg-length difference of its own: wanted, or left over?') // prettier-ignore
   }
   return { state: 'shim', ...base, start, now, findings }

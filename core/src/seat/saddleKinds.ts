@@ -1,22 +1,22 @@
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { markField, textField } from '../quantity/fields.ts'
-import { readingDefinitions } from '../measure/readingDefinitions.ts'
+import { optionsOf } from '../measure/readingDefinitions.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
 
-export const reliefs = ['none', 'groove', 'cut-out'] as const
+export const reliefs = optionsOf('saddleRelief')
 /** What a relief is taken to be wide where only its kind is read, mm. @source prior */
 export const USUAL_RELIEF: Readonly<Record<(typeof reliefs)[number], number>> = { none: 0, groove: 12, 'cut-out': 24 }
 export const railKinds = ['metal', 'carbon'] as const
-/** Words of the reading `saddleKind`; a catalogue entry names the kind it belongs to. */
-export const saddleKindWords = readingDefinitions.saddleKind.options ?? []
+/** Kinds of saddle, as the reading `saddleKind` has them. */
+export const saddleKinds = optionsOf('saddleKind')
+export type SaddleKind = (typeof saddleKinds)[number]
 
 /** One saddle of the catalogue: a kind of the trade or a saddle of the studio’s own. Lengths mm, mass kg. */
 export const saddleSpecSchema = z
   .strictObject({
     name: textField('Name', 1, 80),
-    /** place in the list of kinds, from 1 */
-    kind: numberField('Kind', 1, saddleKindWords.length, '').int({ error: 'Kind must be one of the list.' }),
+    kind: z.enum(saddleKinds, { error: `Kind must be one of ${saddleKinds.join(', ')}.` }),
     width: numberField('Width', 90, 320, 'mm'),
     zoneWidth: numberField('Width where you sit', 60, 300, 'mm'),
     length: numberField('Length', 150, 360, 'mm'),
@@ -62,7 +62,7 @@ export function shapeOf({ length, width, zoneWidth, noseWidth, sitFromNose, nose
 
 const kind = (
   name: string,
-  place: number,
+  ofKind: SaddleKind,
   [width, zoneWidth, length, noseWidth, sitFromNose]: readonly [number, number, number, number, number],
   relief: readonly [SaddleSpec['relief'], number],
   [noseDrop, tailRise]: readonly [number, number],
@@ -71,7 +71,7 @@ const kind = (
   note: string,
   more: Partial<Pick<SaddleSpec, 'rails' | 'massLimit'>> = {},
 ): SaddleSpec => ({
-  name, kind: place, width, zoneWidth, length, noseWidth, sitFromNose, relief: relief[0], reliefWidth: relief[1], noseDrop, tailRise,
+  name, kind: ofKind, width, zoneWidth, length, noseWidth, sitFromNose, relief: relief[0], reliefWidth: relief[1], noseDrop, tailRise,
   flex, padding, railHeight, railLength, rails: 'metal', massLimit: null, note, ...more,
 }) // prettier-ignore
 
@@ -81,16 +81,16 @@ const kind = (
  * @source prior
  */
 export const startingSaddles: readonly SaddleSpec[] = [
-  kind('Long, flat, 132', 1, [132, 112, 275, 38, 160], ['groove', 14], [2, 4], [2, 2], [46, 68], 'For riders who move about and lean.'),
-  kind('Long, flat, 144', 1, [144, 122, 275, 40, 160], ['groove', 16], [2, 4], [2, 2], [46, 68], 'The same, wider.'),
-  kind('Long, curved, 144', 2, [144, 120, 272, 40, 165], ['groove', 16], [6, 16], [3, 3], [48, 66], 'The raised tail holds a place; a level laid tip to tail reads nose-down.'),
-  kind('Long, curved, 156', 2, [156, 130, 272, 42, 165], ['cut-out', 22], [6, 16], [3, 3], [48, 66], 'Wider, with a cut-out.'),
-  kind('Short nose, 143', 3, [143, 125, 245, 46, 128], ['cut-out', 26], [4, 8], [2, 3], [45, 64], 'Short nose for low positions; its nose stands further back for the same seat.'),
-  kind('Short nose, 155', 3, [155, 136, 245, 48, 128], ['cut-out', 28], [4, 8], [2, 3], [45, 64], 'The same, wider.'),
-  kind('Short nose, 155, carbon rails', 3, [155, 136, 245, 48, 128], ['cut-out', 28], [4, 8], [1, 2], [44, 62], 'Lighter and stiffer; only for a clamp made for such rails.', { rails: 'carbon', massLimit: 100 }),
-  kind('Touring, 165', 4, [165, 142, 268, 42, 160], ['cut-out', 26], [4, 10], [3, 3], [52, 66], 'Half upright, long days.'),
-  kind('Touring, 178', 4, [178, 154, 265, 44, 156], ['cut-out', 28], [4, 10], [3, 3], [54, 66], 'The same, wider.'),
-  kind('Broad, padded, 205', 5, [205, 178, 255, 52, 150], ['groove', 20], [2, 10], [4, 5], [70, 60], 'Upright, short ways. Soft padding lets the bones sink until the middle carries.'),
-  kind('Broad, sprung, 220', 6, [220, 190, 258, 54, 152], ['none', 0], [2, 8], [5, 4], [96, 58], 'Sprung; tall, so the post goes down by what it is taller.', { massLimit: 130 }),
-  kind('Split nose, 142', 7, [142, 126, 246, 62, 118], ['cut-out', 36], [8, 6], [2, 4], [50, 64], 'Nothing in the middle; a broad nose that can rub.'),
+  kind('Long, flat, 132', 'long-flat', [132, 112, 275, 38, 160], ['groove', 14], [2, 4], [2, 2], [46, 68], 'For riders who move about and lean.'),
+  kind('Long, flat, 144', 'long-flat', [144, 122, 275, 40, 160], ['groove', 16], [2, 4], [2, 2], [46, 68], 'The same, wider.'),
+  kind('Long, curved, 144', 'long-curved', [144, 120, 272, 40, 165], ['groove', 16], [6, 16], [3, 3], [48, 66], 'The raised tail holds a place; a level laid tip to tail reads nose-down.'),
+  kind('Long, curved, 156', 'long-curved', [156, 130, 272, 42, 165], ['cut-out', 22], [6, 16], [3, 3], [48, 66], 'Wider, with a cut-out.'),
+  kind('Short nose, 143', 'short-nose', [143, 125, 245, 46, 128], ['cut-out', 26], [4, 8], [2, 3], [45, 64], 'Short nose for low positions; its nose stands further back for the same seat.'),
+  kind('Short nose, 155', 'short-nose', [155, 136, 245, 48, 128], ['cut-out', 28], [4, 8], [2, 3], [45, 64], 'The same, wider.'),
+  kind('Short nose, 155, carbon rails', 'short-nose', [155, 136, 245, 48, 128], ['cut-out', 28], [4, 8], [1, 2], [44, 62], 'Lighter and stiffer; only for a clamp made for such rails.', { rails: 'carbon', massLimit: 100 }),
+  kind('Touring, 165', 'touring', [165, 142, 268, 42, 160], ['cut-out', 26], [4, 10], [3, 3], [52, 66], 'Half upright, long days.'),
+  kind('Touring, 178', 'touring', [178, 154, 265, 44, 156], ['cut-out', 28], [4, 10], [3, 3], [54, 66], 'The same, wider.'),
+  kind('Broad, padded, 205', 'broad-padded', [205, 178, 255, 52, 150], ['groove', 20], [2, 10], [4, 5], [70, 60], 'Upright, short ways. Soft padding lets the bones sink until the middle carries.'),
+  kind('Broad, sprung, 220', 'sprung', [220, 190, 258, 54, 152], ['none', 0], [2, 8], [5, 4], [96, 58], 'Sprung; tall, so the post goes down by what it is taller.', { massLimit: 130 }),
+  kind('Split nose, 142', 'split-nose', [142, 126, 246, 62, 118], ['cut-out', 36], [8, 6], [2, 4], [50, 64], 'Nothing in the middle; a broad nose that can rub.'),
 ] // prettier-ignore

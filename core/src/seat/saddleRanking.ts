@@ -43,61 +43,43 @@ export function rankSaddles(
   return rankParts(catalogue, rider, own, { criteria: saddleCriteria, schools: saddleSchools, exclusions: saddleExclusions })
 }
 
-/** The saddle in use, as far as it is read; mm. */
+/** The saddle in use, as far as its exchange needs it; mm, null = not read. */
 export interface SaddleInUse {
-  readonly kind: number | null
-  readonly width: number | null
-  readonly length: number | null
   readonly sitFromNose: number | null
   readonly railHeight: number | null
   /** nose behind the bottom bracket */
   readonly nose: number | null
 }
 
-/** An exchange: by how much each figure changes, null where the one in use is not read; and what it disturbs, in words. */
-export interface SaddleSwitch {
-  readonly kind: number | null
-  readonly width: number | null
-  readonly length: number | null
-  readonly sitFromNose: number | null
-  readonly railHeight: number | null
-  readonly disturbs: readonly string[]
-}
+/** Less than this is the same, mm. @source prior */
+const SAME = 0.5
 
 /**
- * What another saddle changes while the rider keeps sitting in the same place: the nose goes where
+ * What another saddle disturbs while the rider keeps sitting in the same place: the nose goes where
  * its own length puts it, the post takes up its height.
  * @source geometry
  */
-export function saddleSwitch(spec: SaddleSpec, now: SaddleInUse): SaddleSwitch {
-  const by = (to: number, from: number | null) => (from === null ? null : to - from)
-  const sit = by(spec.sitFromNose, now.sitFromNose)
-  const height = by(spec.railHeight, now.railHeight)
+export function saddleDisturbs(spec: SaddleSpec, now: SaddleInUse): string[] {
+  const sit = now.sitFromNose === null ? null : spec.sitFromNose - now.sitFromNose
+  const height = now.railHeight === null ? null : spec.railHeight - now.railHeight
   const nose =
     sit === null || now.nose === null
       ? 'Measure setback to where the rider sits, not to the nose: saddles of other length put the nose elsewhere.'
-      : Math.abs(sit) < 0.5
+      : Math.abs(sit) < SAME
         ? 'The nose stays where it is for the same seat.'
         : `For the same seat its nose stands ${trimmed(now.nose - sit, 0)} mm behind the bottom bracket instead of ${trimmed(now.nose, 0)}.`
   const post =
     height === null
       ? 'Height again, bottom bracket to the top where the rider sits: its height over the rails differs.'
-      : Math.abs(height) < 0.5
+      : Math.abs(height) < SAME
         ? 'Same height over the rails; check it all the same.'
         : `It is ${trimmed(Math.abs(height), 0)} mm ${height > 0 ? 'taller' : 'lower'} over the rails: the post goes ${height > 0 ? 'down' : 'up'} by as much.`
   const rails = spec.rails === 'carbon' ? ['Carbon rails: only in a clamp its maker allows for them.'] : []
-  return {
-    kind: by(spec.kind, now.kind),
-    width: by(spec.width, now.width),
-    length: by(spec.length, now.length),
-    sitFromNose: sit,
-    railHeight: height,
-    disturbs: [
-      nose,
-      post,
-      `Its rails can be clamped over ${trimmed(spec.railLength, 0)} mm: see that the setback is within their marks.`,
-      'Tilt again where the rider sits.',
-      ...rails,
-    ],
-  }
+  return [
+    nose,
+    post,
+    `Its rails can be clamped over ${trimmed(spec.railLength, 0)} mm: see that the setback is within their marks.`,
+    'Tilt again where the rider sits.',
+    ...rails,
+  ]
 }

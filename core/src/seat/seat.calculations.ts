@@ -12,7 +12,7 @@ import { saddleWeightsSchema } from './saddleCriteria.ts'
 import { rankSaddles } from './saddleRanking.ts'
 import { defaultWidthSchool, widthRange, widthSchoolKeys } from './saddleWidth.ts'
 import { climbTilt, tiltTarget, tiltUses } from './tilt.ts'
-import { tiltUseKeys } from './seatChoices.ts'
+import { tiltUseKeys } from './choices.ts'
 import { headKinds, threadPitches, threads, tiltTurns } from './tiltBolts.ts'
 
 const optional = (label: string, min: number, max: number, unit: string) => numberField(label, min, max, unit).nullable().default(null)

@@ -1,11 +1,11 @@
+import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 
 /** What speaks for a saddle further back or further forward; null = not read. */
 export interface SetbackSigns {
-  /** 1 on the nose, 2 where the saddle carries, 3 off the tail */
-  readonly sits: number | null
-  readonly sitsHard: number | null
+  readonly sits: OptionOf<'sitsWhere'> | null
+  readonly sitsHard: OptionOf<'sitsWhere'> | null
   /** hips forward at the hard effort, mm: read, or from angles read at that effort */
   readonly creep: number | null
   /** complaints, in words */
@@ -28,12 +28,15 @@ export interface SetbackJudgement {
   readonly findings: readonly Finding[]
 }
 
-const NOSE = 1
-const TAIL = 3
 /** Hips that come forward by more than this tell about saddle or reach, mm. @source prior */
 export const CREEP = 15
 /** Hands that carry more than this share of the body are heavily loaded, %; an index. @source prior */
 export const HEAVY_HANDS = 16
+/** Where the rider sits is seen: it outweighs this many signs that only follow from complaints. @source prior */
+const SEEN_OUTWEIGHS = 2
+/** One way must be ahead by this many signs. @source prior */
+const CLEAR_LEAD = 1
+const sitting = { nose: 'sits on the nose', tail: 'falls off the tail' } as const
 /** One step. @source common-practice */
 export const SETBACK_STEP = 5
 
@@ -48,23 +51,22 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   const findings: Finding[] = []
   const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
     findings.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
-  if (signs.sits === NOSE) forward.push('sits on the nose')
-  if (signs.sits === TAIL) back.push('falls off the tail')
+  if (signs.sits === 'nose') forward.push(sitting.nose)
+  if (signs.sits === 'tail') back.push(sitting.tail)
   back.push(...signs.hands)
   if ((signs.load ?? 0) > HEAVY_HANDS) back.push(`hands carry ${trimmed(signs.load ?? 0, 0)} %`)
   forward.push(...signs.hipClosed)
   back.push(...signs.kneeFront)
   forward.push(...signs.kneeBack)
-  const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === NOSE && signs.sits !== NOSE)
+  const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
   if (creeps) {
     add('creep', 'act', `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`, 'That tells about saddle or reach, not about setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.') // prettier-ignore
   }
-  // Where the rider sits outranks what follows from complaints.
-  const weight = (list: readonly string[], sign: string) => list.length + (list.includes(sign) ? 2 : 0)
-  const lead = weight(back, 'falls off the tail') - weight(forward, 'sits on the nose')
-  const wish = lead >= 1 && back.length > 0 ? SETBACK_STEP : lead <= -1 && forward.length > 0 ? -SETBACK_STEP : 0
-  const room = wish > 0 ? signs.railRoomBack : signs.railRoomForward
-  const by = wish === 0 ? 0 : Math.sign(wish) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
+  const weigh = (list: readonly string[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
+  const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
+  const request = lead >= CLEAR_LEAD && back.length > 0 ? SETBACK_STEP : lead <= -CLEAR_LEAD && forward.length > 0 ? -SETBACK_STEP : 0
+  const room = request > 0 ? signs.railRoomBack : signs.railRoomForward
+  const by = request === 0 ? 0 : Math.sign(request) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
   const said = (list: readonly string[]) => list.join(', ')
   if (back.length > 0 && forward.length > 0) {
     add('both', 'note', 'Signs for both ways.', `Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
@@ -72,8 +74,9 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
     add('back', 'act', 'Further back.', `${capital(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`) // prettier-ignore
   else if (by < 0)
     add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`) // prettier-ignore
-  else if (signs.sits !== null && wish === 0) add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
-  if (wish !== 0 && room !== null && room < SETBACK_STEP) {
+  else if (signs.sits !== null && request === 0)
+    add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
+  if (request !== 0 && room !== null && room < SETBACK_STEP) {
     add('rails', 'note', room <= 0 ? 'The rails are at their mark.' : `The rails have ${trimmed(room, 0)} mm left.`, 'Another post head or another saddle gives the rest; never clamp outside the marks.') // prettier-ignore
   }
   return { back, forward, by, findings }

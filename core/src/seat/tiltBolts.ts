@@ -1,4 +1,5 @@
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
+import { optionsOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 
 /** Coarse pitch by thread, mm a turn. @source iso-261 */
@@ -6,8 +7,8 @@ export const threadPitches = { M4: 0.7, M5: 0.8, M6: 1, M8: 1.25 } as const
 export type Thread = keyof typeof threadPitches
 export const threads = Object.keys(threadPitches) as [Thread, ...Thread[]]
 
-/** How a post's head is tilted: words of the reading `postHead`, in its order. */
-export const headKinds = ['two-bolts', 'notched', 'smooth', 'screw'] as const
+/** How a post's head is tilted, as the reading `postHead` has it. */
+export const headKinds = optionsOf('postHead')
 export type HeadKind = (typeof headKinds)[number]
 
 /** A head with what its tilt is computed from. Lengths mm, degrees. */

@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import type { Side } from '../quantity/sided.ts'
 import { bodyRegion, bodyRegionKeys, complaintKindKeys, complaintKinds, rideSituationKeys } from './regions.ts'
+import type { BodyRegionKey } from './regions.ts'
 import { warningSignKeys, warningSigns, warningSignsFor } from './warningSigns.ts'
 import type { WarningSignKey } from './warningSigns.ts'
 
@@ -71,4 +73,10 @@ export function unansweredWarnings(complaint: Complaint): WarningSignKey[] {
   return warningSignsFor(complaint.region, complaint.kind)
     .filter((sign) => complaint.warnings[sign.key] === undefined)
     .map((sign) => sign.key)
+}
+
+/** Whether a complaint of these places touches a side. */
+export function hurts(complaints: readonly Complaint[], regions: readonly BodyRegionKey[], side: Side | 'both'): boolean {
+  const touches = (complaint: Complaint) => side === 'both' || [side, 'both', 'middle'].includes(complaint.side)
+  return complaints.some((complaint) => regions.includes(complaint.region) && complaint.kind !== 'control' && touches(complaint))
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { STATIC_KNEE } from '@level-stance/core/body/facts'
+import { STATIC_KNEE } from '@level-stance/core/body/metrics'
 import type { Scene } from '@level-stance/core/measure/scene'
 import { arcOf, minus, projections, wedgeOf } from './views.ts'
 import type { Drawn, ViewKey } from './views.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { settingOf } from '@level-stance/core/change/settings'
-import type { Wish } from '@level-stance/core/change/moves'
+import type { RequestedMove } from '@level-stance/core/change/moves'
 import type { Handle } from './handles.ts'
 import { projections } from './views.ts'
 import type { ViewKey } from './views.ts'
@@ -16,7 +16,7 @@ const dragging = ref(false)
 let hold: { x: number; y: number; wished: Map<string, number>; to: DOMMatrix } | null = null
 
 const at = () => projections[props.view](props.handle.at)
-const place = ({ setting, side }: Pick<Wish, 'setting' | 'side'>) => `${setting}:${side}`
+const place = ({ setting, side }: Pick<RequestedMove, 'setting' | 'side'>) => `${setting}:${side}`
 
 function take(event: PointerEvent): void {
   emit('choose')
@@ -25,7 +25,7 @@ function take(event: PointerEvent): void {
   if (!board.movable || !matrix) return
   const to = matrix.inverse()
   const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(to)
-  const wished = new Map(props.handle.wish(0, 0).map((wish) => [place(wish), board.aimed(wish.setting, wish.side)]))
+  const wished = new Map(props.handle.request(0, 0).map((request) => [place(request), board.aimed(request.setting, request.side)]))
   hold = { x, y, wished, to }
   dragging.value = true
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
@@ -35,12 +35,12 @@ function drag(event: PointerEvent): void {
   if (hold === null) return
   const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(hold.to)
   const { wished, x: fromX, y: fromY } = hold
-  board.wish(
-    props.handle.wish(x - fromX, fromY - y).map((wish) => ({ ...wish, by: settable(wish, (wished.get(place(wish)) ?? 0) + wish.by) })),
+  board.request(
+    props.handle.request(x - fromX, fromY - y).map((request) => ({ ...request, by: settable(request, (wished.get(place(request)) ?? 0) + request.by) })),
   )
 }
 
-function settable({ setting }: Wish, by: number): number {
+function settable({ setting }: RequestedMove, by: number): number {
   const { resolution } = settingOf(setting)
   return Math.round(by / resolution) * resolution
 }
@@ -54,12 +54,12 @@ function release(): void {
 function nudge(event: KeyboardEvent): void {
   const { right, up } = props.handle
   const axis = { ArrowRight: right, ArrowLeft: right, ArrowUp: up, ArrowDown: up }[event.key]
-  if (event.key === 'Escape') board.wish(props.handle.wish(0, 0).map((wish) => ({ ...wish, by: 0 })))
+  if (event.key === 'Escape') board.request(props.handle.request(0, 0).map((request) => ({ ...request, by: 0 })))
   if (!axis || !board.movable) return
   event.preventDefault()
   const forward = event.key === 'ArrowRight' || event.key === 'ArrowUp' ? 1 : -1
   const size = (settingOf(axis.setting).unit === 'deg' ? 0.5 : 1) * (event.shiftKey ? 5 : 1)
-  board.wish([{ setting: axis.setting, side: axis.side, by: board.aimed(axis.setting, axis.side) + axis.sign * forward * size }])
+  board.request([{ setting: axis.setting, side: axis.side, by: board.aimed(axis.setting, axis.side) + axis.sign * forward * size }])
 }
 </script>
 

@@ -34,7 +34,7 @@ const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view
 const words = computed(() =>
   handles.value.map((handle) =>
     handle
-      .wish(0, 0)
+      .request(0, 0)
       .map(({ setting, side }) => {
         const by = board.aimed(setting, side)
         const unit = settingOf(setting).unit === 'deg' ? '°' : ' mm'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
-import { factDefinition, factKeys } from '@level-stance/core/body/facts'
+import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 
@@ -10,8 +10,8 @@ const board = useBoard()
 const all = computed(() => ({ start: board.start, now: board.now, proposed: board.proposed }))
 const rested = refDebounced(all, 250)
 const rows = computed(() =>
-  factKeys.flatMap((key) => {
-    const { label, unit } = factDefinition(key)
+  metricKeys.flatMap((key) => {
+    const { label, unit } = metricDefinition(key)
     const { start, now, proposed } = rested.value
     const shown = (value: number | null | undefined) =>
       typeof value === 'number' ? `${trimmed(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}` : 'no value'

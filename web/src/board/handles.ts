@@ -1,12 +1,12 @@
 import { RADIANS } from '@level-stance/core/bike/contactPoints'
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
 import type { Scene } from '@level-stance/core/measure/scene'
-import type { Wish } from '@level-stance/core/change/moves'
+import type { RequestedMove } from '@level-stance/core/change/moves'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import type { Side } from '@level-stance/core/quantity/sided'
 import type { ViewKey } from './views.ts'
 
-type Slot = Pick<Wish, 'setting' | 'side'>
+type Slot = Pick<RequestedMove, 'setting' | 'side'>
 
 /** Something on the board that a hand can take. */
 export interface Handle {
@@ -16,8 +16,8 @@ export interface Handle {
   /** settings moved by a step to the right and a step up in the picture, with the sign of a step */
   readonly right: (Slot & { readonly sign: 1 | -1 }) | null
   readonly up: (Slot & { readonly sign: 1 | -1 }) | null
-  /** what a drag in the picture wishes: mm to the right and up from where the hand took hold */
-  readonly wish: (right: number, up: number) => readonly Wish[]
+  /** what a drag in the picture requested: mm to the right and up from where the hand took hold */
+  readonly request: (right: number, up: number) => readonly RequestedMove[]
 }
 
 const slot = (setting: SettingKey, sign: 1 | -1, side: Side | 'both' = 'both') => ({ setting, side, sign })
@@ -26,11 +26,11 @@ const slot = (setting: SettingKey, sign: 1 | -1, side: Side | 'both' = 'both') =
 export function handlesOf(scene: Scene, view: ViewKey, seatAngle: number): Handle[] {
   const handles: Handle[] = []
   const plain = (id: string, label: string, at: Point3, right: Handle['right'], up: Handle['up'], scale = 1): void => {
-    const wish = (dx: number, dy: number): Wish[] => [
+    const request = (dx: number, dy: number): RequestedMove[] => [
       ...(right ? [{ setting: right.setting, side: right.side, by: right.sign * scale * dx }] : []),
       ...(up ? [{ setting: up.setting, side: up.side, by: up.sign * dy }] : []),
     ]
-    handles.push({ id, label, at, right, up, wish })
+    handles.push({ id, label, at, right, up, request })
   }
   const hand = scene.arms?.right.hand
   if (view === 'side') {
@@ -42,7 +42,7 @@ export function handlesOf(scene: Scene, view: ViewKey, seatAngle: number): Handl
       right: slot('saddleSetback', -1),
       up: slot('saddleHeight', 1),
       // Up along the seat line carries the saddle back as well; the rails take that out again.
-      wish: (dx, dy) => {
+      request: (dx, dy) => {
         const height = dy / Math.sin(psi)
         return [
           { setting: 'saddleHeight', side: 'both', by: height },
@@ -58,7 +58,7 @@ export function handlesOf(scene: Scene, view: ViewKey, seatAngle: number): Handl
       at: nose,
       right: null,
       up: slot('saddleTilt', 1),
-      wish: (_, dy) => [{ setting: 'saddleTilt', side: 'both', by: dy / lever / RADIANS }],
+      request: (_, dy) => [{ setting: 'saddleTilt', side: 'both', by: dy / lever / RADIANS }],
     })
     if (hand) plain('hands', 'Hands', hand, slot('handReach', 1), slot('handHeight', 1))
     plain('cleat-right', 'Cleat, right', scene.legs.right.axle, slot('cleatSetback', -1, 'right'), null)
@@ -77,7 +77,7 @@ export function handlesOf(scene: Scene, view: ViewKey, seatAngle: number): Handl
         at: hand,
         right: slot('handReach', 1),
         up: slot('gripSpacing', -1),
-        wish: (dx, dy) => [
+        request: (dx, dy) => [
           { setting: 'handReach', side: 'both', by: dx },
           { setting: 'gripSpacing', side: 'both', by: -2 * dy },
         ],

@@ -2,7 +2,7 @@
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { midSentence } from '@level-stance/core/quantity/words'
-import type { CauseVerdict, ComplaintCauses } from '@level-stance/core/talk/cause'
+import type { CauseVerdict, ComplaintCauses } from '@level-stance/core/reason/cause'
 import { useVisit } from '../stores/visit.ts'
 
 /** Complaints with their causes, most usual first, and what the readings say of each. */

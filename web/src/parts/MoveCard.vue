@@ -34,7 +34,7 @@ const none = [] as const
 /** The station's own fields, and one for whatever else is wished. */
 const shownFields = computed(() => [
   ...props.fields,
-  ...board.wishes.filter((wish) => !props.fields.some((field) => field.setting === wish.setting && field.side === wish.side)),
+  ...board.requested.filter((request) => !props.fields.some((field) => field.setting === request.setting && field.side === request.side)),
 ])
 /** Left and right of one setting share a row. */
 const rows = computed(() => {
@@ -55,7 +55,7 @@ const items = computed(() => [
   {
     heading: 'What this change brings along',
     calculation: anyCalculation(knockOnCalculation),
-    input: { readings: visit.readings, ledger: visit.ledger, bar: visit.bar, wishes: board.wishes, holds: board.holds, mode: 'step' },
+    input: { readings: visit.readings, ledger: visit.ledger, bar: visit.bar, requested: board.requested, holds: board.holds, mode: 'step' },
     plusMinus: {},
   },
 ])

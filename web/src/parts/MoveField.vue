@@ -50,7 +50,7 @@ function typed(event: Event): void {
   text.value = (event.target as HTMLInputElement).value
   const entry = readEntry(props.setting, props.side, text.value, preferences.unit)
   wrong.value = entry.ok ? null : entry.message
-  if (entry.ok) board.wish([{ setting: props.setting, side: props.side, by: entry.value === null ? 0 : entry.value - base.value }])
+  if (entry.ok) board.request([{ setting: props.setting, side: props.side, by: entry.value === null ? 0 : entry.value - base.value }])
 }
 function done(): void {
   editing.value = false
@@ -61,7 +61,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
   event.preventDefault()
   editing.value = false
   const size = settingOf(props.setting).unit === 'deg' ? 0.5 : 1
-  board.wish([{ setting: props.setting, side: props.side, by: aimed.value + sign * size }])
+  board.request([{ setting: props.setting, side: props.side, by: aimed.value + sign * size }])
 }
 </script>
 

@@ -1,11 +1,11 @@
 import { refDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { riderFacts } from '@level-stance/core/body/facts'
-import type { RiderFacts } from '@level-stance/core/body/facts'
+import { riderMetrics } from '@level-stance/core/body/metrics'
+import type { RiderMetrics } from '@level-stance/core/body/metrics'
 import { defaultHolds, knockOn } from '@level-stance/core/change/knockOn'
 import type { Holds } from '@level-stance/core/change/knockOn'
-import type { Wish } from '@level-stance/core/change/moves'
+import type { RequestedMove } from '@level-stance/core/change/moves'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { standingOf } from '@level-stance/core/change/setup'
@@ -23,24 +23,24 @@ const WORDS_AFTER = 120
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
   const view = ref<ViewKey>('side')
-  const wishes = ref<readonly Wish[]>([])
+  const requested = ref<readonly RequestedMove[]>([])
   /** what the fitter has chosen to hold; null = what fits the move */
   const ownHolds = ref<Holds | null>(null)
 
-  const holds = computed(() => ownHolds.value ?? defaultHolds(wishes.value))
+  const holds = computed(() => ownHolds.value ?? defaultHolds(requested.value))
   const standing = computed(() => standingOf(visit.setup))
-  const active = computed(() => wishes.value.length > 0)
-  /** the whole wish with exact answers: what is drawn dashed */
-  const whole = computed(() => (active.value ? knockOn(standing.value, wishes.value, holds.value, 'whole') : null))
+  const active = computed(() => requested.value.length > 0)
+  /** the whole request with exact answers: what is drawn dashed */
+  const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole') : null))
   /** what is set now */
-  const stepOf = (wanted: readonly Wish[]) => (wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step') : null)
+  const stepOf = (wanted: readonly RequestedMove[]) => (wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step') : null)
   // While a hand drags, the words beside the board come a little after the drawing and the numbers.
-  const rested = refDebounced(wishes, WORDS_AFTER)
+  const rested = refDebounced(requested, WORDS_AFTER)
   const step = computed(() => stepOf(active.value ? rested.value : []))
 
-  const factsOf = (setup: typeof visit.setup): RiderFacts | null => setup.model && riderFacts(setup.model, axlesOf(setup.rider.values))
-  const start = computed(() => factsOf(visit.baseline))
-  const now = computed(() => factsOf(visit.setup))
+  const metricsOf = (setup: typeof visit.setup): RiderMetrics | null => setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values))
+  const start = computed(() => metricsOf(visit.baseline))
+  const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => whole.value?.after ?? null)
   const canTry = computed(
     () => (step.value?.moves.length ?? 0) > 0 && visit.folded.trying === null && visit.stops.length === 0 && visit.shownUpTo === null,
@@ -53,11 +53,11 @@ export const useBoard = defineStore('board', () => {
     return whole.value?.chosen.find((move) => move.setting === setting && move.side === side)?.aim ?? 0
   }
 
-  /** Wishes several settings at once; 0 takes a wish back. */
-  function wish(more: readonly Wish[]): void {
+  /** Wishes several settings at once; 0 takes a request back. */
+  function request(more: readonly RequestedMove[]): void {
     if (!movable.value) return
-    const others = wishes.value.filter((old) => !more.some((wanted) => wanted.setting === old.setting && wanted.side === old.side))
-    wishes.value = [...others, ...more.filter((wanted) => Math.abs(wanted.by) > 1e-6)]
+    const others = requested.value.filter((old) => !more.some((wanted) => wanted.setting === old.setting && wanted.side === old.side))
+    requested.value = [...others, ...more.filter((wanted) => Math.abs(wanted.by) > 1e-6)]
   }
 
   function nextView(): void {
@@ -65,15 +65,15 @@ export const useBoard = defineStore('board', () => {
   }
 
   function clear(): void {
-    wishes.value = []
+    requested.value = []
     ownHolds.value = null
   }
-  // A wish belongs to the rider it was made for.
+  // A request belongs to the rider it was made for.
   watch(() => visit.head?.visitId, clear)
 
   /** Puts what is set now into the ledger as being tried. */
   function tryStep(): void {
-    const change = stepOf(wishes.value)
+    const change = stepOf(requested.value)
     const first = change?.moves[0]
     if (!canTry.value || !change || !first) return
     visit.append({
@@ -91,7 +91,7 @@ export const useBoard = defineStore('board', () => {
   return {
     view,
     nextView,
-    wishes,
+    requested,
     ownHolds,
     holds,
     active,
@@ -104,7 +104,7 @@ export const useBoard = defineStore('board', () => {
     movable,
     nowWords,
     aimed,
-    wish,
+    request,
     clear,
     tryStep,
   }

@@ -25,7 +25,7 @@ function take(): void {
   const meant = understood.value
   if (meant.kind === 'unknown') return
   if (meant.kind === 'move') {
-    board.wish([{ setting: meant.setting, side: meant.side, by: meant.by }])
+    board.request([{ setting: meant.setting, side: meant.side, by: meant.by }])
     const { station } = settingOf(meant.setting)
     const page = footPageOf(meant.setting)
     const there = station === 'feet' && page === null ? 'seat' : station

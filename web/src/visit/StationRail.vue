@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
-import { factDefinition } from '@level-stance/core/body/facts'
-import type { FactKey } from '@level-stance/core/body/facts'
+import { metricDefinition } from '@level-stance/core/body/metrics'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { sides } from '@level-stance/core/quantity/sided'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
 import type { Station } from '../router.ts'
-import { seatActs } from '@level-stance/core/talk/seatStation'
+import { seatActs } from '@level-stance/core/seat/station'
 import { useSeat } from '../stations/seat/useSeat.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from '../stores/board.ts'
-import { useKnowledge } from '../stores/knowledge.ts'
+import { useUncertainty } from '../stores/uncertainty.ts'
 import { useVisit } from '../stores/visit.ts'
 
 defineProps<{ visitId: string }>()
@@ -19,7 +19,7 @@ const visit = useVisit()
 const feet = useFeet()
 const seat = useSeat()
 const board = useBoard()
-const knowledge = useKnowledge()
+const uncertainty = useUncertainty()
 
 /** How each station stands: words under its name, and a mark. */
 const states = stable<Record<Station, State>>(() => {
@@ -75,12 +75,12 @@ function seatState(): State {
 }
 
 /** A station with a board: on trial, lacking readings, or how its judged numbers stand. */
-function stationState(station: 'seat' | 'hands', facts: readonly FactKey[]): State {
+function stationState(station: 'seat' | 'hands', metrics: readonly MetricKey[]): State {
   if (visit.folded.trying?.station === station) return { words: 'on trial', mark: 'wanting' }
-  const states = facts.flatMap((key) => {
+  const states = metrics.flatMap((key) => {
     const value = board.now?.[key] ?? null
-    const { band } = factDefinition(key)
-    const plusMinus = knowledge.plusMinus(key) ?? 0
+    const { band } = metricDefinition(key)
+    const plusMinus = uncertainty.plusMinus(key) ?? 0
     return value === null || band === null || isUnsure(plusMinus, band) ? [] : [bandState({ value, plusMinus }, band)]
   })
   if (states.length === 0) return { words: 'readings', mark: 'wanting' }

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { ApiError } from '../api/client.ts'
-import BeadString from '../parts/BeadString.vue'
+import ChangeTimeline from '../parts/ChangeTimeline.vue'
 import ComplaintChip from '../parts/ComplaintChip.vue'
 import ConflictBar from '../parts/ConflictBar.vue'
 import MouldingClock from '../parts/MouldingClock.vue'
@@ -138,7 +138,7 @@ const proposed = computed(() => {
         </template>
         <p v-else class="muted">Opening the visit…</p>
       </main>
-      <BeadString v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
+      <ChangeTimeline v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
     </div>
     <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
   </div>

@@ -1,8 +1,8 @@
-import type { FactKey } from '@level-stance/core/body/facts'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import type { BarKind } from '@level-stance/core/bike/bikeKinds'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { NextReading } from '@level-stance/core/change/measureNext'
-import type { SampledFacts } from '@level-stance/core/change/sampling'
+import type { SampledMetrics } from '@level-stance/core/change/sampling'
 import type { Sensitivity } from '@level-stance/core/change/sensitivity'
 import type { Reading } from '@level-stance/core/measure/reading'
 
@@ -22,7 +22,7 @@ export interface Question {
 export interface FirstOrder {
   readonly kind: 'first-order'
   readonly id: number
-  readonly spreads: Readonly<Record<FactKey, number | null>> | null
+  readonly spreads: Readonly<Record<MetricKey, number | null>> | null
   readonly next: readonly NextReading[]
   readonly sensitivities: readonly Sensitivity[]
 }
@@ -35,7 +35,7 @@ export interface Progress {
 export interface Sampled {
   readonly kind: 'sampled'
   readonly id: number
-  readonly facts: SampledFacts
+  readonly metrics: SampledMetrics
   readonly draws: number
 }
 export type Answer = FirstOrder | Progress | Sampled

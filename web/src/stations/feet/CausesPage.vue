@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import type { CauseVerdict } from '@level-stance/core/talk/cause'
-import type { FootPage } from '@level-stance/core/talk/footCauses'
+import type { CauseVerdict } from '@level-stance/core/reason/cause'
+import type { FootPage } from '@level-stance/core/reason/footCauses'
 import CauseList from '../../parts/CauseList.vue'
 import { useVisit } from '../../stores/visit.ts'
 import { feetPages, pageOf } from './pages.ts'

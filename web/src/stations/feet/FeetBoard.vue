@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { roomOf } from '@level-stance/core/change/moves'
-import { measuredValue } from '@level-stance/core/change/footInputs'
+import { measuredValue } from '@level-stance/core/feet/inputs'
 import { slotRange } from '@level-stance/core/feet/cleatJudgement'
 import { footMoved } from '@level-stance/core/measure/riderModel'
 import type { SettingKey } from '@level-stance/core/change/settings'
@@ -95,7 +95,7 @@ const bike = stable<BoardBike>(() => ({
 }))
 function turnTo(side: Side, toeOut: number): void {
   const now = boardFeet[side].value.turn
-  if (now !== null) board.wish([{ setting: 'cleatTurn', side, by: toeOut - now }])
+  if (now !== null) board.request([{ setting: 'cleatTurn', side, by: toeOut - now }])
 }
 /** A drag of the cleat is an aim of the fore–aft page: it opens there. */
 const emit = defineEmits<{ show: [page: 'cleat'] }>()

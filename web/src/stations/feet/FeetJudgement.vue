@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { toeInput } from '@level-stance/core/change/footInputs'
+import { toeInput } from '@level-stance/core/feet/inputs'
 import { toeFinding } from '@level-stance/core/feet/toeClearance'
 import { cleatTargetCalculation } from '@level-stance/core/feet/cleatTarget.calculations'
 import { cleatKnockOnCalculation, stepPlanCalculation } from '@level-stance/core/change/change.calculations'

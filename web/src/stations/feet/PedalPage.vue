@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { pedalInUse } from '@level-stance/core/change/footInputs'
-import { pedalWishes } from '@level-stance/core/change/footWishes'
+import { pedalInUse } from '@level-stance/core/feet/inputs'
+import { pedalWishes } from '@level-stance/core/feet/exchange'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import { rankPedals } from '@level-stance/core/feet/pedalRanking'
 import type { Ranked } from '@level-stance/core/quantity/ranking'
@@ -25,10 +25,10 @@ const rider = computed(() => feet.station.pedalRider)
 const entries = computed(() => pedals.entries.map(({ entry }) => entry))
 
 const switchTo = (row: Ranked<PedalSpec>) => pedalSwitch(row.spec, rider.value, pedalInUse(visit.setup.now))
-/** The exchange as wishes: the engine says what they bring along. */
+/** The exchange as requested: the engine says what they bring along. */
 function take(row: Ranked<PedalSpec>): void {
   board.clear()
-  board.wish(pedalWishes(switchTo(row), visit.setup.now))
+  board.request(pedalWishes(switchTo(row), visit.setup.now))
 }
 const isInUse = (row: Ranked<PedalSpec>) => rider.value.kindNow === row.spec.kind
 </script>

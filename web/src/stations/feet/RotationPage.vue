@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { clearanceInput, rotationReadings } from '@level-stance/core/change/footInputs'
+import { clearanceInput, rotationReadings } from '@level-stance/core/feet/inputs'
 import { rotationInput } from '@level-stance/core/feet/cleatRotation'
 import { cleatRotationCalculation, heelClearanceCalculation } from '@level-stance/core/feet/feet.calculations'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -45,7 +45,7 @@ const turns = computed(() =>
   ),
 )
 function take(): void {
-  board.wish(turns.value.map(({ side, by }) => ({ setting: 'cleatTurn' as const, side, by })))
+  board.request(turns.value.map(({ side, by }) => ({ setting: 'cleatTurn' as const, side, by })))
 }
 const lacking = (side: Side) => {
   const judgement = feet.station.rotation[side]

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { measuredValue, stancePlusMinus } from '@level-stance/core/change/footInputs'
-import { stanceWishes } from '@level-stance/core/change/footWishes'
+import { measuredValue, stancePlusMinus } from '@level-stance/core/feet/inputs'
+import { stanceMoves } from '@level-stance/core/feet/exchange'
 import { stanceOptionsCalculation } from '@level-stance/core/feet/feet.calculations'
 import { treadWords, turnsOfRide } from '@level-stance/core/feet/stance'
 import type { StanceMethodKey } from '@level-stance/core/feet/stance'
@@ -55,10 +55,10 @@ const options = computed(() => {
   })
 })
 
-/** The moves of a way, as wishes for the engine: it says what they bring along. */
+/** The moves of a way, as requested for the engine: it says what they bring along. */
 function take(option: StanceOption): void {
   board.clear()
-  board.wish(stanceWishes(option))
+  board.request(stanceMoves(option))
 }
 const leftWords = (option: StanceOption) =>
   option.reaches ? 'reaches it' : `falls ${sides.map((side) => trimmed(option.miss[side], 1)).join(' / ')} mm short`

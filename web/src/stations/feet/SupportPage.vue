@@ -43,7 +43,7 @@ const words = ({ key, side, by }: SupportJudgement) =>
         type="button"
         class="plain"
         :data-testid="`take-${group.key}`"
-        @click="board.wish(tries(group.rows).map(({ side, by }) => ({ setting: group.setting, side, by })))"
+        @click="board.request(tries(group.rows).map(({ side, by }) => ({ setting: group.setting, side, by })))"
       >
         {{ group.key === 'wedge' ? 'Wedge' : 'Support' }}: {{ tries(group.rows).map(words).join(', ') }}
       </button>

@@ -1,4 +1,4 @@
-import type { FootPage } from '@level-stance/core/talk/footCauses'
+import type { FootPage } from '@level-stance/core/reason/footCauses'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { Side } from '@level-stance/core/quantity/sided'

@@ -5,10 +5,10 @@ import { judgeCleat } from '@level-stance/core/feet/cleatJudgement'
 import { cleatSchool, defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { bySide } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
-import { cleatEvidence } from '@level-stance/core/talk/causes'
-import { footComplaints } from '@level-stance/core/talk/footCauses'
-import { footStation } from '@level-stance/core/talk/footStation'
-import type { OtherBike } from '@level-stance/core/talk/footStation'
+import { cleatEvidence } from '@level-stance/core/reason/causes'
+import { footComplaints } from '@level-stance/core/reason/footCauses'
+import { footStation } from '@level-stance/core/feet/station'
+import type { OtherBike } from '@level-stance/core/feet/station'
 import { api } from '../../api/client.ts'
 import { stable } from '../../composables/stable.ts'
 import { useBoard } from '../../stores/board.ts'
@@ -51,7 +51,7 @@ export const useFeet = defineStore('feet', () => {
       school: school.value,
       stanceBy: visit.head?.stanceBy ?? null,
       otherBikes: otherBikes.value,
-      facts: board.now,
+      metrics: board.now,
     }),
   )
   const causes = computed(() => footComplaints(visit.complaints, station.value))

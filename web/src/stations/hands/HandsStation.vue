@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { hasReading } from '@level-stance/core/change/measureNext'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import RiderBoard from '../../board/RiderBoard.vue'
-import FactVials from '../../parts/FactVials.vue'
+import MetricVials from '../../parts/MetricVials.vue'
 import MoveCard from '../../parts/MoveCard.vue'
 import ReadingRows from '../../parts/ReadingRows.vue'
 import StationColumns from '../../parts/StationColumns.vue'
@@ -22,7 +22,7 @@ const fields = [
   { setting: 'gripSpacing', side: 'both' },
   { setting: 'barRoll', side: 'both' },
 ] as const
-const facts = [
+const metrics = [
   'torso',
   'elbow',
   'shoulder',
@@ -42,7 +42,7 @@ const facts = [
   <StationColumns>
     <template #readings><ReadingRows :keys="readings" /></template>
     <template #board><RiderBoard opens="top" /></template>
-    <template #judgement><FactVials :facts="facts" /></template>
+    <template #judgement><MetricVials :metrics="metrics" /></template>
     <template #act>
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
       <MoveCard v-else :fields="fields" />

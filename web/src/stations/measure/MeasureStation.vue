@@ -7,7 +7,7 @@ import { hasReading } from '@level-stance/core/change/measureNext'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingGroup, ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import RiderBoard from '../../board/RiderBoard.vue'
-import FactVials from '../../parts/FactVials.vue'
+import MetricVials from '../../parts/MetricVials.vue'
 import HeightMethods from '../../parts/HeightMethods.vue'
 import MoveCard from '../../parts/MoveCard.vue'
 import PageTabs from '../../parts/PageTabs.vue'
@@ -90,7 +90,7 @@ const judgementPages = [
   { key: 'rules', label: 'Per mm' },
 ] as const
 const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
-const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ setting, side })))
+const moveFields = computed(() => board.requested.map(({ setting, side }) => ({ setting, side })))
 </script>
 
 <template>
@@ -122,7 +122,7 @@ const moveFields = computed(() => board.wishes.map(({ setting, side }) => ({ set
       <PageTabs :pages="judgementPages" :shown="judgementPage" label="Judgement" @show="(key) => (judgementPage = key)" />
       <div class="page">
         <template v-if="judgementPage === 'angles'">
-          <FactVials />
+          <MetricVials />
           <RiderWorking />
         </template>
         <HeightMethods v-else-if="judgementPage === 'heights'" />

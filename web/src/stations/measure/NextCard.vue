@@ -5,15 +5,15 @@ import type { NextReading } from '@level-stance/core/change/measureNext'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { midSentence } from '@level-stance/core/quantity/words'
-import { useKnowledge } from '../../stores/knowledge.ts'
+import { useUncertainty } from '../../stores/uncertainty.ts'
 import HowDrawing from './HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
 defineEmits<{ goto: [key: ReadingKey] }>()
-const knowledge = useKnowledge()
+const uncertainty = useUncertainty()
 const all = ref(false)
-const first = computed<NextReading | null>(() => knowledge.next[0] ?? null)
-const others = computed(() => knowledge.next.slice(1, 8))
+const first = computed<NextReading | null>(() => uncertainty.next[0] ?? null)
+const others = computed(() => uncertainty.next.slice(1, 8))
 const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </script>
 
@@ -40,7 +40,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
         </li>
       </ol>
     </template>
-    <p v-else-if="knowledge.spreads" class="small">
+    <p v-else-if="uncertainty.spreads" class="small">
       <strong>Nothing more would sharpen a judgement much.</strong> Repeat what surprises you.
     </p>
     <p v-else class="small muted">Working out what to measure next…</p>

@@ -6,7 +6,7 @@ import {
   flatBarHandCalculation,
   stanceCalculation,
 } from '@level-stance/core/bike/bike.calculations'
-import { armReachCalculation, riderFactsCalculation, upperPostureCalculation } from '@level-stance/core/body/body.calculations'
+import { armReachCalculation, riderMetricsCalculation, upperPostureCalculation } from '@level-stance/core/body/body.calculations'
 import { hipOf } from '@level-stance/core/body/rider'
 import { anyCalculation } from '@level-stance/core/calculation'
 import type { AnyCalculation } from '@level-stance/core/calculation'
@@ -44,7 +44,7 @@ const items = computed<Item[]>(() => {
     cleatInboard: now.cleatInboard[side]?.value,
   })
   return [
-    ...item('The rider on the bike', anyCalculation(riderFactsCalculation), model && { model, axles: axlesOf(values) }),
+    ...item('The rider on the bike', anyCalculation(riderMetricsCalculation), model && { model, axles: axlesOf(values) }),
     ...item('Trunk and arms', anyCalculation(upperPostureCalculation), model && grip && { body: model.upper, hip: hipOf(model), grip }),
     ...item(
       'The arm',

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { factDefinition, factKeys } from '@level-stance/core/body/facts'
-import type { FactKey } from '@level-stance/core/body/facts'
+import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
-import { useKnowledge } from '../../stores/knowledge.ts'
+import { useUncertainty } from '../../stores/uncertainty.ts'
 
 /** Rules of thumb at this bike, and what many draws make of the angles. */
-const knowledge = useKnowledge()
+const uncertainty = useUncertainty()
 
 /** Settings a fitter asks about first, each with what it touches most. */
-const asked: readonly (readonly [SettingKey, readonly FactKey[]])[] = [
+const asked: readonly (readonly [SettingKey, readonly MetricKey[]])[] = [
   ['saddleHeight', ['kneeRight', 'torso']],
   ['saddleSetback', ['kneeRight', 'torso', 'kneeAheadRight']],
   ['saddleTilt', ['kneeRight', 'drop']],
@@ -24,12 +24,12 @@ const asked: readonly (readonly [SettingKey, readonly FactKey[]])[] = [
   ['barRoll', ['wrist', 'torso']],
 ]
 const rows = computed(() =>
-  asked.flatMap(([setting, facts]) => {
-    const row = knowledge.sensitivities.find((candidate) => candidate.setting === setting)
-    const parts = facts.flatMap((key) => {
+  asked.flatMap(([setting, metrics]) => {
+    const row = uncertainty.sensitivities.find((candidate) => candidate.setting === setting)
+    const parts = metrics.flatMap((key) => {
       const per = row?.per[key]
       if (per === undefined || Math.abs(per) < 0.005) return []
-      const { label, unit } = factDefinition(key)
+      const { label, unit } = metricDefinition(key)
       return [
         `${midSentence(label).replace(/, right$/, '')} ${per > 0 ? '+' : '−'}${trimmed(Math.abs(per), 2)}${unit === 'deg' ? '°' : ` ${unit}`}`,
       ]
@@ -40,10 +40,10 @@ const rows = computed(() =>
   }),
 )
 const draws = computed(() =>
-  factKeys.flatMap((key) => {
-    const row = knowledge.sampled?.facts[key]
+  metricKeys.flatMap((key) => {
+    const row = uncertainty.sampled?.metrics[key]
     if (!row || key.startsWith('longest') || key.startsWith('kneeAhead')) return []
-    const { label, unit } = factDefinition(key)
+    const { label, unit } = metricDefinition(key)
     const shown = (value: number) => trimmed(value, unit === 'mm' ? 0 : 1)
     return [
       {
@@ -67,11 +67,11 @@ const draws = computed(() =>
     <p v-if="rows.length === 0" class="muted">Comes with the first readings.</p>
     <h3>Many riders as uncertain as this one</h3>
     <p class="small muted">For where a band’s edge or a straight leg makes the ± above too simple.</p>
-    <p v-if="knowledge.drawing" class="drawing" role="status">
-      <progress :value="knowledge.progress?.done ?? 0" :max="knowledge.progress?.of ?? 1" aria-label="Drawing" />
-      {{ knowledge.progress ? `${knowledge.progress.done} of ${knowledge.progress.of}` : 'starting' }}
+    <p v-if="uncertainty.drawing" class="drawing" role="status">
+      <progress :value="uncertainty.progress?.done ?? 0" :max="uncertainty.progress?.of ?? 1" aria-label="Drawing" />
+      {{ uncertainty.progress ? `${uncertainty.progress.done} of ${uncertainty.progress.of}` : 'starting' }}
     </p>
-    <button v-else type="button" class="plain" :disabled="knowledge.spreads === null" @click="knowledge.draw()">Draw 600 riders</button>
+    <button v-else type="button" class="plain" :disabled="uncertainty.spreads === null" @click="uncertainty.draw()">Draw 600 riders</button>
     <table v-if="draws.length > 0" class="small figures">
       <thead>
         <tr>

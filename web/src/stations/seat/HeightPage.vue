@@ -5,7 +5,7 @@ import { stepPlan } from '@level-stance/core/change/stepPlan'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { FOLLOW_UP_WEEKS, weekPlan } from '@level-stance/core/seat/heightJudgement'
-import FactVials from '../../parts/FactVials.vue'
+import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import HeightMethods from '../../parts/HeightMethods.vue'
 import PageTabs from '../../parts/PageTabs.vue'
@@ -25,7 +25,7 @@ const pages = [
   { key: 'angles', label: 'Angles' },
 ] as const
 const page = ref<(typeof pages)[number]['key']>('knees')
-const facts = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'reach', 'drop', 'kneeAheadLeft', 'kneeAheadRight'] as const
+const metrics = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'reach', 'drop', 'kneeAheadLeft', 'kneeAheadRight'] as const
 
 const height = computed(() => seat.station.height)
 const now = computed(() => visit.setup.saddleHeight?.value ?? null)
@@ -38,7 +38,7 @@ const windows = computed(() =>
     })
     .join(', '),
 )
-/** The wish if there is one, else what the knees ask for, in steps. */
+/** The request if there is one, else what the knees ask for, in steps. */
 const wished = computed(() => board.aimed('saddleHeight', 'both'))
 const wanted = computed(() => (wished.value !== 0 ? wished.value : (height.value?.by ?? 0)))
 const plan = computed(() => {
@@ -46,7 +46,7 @@ const plan = computed(() => {
   return weekPlan(stepPlan(wanted.value, cap, resolution).steps)
 })
 function aim(): void {
-  board.wish([{ setting: 'saddleHeight', side: 'both', by: wanted.value }])
+  board.request([{ setting: 'saddleHeight', side: 'both', by: wanted.value }])
 }
 </script>
 
@@ -54,9 +54,9 @@ function aim(): void {
   <div class="height">
     <PageTabs :pages="pages" :shown="page" label="Height" @show="(key) => (page = key)" />
     <HeightMethods v-if="page === 'methods'" />
-    <FactVials v-else-if="page === 'angles'" :facts="facts" />
+    <MetricVials v-else-if="page === 'angles'" :metrics="metrics" />
     <template v-else>
-      <FactVials :facts="['kneeLeft', 'kneeRight']" />
+      <MetricVials :metrics="['kneeLeft', 'kneeRight']" />
       <template v-if="height && now !== null">
         <p data-testid="height-window">
           <template v-if="height.common">

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { legLengthReadings } from '@level-stance/core/change/seatInputs'
+import { legLengthReadings } from '@level-stance/core/seat/inputs'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { legLengthCalculation } from '@level-stance/core/seat/seat.calculations'
 import { referToClinician } from '@level-stance/core/talk/warningSigns'
-import FactVials from '../../parts/FactVials.vue'
+import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { useBoard } from '../../stores/board.ts'
@@ -21,7 +21,7 @@ const none = [] as const
 const legs = computed(() => seat.station.legs)
 function shim(): void {
   const { shorter, now } = legs.value
-  if (shorter !== null) board.wish([{ setting: 'soleStack', side: shorter, by: now }])
+  if (shorter !== null) board.request([{ setting: 'soleStack', side: shorter, by: now }])
 }
 const items = computed(() => {
   const { difference, place, stack } = legLengthReadings(visit.setup.now)
@@ -48,7 +48,7 @@ const items = computed(() => {
         Put {{ trimmed(legs.now, 1) }} mm under the {{ legs.shorter }} foot
       </button>
     </p>
-    <FactVials :facts="['kneeLeft', 'kneeRight']" />
+    <MetricVials :metrics="['kneeLeft', 'kneeRight']" />
     <p class="small muted">
       Order of trust: a clinician’s finding, the pelvis from behind under load, both knees, and last a tape. Cleats that differ make a
       difference of their own; a worn or narrow saddle makes one that is not there. Longer bolts with a shim: check their bite and that none

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
-import { reliefNow } from '@level-stance/core/change/seatInputs'
-import { measuredValue } from '@level-stance/core/change/footInputs'
+import { reliefNow } from '@level-stance/core/seat/inputs'
+import { measuredValue } from '@level-stance/core/feet/inputs'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import type { MatResult } from '@level-stance/core/seat/matAnalysis'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
@@ -80,7 +80,7 @@ const knob = computed(() => {
     spacing: measuredValue(now, 'sitBoneSpacing') ?? 120,
     width: seat.station.shape.width,
     tilt: measuredValue(now, 'saddleTilt') ?? 0,
-    torso: seat.station.facts?.torso ?? 55,
+    torso: seat.station.metrics?.torso ?? 55,
     leans: 0,
     turned: 0,
     rocking: 0.1,

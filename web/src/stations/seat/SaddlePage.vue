@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { saddleInUse, saddleWishes } from '@level-stance/core/change/seatInputs'
+import { saddleInUse, saddleWishes } from '@level-stance/core/seat/inputs'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { Ranked } from '@level-stance/core/quantity/ranking'
@@ -40,10 +40,10 @@ const inUse = computed(() => saddleInUse(visit.setup.now))
 const switchTo = (row: Ranked<SaddleSpec>) => saddleSwitch(row.spec, inUse.value)
 const isInUse = ({ spec }: Ranked<SaddleSpec>) =>
   inUse.value.kind === spec.kind && inUse.value.width !== null && Math.abs(inUse.value.width - spec.width) < 1
-/** The exchange as wishes: the engine says what they bring along. */
+/** The exchange as requested: the engine says what they bring along. */
 function take(row: Ranked<SaddleSpec>): void {
   board.clear()
-  board.wish(saddleWishes(switchTo(row)))
+  board.request(saddleWishes(switchTo(row)))
 }
 const school = computed(() => seat.choices.widthSchool ?? defaultWidthSchool)
 const items = computed(() => {

@@ -13,7 +13,7 @@ import { useSeat } from './useSeat.ts'
 const seat = useSeat()
 const board = useBoard()
 function slide(by: number): void {
-  board.wish([{ setting: 'saddleSetback', side: 'both', by }])
+  board.request([{ setting: 'saddleSetback', side: 'both', by }])
 }
 const views = [
   { key: 'side', label: 'Rider from the side' },

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { setbackCurveCalculation } from '@level-stance/core/change/rider.calculations'
 import { trimmed } from '@level-stance/core/quantity/entry'
-import FactVials from '../../parts/FactVials.vue'
+import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import WorkingPanel from '../../parts/WorkingPanel.vue'
 import { useBoard } from '../../stores/board.ts'
@@ -19,7 +19,7 @@ const none = [] as const
 const judged = computed(() => seat.station.setback)
 const wished = computed(() => board.aimed('saddleSetback', 'both'))
 function slide(by: number): void {
-  board.wish([{ setting: 'saddleSetback', side: 'both', by }])
+  board.request([{ setting: 'saddleSetback', side: 'both', by }])
 }
 const items = computed(() => [
   { heading: 'Height for every setback', calculation: anyCalculation(setbackCurveCalculation), input: { readings: visit.readings, ledger: visit.shownLedger, bar: visit.bar, reach: 40, step: 10 }, plusMinus: {} },
@@ -41,7 +41,7 @@ const items = computed(() => [
         Aim {{ trimmed(Math.abs(judged.by), 1) }} mm {{ judged.by > 0 ? 'back' : 'forward' }}
       </button>
     </p>
-    <FactVials :facts="['load', 'hipLeft', 'hipRight', 'reach', 'kneeAheadLeft', 'kneeAheadRight']" />
+    <MetricVials :metrics="['load', 'hipLeft', 'hipRight', 'reach', 'kneeAheadLeft', 'kneeAheadRight']" />
     <p class="small muted">Knee ahead of axle is a convention without mechanical proof: to compare before and after only.</p>
     <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>

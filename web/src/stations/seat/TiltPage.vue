@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { climbInput } from '@level-stance/core/change/seatInputs'
+import { climbInput } from '@level-stance/core/seat/inputs'
 import { settings } from '@level-stance/core/change/settings'
 import { tiltShift } from '@level-stance/core/bike/frame'
 import { sitFromClamp } from '@level-stance/core/measure/riderModel'
@@ -27,7 +27,7 @@ const workingOpen = ref(false)
 const none = [] as const
 
 const tilt = computed(() => seat.station.tilt)
-/** What is about to be set: the wish if there is one, else the way to the aim; one step at a time. */
+/** What is about to be set: the request if there is one, else the way to the aim; one step at a time. */
 const wished = computed(() => board.aimed('saddleTilt', 'both'))
 const { cap } = settings.saddleTilt
 const change = computed(() => {
@@ -43,7 +43,7 @@ const scale = computed(() => {
 const words = (angle: number) => `${trimmed(Math.abs(angle), 1)}° ${angle > 0 ? 'up' : angle < 0 ? 'down' : ''}`
 const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(definitionOf(key).label)).join(', '))
 function aim(): void {
-  board.wish([{ setting: 'saddleTilt', side: 'both', by: tilt.value.by }])
+  board.request([{ setting: 'saddleTilt', side: 'both', by: tilt.value.by }])
 }
 const items = computed(() => {
   const { head } = tilt.value

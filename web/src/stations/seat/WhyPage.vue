@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
-import type { CauseVerdict } from '@level-stance/core/talk/cause'
+import type { CauseVerdict } from '@level-stance/core/reason/cause'
 import { saddleArea } from '@level-stance/core/talk/warningSigns'
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { computed } from 'vue'

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { SeatChoices } from '@level-stance/core/seat/seatChoices'
-import { seatComplaints } from '@level-stance/core/talk/seatCauses'
-import { seatStation } from '@level-stance/core/talk/seatStation'
+import type { SeatChoices } from '@level-stance/core/seat/choices'
+import { seatComplaints } from '@level-stance/core/reason/seatCauses'
+import { seatStation } from '@level-stance/core/seat/station'
 import { useBoard } from '../../stores/board.ts'
-import { useKnowledge } from '../../stores/knowledge.ts'
+import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useMat } from '../../stores/mat.ts'
 import { useTriedSaddles } from '../../stores/triedSaddles.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -14,7 +14,7 @@ import type { SeatPageKey } from './pages.ts'
 export const useSeat = defineStore('seat', () => {
   const visit = useVisit()
   const board = useBoard()
-  const knowledge = useKnowledge()
+  const uncertainty = useUncertainty()
   const tried = useTriedSaddles()
   const mat = useMat()
   /** the page that is open; the address carries it */
@@ -28,8 +28,8 @@ export const useSeat = defineStore('seat', () => {
       widthSchool: choices.value.widthSchool ?? null,
       tiltUse: choices.value.tiltUse ?? null,
       readings: visit.readings,
-      facts: board.now,
-      kneePlusMinus: knowledge.plusMinus('kneeRight'),
+      metrics: board.now,
+      kneePlusMinus: uncertainty.plusMinus('kneeRight'),
       tried: tried.marks,
       // What is simulated is no evidence about this rider: it stays with its own page.
       mat: mat.measured?.result ?? null,

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { FactKey } from '@level-stance/core/body/facts'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import { computed } from 'vue'
 import { useVisit } from '../stores/visit.ts'
-import FactVial from './FactVial.vue'
+import MetricVial from './MetricVial.vue'
 
 /** Numbers of the rider on the bike, two a row, in the order of the body. */
-const props = withDefaults(defineProps<{ facts?: readonly FactKey[] }>(), {
-  facts: () => [
+const props = withDefaults(defineProps<{ metrics?: readonly MetricKey[] }>(), {
+  metrics: () => [
     'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'reach', 'drop', 'load', 'frontWheel',
     'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'wristBack',
   ], // prettier-ignore
@@ -14,7 +14,7 @@ const props = withDefaults(defineProps<{ facts?: readonly FactKey[] }>(), {
 
 const visit = useVisit()
 /** A lever angle means a bend of the wrist only where the hand holds the bar by its grip. */
-const shown = computed(() => props.facts.filter((fact) => fact !== 'wristBack' || visit.bar === 'flat'))
+const shown = computed(() => props.metrics.filter((metric) => metric !== 'wristBack' || visit.bar === 'flat'))
 </script>
 
 <template>
@@ -22,7 +22,7 @@ const shown = computed(() => props.facts.filter((fact) => fact !== 'wristBack' |
     Not calibrated: nothing is read on the bike yet. These are estimates; trust them for differences.
   </p>
   <div class="vials">
-    <FactVial v-for="fact in shown" :key="fact" :fact="fact" />
+    <MetricVial v-for="metric in shown" :key="metric" :metric="metric" />
   </div>
 </template>
 

@@ -1,14 +1,14 @@
-import { isPlain } from '../quantity/entry.ts'
 import { freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { FreeKey, FreeValues, KnownKind } from '../body/calibration.ts'
-import { factDefinition, factKeys, riderFacts } from '../body/facts.ts'
-import type { FactKey, RiderFacts } from '../body/facts.ts'
+import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import type { HandPosition } from '../measure/conditions.ts'
-import { definitionOf, readingKeys } from '../measure/readingDefinitions.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { axlesOf, buildModel, modelPlusMinus } from '../measure/riderModel.ts'
-import type { ModelKey, ModelValues, MovedBy } from '../measure/riderModel.ts'
+import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
+import type { NumberKey } from '../measure/readingDefinitions.ts'
+import { axlesOf, buildModel } from '../measure/riderModel.ts'
+import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
+import type { MovedBy } from '../measure/timeline.ts'
 import { afterMeasuring, independent, times, varianceOf } from '../quantity/gaussian.ts'
 import type { Covariance } from '../quantity/gaussian.ts'
 import { sides } from '../quantity/sided.ts'
@@ -25,49 +25,20 @@ export interface UncertainInput {
   readonly measured: boolean
 }
 
-/** How well everything is known together, and what that makes of the rider's facts. */
-export interface Knowledge {
+/** How well everything is known together, and what that makes of the rider's metrics. */
+export interface UncertaintyModel {
   readonly inputs: readonly UncertainInput[]
   readonly covariance: Covariance
-  /** facts at the bike as it stands */
-  readonly facts: RiderFacts
-  /** gradient of each fact over the inputs; null where the fact has no value */
-  readonly gradients: Readonly<Record<FactKey, readonly number[] | null>>
+  /** metrics at the bike as it stands */
+  readonly metrics: RiderMetrics
+  /** gradient of each metric over the inputs; null where the metric has no value */
+  readonly gradients: Readonly<Record<MetricKey, readonly number[] | null>>
 }
 
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
 /** Free parameters that stand for a part; leg length is carried by thigh and shank. */
 const uncertainFree: readonly FreeKey[] = freeKeys.filter((key) => !key.startsWith('leg'))
-/** Readings of feet and seat that never enter the model of the rider. */
-const stationOnly: readonly ModelKey[] = [
-  'archSupport',
-  'wedge',
-  'axleThread',
-  'stayWidth',
-  'otherStance',
-  'hipBreadth',
-  'tipToTail',
-  'rearSag',
-  'forkSag',
-  'headBoltSpacing',
-  'headNotch',
-  'saddleZoneWidth',
-  'saddleNoseWidth',
-  'saddleNoseDrop',
-  'saddleTailRise',
-  'saddleWidth',
-  'sitBoneSpacing',
-]
-/** Readings that the model does not use at all. */
-const notInModel = new Set<ModelKey>(
-  readingKeys.filter((key) => {
-    const { group, dimension } = definitionOf(key)
-    if (group === 'on-bike' || dimension === 'choice' || dimension === 'mass' || dimension === 'shoe-size' || isPlain(dimension))
-      return true
-    return /Room|slot|^shoe|^bolt|^heel(In|Out|Width)$|^cleat(Turn|Float|Plate)/.test(key) || stationOnly.includes(key)
-  }),
-)
 /** Gradients are taken over this share of an input's deviation, either way. */
 const STEP_SHARE = 0.2
 
@@ -78,62 +49,71 @@ interface Shifted {
 }
 
 /**
- * First-order uncertainty of every fact, all inputs together: prior deviations, then each angle
+ * First-order uncertainty of every metric, all inputs together: prior deviations, then each angle
  * measured on the bike taken in as a linear measurement, so that what calibration pins down is no
  * longer counted, and what it ties together stays correlated.
  * @param by changes in force
  * @returns null while the legs cannot be drawn
  * @source gum
  */
-export function knowledgeOf(rider: CalibratedRider, by: MovedBy, hands?: HandPosition): Knowledge | null {
+export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: HandPosition): UncertaintyModel | null {
   const base: Shifted = { values: rider.values, free: rider.usual.values }
   const axles = axlesOf(rider.values)
-  const factsOf = (at: Shifted): RiderFacts | null => {
+  const metricsOf = (at: Shifted): RiderMetrics | null => {
     const model = modelOf(rider, at, by, hands)
-    return model && riderFacts(model, axles)
+    return model && riderMetrics(model, axles)
   }
-  const facts = factsOf(base)
-  if (facts === null) return null
+  const metrics = metricsOf(base)
+  if (metrics === null) return null
   const inputs = uncertainInputs(rider)
   const pairs = inputs.map((input) => {
     const step = input.deviation * STEP_SHARE
     return { up: shifted(base, input, step), down: shifted(base, input, -step), step }
   })
-  const either = pairs.map(({ up, down, step }) => ({ up: factsOf(up), down: factsOf(down), step }))
+  const either = pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
   const gradients = Object.fromEntries(
-    factKeys.map((key) => [
+    metricKeys.map((key) => [
       key,
-      facts[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], facts[key], step)),
+      metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
     ]),
-  ) as Record<FactKey, number[] | null>
+  ) as Record<MetricKey, number[] | null>
   let covariance = independent(inputs.map((input) => input.deviation))
-  for (const { known, by: then, hands: held } of rider.knowns) {
+  for (const { known, values, by: then, hands: held } of rider.knowns) {
     const predicted = (at: Shifted): number | undefined => {
       const model = modelOf(rider, at, then, held)
       return model === null ? undefined : predict(model, known)
     }
-    const middle = predicted(base) ?? 0
-    const row = pairs.map(({ up, down, step }) => slope(predicted(up), predicted(down), middle, step))
+    // Where other readings held, the same shifts apply to what held there.
+    const there: Shifted = { ...base, values }
+    const own =
+      values === rider.values
+        ? pairs
+        : inputs.map((input, i) => {
+            const step = pairs[i]?.step ?? 0
+            return { up: shifted(there, input, step), down: shifted(there, input, -step), step }
+          })
+    const middle = predicted(there) ?? 0
+    const row = own.map(({ up, down, step }) => slope(predicted(up), predicted(down), middle, step))
     covariance = afterMeasuring(covariance, row, known.plusMinus / 2)
   }
-  return { inputs, covariance, facts, gradients }
+  return { inputs, covariance, metrics, gradients }
 }
 
-/** ± of every fact, k = 2; null where the fact has no value. */
-export function factSpreads({ covariance, gradients }: Knowledge): Readonly<Record<FactKey, number | null>> {
+/** ± of every metric, k = 2; null where the metric has no value. */
+export function metricSpreads({ covariance, gradients }: UncertaintyModel): Readonly<Record<MetricKey, number | null>> {
   return Object.fromEntries(
-    factKeys.map((key) => {
+    metricKeys.map((key) => {
       const h = gradients[key]
       return [key, h && 2 * Math.sqrt(varianceOf(covariance, h))]
     }),
-  ) as Record<FactKey, number | null>
+  ) as Record<MetricKey, number | null>
 }
 
 /**
- * ± of the difference of a fact between two settings of the same bike and rider, k = 2: most of what
+ * ± of the difference of a metric between two settings of the same bike and rider, k = 2: most of what
  * is uncertain cancels.
  */
-export function differenceSpread(before: Knowledge, after: Knowledge, key: FactKey): number | null {
+export function differenceSpread(before: UncertaintyModel, after: UncertaintyModel, key: MetricKey): number | null {
   const [a, b] = [before.gradients[key], after.gradients[key]]
   if (a === null || b === null) return null
   return (
@@ -148,17 +128,17 @@ export function differenceSpread(before: Knowledge, after: Knowledge, key: FactK
 }
 
 /**
- * Share of a fact's variance that would go if one input were known exactly, largest first. Shares
+ * Share of a metric's variance that would go if one input were known exactly, largest first. Shares
  * of inputs that are tied together may overlap.
  */
-export function varianceShares(knowledge: Knowledge, key: FactKey): { input: UncertainInput; share: number }[] {
-  const h = knowledge.gradients[key]
+export function varianceShares(uncertainty: UncertaintyModel, key: MetricKey): { input: UncertainInput; share: number }[] {
+  const h = uncertainty.gradients[key]
   if (h === null) return []
-  const column = times(knowledge.covariance, h)
-  const total = varianceOf(knowledge.covariance, h)
-  return knowledge.inputs
+  const column = times(uncertainty.covariance, h)
+  const total = varianceOf(uncertainty.covariance, h)
+  return uncertainty.inputs
     .map((input, i) => {
-      const own = knowledge.covariance[i]![i]!
+      const own = uncertainty.covariance[i]![i]!
       return { input, share: own > 0 && total > 0 ? column[i]! ** 2 / own / total : 0 }
     })
     .sort((a, b) => b.share - a.share)
@@ -167,7 +147,7 @@ export function varianceShares(knowledge: Knowledge, key: FactKey): { input: Unc
 /** Gradient of an angle that could be measured on the bike as it stands, over the same inputs. */
 export function knownGradient(
   rider: CalibratedRider,
-  knowledge: Knowledge,
+  uncertainty: UncertaintyModel,
   by: MovedBy,
   asked: { readonly kind: KnownKind; readonly side: Side | 'both' },
 ): number[] {
@@ -177,15 +157,15 @@ export function knownGradient(
     return model === null ? undefined : predict(model, asked)
   }
   const middle = predicted(base) ?? 0
-  return knowledge.inputs.map((input) => {
+  return uncertainty.inputs.map((input) => {
     const step = input.deviation * STEP_SHARE
     return slope(predicted(shifted(base, input, step)), predicted(shifted(base, input, -step)), middle, step)
   })
 }
 
-/** Whether a fact's ± is wide against its band, so that its judgement is still open. */
-export function isOpen(key: FactKey, plusMinus: number): boolean {
-  const { band } = factDefinition(key)
+/** Whether a metric's ± is wide against its band, so that its judgement is still open. */
+export function isOpen(key: MetricKey, plusMinus: number): boolean {
+  const { band } = metricDefinition(key)
   return band !== null && plusMinus > (band.high - band.low) / 2
 }
 
@@ -196,15 +176,16 @@ function modelOf(rider: CalibratedRider, { values, free }: Shifted, by: MovedBy,
 
 /** Everything the model rests on that is not exact; what the free parameters carry stands once. */
 export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
-  const spreads = modelPlusMinus(rider.resolved)
+  const spreads = rider.plusMinus
   const inputs: UncertainInput[] = []
   for (const key of Object.keys(spreads) as ModelKey[]) {
-    if (calibratedKeys.includes(key) || notInModel.has(key)) continue
-    const reading = (readingKeys as readonly string[]).includes(key) ? (key as ReadingKey) : null
+    const reading = (numberKeys as readonly string[]).includes(key) ? (key as NumberKey) : null
+    if (calibratedKeys.includes(key) || (reading !== null && !definitionOf(reading).inModel)) continue
     const measured = (side: Side) => reading !== null && rider.resolved[reading][side]?.basis === 'measured'
     const { left, right } = spreads[key]
     // An estimate errs the same way on both sides; two readings err each by itself.
-    const shared = reading === null || !definitionOf(reading).sided || (!measured('left') && !measured('right'))
+    const oneForBoth = reading !== null && (['left', 'right'] as const).some((side) => rider.resolved[reading][side]?.oneForBoth)
+    const shared = reading === null || !definitionOf(reading).sided || oneForBoth || (!measured('left') && !measured('right'))
     if (shared) {
       if (right !== null && right > 0) inputs.push({ key, side: 'both', deviation: right / 2, measured: measured('right') })
       continue

@@ -1,31 +1,36 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import { factDefinitions } from '../body/facts.ts'
+import { metricDefinitions } from '../body/metrics.ts'
+import type { RiderMetrics } from '../body/metrics.ts'
 import { LOW_TORSO } from '../seat/saddleCriteria.ts'
 import { MOST_ONE_SIDE, TURNED } from '../seat/matFindings.ts'
 import { CREEP, HEAVY_HANDS } from '../seat/setback.ts'
 import { against, causesOf, open, speaksFor } from './cause.ts'
 import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
-import type { Complaint } from './complaint.ts'
-import type { SeatStation } from './seatStation.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import type { SeatParts } from '../seat/station.ts'
 
 /** Where a cause is dealt with: a page of the seat, or another station. */
 export type SeatCausePage = 'saddle' | 'tilt' | 'height' | 'setback' | 'legs' | 'feet' | 'hands'
 
-type Row = CauseRow<SeatStation, SeatCausePage>
-const TWISTED = 4
+type Row = CauseRow<SeatParts, SeatCausePage>
 /** Locked below, cramped above, degrees: the lines of the elbow’s own vial. */
-const ELBOW = factDefinitions.elbow.band ?? { low: 10, high: 45 }
+const ELBOW = metricDefinitions.elbowLeft.band ?? { low: 10, high: 45 }
 /** A hip that closes further than this at the top, degrees. @source prior */
 const CLOSED_HIP = 40
 
-const kneeState = ({ knees }: SeatStation, side: Side): 'low' | 'high' | 'level' | null => {
+const kneeState = ({ knees }: SeatParts, side: Side): 'low' | 'high' | 'level' | null => {
   const knee = knees[side]
   if (knee === null) return null
   return knee.flexion > knee.band.high ? 'low' : knee.flexion < knee.band.low ? 'high' : 'level'
 }
-const finding = ({ widthFindings }: SeatStation, key: string) => widthFindings.find((f) => f.key === key)
+/** The straighter elbow of the two. */
+const straighter = (metrics: RiderMetrics | null): number | null => {
+  const bends = [metrics?.elbowLeft, metrics?.elbowRight].filter((bend) => typeof bend === 'number')
+  return bends.length === 0 ? null : Math.min(...bends)
+}
+const finding = ({ widthFindings }: SeatParts, key: string) => widthFindings.find((f) => f.key === key)
 
 /** The causes that lie at the seat, each with what the readings say of it. @source common-practice */
 export const seatCauses = {
@@ -72,7 +77,7 @@ export const seatCauses = {
   'too-high': {
     label: 'Saddle too high', page: 'height',
     says: (station, side) => {
-      if ((station.look.rocking ?? 1) === 3) return speaksFor('Rocks much under load.')
+      if (station.look.rocking === 'much') return speaksFor('Rocks much under load.')
       const state = kneeState(station, side)
       return state === null ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam') : state === 'high' ? speaksFor('The knee is straighter than its band.') : against('The knee is bent enough at the bottom.')
     },
@@ -86,8 +91,8 @@ export const seatCauses = {
   },
   'reach-long': {
     label: 'Reach long, pelvis rolled', page: 'hands',
-    says: ({ facts, look: { creep } }) => {
-      const elbow = facts?.elbow ?? null
+    says: ({ context: { metrics }, creep }) => {
+      const elbow = straighter(metrics)
       if ((creep ?? 0) > CREEP) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
       return elbow < ELBOW.low ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
@@ -95,8 +100,8 @@ export const seatCauses = {
   },
   'reach-short': {
     label: 'Reach short', page: 'hands',
-    says: ({ facts }) => {
-      const elbow = facts?.elbow ?? null
+    says: ({ context: { metrics } }) => {
+      const elbow = straighter(metrics)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
       return elbow > ELBOW.high ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.')
     },
@@ -107,12 +112,12 @@ export const seatCauses = {
   },
   rotated: {
     label: 'Sits rotated', page: 'legs',
-    says: ({ look: { pelvis }, matResult }) => {
+    says: ({ look: { pelvis }, context: { mat: matResult } }) => {
       const turned = Math.abs(matResult?.turned ?? 0)
       if (turned > TURNED) return speaksFor(`Mat: one bone lies ahead by ${trimmed(turned, 0)}°.`)
       if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE) return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
       if (pelvis === null) return open('Pelvis from behind is not read.', 'pelvisLevel')
-      return pelvis === 1 ? against('The pelvis is level.') : speaksFor(pelvis === TWISTED ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 2 ? 'left' : 'right'}.`)
+      return pelvis === 'level' ? against('The pelvis is level.') : speaksFor(pelvis === 'twisted' ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 'drops-left' ? 'left' : 'right'}.`)
     },
   },
   'leg-length': {
@@ -125,32 +130,32 @@ export const seatCauses = {
   },
   worn: {
     label: 'Worn saddle', page: 'saddle',
-    says: ({ look: { sound } }) => sound === null ? open('Nobody has pressed the saddle.', 'saddleSound') : sound === 1 ? against('The saddle is sound.') : speaksFor(sound === 4 ? 'Rails or shell are bent or cracked: off the bike with it.' : `It sags on the ${sound === 2 ? 'left' : 'right'}.`),
+    says: ({ look: { sound } }) => sound === null ? open('Nobody has pressed the saddle.', 'saddleSound') : sound === 'sound' ? against('The saddle is sound.') : speaksFor(sound === 'cracked' ? 'Rails or shell are bent or cracked: off the bike with it.' : `It sags on the ${sound === 'sags-left' ? 'left' : 'right'}.`),
   },
   'far-forward': {
     label: 'Saddle too far forward', page: 'setback',
-    says: ({ look: { sits }, facts }) => {
-      if (sits === 3) return speaksFor('Falls off the tail.')
-      if ((facts?.load ?? 0) > HEAVY_HANDS) return speaksFor(`The hands carry ${trimmed(facts?.load ?? 0, 0)} % (an index).`)
+    says: ({ look: { sits }, context: { metrics } }) => {
+      if (sits === 'tail') return speaksFor('Falls off the tail.')
+      if ((metrics?.load ?? 0) > HEAVY_HANDS) return speaksFor(`The hands carry ${trimmed(metrics?.load ?? 0, 0)} % (an index).`)
       return sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not fall off the tail.')
     },
   },
   'far-back': {
     label: 'Saddle too far back', page: 'setback',
-    says: ({ look: { sits } }) => sits === 1 ? speaksFor('Sits on the nose.') : sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not sit on the nose.'),
+    says: ({ look: { sits } }) => sits === 'nose' ? speaksFor('Sits on the nose.') : sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not sit on the nose.'),
   },
   'cleat-forward': { label: 'Cleat forward', page: 'feet', says: () => open('The feet’s Fore–aft page says.') },
   'crank-long': {
     label: 'Crank long', page: 'feet',
-    says: ({ facts }) => {
-      const least = Math.min(facts?.hipLeft ?? Infinity, facts?.hipRight ?? Infinity)
+    says: ({ context: { metrics } }) => {
+      const least = Math.min(metrics?.hipLeft ?? Infinity, metrics?.hipRight ?? Infinity)
       return Number.isFinite(least) ? (least < CLOSED_HIP ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`) : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)) : open('The hip’s angle is not known.', 'torsoAngle')
     },
   },
   'front-low': {
     label: 'Front too low', page: 'hands',
-    says: ({ facts }) => {
-      const torso = facts?.torso ?? null
+    says: ({ context: { metrics } }) => {
+      const torso = metrics?.torso ?? null
       if (torso === null) return open('The torso is not known.', 'torsoAngle')
       const words = `Torso at ${trimmed(torso, 0)}°.`
       return torso < LOW_TORSO ? speaksFor(words) : against(words)
@@ -182,7 +187,7 @@ const rows: readonly ComplaintRow<SeatCauseKey>[] = [
 ] // prettier-ignore
 
 /** Complaints that can lie at the seat, each with its causes and what the readings say of them; the saddle's own first. */
-export function seatComplaints(complaints: readonly Complaint[], station: SeatStation): ComplaintCauses<SeatCausePage>[] {
+export function seatComplaints(complaints: readonly Complaint[], station: SeatParts): ComplaintCauses<SeatCausePage>[] {
   const saddleFirst = [...complaints].sort((a, b) => Number(b.region === 'groin' || b.region === 'sit-bone') - Number(a.region === 'groin' || a.region === 'sit-bone')) // prettier-ignore
   return causesOf(saddleFirst, rows, seatCauses, (row, side) => row.says(station, side), sides)
 }

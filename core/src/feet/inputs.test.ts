@@ -2,21 +2,37 @@ import fc from 'fast-check'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { Reading } from '../measure/reading.ts'
 import { aReading, entryOf, testTime, uuid, wholeReadings } from '../testing.ts'
-import { boltReadings, clearanceInput, cleatLook, cleatRoom, measuredValue, pedalInUse, rotationReadings, shoeReadings, stanceEstimated, stanceParts, wearInput } from './footInputs.ts' // prettier-ignore
-import { templateInput } from './footTemplate.ts'
-import { pedalWishes, stanceWishes } from './footWishes.ts'
-import { defaultHolds, knockOn } from './knockOn.ts'
-import type { LedgerEntry, Move } from './ledger.ts'
-import { moveWords } from './moveWords.ts'
-import { roomOf } from './moves.ts'
-import type { Wish } from './moves.ts'
-import { setupOf, standingOf } from './setup.ts'
+import {
+  boltReadings,
+  clearanceInput,
+  cleatLook,
+  cleatRoom,
+  rotationReadings,
+  shoeReadings,
+  stanceEstimated,
+  stanceParts,
+  wearInput,
+} from './inputs.ts'
+import { startingPedals } from './pedalKinds.ts'
+import { chosen, measuredValue } from '../measure/resolve.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { sides } from '../quantity/sided.ts'
+import { templateInput } from './templateInput.ts'
+import { pedalExchange, stanceMoves } from './exchange.ts'
+import { defaultHolds, knockOn } from '../change/knockOn.ts'
+import type { LedgerEntry, Move } from '../change/ledger.ts'
+import { changeWords, moveWords } from '../change/moveWords.ts'
+import { roomOf } from '../change/moves.ts'
+import type { RequestedMove } from '../change/moves.ts'
+import { setupOf, standingOf } from '../change/setup.ts'
 
 const setupWith = (more: readonly Reading[], entries: readonly LedgerEntry[] = []) => {
   const placed = new Set(more.map((r) => `${r.key}:${r.side}`))
   return setupOf([...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`)), ...more], entries, 'drop')
 }
 const tried = (...moves: Omit<Move, 'role'>[]) => entryOf(40, ...moves.map((move) => ({ ...move, role: 'chosen' as const })))
+
+const pair = (key: ReadingKey, value: number) => sides.map((side) => aReading(key, side, value))
 
 describe('how far a cleat can be turned and shifted', () => {
   it('never goes beyond what this sole allows on either side of straight, wherever it stands', () => {
@@ -31,8 +47,8 @@ describe('how far a cleat can be turned and shifted', () => {
           const { low, high } = roomOf(setup.now, 'cleatTurn', 'right')
           expect(turn + high).toBeLessThanOrEqual(Math.min(room, definitionOf('cleatTurn').max) + 1e-9)
           expect(turn + low).toBeGreaterThanOrEqual(Math.max(-room, definitionOf('cleatTurn').min) - 1e-9)
-          const wish: Wish = { setting: 'cleatTurn', side: 'right', by: wished }
-          const step = knockOn(standingOf(setup), [wish], defaultHolds([wish]), 'step')
+          const request: RequestedMove = { setting: 'cleatTurn', side: 'right', by: wished }
+          const step = knockOn(standingOf(setup), [request], defaultHolds([request]), 'step')
           for (const move of step.moves) {
             expect(Math.abs(move.by)).toBeLessThanOrEqual(2)
             expect(Math.abs(turn + move.by)).toBeLessThanOrEqual(Math.max(room, Math.abs(turn)) + 1e-9)
@@ -47,30 +63,55 @@ describe('how far a cleat can be turned and shifted', () => {
     const setup = setupWith([aReading('cleatInboard', 'left', 1), aReading('slotAcross', 'left', 4), aReading('cleatTurn', 'left', 4), aReading('cleatTurnRoom', 'left', 6)]) // prettier-ignore
     expect(roomOf(setup.now, 'cleatInboard', 'left')).toEqual({ low: -3, high: 1 })
     expect(cleatRoom(setup.now).left).toEqual({ low: -3, high: 1 })
-    const wish: Wish = { setting: 'cleatTurn', side: 'left', by: 5 }
-    expect(knockOn(standingOf(setup), [wish], defaultHolds([wish]), 'step').left[0]?.words).toBe('Cleat L: no room for another 3° toe-out.')
+    const request: RequestedMove = { setting: 'cleatTurn', side: 'left', by: 5 }
+    expect(knockOn(standingOf(setup), [request], defaultHolds([request]), 'step').left[0]?.words).toBe(
+      'Cleat L: no room for another 3° toe-out.',
+    )
   })
 })
 
 describe('another pedal', () => {
+  const plate = startingPedals.find(({ kind }) => kind === 'plate-coil')!
+  const recessed = [aReading('pedalKind', 'both', 'recessed'), ...pair('soleStack', 23), ...pair('soleThickness', 9), ...pair('axleLength', 53), ...pair('cleatFloat', 4)] // prettier-ignore
+
   it('takes its stack to the saddle: 3 mm thicker, about as much up, never more', () => {
-    const setup = setupWith([])
-    const wishes: Wish[] = [{ setting: 'pedalKind', side: 'both', by: 2 }, ...(['left', 'right'] as const).map((side) => ({ setting: 'soleStack' as const, side, by: 3 }))] // prettier-ignore
-    const [saddle] = knockOn(standingOf(setup), wishes, defaultHolds(wishes), 'step').answers
-    expect(saddle?.setting).toBe('saddleHeight')
+    const setup = setupWith(recessed)
+    const exchange = pedalExchange(plate, { swing: null }, setup.now)
+    expect(exchange.from).toMatchObject({ name: 'Two-bolt recessed', properties: { pedalStack: 14, axleLength: 53, cleatFloat: 4 } })
+    const { answers, exchanges } = knockOn(standingOf(setup), [exchange], defaultHolds([exchange]), 'step')
+    expect(exchanges).toEqual([{ ...exchange, role: 'chosen' }])
+    const saddle = answers.find(({ setting }) => setting === 'saddleHeight')
     expect(saddle?.exact).toBeGreaterThan(2)
     expect(saddle?.exact).toBeLessThanOrEqual(3.2)
   })
 
   it('is another kind from then on, said in words, and the old one again when it is undone', () => {
-    const readings = [aReading('pedalKind', 'both', 5)]
-    const exchange = tried({ setting: 'pedalKind', side: 'both', by: 1 })
-    expect(measuredValue(setupWith(readings, [exchange]).now, 'pedalKind')).toBe(6)
-    const undo: LedgerEntry = { kind: 'undo', id: uuid(41), at: testTime, of: exchange.id }
-    expect(measuredValue(setupWith(readings, [exchange, undo]).now, 'pedalKind')).toBe(5)
-    expect(moveWords({ setting: 'pedalKind', side: 'both', by: 1 })).toBe('Pedals exchanged')
+    const { now } = setupWith(recessed)
+    const entry = { ...tried(), exchanges: [{ ...pedalExchange(plate, { swing: 1 }, now), role: 'chosen' as const }] }
+    const after = setupWith(recessed, [entry]).now
+    expect(chosen(after, 'pedalKind')).toBe('plate-coil')
+    expect([after.soleStack.left?.value, after.cleatFloat.right?.value]).toEqual([26, 6])
+    // Nothing read of the old pedal is said of the new one.
+    expect(setupWith([...recessed, ...pair('axleThread', 13)], [entry]).now.axleThread.left).toBeNull()
+    const undo: LedgerEntry = { kind: 'undo', id: uuid(41), at: testTime, of: entry.id }
+    const back = setupWith(recessed, [entry, undo]).now
+    expect([chosen(back, 'pedalKind'), back.soleStack.left?.value]).toEqual(['recessed', 23])
+    expect(changeWords(entry)).toEqual(['Pedals: Three-bolt plate, coil spring for Two-bolt recessed'])
     expect(moveWords({ setting: 'cleatTurn', side: 'right', by: -1.5 })).toBe('Cleat R toe-in 1.5°')
     expect(moveWords({ setting: 'archSupport', side: 'left', by: 3 })).toBe('Arch support L higher 3')
+  })
+
+  it('of which only a size differs is written down as an exchange too', () => {
+    const setup = setupWith(recessed)
+    const longer = sides.map((side): RequestedMove => ({ setting: 'axleLength', side, by: 4 }))
+    const { moves, exchanges } = knockOn(standingOf(setup), longer, defaultHolds(longer), 'step')
+    expect(moves.some(({ setting }) => setting === 'axleLength')).toBe(false)
+    expect(exchanges[0]).toMatchObject({
+      slot: 'pedals',
+      to: { properties: { pedalKind: 'recessed', axleLength: { left: 57, right: 57 } } },
+    })
+    const now = setupWith(recessed, [{ ...tried(), exchanges: [...exchanges] }]).now
+    expect([now.axleLength.left?.value, chosen(now, 'pedalKind'), now.cleatFloat.left?.value]).toEqual([57, 'recessed', 4])
   })
 })
 
@@ -127,7 +168,7 @@ describe('the template of a setup', () => {
   })
 })
 
-describe('ways and exchanges as wishes', () => {
+describe('ways and exchanges as requested', () => {
   it('move the setting each part stands for, by how much it changes', () => {
     const moves = [
       { mean: 'crank', side: 'both', from: 146, to: 150 },
@@ -136,24 +177,12 @@ describe('ways and exchanges as wishes', () => {
       { mean: 'adapter', side: 'right', from: 0, to: 20 },
       { mean: 'cleat', side: 'left', from: 1, to: -1 },
     ] as const
-    expect(stanceWishes({ moves })).toEqual([
+    expect(stanceMoves({ moves })).toEqual([
       { setting: 'tread', side: 'both', by: 4 },
       { setting: 'axleLength', side: 'left', by: 4 },
       { setting: 'washer', side: 'right', by: -1.5 },
       { setting: 'adapter', side: 'right', by: 20 },
       { setting: 'cleatInboard', side: 'left', by: -2 },
     ])
-  })
-
-  it('exchange kind, stack, axle and the float that is read; what does not change is left alone', () => {
-    const { now } = setupWith([aReading('cleatFloat', 'right', 4), aReading('soleStack', 'left', 26), aReading('soleThickness', 'left', 9), aReading('recess', 'both', 1)]) // prettier-ignore
-    expect(pedalInUse(now)).toMatchObject({ stack: 17, recess: 'recessed, walkable' })
-    expect(pedalWishes({ kind: { from: 5, to: 1 }, stack: 3, axle: 0.1, float: 6, disturbs: [] }, now)).toEqual([
-      { setting: 'pedalKind', side: 'both', by: -4 },
-      { setting: 'soleStack', side: 'left', by: 3 },
-      { setting: 'soleStack', side: 'right', by: 3 },
-      { setting: 'cleatFloat', side: 'right', by: 2 },
-    ])
-    expect(pedalWishes({ kind: null, stack: null, axle: null, float: null, disturbs: [] }, now)).toEqual([])
   })
 })

@@ -1,18 +1,19 @@
 import { setupOf } from '../change/setup.ts'
 import { knockOn } from '../change/knockOn.ts'
-import { saddleInUse, saddleWishes, tiltHead } from '../change/seatInputs.ts'
+import { movesOf } from '../change/moves.ts'
+import { chosen } from '../measure/resolve.ts'
+import { saddleExchange, tiltHead } from './inputs.ts'
 import { standingOf } from '../change/setup.ts'
-import { riderFacts } from '../body/facts.ts'
-import { exampleMatRider } from '../seat/examples.ts'
-import { analyseMat } from '../seat/matAnalysis.ts'
-import { seededRandom, simulateMat, simulatedMat } from '../seat/matSimulation.ts'
-import { startingSaddles } from '../seat/saddleKinds.ts'
-import { saddleSwitch } from '../seat/saddleRanking.ts'
+import { riderMetrics } from '../body/metrics.ts'
+import { exampleMatRider } from './examples.ts'
+import { analyseMat } from './matAnalysis.ts'
+import { seededRandom, simulateMat, simulatedMat } from './matSimulation.ts'
+import { startingSaddles } from './saddleKinds.ts'
 import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
-import type { Complaint } from './complaint.ts'
-import { seatComplaints } from './seatCauses.ts'
-import type { SeatContext } from './seatStation.ts'
-import { seatActs, seatStation, usualTiltUse } from './seatStation.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { seatComplaints } from '../reason/seatCauses.ts'
+import type { SeatContext } from './station.ts'
+import { seatActs, seatParts, usualTiltUse } from './station.ts'
 
 const told = (over: Partial<Complaint> = {}): Complaint => ({
   id: uuid(1), region: 'groin', side: 'middle', kind: 'numb', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
@@ -22,14 +23,15 @@ type Over = Parameters<typeof readingsWith>[0]
 function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Partial<SeatContext> = {}) {
   const readings = readingsWith(over)
   const setup = setupOf(readings, [], 'drop')
-  const facts = setup.model && riderFacts(setup.model, null)
-  return seatStation(setup, complaints, { kind: 'drop bar', widthSchool: null, tiltUse: null, readings, facts, kneePlusMinus: 2, tried: {}, mat: null, ...more })
-} // prettier-ignore
+  const metrics = setup.model && riderMetrics(setup.model, null)
+  return seatParts({ ...context, setup, start: setup, complaints, readings, metrics, ...more })
+}
+const context = { kind: 'drop bar', choices: {}, ledger: [], kneePlusMinus: 2, tried: {}, mat: null } as const
 const causesOf = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => seatComplaints([complaint], stationOf(over, [complaint], more))[0]?.causes ?? [] // prettier-ignore
 const speaks = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => Object.fromEntries(causesOf(over, complaint, more).map((c) => [c.key, c.speaks])) // prettier-ignore
 
 /** A saddle that fits this rider in every way. */
-const sound = { sitBoneSpacing: 112, saddleWidth: 138, saddleTilt: -1, saddleRelief: 3, saddleSound: 1, pelvisLevel: 1, pelvisRock: 1, sitsWhere: 2, legLengthDifference: 0, saddleLength: 268, sitFromNose: 150 } as const // prettier-ignore
+const sound = { sitBoneSpacing: 112, saddleWidth: 138, saddleTilt: -1, saddleRelief: 'cut-out', saddleSound: 'sound', pelvisLevel: 'level', pelvisRock: 'none', sitsWhere: 'middle', legLengthDifference: 0, saddleLength: 268, sitFromNose: 150 } as const // prettier-ignore
 
 describe('complaints tied to the seat (causes most usual first, common practice)', () => {
   it('list the causes of each in the order of the trade', () => {
@@ -46,8 +48,8 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     expect(speaks(sound)).toEqual({ 'nose-up': 'against', narrow: 'against', 'no-relief': 'against', 'too-high': 'against', 'reach-long': 'against', still: 'open' })
     expect(speaks({ ...sound, saddleTilt: 2 })).toMatchObject({ 'nose-up': 'for', narrow: 'against' })
     expect(speaks({ ...sound, saddleWidth: 118 })).toMatchObject({ narrow: 'for', 'nose-up': 'against' })
-    expect(speaks({ ...sound, saddleRelief: 1 })).toMatchObject({ 'no-relief': 'for' })
-    expect(speaks({ ...sound, pelvisRock: 3 })).toMatchObject({ 'too-high': 'for' })
+    expect(speaks({ ...sound, saddleRelief: 'none' })).toMatchObject({ 'no-relief': 'for' })
+    expect(speaks({ ...sound, pelvisRock: 'much' })).toMatchObject({ 'too-high': 'for' })
     expect(speaks({ ...sound, creepForward: 30 })).toMatchObject({ 'reach-long': 'for' })
     // Within what the level and the tape can tell, nothing is claimed.
     expect(speaks({ ...sound, saddleTilt: 0.2 })).toMatchObject({ 'nose-up': 'open' })
@@ -60,9 +62,9 @@ describe('complaints tied to the seat (causes most usual first, common practice)
   it('find a one-sided pain’s cause: rotated sitting, leg length, a worn saddle', () => {
     const pain = told({ region: 'sit-bone', side: 'right', kind: 'pain' })
     expect(speaks(sound, pain)).toEqual({ rotated: 'against', 'leg-length': 'against', worn: 'against' })
-    expect(speaks({ ...sound, pelvisLevel: 3 }, pain)).toMatchObject({ rotated: 'for' })
+    expect(speaks({ ...sound, pelvisLevel: 'drops-right' }, pain)).toMatchObject({ rotated: 'for' })
     expect(speaks({ ...sound, legLengthDifference: 10 }, pain)).toMatchObject({ 'leg-length': 'for' })
-    expect(speaks({ ...sound, saddleSound: 3 }, pain)).toMatchObject({ worn: 'for' })
+    expect(speaks({ ...sound, saddleSound: 'sags-right' }, pain)).toMatchObject({ worn: 'for' })
     const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seededRandom(2)))
     expect(causesOf(sound, pain, { mat })[0]).toMatchObject({ speaks: 'for', because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string }) // prettier-ignore
   })
@@ -79,7 +81,7 @@ describe('the seat as a whole', () => {
   })
   it('takes the width from the posture that decides, and says the mat reads too little on a narrow saddle', () => {
     const upright = stationOf({ ...sound, torsoAngle: 70 }).width!
-    const low = stationOf({ ...sound, torsoAngle: 35 }, [], { widthSchool: 'usual' }).width!
+    const low = stationOf({ ...sound, torsoAngle: 35 }, [], { choices: { widthSchool: 'usual' } }).width!
     expect(upright.middle - low.middle).toBe(10)
     const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, spacing: 140 }, 2, 10, seededRandom(3)))
     expect(stationOf(sound, [], { mat }).widthFindings.map((f) => f.key)).toContain('mat-differs')
@@ -94,25 +96,39 @@ describe('the seat as a whole', () => {
   it('knows which figures a head’s turns still lack', () => {
     const head = (over: Over) => tiltHead(setupOf(readingsWith(over), [], 'drop').now)
     expect(head({}).missing).toEqual(['postHead'])
-    expect(head({ postHead: 1 }).missing).toEqual(['headThread', 'headBoltSpacing'])
-    expect(head({ postHead: 2 }).missing).toEqual(['headNotch'])
-    expect(head({ postHead: 3 }).head).toMatchObject({ kind: 'smooth' })
-    expect(head({ postHead: 1, headThread: 2, headBoltSpacing: 38 }).head).toMatchObject({ kind: 'two-bolts', thread: 'M5', spacing: 38 })
+    expect(head({ postHead: 'two-bolts' }).missing).toEqual(['headThread', 'headBoltSpacing'])
+    expect(head({ postHead: 'notched' }).missing).toEqual(['headNotch'])
+    expect(head({ postHead: 'smooth' }).head).toMatchObject({ kind: 'smooth' })
+    expect(head({ postHead: 'two-bolts', headThread: 'M5', headBoltSpacing: 38 }).head).toMatchObject({
+      kind: 'two-bolts',
+      thread: 'M5',
+      spacing: 38,
+    })
   })
   it('rails at their end and a post at its mark hold the proposal', () => {
-    expect(stationOf({ ...sound, sitsWhere: 3, railRoomBack: 0 }).setback.findings.map((f) => f.key)).toContain('rails')
+    expect(stationOf({ ...sound, sitsWhere: 'tail', railRoomBack: 0 }).setback.findings.map((f) => f.key)).toContain('rails')
   })
   it('a rider of whom nothing is read gets no judgement, and no trouble', () => {
-    const empty = seatStation(setupOf([], [], 'flat'), [told()], { kind: 'other', widthSchool: null, tiltUse: null, readings: [], facts: null, kneePlusMinus: null, tried: {}, mat: null }) // prettier-ignore
+    const setup = setupOf([], [], 'flat')
+    const empty = seatParts({
+      ...context,
+      setup,
+      start: setup,
+      complaints: [told()],
+      kind: 'other',
+      readings: [],
+      metrics: null,
+      kneePlusMinus: null,
+    })
     expect(empty).toMatchObject({ width: null, height: null, spacing: null, postures: [] })
-    expect(JSON.stringify(empty)).not.toMatch(/NaN/)
+    expect(JSON.stringify({ ...empty, context: null })).not.toMatch(/NaN/)
   })
 })
 
 describe('an exchange of saddles in the ledger', () => {
   const readings = readingsWith({
     ...sound,
-    saddleKind: 2,
+    saddleKind: 'long-curved',
     saddleRailHeight: 48,
     saddleSetback: 60,
     postRoomUp: 20,
@@ -122,9 +138,14 @@ describe('an exchange of saddles in the ledger', () => {
   const touring = startingSaddles.find((spec) => spec.name === 'Touring, 165')!
   it('keeps the rider in place: nose, width and post room follow, saddle height and knees do not', () => {
     const setup = setupOf(readings, [], 'drop')
-    const wishes = saddleWishes(saddleSwitch(touring, saddleInUse(setup.now)))
-    const { moves, before, after } = knockOn(standingOf(setup), wishes, { knee: true, hands: 'seat', lever: true }, 'step')
-    const then = setupOf(readings, [entryOf(1, ...moves)], 'drop').now
+    const exchange = saddleExchange(touring, setup.now)
+    expect(exchange.from.name).toBe('Long, curved, 138 mm')
+    const { moves, exchanges, before, after } = knockOn(standingOf(setup), [exchange], { knee: true, hands: 'seat', lever: true }, 'step')
+    const entry = { ...entryOf(1, ...moves), exchanges: [...exchanges] }
+    const then = setupOf(readings, [entry], 'drop').now
+    expect([chosen(then, 'saddleKind'), chosen(then, 'saddleRelief')]).toEqual(['touring', 'cut-out'])
+    // Its condition has not been checked: what was seen was the saddle before.
+    expect(chosen(then, 'saddleSound')).toBeNull()
     expect(then.saddleWidth.left!.value).toBe(165)
     expect(then.saddleHeight.left!.value).toBe(setup.now.saddleHeight.left!.value)
     // Sit point 150 → 160 behind the nose: the nose stands 10 mm further forward; 4 mm taller: as much room less below, more above.
@@ -135,6 +156,6 @@ describe('an exchange of saddles in the ledger', () => {
   })
   it('leaves out what is not read of the saddle in use', () => {
     const bare = setupOf([aReading('saddleWidth', 'both', 140)], [], 'drop')
-    expect(saddleWishes(saddleSwitch(touring, saddleInUse(bare.now)))).toEqual([{ setting: 'saddleWidth', side: 'both', by: 25 }])
+    expect(movesOf(saddleExchange(touring, bare.now))).toEqual([{ setting: 'saddleWidth', side: 'both', by: 25 }])
   })
 })

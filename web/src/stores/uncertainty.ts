@@ -1,9 +1,9 @@
 import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { FactKey } from '@level-stance/core/body/facts'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import type { Answer, FirstOrder, Progress, Question, Sampled } from '../workers/messages.ts'
-import { startKnowledgeWorker } from '../workers/startWorker.ts'
+import { startUncertaintyWorker } from '../workers/startWorker.ts'
 import { useVisit } from './visit.ts'
 
 /** Keys come faster than this while a hand types; the worker is asked when it rests, so that it does not take the drawing's core, ms. */
@@ -11,8 +11,8 @@ const PAUSE = 250
 /** Draws when the fitter asks for them. */
 const DRAWS = 600
 
-/** What the worker says of the open visit: ± of every fact, what to measure next, rules of thumb, draws. */
-export const useKnowledge = defineStore('knowledge', () => {
+/** What the worker says of the open visit: ± of every metric, what to measure next, rules of thumb, draws. */
+export const useUncertainty = defineStore('uncertainty', () => {
   const visit = useVisit()
   const first = shallowRef<FirstOrder | null>(null)
   const sampled = shallowRef<Sampled | null>(null)
@@ -24,7 +24,7 @@ export const useKnowledge = defineStore('knowledge', () => {
 
   function ask(draws: number): void {
     if (visit.head === null) return
-    worker ??= listen(startKnowledgeWorker())
+    worker ??= listen(startUncertaintyWorker())
     asked += 1
     progress.value = null
     sampled.value = null
@@ -76,8 +76,8 @@ export const useKnowledge = defineStore('knowledge', () => {
   const spreads = computed(() => first.value?.spreads ?? null)
   const next = computed(() => first.value?.next ?? [])
   const sensitivities = computed(() => first.value?.sensitivities ?? [])
-  /** ± of a fact, or null until the worker has said it. */
-  const plusMinus = (key: FactKey): number | null => spreads.value?.[key] ?? null
+  /** ± of a metric, or null until the worker has said it. */
+  const plusMinus = (key: MetricKey): number | null => spreads.value?.[key] ?? null
 
   return { spreads, next, sensitivities, sampled, progress, drawing, trouble, plusMinus, draw: () => ask(DRAWS) }
 })

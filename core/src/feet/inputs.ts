@@ -1,33 +1,38 @@
-import type { ShoeReadings } from '../feet/shoeCheck.ts'
-import type { BoltReadings } from '../feet/boltCheck.ts'
-import type { CleatLook, WearInput } from '../feet/cleatWear.ts'
-import type { ClearanceInput } from '../feet/heelClearance.ts'
-import type { RotationReadings } from '../feet/cleatRotation.ts'
-import { recesses } from '../feet/pedalSwitch.ts'
-import type { InUse } from '../feet/pedalSwitch.ts'
-import type { StanceParts } from '../feet/stance.ts'
-import type { SupportReadings } from '../feet/wedges.ts'
-import { TIP } from '../feet/toeClearance.ts'
-import type { ToeInput } from '../feet/toeClearance.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { hiddenParts } from '../measure/resolve.ts'
+import type { CleatReadings } from './cleatJudgement.ts'
+import type { ShoeReadings } from './shoeCheck.ts'
+import type { BoltReadings } from './boltCheck.ts'
+import type { CleatLook, WearInput } from './cleatWear.ts'
+import type { ClearanceInput } from './heelClearance.ts'
+import type { RotationReadings } from './cleatRotation.ts'
+import type { InUse } from './pedalSwitch.ts'
+import type { StanceParts } from './stance.ts'
+import type { SupportReadings } from './wedges.ts'
+import { TIP } from './toeClearance.ts'
+import type { ToeInput } from './toeClearance.ts'
+import type { NumberKey } from '../measure/readingDefinitions.ts'
+import { chosen, hiddenParts, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { combined } from '../quantity/quantity.ts'
-import type { Quantity } from '../quantity/quantity.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
-import { roomOf } from './moves.ts'
+import { roomOf } from '../change/moves.ts'
 
-/** What was read with hand, tape or eye; an estimate counts as not read. */
-export function measured(now: ResolvedReadings, key: ReadingKey, side: Side = 'left'): Quantity | null {
-  const value = now[key][side]
-  return value?.basis === 'measured' ? value : null
+/** One foot with its cleat and shoe; estimates included. */
+export function cleatReadings(now: ResolvedReadings, side: Side): CleatReadings {
+  return {
+    setbackNow: now.cleatSetback[side],
+    slotForward: now.slotForward[side],
+    slotBack: now.slotBack[side],
+    shoeSize: now.shoeSize[side],
+    heelToMtp1: now.heelToMtp1[side],
+    heelToMtp5: now.heelToMtp5[side],
+    footLength: now.footLength[side],
+  }
 }
-export const measuredValue = (now: ResolvedReadings, key: ReadingKey, side: Side = 'left') => measured(now, key, side)?.value ?? null
 
 /** Foot and shoe for the check before the cleat, less what the cleat's school asks for. */
 export function shoeReadings(now: ResolvedReadings, side: Side): Omit<ShoeReadings, 'slotEnd' | 'setbackTarget'> {
-  const of = (key: ReadingKey) => measured(now, key, side)
+  const of = (key: NumberKey) => measured(now, key, side)
   return {
     footLength: of('footLength'),
     footWidth: of('footWidth'),
@@ -36,14 +41,14 @@ export function shoeReadings(now: ResolvedReadings, side: Side): Omit<ShoeReadin
     shoeBallWidth: of('shoeBallWidth'),
     shoeHeelWidth: of('shoeHeelWidth'),
     archDrop: of('archDrop'),
-    soleStiffness: measuredValue(now, 'soleStiffness'),
-    shoeUpper: measuredValue(now, 'shoeUpper'),
+    soleStiffness: chosen(now, 'soleStiffness'),
+    shoeUpper: chosen(now, 'shoeUpper'),
   }
 }
 
 /** Natural toe-out is taken from the hanging foot, which carries nothing; standing where that is not read. */
 export function rotationReadings(now: ResolvedReadings, side: Side): RotationReadings {
-  const of = (key: ReadingKey) => measured(now, key, side)
+  const of = (key: NumberKey) => measured(now, key, side)
   return {
     toeOut: of('toeOutHanging') ?? of('toeOutStanding'),
     cleatTurn: of('cleatTurn'),
@@ -59,7 +64,7 @@ export function stanceParts(now: ResolvedReadings): Sided<StanceParts> | null {
   const keys = ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard'] as const
   if (keys.some((key) => now[key].left === null || now[key].right === null)) return null
   return bySide((side) => {
-    const of = (key: ReadingKey) => now[key][side]?.value ?? 0
+    const of = (key: NumberKey) => now[key][side]?.value ?? 0
     return {
       tread: of('tread'),
       axle: of('axleLength'),
@@ -71,7 +76,7 @@ export function stanceParts(now: ResolvedReadings): Sided<StanceParts> | null {
 }
 
 /** Parts of the stance that are not read but taken as usual. */
-export function stanceEstimated(now: ResolvedReadings): ReadingKey[] {
+export function stanceEstimated(now: ResolvedReadings): NumberKey[] {
   return (['tread', 'axleLength', 'cleatInboard'] as const).filter((key) => now[key].left?.basis === 'estimated' || now[key].right?.basis === 'estimated') // prettier-ignore
 }
 
@@ -99,10 +104,10 @@ const clearanceKeys = [
 ] as const
 
 /** Heel past crank and stay, or the readings it still lacks. */
-export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInput | { readonly missing: readonly ReadingKey[] } {
+export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInput | { readonly missing: readonly NumberKey[] } {
   const behind = now.cleatSetback[side]
   const ball = now.heelToMtp1[side]
-  const missing = clearanceKeys.map(([, key]) => key).filter((key) => now[key][side] === null) as ReadingKey[]
+  const missing = clearanceKeys.map(([, key]) => key).filter((key) => now[key][side] === null) as NumberKey[]
   if (behind === null) missing.push('cleatSetback')
   if (ball === null) missing.push('heelToMtp1')
   if (missing.length > 0 || behind === null || ball === null) return { missing }
@@ -116,38 +121,38 @@ export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInpu
 
 /** What a wedge or a footbed is chosen from, less the complaint. */
 export function supportReadings(now: ResolvedReadings, side: Side): Omit<SupportReadings, 'complaint'> {
-  const of = (key: ReadingKey) => measured(now, key, side)
+  const of = (key: NumberKey) => measured(now, key, side)
   return {
     forefootTilt: of('forefootTilt'),
     archDrop: of('archDrop'),
     wedge: of('wedge'),
     archSupport: of('archSupport'),
-    shoeUpper: measuredValue(now, 'shoeUpper'),
+    shoeUpper: chosen(now, 'shoeUpper'),
   }
 }
 
 export function wearInput(now: ResolvedReadings): WearInput {
   return {
-    kind: measuredValue(now, 'pedalKind'),
+    kind: chosen(now, 'pedalKind'),
     distance: measuredValue(now, 'cleatDistance'),
     hours: measuredValue(now, 'cleatHours'),
-    walking: measuredValue(now, 'cleatWalking'),
-    recess: measuredValue(now, 'recess'),
+    walking: chosen(now, 'cleatWalking'),
+    recess: chosen(now, 'recess'),
   }
 }
 
 export function cleatLook(now: ResolvedReadings, side: Side): CleatLook {
   return {
-    wear: measuredValue(now, 'cleatWear', side),
-    play: measuredValue(now, 'cleatPlay', side),
-    release: measuredValue(now, 'releaseFeel', side),
+    wear: chosen(now, 'cleatWear', side),
+    play: chosen(now, 'cleatPlay', side),
+    release: chosen(now, 'releaseFeel', side),
   }
 }
 
 export function boltReadings(now: ResolvedReadings): BoltReadings {
   return {
-    pattern: measuredValue(now, 'boltPattern'),
-    fitted: bySide((side) => measuredValue(now, 'boltsFitted', side)),
+    pattern: chosen(now, 'boltPattern'),
+    fitted: bySide((side) => chosen(now, 'boltsFitted', side)),
     length: measured(now, 'boltLength'),
     plate: measured(now, 'cleatPlate'),
     depth: measured(now, 'boltDepth'),
@@ -171,7 +176,7 @@ export function toeInput(now: ResolvedReadings, side: Side, setback = now.cleatS
 
 /** ± of a half stance: of its parts, taken together. */
 export function stancePlusMinus(now: ResolvedReadings): number {
-  const of = (key: ReadingKey) => now[key].left?.plusMinus ?? 0
+  const of = (key: NumberKey) => now[key].left?.plusMinus ?? 0
   return combined(of('tread') / 2, of('axleLength'), of('cleatInboard'))
 }
 
@@ -179,10 +184,9 @@ export function stancePlusMinus(now: ResolvedReadings): number {
 export function pedalInUse(now: ResolvedReadings): InUse {
   const stack = measuredValue(now, 'soleStack')
   const sole = measuredValue(now, 'soleThickness')
-  const recess = measuredValue(now, 'recess')
   return {
     stack: stack === null || sole === null ? null : stack - sole,
     axle: measuredValue(now, 'axleLength'),
-    recess: recess === null ? null : (recesses[recess - 1] ?? null),
+    recess: chosen(now, 'recess'),
   }
 }

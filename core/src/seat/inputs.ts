@@ -1,33 +1,36 @@
+import { shapeFrom } from '../bike/saddleShape.ts'
+import type { SaddleShape } from '../bike/saddleShape.ts'
 import { hipOf } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
-import { shapeFrom } from '../bike/saddleShape.ts'
-import type { SaddleShape } from '../bike/saddleShape.ts'
-import { conditions } from '../measure/conditions.ts'
+import { riderWith } from '../change/calibrated.ts'
+import { partNow } from '../change/parts.ts'
+import type { Part, RequestedExchange } from '../change/parts.ts'
+import type { Setup } from '../change/setup.ts'
+import { conditions, handPositionsOf, usualHands } from '../measure/conditions.ts'
 import type { HandPosition } from '../measure/conditions.ts'
-import { kneeBand, methodKeys } from '../measure/methods.ts'
-import { axlesOf } from '../measure/riderModel.ts'
+import { methodKeys } from '../measure/methods.ts'
+import { bandFor } from '../measure/readingBands.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { chosen, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
+import { axlesOf } from '../measure/riderModel.ts'
 import type { TargetBand } from '../quantity/band.ts'
 import type { Side } from '../quantity/sided.ts'
 import { bySide } from '../quantity/sided.ts'
-import type { KneeStanding } from '../seat/heightJudgement.ts'
-import { differencePlaces } from '../seat/legLength.ts'
-import type { LegLengthReadings } from '../seat/legLength.ts'
-import { reliefs } from '../seat/saddleKinds.ts'
-import type { SaddleInUse, SaddleSwitch } from '../seat/saddleRanking.ts'
-import type { Posture } from '../seat/saddleWidth.ts'
-import type { ClimbInput } from '../seat/tilt.ts'
-import { headKinds, threads } from '../seat/tiltBolts.ts'
-import type { TiltHead } from '../seat/tiltBolts.ts'
-import { riderWith } from './calibrated.ts'
-import { measured, measuredValue } from './footInputs.ts'
+import type { KneeStanding } from './heightJudgement.ts'
 import { heightInputOf } from './heightInput.ts'
-import type { Wish } from './moves.ts'
-import type { Setup } from './setup.ts'
+import type { LegLengthReadings } from './legLength.ts'
+import type { SaddleSpec } from './saddleKinds.ts'
+import type { SaddleInUse } from './saddleRanking.ts'
+import type { Posture } from './saddleWidth.ts'
+import type { ClimbInput } from './tilt.ts'
+import type { HeadKind, TiltHead } from './tiltBolts.ts'
 
 /** ± of a torso that no reading of that position pins down, degrees; k = 2. @source prior */
 const MODEL_TORSO = 6
+/** ± of a torso whose own angles were read in that position, degrees; k = 2. @source prior */
+const READ_TORSO = 2
 
 const handWords: Readonly<Record<HandPosition, string>> = {
   grip: 'hands on the grips',
@@ -39,21 +42,20 @@ const handWords: Readonly<Record<HandPosition, string>> = {
 
 /** Torso in every hand position this bike has, the usual one first; from the calibrated model. */
 export function posturesOf({ rider, folded, now, model }: Setup): Posture[] {
-  const usual = rider.bar === 'drop' ? 'hoods' : 'grip'
-  const positions: readonly HandPosition[] = rider.bar === 'drop' ? ['hoods', 'tops', 'drops', 'extension'] : ['grip']
-  return positions.flatMap((hands): Posture[] => {
+  const usual = usualHands(rider.bar)
+  return handPositionsOf(rider.bar).flatMap((hands): Posture[] => {
     const at = hands === usual ? model : riderWith(rider, folded.by, hands)
     const torso = at && torsoOf(at)
     if (torso === null) return []
     const read = hands === usual ? measured(now, 'torsoAngle') : null
     const own = rider.others.some((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
-    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? 2 : MODEL_TORSO) }]
+    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? READ_TORSO : MODEL_TORSO) }]
   })
 }
 
 function torsoOf(model: RiderModel): number | null {
-  if (model.grip === null) return null
-  const { torso, reaches } = upperPosture(model.upper, hipOf(model), model.grip)
+  if (model.grips === null) return null
+  const { torso, reaches } = upperPosture(model.upper, hipOf(model), model.grips)
   return reaches ? torso : null
 }
 
@@ -70,56 +72,66 @@ export function saddleShapeNow(now: ResolvedReadings): SaddleShape {
   })
 }
 
-/** Relief of the saddle in use, null while it is not read. */
-export function reliefNow(now: ResolvedReadings): (typeof reliefs)[number] | null {
-  const place = measuredValue(now, 'saddleRelief')
-  return place === null ? null : (reliefs[place - 1] ?? null)
-}
-
 export function saddleInUse(now: ResolvedReadings): SaddleInUse {
   return {
-    kind: measuredValue(now, 'saddleKind'),
-    width: measuredValue(now, 'saddleWidth'),
-    length: measuredValue(now, 'saddleLength'),
     sitFromNose: measuredValue(now, 'sitFromNose'),
     railHeight: measuredValue(now, 'saddleRailHeight'),
     nose: measuredValue(now, 'saddleSetback'),
   }
 }
 
-/** An exchange smaller than this leaves a figure as it is, mm. @source prior */
-const WORTH_SETTING = 0.5
-
-/** An exchange of saddles as wishes; figures of the one in use that are not read stay out of it. */
-export function saddleWishes({ kind, width, length, sitFromNose, railHeight }: SaddleSwitch): Wish[] {
-  const wish = (setting: Wish['setting'], by: number | null): Wish[] =>
-    by === null || Math.abs(by) < WORTH_SETTING ? [] : [{ setting, side: 'both', by }]
-  return [
-    ...wish('saddleKind', kind),
-    ...wish('saddleWidth', width),
-    ...wish('saddleLength', length),
-    ...wish('sitFromNose', sitFromNose),
-    ...wish('saddleRailHeight', railHeight),
-  ]
+/** A saddle of the catalogue as a part. */
+export function saddlePart(spec: SaddleSpec): Part {
+  const { name, kind, width, zoneWidth, noseWidth, length, sitFromNose, noseDrop, tailRise, relief, railHeight } = spec
+  return {
+    name,
+    properties: {
+      saddleKind: kind,
+      saddleWidth: width,
+      saddleZoneWidth: zoneWidth,
+      saddleNoseWidth: noseWidth,
+      saddleLength: length,
+      sitFromNose,
+      saddleNoseDrop: noseDrop,
+      saddleTailRise: tailRise,
+      saddleRelief: relief,
+      saddleRailHeight: railHeight,
+    },
+  }
 }
 
+/** Another saddle for the one on the bike. */
+export function saddleExchange(spec: SaddleSpec, now: ResolvedReadings): RequestedExchange {
+  return { slot: 'saddle', from: partNow(now, 'saddle'), to: saddlePart(spec) }
+}
+
+/** What the turns of each kind of head are computed from. */
+const headNeeds: Readonly<Record<HeadKind, readonly ('headThread' | 'headBoltSpacing' | 'headNotch')[]>> = {
+  'two-bolts': ['headThread', 'headBoltSpacing'],
+  screw: ['headThread', 'headBoltSpacing'],
+  notched: ['headNotch'],
+  smooth: [],
+}
+/** What stands for a figure that this kind of head does not use. */
+const UNUSED = { thread: 'M6', spacing: 40, notch: 1 } as const
+
 /** The head that tilts the saddle; null while its kind is not read, with what is still missing for its turns. */
-export function tiltHead(now: ResolvedReadings): { readonly head: TiltHead | null; readonly missing: readonly ('postHead' | 'headThread' | 'headBoltSpacing' | 'headNotch')[] } {
-  const place = measuredValue(now, 'postHead')
-  const kind = place === null ? null : (headKinds[place - 1] ?? null)
+export function tiltHead(now: ResolvedReadings): { readonly head: TiltHead | null; readonly missing: readonly ReadingKey[] } {
+  const kind = chosen(now, 'postHead')
   if (kind === null) return { head: null, missing: ['postHead'] }
-  const thread = measuredValue(now, 'headThread')
-  const spacing = measuredValue(now, 'headBoltSpacing')
-  const notch = measuredValue(now, 'headNotch')
-  const missing =
-    kind === 'smooth'
-      ? []
-      : kind === 'notched'
-        ? (notch === null ? (['headNotch'] as const) : [])
-        : [...(thread === null ? (['headThread'] as const) : []), ...(spacing === null ? (['headBoltSpacing'] as const) : [])]
+  const found = {
+    headThread: chosen(now, 'headThread'),
+    headBoltSpacing: measuredValue(now, 'headBoltSpacing'),
+    headNotch: measuredValue(now, 'headNotch'),
+  }
+  const missing = headNeeds[kind].filter((key) => found[key] === null)
   if (missing.length > 0) return { head: null, missing }
-  return { head: { kind, thread: (thread === null ? null : threads[thread - 1]) ?? 'M6', spacing: spacing ?? 40, notch: notch ?? 1 }, missing: [] }
-} // prettier-ignore
+  const { headThread: thread, headBoltSpacing: spacing, headNotch: notch } = found
+  return {
+    head: { kind, thread: thread ?? UNUSED.thread, spacing: spacing ?? UNUSED.spacing, notch: notch ?? UNUSED.notch },
+    missing: [],
+  }
+}
 
 /** Sag, wheelbase and slope; null where nothing was read that stands the bike up on a climb. */
 export function climbInput(setup: Setup): ClimbInput | null {
@@ -137,7 +149,7 @@ const USUAL_WHEELBASE = 1100
 /** The band a knee at the bottom is judged by: the way it was read decides. */
 export function kneeBandNow(now: ResolvedReadings, side: Side): TargetBand {
   const read = now.kneeFlexion[side]
-  return kneeBand(read?.basis === 'measured' ? (methodKeys.find((key) => key === read.from) ?? null) : null)
+  return bandFor('knee-at-bottom', read?.basis === 'measured' ? (methodKeys.find((key) => key === read.from) ?? null) : null)
 }
 
 /** One leg as height is judged by it; null while it is not known. */
@@ -148,13 +160,12 @@ export function kneeStanding(setup: Setup, side: Side, flexion: number | null): 
 
 /** What leg length is judged from, less the complaint. */
 export function legLengthReadings(now: ResolvedReadings): Omit<LegLengthReadings, 'pain'> {
-  const place = measuredValue(now, 'legDifferenceAt')
   return {
     difference: measured(now, 'legLengthDifference'),
-    place: (place === null ? null : differencePlaces[place - 1]) ?? 'unknown',
+    place: chosen(now, 'legDifferenceAt') ?? 'unknown',
     stack: bySide((side) => measured(now, 'soleStack', side)),
     cleat: bySide((side) => measured(now, 'cleatSetback', side)),
-    pelvisLevel: measuredValue(now, 'pelvisLevel'),
+    pelvisLevel: chosen(now, 'pelvisLevel'),
   }
 }
 

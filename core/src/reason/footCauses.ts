@@ -3,20 +3,16 @@ import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { against, causesOf, open, speaksFor } from './cause.ts'
 import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
-import type { Complaint } from './complaint.ts'
-import type { FootStation } from './footStation.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import type { FeetParts } from '../feet/station.ts'
 
 /** Where a cause is dealt with. */
 export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'stance' | 'support' | 'wear' | 'seat'
 
-type Row = CauseRow<FootStation, FootPage>
+type Row = CauseRow<FeetParts, FootPage>
 
 const shoeFaults = ['narrow', 'too-short', 'long-for-width', 'too-long']
 const ofSide = <T extends { readonly side: Side | 'both' }>(list: readonly T[], side: Side) => list.filter((f) => f.side === side || f.side === 'both') // prettier-ignore
-/** A pedal whose patch is small: the recessed body alone. */
-const SMALL_KIND = 5
-const SOFT = 1
-const MEDIUM = 2
 
 /** The causes that lie at the feet, each with what the readings say of it. @source common-practice */
 export const footCauses = {
@@ -42,10 +38,10 @@ export const footCauses = {
     label: 'Small patch on a soft sole', page: 'pedal',
     says: ({ pedalRider: { kindNow, soleStiffness } }) => {
       if (kindNow === null) return open('Which kind of pedal?', 'pedalKind')
-      if (kindNow !== SMALL_KIND) return against('This kind of pedal has a broad patch.')
+      if (kindNow !== 'recessed') return against('This kind of pedal has a broad patch.')
       if (soleStiffness === null) return open('A small patch; the sole is not judged.', 'soleStiffness')
-      if (soleStiffness === SOFT) return speaksFor('A small body presses through a sole that folds.')
-      return soleStiffness === MEDIUM ? speaksFor('A small body under a sole that gives: part of it.') : against('The sole is stiff.')
+      if (soleStiffness === 'soft') return speaksFor('A small body presses through a sole that folds.')
+      return soleStiffness === 'medium' ? speaksFor('A small body under a sole that gives: part of it.') : against('The sole is stiff.')
     },
   },
   'no-arch-support': {
@@ -70,7 +66,7 @@ export const footCauses = {
     label: 'Float too small or sloppy', page: 'cleat',
     says: ({ rotation, look }, side) => {
       const judged = rotation[side]
-      if (look[side].play === 3) return speaksFor('The foot toggles in the pedal.')
+      if (look[side].play === 'much') return speaksFor('The foot toggles in the pedal.')
       if (judged.state === 'missing') return open('Float is not read.', 'cleatFloat', 'heelIn', 'heelOut')
       if (!judged.swingRead) return open('The heel’s swing is not read.', 'heelIn', 'heelOut')
       const { floatEnough, floatNeeded } = judged.rotation
@@ -92,7 +88,7 @@ export const footCauses = {
       const found = ofSide(wear, side).find((f) => ['worn', 'play'].includes(f.key) && f.weight === 'first')
       if (found) return speaksFor(found.headline)
       const used = wear.find((f) => f.key === 'use' && f.weight === 'act')
-      if (used && look[side].wear !== 1) return speaksFor(used.headline)
+      if (used && look[side].wear !== 'fresh') return speaksFor(used.headline)
       return look[side].wear === null ? open('Nobody has looked at the wear mark.', 'cleatWear', 'cleatPlay') : against('The mark is not reached.')
     },
   },
@@ -124,15 +120,15 @@ export const footCauses = {
   },
   'stiff-sole': {
     label: 'Sole too stiff to feel', page: 'shoe',
-    says: ({ pedalRider: { soleStiffness } }) => soleStiffness === null ? open('Sole is not judged.', 'soleStiffness') : soleStiffness === 3 ? speaksFor('The sole is stiff.') : against('The sole gives.'),
+    says: ({ pedalRider: { soleStiffness } }) => soleStiffness === null ? open('Sole is not judged.', 'soleStiffness') : soleStiffness === 'stiff' ? speaksFor('The sole is stiff.') : against('The sole gives.'),
   },
   tension: {
     label: 'Tension', page: 'wear',
-    says: ({ look }, side) => look[side].release === null ? open('Release is not tried.', 'releaseFeel') : look[side].release === 3 ? speaksFor('The foot comes out hard.') : against('Tension lets go.'),
+    says: ({ look }, side) => look[side].release === null ? open('Release is not tried.', 'releaseFeel') : look[side].release === 'hard' ? speaksFor('The foot comes out hard.') : against('Tension lets go.'),
   },
   system: {
     label: 'Pedal system', page: 'pedal',
-    says: ({ pedalRider: { kindNow, use } }) => kindNow === null ? open('Which kind of pedal?', 'pedalKind') : [1, 2].includes(kindNow) && (use === 'town' || use === 'mountain') ? speaksFor('One-sided entry where the foot comes down often.') : against('Its entry suits the use.'),
+    says: ({ pedalRider: { kindNow, use } }) => kindNow === null ? open('Which kind of pedal?', 'pedalKind') : (kindNow === 'plate-coil' || kindNow === 'plate-leaf') && (use === 'town' || use === 'mountain') ? speaksFor('One-sided entry where the foot comes down often.') : against('Its entry suits the use.'),
   },
   'loose-cleat': {
     label: 'Worn or loose cleat', page: 'wear',
@@ -175,6 +171,6 @@ const rows: readonly ComplaintRow<FootCauseKey>[] = [
 ] // prettier-ignore
 
 /** Complaints that can lie at the feet, each with its causes and what the readings say of them. */
-export function footComplaints(complaints: readonly Complaint[], station: FootStation): ComplaintCauses<FootPage>[] {
+export function footComplaints(complaints: readonly Complaint[], station: FeetParts): ComplaintCauses<FootPage>[] {
   return causesOf(complaints, rows, footCauses, (row, side) => row.says(station, side), sides)
 }

@@ -1,19 +1,21 @@
-import type { LedgerEntry } from '../change/ledger.ts'
 import { setupOf } from '../change/setup.ts'
+import type { Setup } from '../change/setup.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
-import { aReading, readingsWith, uuid } from '../testing.ts'
-import type { Complaint } from './complaint.ts'
+import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
+import type { Complaint } from '../talk/complaint.ts'
 import { footComplaints } from './footCauses.ts'
-import { footStation, pedalUse, stanceUse } from './footStation.ts'
+import { feetParts, pedalUse, stanceUse } from '../feet/station.ts'
+import type { FeetContext } from '../feet/station.ts'
 
 const told = (over: Partial<Complaint> = {}): Complaint => ({
   id: uuid(1), region: 'knee-outer', side: 'right', kind: 'pain', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
 }) // prettier-ignore
 
 function stationOf(over: Parameters<typeof readingsWith>[0], complaints: readonly Complaint[] = [told()], kind: BikeKind = 'drop bar') {
-  const setup = setupOf(readingsWith(over), [], 'drop')
-  return footStation(setup, complaints, { kind, school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null })
+  return partsOf(setupOf(readingsWith(over), [], 'drop'), complaints, { kind })
 }
+const partsOf = (setup: Setup, complaints: readonly Complaint[], more: Partial<FeetContext> = {}) =>
+  feetParts({ setup, start: setup, complaints, kind: 'drop bar', choices: {}, otherBikes: [], metrics: null, ...more })
 const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) => footComplaints([complaint], stationOf(over, [complaint]))[0]?.causes ?? [] // prettier-ignore
 const speaks = (over: Parameters<typeof readingsWith>[0], complaint = told()) => Object.fromEntries(causesOf(over, complaint).map((c) => [c.key, c.speaks])) // prettier-ignore
 
@@ -35,27 +37,27 @@ describe('complaints tied to the feet (causes most usual first, common practice)
   })
 
   it('find an outer knee’s cause in a cleat that stops the heel, and clear the others', () => {
-    const whole = { toeOutHanging: 11, cleatTurn: 6, cleatFloat: 6, heelIn: 1, heelOut: 1, kneeOutside: [0, 0] as const, cleatWear: 1, cleatPlay: 1, forefootTilt: 2 } as const // prettier-ignore
+    const whole = { toeOutHanging: 11, cleatTurn: 6, cleatFloat: 6, heelIn: 1, heelOut: 1, kneeOutside: [0, 0] as const, cleatWear: 'fresh', cleatPlay: 'none', forefootTilt: 2 } as const // prettier-ignore
     expect(speaks(whole)).toEqual({ rotation: 'for', float: 'against', stance: 'against', 'worn-cleat': 'against', 'foot-tilt': 'against' })
     // Turned, the cause is gone.
     expect(speaks({ ...whole, cleatTurn: 11 })).toMatchObject({ rotation: 'against' })
     // A twisted pelvis leaves it open: the seat first.
-    expect(causesOf({ ...whole, pelvisLevel: 4 })[0]).toMatchObject({ speaks: 'open', because: expect.stringMatching(/seat first/) as string }) // prettier-ignore
+    expect(causesOf({ ...whole, pelvisLevel: 'twisted' })[0]).toMatchObject({ speaks: 'open', because: expect.stringMatching(/seat first/) as string }) // prettier-ignore
   })
 
   it('find a knee outside its foot, a float too narrow, a toggling or worn cleat, a tilted foot', () => {
     expect(speaks({ kneeOutside: [0, 14] })['stance']).toBe('for')
     expect(speaks({ toeOutHanging: 6, cleatTurn: 6, cleatFloat: 4, heelIn: 3, heelOut: 3 })['float']).toBe('for')
-    expect(speaks({ cleatPlay: 3 })).toMatchObject({ float: 'for', 'worn-cleat': 'for' })
-    expect(speaks({ cleatWear: 3 })['worn-cleat']).toBe('for')
+    expect(speaks({ cleatPlay: 'much' })).toMatchObject({ float: 'for', 'worn-cleat': 'for' })
+    expect(speaks({ cleatWear: 'at-mark' })['worn-cleat']).toBe('for')
     expect(speaks({ forefootTilt: 9 })['foot-tilt']).toBe('for')
   })
 
   it('find hot feet in the shoe, the cleat, the patch and the arch', () => {
     const hot = told({ region: 'forefoot', side: 'both' })
-    const bad = { footLength: 268, footWidth: 102, shoeLength: 276, shoeBallWidth: 95, cleatSetback: 4, shoeSize: 43, slotForward: 5, slotBack: 15, pedalKind: 5, soleStiffness: 1, archDrop: 7, shoeUpper: 2 } as const // prettier-ignore
+    const bad = { footLength: 268, footWidth: 102, shoeLength: 276, shoeBallWidth: 95, cleatSetback: 4, shoeSize: 43, slotForward: 5, slotBack: 15, pedalKind: 'recessed', soleStiffness: 'soft', archDrop: 7, shoeUpper: 'firm' } as const // prettier-ignore
     expect(speaks(bad, hot)).toEqual({ 'shoe-fit': 'for', 'cleat-forward': 'for', 'small-patch': 'for', 'no-arch-support': 'for' })
-    expect(speaks({ ...bad, shoeBallWidth: 101, cleatSetback: 24, pedalKind: 1, archDrop: 3 }, hot)).toEqual({ 'shoe-fit': 'against', 'cleat-forward': 'against', 'small-patch': 'against', 'no-arch-support': 'against' }) // prettier-ignore
+    expect(speaks({ ...bad, shoeBallWidth: 101, cleatSetback: 24, pedalKind: 'plate-coil', archDrop: 3 }, hot)).toEqual({ 'shoe-fit': 'against', 'cleat-forward': 'against', 'small-patch': 'against', 'no-arch-support': 'against' }) // prettier-ignore
   })
 
   it('looks only at the side that hurts', () => {
@@ -80,18 +82,12 @@ describe('the feet’s whole station', () => {
     expect(stationOf({ kneeOutside: [4, -4] }).stance?.gap).toEqual({ left: 0, right: 0 })
     expect(stationOf({ kneeOutside: [6, 0] }).stance?.gap.left).toBe(6)
     const setup = setupOf([aReading('kneeOutside', 'left', 3), aReading('kneeOutside', 'right', 3)], [], 'drop')
-    const bare = footStation(setup, [], { kind: 'other', school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null })
+    const bare = partsOf(setup, [], { kind: 'other' })
     expect(bare.stance?.estimated).toEqual(['tread', 'axleLength', 'cleatInboard'])
   })
 
   it('stands with nothing read at all', () => {
-    const bare = footStation(setupOf([], [], 'drop'), [], {
-      kind: 'drop bar',
-      school: 'behind-ball',
-      stanceBy: null,
-      otherBikes: [],
-      facts: null,
-    })
+    const bare = partsOf(setupOf([], [], 'drop'), [])
     expect(bare.shoe).toEqual([])
     expect(bare.rotation.left.state).toBe('missing')
     expect(bare.clearanceMissing.left.length).toBeGreaterThan(0)
@@ -101,21 +97,21 @@ describe('the feet’s whole station', () => {
 
   it('matches another bike when the fitter asks for it', () => {
     const setup = setupOf(readingsWith({ kneeOutside: [0, 0] }), [], 'drop')
-    const station = footStation(setup, [], { kind: 'drop bar', school: 'behind-ball', stanceBy: 'other-bike', otherBikes: [{ name: 'Hardtail', left: 140, right: 140 }], facts: null }) // prettier-ignore
+    const station = partsOf(setup, [], { choices: { stanceBy: 'other-bike' }, otherBikes: [{ name: 'Hardtail', left: 140, right: 140 }] })
     expect(station.stance?.target.reason).toMatch(/Hardtail/)
     expect(station.stance?.gap.left).toBeGreaterThan(5)
   })
 
   it('lets the knee stay where it is while the foot goes under it, and believes a new reading', () => {
-    const washer = (at: string): LedgerEntry => ({ kind: 'try', id: uuid(50), at, station: 'feet', moves: [{ setting: 'washer', side: 'right', by: 4, role: 'chosen' }], reason: '', later: '' }) // prettier-ignore
-    const readings = readingsWith({ kneeOutside: [0, 8] })
-    const outside = (at: string) => setupOf(readings, [washer(at)], 'drop').now.kneeOutside.right?.value
-    const taken = readings.find((r) => r.key === 'kneeOutside')!.takenAt
-    expect(outside(new Date(Date.parse(taken) + 60_000).toISOString())).toBe(4)
-    expect(outside(new Date(Date.parse(taken) - 60_000).toISOString())).toBe(8)
+    const washer = entryOf(50, { setting: 'washer', side: 'right', by: 4, role: 'chosen' })
+    const first = readingsWith({ kneeOutside: [0, 8] })
+    const again = [...first, aReading('kneeOutside', 'right', 3, washer.id)]
+    const outside = (readings: Parameters<typeof setupOf>[0], place?: number) =>
+      setupOf(readings, [washer], 'drop', place).now.kneeOutside.right?.value
+    expect([outside(first, 0), outside(first)]).toEqual([8, 4])
+    expect([outside(again, 0), outside(again)]).toEqual([8, 3])
     // The target stays where the knee is: after the move only the rest is asked for.
-    const at = (entries: Parameters<typeof setupOf>[1]) => footStation(setupOf(readings, entries, 'drop'), [], { kind: 'drop bar', school: 'behind-ball', stanceBy: null, otherBikes: [], facts: null }).stance // prettier-ignore
-    const [before, after] = [at([]), at([washer(new Date(Date.parse(taken) + 60_000).toISOString())])]
+    const [before, after] = [0, 1].map((place) => partsOf(setupOf(first, [washer], 'drop', place), []).stance)
     expect(after?.target.half?.right.target).toBeCloseTo(before?.target.half?.right.target ?? NaN, 9)
     expect(before?.gap.right).toBe(8)
     expect(after?.gap.right).toBe(0)

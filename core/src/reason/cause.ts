@@ -1,7 +1,7 @@
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import type { Side } from '../quantity/sided.ts'
-import { complaintTitle } from './complaint.ts'
-import type { Complaint } from './complaint.ts'
+import { complaintTitle } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
 
 /** What the readings say of one possible cause. */
 export interface CauseVerdict<Page extends string = string> {

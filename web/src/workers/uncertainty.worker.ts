@@ -1,8 +1,8 @@
-import { knowledgeWorker } from './knowledge.ts'
+import { uncertaintyWorker } from './uncertainty.ts'
 import type { Question } from './messages.ts'
 
 const rest = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
-const work = knowledgeWorker(
+const work = uncertaintyWorker(
   (answer) => self.postMessage(answer),
   rest,
   () => performance.now(),

@@ -1,9 +1,9 @@
 import type { Evidence } from '../feet/cleatJudgement.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
-import { complaintTitle } from './complaint.ts'
-import type { Complaint } from './complaint.ts'
-import type { BodyRegionKey, ComplaintKind } from './regions.ts'
+import { complaintTitle } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import type { BodyRegionKey, ComplaintKind } from '../talk/regions.ts'
 
 /** A complaint that speaks for or against a cause. */
 interface CauseRow {

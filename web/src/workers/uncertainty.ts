@@ -1,9 +1,9 @@
 import { calibrateRider } from '@level-stance/core/change/calibrated'
 import type { CalibratedRider } from '@level-stance/core/change/calibrated'
 import { foldLedger } from '@level-stance/core/change/fold'
-import { factSpreads, knowledgeOf } from '@level-stance/core/change/knowledge'
+import { metricSpreads, uncertaintyModelOf } from '@level-stance/core/change/uncertainty'
 import { measureNext } from '@level-stance/core/change/measureNext'
-import { sampleFacts } from '@level-stance/core/change/sampling'
+import { sampleMetrics } from '@level-stance/core/change/sampling'
 import { sensitivities } from '@level-stance/core/change/sensitivity'
 import type { MovedBy } from '@level-stance/core/measure/riderModel'
 import type { Answer, Question } from './messages.ts'
@@ -18,7 +18,7 @@ const QUIET = 200
  * newer question ends an older one between two slices.
  * @param rest gives the mailbox a turn
  */
-export function knowledgeWorker(post: (answer: Answer) => void, rest: () => Promise<void>, clock: () => number, random: () => number) {
+export function uncertaintyWorker(post: (answer: Answer) => void, rest: () => Promise<void>, clock: () => number, random: () => number) {
   let latest = 0
   return async (question: Question): Promise<void> => {
     latest = question.id
@@ -26,27 +26,27 @@ export function knowledgeWorker(post: (answer: Answer) => void, rest: () => Prom
     if (latest !== question.id) return
     const rider = calibrateRider(question.readings, question.ledger, question.bar)
     const { by } = foldLedger(question.shown)
-    const knowledge = knowledgeOf(rider, by)
+    const uncertainty = uncertaintyModelOf(rider, by)
     post({
       kind: 'first-order',
       id: question.id,
-      spreads: knowledge && factSpreads(knowledge),
-      next: measureNext(rider, by, knowledge),
+      spreads: uncertainty && metricSpreads(uncertainty),
+      next: measureNext(rider, by, uncertainty),
       sensitivities: sensitivities({ rider, by }),
     })
-    if (knowledge !== null && question.draws > 0) await sample(question, rider, by)
+    if (uncertainty !== null && question.draws > 0) await sample(question, rider, by)
   }
 
   async function sample(question: Question, rider: CalibratedRider, by: MovedBy): Promise<void> {
     const { id, draws } = question
-    const work = sampleFacts(rider, by, draws, random)
+    const work = sampleMetrics(rider, by, draws, random)
     const started = clock()
     for (;;) {
       const until = clock() + SLICE
       let done = 0
       while (clock() < until) {
         const step = work.next()
-        if (step.done) return post({ kind: 'sampled', id, facts: step.value, draws })
+        if (step.done) return post({ kind: 'sampled', id, metrics: step.value, draws })
         done = step.value
       }
       if (clock() - started > QUIET) post({ kind: 'progress', id, done, of: draws })

@@ -1,38 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { factDefinition } from '@level-stance/core/body/facts'
-import type { FactKey } from '@level-stance/core/body/facts'
+import { metricDefinition } from '@level-stance/core/body/metrics'
+import type { MetricKey } from '@level-stance/core/body/metrics'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { kneeBand } from '@level-stance/core/measure/methods'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
-import { useKnowledge } from '../stores/knowledge.ts'
+import { useUncertainty } from '../stores/uncertainty.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import VialTube from './VialTube.vue'
 
 /** One number of the rider on the bike: now, its ±, start, and what is to be tried. */
-const props = defineProps<{ fact: FactKey }>()
+const props = defineProps<{ metric: MetricKey }>()
 const board = useBoard()
-const knowledge = useKnowledge()
+const uncertainty = useUncertainty()
 const visit = useVisit()
 const preferences = usePreferences()
 
-const definition = computed(() => factDefinition(props.fact))
+const definition = computed(() => metricDefinition(props.metric))
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => {
-  const side = { kneeLeft: 'left', kneeRight: 'right' }[props.fact as string] as 'left' | 'right' | undefined
+  const side = { kneeLeft: 'left', kneeRight: 'right' }[props.metric as string] as 'left' | 'right' | undefined
   return side ? kneeBand(visit.reading('kneeFlexion', side)?.method ?? null) : definition.value.band
 })
-const now = computed(() => board.now?.[props.fact] ?? null)
-const start = computed(() => board.start?.[props.fact] ?? null)
+const now = computed(() => board.now?.[props.metric] ?? null)
+const start = computed(() => board.start?.[props.metric] ?? null)
 /** To what can be shown, so that a number that stays the same draws nothing anew. */
 const rounded = (value: number) => Math.round(value * 10) / 10
 const proposed = computed(() => {
-  const value = board.active ? (board.proposed?.[props.fact] ?? null) : null
+  const value = board.active ? (board.proposed?.[props.metric] ?? null) : null
   return value === null ? null : rounded(value)
 })
-const plusMinus = computed(() => knowledge.plusMinus(props.fact))
+const plusMinus = computed(() => uncertainty.plusMinus(props.metric))
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
 const unsure = computed(() => band.value !== null && plusMinus.value !== null && isUnsure(plusMinus.value, band.value))
 const state = computed(() =>
@@ -61,12 +61,12 @@ const spoken = computed(() => {
 
 <template>
   <div
-    class="fact"
+    class="metric"
     :class="[state, { short: board.active }]"
     role="img"
     :aria-label="spoken"
     :title="definition.note"
-    :data-testid="`fact-${fact}`"
+    :data-testid="`metric-${metric}`"
   >
     <div class="line" aria-hidden="true">
       <span class="name">{{ definition.short }}</span>
@@ -100,14 +100,14 @@ const spoken = computed(() => {
 
 <style scoped>
 /* Of a fixed size and laid out alone: a number that changes moves nothing else. */
-.fact {
+.metric {
   contain: size layout style;
   height: 58px;
   min-width: 0;
   font-size: 14px;
   line-height: 1.25;
 }
-.fact.short {
+.metric.short {
   height: 40px;
 }
 .line {

@@ -1,13 +1,14 @@
-import { factKeys } from '../body/facts.ts'
-import { unmoved } from '../measure/riderModel.ts'
+import { metricKeys } from '../body/metrics.ts'
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import { unmoved } from '../measure/timeline.ts'
 import { aReading, entryOf, exampleReadings, wholeReadings } from '../testing.ts'
 import { calibrateRider, riderWith } from './calibrated.ts'
 import { foldLedger } from './fold.ts'
-import { differenceSpread, factSpreads, knowledgeOf, varianceShares } from './knowledge.ts'
+import { differenceSpread, metricSpreads, uncertaintyModelOf, varianceShares } from './uncertainty.ts'
 import { knockOn } from './knockOn.ts'
 import { measureNext, nextWords } from './measureNext.ts'
 import { withMoves } from './moves.ts'
-import { sampleFacts } from './sampling.ts'
+import { sampleMetrics } from './sampling.ts'
 import { sensitivities } from './sensitivity.ts'
 import { setupOf, standingOf } from './setup.ts'
 
@@ -26,7 +27,7 @@ const bare = calibrateRider([...exampleReadings, ...hands], [], 'drop')
 const whole = calibrateRider(wholeReadings, [], 'drop')
 
 function drawn(rider: typeof whole, draws = 300) {
-  const work = sampleFacts(rider, unmoved, draws, seeded(7))
+  const work = sampleMetrics(rider, unmoved, draws, seeded(7))
   let step = work.next()
   while (!step.done) step = work.next()
   return step.value
@@ -38,9 +39,9 @@ describe('first order against many draws', () => {
     ['measured on the bike', whole],
     ['estimated', bare],
   ] as const)('agrees within a third, rider %s', (_, rider) => {
-    const spreads = factSpreads(knowledgeOf(rider, unmoved)!)
+    const spreads = metricSpreads(uncertaintyModelOf(rider, unmoved)!)
     const sampled = drawn(rider)
-    for (const key of ['hipLeft', 'torso', 'elbow', 'shoulder', 'load', 'drop', 'kneeElbowLeft'] as const) {
+    for (const key of ['hipLeft', 'torso', 'elbowLeft', 'shoulderLeft', 'load', 'drop', 'kneeElbowLeft'] as const) {
       const half = (sampled[key]!.high - sampled[key]!.low) / 2
       expect([key, half / spreads[key]! > 0.66 && half / spreads[key]! < 1.5]).toEqual([key, true])
     }
@@ -54,28 +55,28 @@ describe('first order against many draws', () => {
 
 describe('what is known', () => {
   it('knows a measured angle about as well as it was measured, and others far better than before', () => {
-    const [before, after] = [factSpreads(knowledgeOf(bare, unmoved)!), factSpreads(knowledgeOf(whole, unmoved)!)]
+    const [before, after] = [metricSpreads(uncertaintyModelOf(bare, unmoved)!), metricSpreads(uncertaintyModelOf(whole, unmoved)!)]
     expect(after.kneeLeft!).toBeLessThan(3.05)
     expect(after.kneeLeft!).toBeGreaterThan(1)
-    expect(after.elbow!).toBeLessThan(2.05)
-    for (const key of ['kneeLeft', 'torso', 'elbow', 'hipLeft'] as const) expect(after[key]!).toBeLessThan(before[key]!)
+    expect(after.elbowLeft!).toBeLessThan(2.05)
+    for (const key of ['kneeLeft', 'torso', 'elbowLeft', 'hipLeft'] as const) expect(after[key]!).toBeLessThan(before[key]!)
   })
 
   it('knows a difference far better than either side of it', () => {
-    const here = knowledgeOf(whole, unmoved)!
-    const there = knowledgeOf(whole, withMoves(unmoved, [{ setting: 'saddleHeight', side: 'both', by: 5 }]))!
+    const here = uncertaintyModelOf(whole, unmoved)!
+    const there = uncertaintyModelOf(whole, withMoves(unmoved, [{ setting: 'saddleHeight', side: 'both', by: 5 }]))!
     expect(differenceSpread(here, there, 'kneeLeft')!).toBeLessThan(0.5)
     expect(differenceSpread(here, here, 'kneeLeft')).toBe(0)
   })
 
   it('names what a wide ± comes from: leg lengths, before anything was measured on the bike', () => {
-    const shares = varianceShares(knowledgeOf(bare, unmoved)!, 'kneeLeft')
+    const shares = varianceShares(uncertaintyModelOf(bare, unmoved)!, 'kneeLeft')
     expect(shares.slice(0, 3).map(({ input }) => input.key)).toEqual(expect.arrayContaining(['thigh', 'shank']))
     for (const { share } of shares) expect(share).toBeLessThanOrEqual(1 + 1e-9)
   })
 
   it('is nothing while the legs cannot be drawn', () => {
-    expect(knowledgeOf(calibrateRider([], [], 'drop'), unmoved)).toBeNull()
+    expect(uncertaintyModelOf(calibrateRider([], [], 'drop'), unmoved)).toBeNull()
   })
 })
 
@@ -99,10 +100,10 @@ describe('what to measure next', () => {
 
   it('keeps its promise: the reading taken, the ± is what was said', () => {
     const next = measureNext(bare, unmoved).find((row) => row.key === 'torsoAngle' || row.key === 'elbowFlexion')!
-    const fact = next.fact!
-    const predicted = knowledgeOf(bare, unmoved)!.facts[next.key === 'elbowFlexion' ? 'elbow' : 'torso']!
+    const metric = next.metric!
+    const predicted = uncertaintyModelOf(bare, unmoved)!.metrics[next.key === 'elbowFlexion' ? 'elbowLeft' : 'torso']!
     const taken = calibrateRider([...exampleReadings, ...hands, aReading(next.key, 'both', predicted)], [], 'drop')
-    expect(factSpreads(knowledgeOf(taken, unmoved)!)[fact]!).toBeCloseTo(next.to!, 0)
+    expect(metricSpreads(uncertaintyModelOf(taken, unmoved)!)[metric]!).toBeCloseTo(next.to!, 0)
   })
 
   it('does not ask again for what was taken, nor for what another bar would have', () => {
@@ -118,7 +119,7 @@ describe('rules of thumb', () => {
     for (const setting of ['saddleHeight', 'saddleSetback', 'handReach'] as const) {
       const small = knockOn(standing, [{ setting, side: 'both', by: 0.5 }], { knee: false, hands: 'free', lever: false }, 'whole')
       const per = rows.find((row) => row.setting === setting)!.per
-      for (const key of factKeys) {
+      for (const key of metricKeys) {
         if (small.before![key] === null || key.startsWith('longest')) continue
         expect((small.after![key]! - small.before![key]!) / 0.5).toBeCloseTo(per[key] ?? 0, 1)
       }
@@ -135,20 +136,24 @@ describe('rules of thumb', () => {
 describe('calibration of a visit', () => {
   it('takes every angle at the contact points of its own time', () => {
     const moved = entryOf(1, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
-    const before = calibrateRider(wholeReadings, [{ ...moved, at: '2027-01-01T00:00:00.000Z' }], 'drop')
+    const before = calibrateRider(wholeReadings, [moved], 'drop')
     expect(before.usual.values).toEqual(whole.usual.values)
-    const after = calibrateRider(wholeReadings, [{ ...moved, at: '2025-01-01T00:00:00.000Z' }], 'drop')
+    // All angles read after the change instead, whatever the clock says.
+    const later = wholeReadings.map((r) =>
+      definitionOf(r.key).owner === 'fit' ? { ...r, after: moved.id, at: '2001-01-01T00:00:00.000Z' } : r,
+    )
+    const after = calibrateRider(later, [moved], 'drop')
     expect(after.usual.values).not.toEqual(whole.usual.values)
     // Read after the saddle went up: at the bike as it stands now the model gives the reading back.
     const now = riderWith(after, foldLedger([moved]).by)!
-    const facts = knockOn(
-      { rider: after, by: foldLedger([moved]).by, now: setupOf(wholeReadings, [moved], 'drop').now },
+    const metrics = knockOn(
+      { rider: after, by: foldLedger([moved]).by, now: setupOf(later, [moved], 'drop').now },
       [],
       { knee: true, hands: 'free', lever: true },
       'whole',
     ).before!
     expect(now.sit.y).toBeGreaterThan(riderWith(after, unmoved)!.sit.y)
-    expect(Math.abs(facts.kneeLeft! - 32)).toBeLessThan(1)
+    expect(Math.abs(metrics.kneeLeft! - 32)).toBeLessThan(1)
   })
 
   it('tells how far the rider creeps forward under effort', () => {

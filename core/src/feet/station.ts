@@ -1,0 +1,534 @@
+import { metricDefinition } from '../body/metrics.ts'
+import type { RiderMetrics } from '../body/metrics.ts'
+import type { BikeKind } from '../bike/bikeKinds.ts'
+import { anyCalculation } from '../calculation.ts'
+import { stepPlanCalculation } from '../change/change.calculations.ts'
+import type { RequestedMove } from '../change/moves.ts'
+import { settings } from '../change/settings.ts'
+import type { Setup } from '../change/setup.ts'
+import type { NumberKey } from '../measure/readingDefinitions.ts'
+import { chosen, measured, measuredValue } from '../measure/resolve.ts'
+import type { ResolvedReadings } from '../measure/resolve.ts'
+import { bandState } from '../quantity/band.ts'
+import { trimmed } from '../quantity/entry.ts'
+import type { Finding } from '../quantity/finding.ts'
+import { quantity } from '../quantity/quantity.ts'
+import type { Quantity } from '../quantity/quantity.ts'
+import { bySide, sides } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { bothSides, defineStation, lazily } from '../station.ts'
+import type { PageJudgement, Proposal, Target, WorkingRun } from '../station.ts'
+import { hurts } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { boltFindings } from './boltCheck.ts'
+import { feetChoicesSchema } from './choices.ts'
+import type { FeetChoices } from './choices.ts'
+import { judgeCleat, slotRange } from './cleatJudgement.ts'
+import type { CleatJudgement, CleatReadings } from './cleatJudgement.ts'
+import { judgeRotation, rotationInput } from './cleatRotation.ts'
+import type { RotationJudgement } from './cleatRotation.ts'
+import { cleatSchool, defaultCleatSchool } from './cleatSchools.ts'
+import type { CleatSchoolKey } from './cleatSchools.ts'
+import { cleatTargetCalculation } from './cleatTarget.calculations.ts'
+import { wearFindings } from './cleatWear.ts'
+import type { CleatLook } from './cleatWear.ts'
+import { cleatRotationCalculation, heelClearanceCalculation } from './feet.calculations.ts'
+import { clearanceFinding } from './heelClearance.ts'
+import {
+  boltReadings,
+  cleatLook,
+  cleatReadings,
+  cleatRoom,
+  clearanceInput,
+  rotationReadings,
+  shoeReadings,
+  stanceEstimated,
+  stanceParts,
+  stancePlusMinus,
+  supportReadings,
+  toeInput,
+  wearInput,
+} from './inputs.ts'
+import type { PedalRider } from './pedalCriteria.ts'
+import { shoeFindings } from './shoeCheck.ts'
+import { chosenTarget, halves, stanceTargets } from './stance.ts'
+import type { StanceMethodKey, StanceParts, StanceTarget, StanceUse } from './stance.ts'
+import { threadFinding } from './stanceSearch.ts'
+import { toeFinding } from './toeClearance.ts'
+import { judgeFootbed, judgeWedge } from './wedges.ts'
+import type { SupportJudgement } from './wedges.ts'
+
+/** A rider's other bike as its last visit left it. */
+export interface OtherBike {
+  readonly name: string
+  readonly left: number
+  readonly right: number
+}
+
+/** Stance as it stands, and where it should go. */
+export interface StanceStanding {
+  readonly now: Sided<number>
+  readonly parts: Sided<StanceParts>
+  readonly targets: readonly StanceTarget[]
+  readonly target: StanceTarget
+  /** wanted less now, each side, mm: + the foot should go out; 0 inside the band */
+  readonly gap: Sided<number>
+  /** what counts as met; where nothing binds, where it stands */
+  readonly band: Sided<{ readonly low: number; readonly high: number }>
+  readonly cleatRoom: Sided<{ readonly low: number; readonly high: number }>
+  readonly thread: Sided<number | null>
+  /** what is wrong with the parts as they are */
+  readonly faults: readonly Finding[]
+  /** parts taken as usual because they were not read */
+  readonly estimated: readonly NumberKey[]
+}
+
+const footAndKnee = ['forefoot', 'heel', 'knee-inner', 'knee-outer', 'shin', 'achilles'] as const
+/** A ride from here on is long, h. @source prior */
+const LONG_RIDE = 4
+
+/** What the bike's kind asks of pedals. */
+export function pedalUse(kind: BikeKind, hours: number | null): PedalRider['use'] {
+  if (kind === 'mountain') return 'mountain'
+  if (kind === 'cargo' || kind === 'town') return 'town'
+  return (hours ?? 0) >= LONG_RIDE ? 'long' : 'road'
+}
+
+/** Wide bottom brackets of mountain and cargo bikes; the others as on the road. */
+export function stanceUse(kind: BikeKind): StanceUse {
+  return kind === 'mountain' || kind === 'cargo' ? 'mountain' : 'road'
+}
+
+/** What the station is judged from. */
+export interface FeetContext {
+  readonly setup: Setup
+  /** the setup before any change */
+  readonly start: Setup
+  readonly complaints: readonly Complaint[]
+  readonly kind: BikeKind
+  readonly choices: FeetChoices
+  readonly otherBikes: readonly OtherBike[]
+  /** the rider's numbers as they stand, where the model has them */
+  readonly metrics: RiderMetrics | null
+}
+
+/** Everything the feet's pages say; each part is worked out when it is first asked for. */
+export interface FeetParts {
+  readonly context: FeetContext
+  readonly school: CleatSchoolKey
+  readonly feet: Sided<CleatReadings>
+  readonly shoe: readonly Finding[]
+  /** foot and shoe are both read in length and width */
+  readonly shoeRead: boolean
+  readonly cleat: Sided<CleatJudgement>
+  readonly rotation: Sided<RotationJudgement>
+  readonly clearance: readonly Finding[]
+  readonly clearanceMissing: Sided<readonly NumberKey[]>
+  readonly stance: StanceStanding | null
+  readonly wedge: Sided<SupportJudgement>
+  readonly footbed: Sided<SupportJudgement>
+  readonly wear: readonly Finding[]
+  readonly bolts: readonly Finding[]
+  readonly look: Sided<CleatLook>
+  readonly pedalRider: PedalRider
+  /** knee at the bottom against its band; null = not known */
+  readonly knee: Sided<'low' | 'high' | 'level' | null>
+  /** the pelvis is twisted or drops: the seat comes before the cleat */
+  readonly twisted: boolean
+}
+
+/** The parts of the station for a context. */
+export function feetParts(context: FeetContext): FeetParts {
+  const { setup, complaints, kind, choices, otherBikes, metrics } = context
+  const { now } = setup
+  const pelvis = chosen(now, 'pelvisLevel')
+  const support = (side: Side) => ({ ...supportReadings(now, side), complaint: hurts(complaints, footAndKnee, side) })
+  return lazily<FeetParts>({
+    context: () => context,
+    school: () => choices.cleatSchool ?? defaultCleatSchool,
+    feet: () => bySide((side) => cleatReadings(now, side)),
+    shoe: (parts) => {
+      const { left, right } = shoesOf(parts)
+      return shoeFindings(left, right)
+    },
+    shoeRead: (parts) => {
+      const shoes = shoesOf(parts)
+      return sides.every((side) => {
+        const { footLength, footWidth, shoeLength, shoeBallWidth } = shoes[side]
+        return [footLength, footWidth, shoeLength, shoeBallWidth].every((read) => read !== null)
+      })
+    },
+    cleat: (parts) => bySide((side) => judgeCleat(side, parts.school, parts.feet[side])),
+    rotation: (parts) => bySide((side) => judgeRotation(side, rotationReadings(now, side), parts.twisted)),
+    clearance: () =>
+      sides.flatMap((side) => {
+        const input = clearanceInput(now, side)
+        return 'missing' in input ? [] : [clearanceFinding(side, input)]
+      }),
+    clearanceMissing: () =>
+      bySide((side) => {
+        const input = clearanceInput(now, side)
+        return 'missing' in input ? input.missing : []
+      }),
+    stance: () => stanceStanding(now, { kind, stanceBy: choices.stanceBy ?? null, otherBikes }),
+    wedge: () => bySide((side) => judgeWedge(side, support(side))),
+    footbed: () => bySide((side) => judgeFootbed(side, support(side))),
+    wear: (parts) => wearFindings(wearInput(now), parts.look),
+    bolts: () => boltFindings(boltReadings(now)),
+    look: () => bySide((side) => cleatLook(now, side)),
+    pedalRider: (parts) => pedalRider(now, complaints, kind, parts.stance),
+    knee: () => kneeStates(metrics),
+    twisted: () => pelvis !== null && pelvis !== 'level',
+  })
+}
+
+/** Shoes with where their slots end and what the school asks of them. */
+function shoesOf(parts: FeetParts) {
+  const { now } = parts.context.setup
+  return bySide((side) => {
+    const judged = parts.cleat[side]
+    const { setbackNow } = parts.feet[side]
+    const slot = slotRange(parts.feet[side])
+    const slotEnd = setbackNow && slot && { ...setbackNow, value: slot.rearmost }
+    return { ...shoeReadings(now, side), slotEnd, setbackTarget: judged.state === 'missing' ? null : judged.result.target }
+  })
+}
+
+/** Half stances against the chosen target; null while nothing is known of the bike's parts. */
+export function stanceStanding(
+  now: ResolvedReadings,
+  { kind, stanceBy, otherBikes }: { kind: BikeKind; stanceBy: StanceMethodKey | null; otherBikes: readonly OtherBike[] },
+): StanceStanding | null {
+  const parts = stanceParts(now)
+  if (parts === null) return null
+  const targets = stanceTargets({
+    now: parts,
+    kneeOutside: bySide((side) => measuredValue(now, 'kneeOutside', side)),
+    otherStance: measuredValue(now, 'otherStance'),
+    otherBikes,
+    use: stanceUse(kind),
+    stature: now.stature.left?.value ?? null,
+    hipBreadth: measuredValue(now, 'hipBreadth'),
+    mass: measuredValue(now, 'mass'),
+    bowLegged: chosen(now, 'kneeAlignment') === 'bow-legged',
+  })
+  const target = chosenTarget(targets, stanceBy)
+  const here = halves(parts)
+  // The usual stance alone is something to compare with; it is no reason to change parts unless the fitter says so.
+  const binds = target.key !== 'use' || stanceBy === 'use'
+  const gap = bySide((side) => {
+    const half = target.half?.[side]
+    if (!half || !binds || (here[side] >= half.low && here[side] <= half.high)) return 0
+    return half.target - here[side]
+  })
+  const thread = bySide((side) => measuredValue(now, 'axleThread', side))
+  const faults = sides.flatMap((side) => threadFinding(side, parts[side], thread[side]) ?? [])
+  const band = bySide((side) => (binds && target.half?.[side]) || { low: here[side], high: here[side] })
+  return { now: here, parts, targets, target, gap, band, cleatRoom: cleatRoom(now), thread, faults, estimated: stanceEstimated(now) }
+}
+
+/** What pedals are chosen from. */
+export function pedalRider(
+  now: ResolvedReadings,
+  complaints: readonly Complaint[],
+  kind: BikeKind,
+  stance: StanceStanding | null,
+): PedalRider {
+  const hours = measuredValue(now, 'rideHours')
+  const swings = sides.flatMap((side) => {
+    const inward = measured(now, 'heelIn', side)
+    const outward = measured(now, 'heelOut', side)
+    return inward && outward ? [inward.value + outward.value] : []
+  })
+  const says = (test: (c: Complaint) => boolean) => complaints.some(test)
+  return {
+    mass: measuredValue(now, 'mass'),
+    soleStiffness: chosen(now, 'soleStiffness'),
+    forefoot: hurts(complaints, ['forefoot'], 'both'),
+    knee: hurts(complaints, ['knee-inner', 'knee-outer'], 'both'),
+    entry: says((c) => c.situation === 'getting-in-out') || sides.some((side) => chosen(now, 'releaseFeel', side) === 'hard'),
+    loose: says((c) => c.kind === 'slips' && ['forefoot', 'heel'].includes(c.region)),
+    bowLegged: chosen(now, 'kneeAlignment') === 'bow-legged',
+    use: pedalUse(kind, hours),
+    widen: stance === null ? 0 : Math.max(0, stance.gap.left, stance.gap.right),
+    swing: swings.length === 0 ? null : Math.max(...swings),
+    bolts: chosen(now, 'boltPattern'),
+    kindNow: chosen(now, 'pedalKind'),
+    axleNow: measuredValue(now, 'axleLength'),
+    hours,
+  }
+}
+
+function kneeStates(metrics: RiderMetrics | null): FeetParts['knee'] {
+  return bySide((side) => {
+    const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
+    const value = metrics?.[key] ?? null
+    const { band } = metricDefinition(key)
+    if (value === null || band === null) return null
+    if (bandState({ value, plusMinus: 0 }, band) !== 'outside') return 'level'
+    return value > band.high ? 'low' : 'high'
+  })
+}
+
+const sideLabel = (side: Side) => (side === 'left' ? 'Left' : 'Right')
+
+/** Fore–aft: both cleats against the school, and the move to where the slot lets them go. */
+function judgeForeAft(parts: FeetParts): Partial<PageJudgement> {
+  const { setup, start } = parts.context
+  const school = cleatSchool(parts.school)
+  const said = sides.flatMap((side) => {
+    const judged = parts.cleat[side]
+    return judged.state === 'missing' ? [] : [{ side, judged }]
+  })
+  const moves = said.flatMap(({ side, judged }): RequestedMove[] => {
+    const by = judged.result.attainable - judged.now.value
+    return judged.exceeds && Math.abs(by) > 1e-9 ? [{ setting: 'cleatSetback', side, by }] : []
+  })
+  const { cap, resolution } = settings.cleatSetback
+  return {
+    findings: sides.flatMap((side) => {
+      const input = toeInput(setup.now, side, moves.find((move) => move.side === side) ? attainableOf(parts.cleat[side]) : undefined)
+      const finding = input && toeFinding(side, input)
+      return finding && finding.weight !== 'fine' ? [finding] : []
+    }),
+    targets: said.map(({ side, judged }): Target => {
+      const { now, band, result, schools, state } = judged
+      const before = start.now.cleatSetback[side]?.value ?? null
+      return {
+        key: `cleat-${side}`,
+        label: `Behind ball, ${side}`,
+        now,
+        band,
+        aim: null,
+        remark: Math.abs(result.left) > SHORT_WORDS ? `slot ends ${trimmed(Math.abs(result.left), 1)} mm short` : state,
+        ticks: schools.flatMap((row) => (row.target === null ? [] : [{ at: row.target, label: cleatSchool(row.school).tick }])),
+        start: before === now.value ? null : before,
+        moves: { setting: 'cleatSetback', side },
+      }
+    }),
+    proposals:
+      moves.length === 0
+        ? []
+        : [{ key: 'as-judged', words: 'As judged', requested: moves, reason: `${school.label}: ${school.reason}`, standing: true }],
+    working: said.flatMap(({ side, judged }): WorkingRun[] => [
+      {
+        heading: `${sideLabel(side)} foot: target`,
+        calculation: anyCalculation(cleatTargetCalculation),
+        input: judged.input,
+        plusMinus: judged.plusMinus,
+      },
+      {
+        heading: `${sideLabel(side)} foot: steps`,
+        calculation: anyCalculation(stepPlanCalculation),
+        input: { move: judged.result.attainable - judged.now.value, cap, resolution },
+        plusMinus: {},
+      },
+    ]),
+  }
+}
+
+/** A slot that ends this much short is worth a word, mm. @source prior */
+const SHORT_WORDS = 0.05
+const attainableOf = (judged: CleatJudgement) => (judged.state === 'missing' ? undefined : judged.result.attainable)
+
+const floatRemarks = { level: 'float around it', near: 'near the end', outside: 'stopped' } as const
+
+/** Rotation and float: the foot's own direction in the middle of the float, the heel past crank and stay. */
+function judgeTurn(parts: FeetParts): Partial<PageJudgement> {
+  const { now } = parts.context.setup
+  const judged = sides.flatMap((side) => {
+    const judgement = parts.rotation[side]
+    return judgement.state === 'missing' ? [] : [{ side, judgement }]
+  })
+  const turns = judged.filter(({ judgement }) => judgement.turn !== 0).map(({ side, judgement }) => ({ side, by: judgement.turn }))
+  const words = turns.map(({ side, by }) => `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? 'toe-out' : 'toe-in'}`).join(', ')
+  return {
+    findings: parts.clearance,
+    targets: judged.flatMap(({ side, judgement }): Target[] => {
+      const { toeOut } = rotationReadings(now, side)
+      const { band, attainable, difference } = judgement.rotation
+      if (toeOut === null) return []
+      return [
+        {
+          key: `rotation-${side}`,
+          label: `Foot points, ${side}`,
+          now: toeOut,
+          band,
+          aim: Math.abs(difference) < SHORT_WORDS ? null : attainable,
+          remark: floatRemarks[judgement.state],
+        },
+      ]
+    }),
+    proposals:
+      turns.length === 0
+        ? []
+        : [
+            {
+              key: 'turn',
+              words: `Turn ${words}`,
+              requested: turns.map(({ side, by }) => ({ setting: 'cleatTurn' as const, side, by })),
+              reason: 'The foot’s own direction in the middle of the float.',
+            },
+          ],
+    working: sides.flatMap((side): WorkingRun[] => {
+      const read = rotationReadings(now, side)
+      const input = rotationInput(read)
+      const clearance = clearanceInput(now, side)
+      const { toeOut, cleatTurn, float } = read
+      return [
+        ...(input && toeOut && cleatTurn && float
+          ? [
+              {
+                heading: `${sideLabel(side)} foot: rotation`,
+                calculation: anyCalculation(cleatRotationCalculation),
+                input: { ...input, turnRoom: Math.min(MOST_TURN_ROOM, input.turnRoom) },
+                plusMinus: { toeOut: toeOut.plusMinus, cleatTurn: cleatTurn.plusMinus, float: float.plusMinus },
+              },
+            ]
+          : []),
+        ...('missing' in clearance
+          ? []
+          : [
+              {
+                heading: `${sideLabel(side)} heel: clearance`,
+                calculation: anyCalculation(heelClearanceCalculation),
+                input: clearance,
+                plusMinus: {},
+              },
+            ]),
+      ]
+    }),
+  }
+}
+/** A slot that was not read does not stop the turn; the calculation takes no more than this, degrees. */
+const MOST_TURN_ROOM = 45
+
+/** Stance: each foot from the middle against the chosen target. The ways to it need the parts at hand and are the page's own. */
+function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
+  if (stance === null) return {}
+  const plusMinus = stancePlusMinus(context.setup.now)
+  return {
+    findings: stance.faults,
+    targets: sides.flatMap((side): Target[] => {
+      const band = stance.target.half?.[side]
+      const gap = stance.gap[side]
+      if (!band) return []
+      return [
+        {
+          key: `stance-${side}`,
+          label: `Foot from the middle, ${side}`,
+          now: quantity(stance.now[side], plusMinus, 'mm', 'computed'),
+          band,
+          aim: gap === 0 ? null : stance.now[side] + gap,
+          remark: gap === 0 ? 'inside the band' : `should go ${trimmed(Math.abs(gap), 1)} mm ${gap > 0 ? 'outward' : 'inward'}`,
+        },
+      ]
+    }),
+  }
+}
+
+/** What a support puts under a foot, in words. */
+function supportWords({ key, side, by }: SupportJudgement): string {
+  return key === 'wedge' ? `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? 'big-toe' : 'little-toe'} side` : `${side} ${trimmed(by, 0)} mm`
+}
+
+/** Wedges and footbeds to try, each kind at once for both feet. */
+function judgeSupport({ wedge, footbed }: FeetParts): Partial<PageJudgement> {
+  const offer = (key: string, name: string, setting: 'wedge' | 'archSupport', rows: Sided<SupportJudgement>): Proposal[] => {
+    const tries = sides.map((side) => rows[side]).filter(({ by }) => by !== 0)
+    if (tries.length === 0) return []
+    const requested = tries.map(({ side, by }) => ({ setting, side, by }))
+    return [{ key, words: `${name}: ${tries.map(supportWords).join(', ')}`, requested, reason: tries[0]?.headline ?? '' }]
+  }
+  return { proposals: [...offer('wedge', 'Wedge', 'wedge', wedge), ...offer('footbed', 'Support', 'archSupport', footbed)] }
+}
+
+/** The feet, in the order of the work: the shoe before the pedal, the pedal before the cleat. */
+export const feetStation = defineStation({
+  key: 'feet',
+  label: 'Feet',
+  choices: feetChoicesSchema,
+  parts: feetParts,
+  pages: {
+    shoe: {
+      label: 'Shoe',
+      picture: 'shoe',
+      readings: ['footLength', 'shoeLength', 'footWidth', 'shoeBallWidth', 'heelWidth', 'shoeHeelWidth', 'soleStiffness', 'shoeUpper', 'shoeSize', 'boltPattern', 'recess', 'soleThickness', 'archDrop'],
+      fields: [],
+      judge: ({ shoe }) => ({ findings: shoe }),
+    },
+    pedal: {
+      label: 'Pedal',
+      picture: 'stance',
+      readings: ['pedalKind', 'mass', 'soleStiffness', 'rideHours', 'cadence', 'heelIn', 'heelOut', 'axleLength', 'soleStack', 'soleThickness', 'boltPattern', 'recess', 'kneeAlignment'],
+      fields: [],
+      judge: () => ({}),
+    },
+    cleat: {
+      label: 'Fore–aft',
+      picture: 'fore-aft',
+      readings: ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'],
+      fields: bothSides('cleatSetback'),
+      judge: judgeForeAft,
+    },
+    rotation: {
+      label: 'Rotation',
+      picture: 'rotation',
+      readings: ['toeOutHanging', 'toeOutStanding', 'cleatTurn', 'cleatTurnRoom', 'cleatFloat', 'heelIn', 'heelOut', 'shoeHeelOutside', 'stayWidth', 'pelvisLevel'],
+      fields: [...bothSides('cleatTurn'), ...bothSides('cleatFloat')],
+      judge: judgeTurn,
+    },
+    stance: {
+      label: 'Stance',
+      picture: 'stance',
+      readings: ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard', 'slotAcross', 'axleThread', 'kneeOutside', 'hipBreadth', 'kneeAlignment', 'otherStance', 'rideHours', 'cadence'],
+      fields: [...bothSides('cleatInboard'), ...bothSides('washer')],
+      judge: judgeStance,
+    },
+    support: {
+      label: 'Wedge, footbed',
+      picture: 'fore-aft',
+      readings: ['forefootTilt', 'wedge', 'archDrop', 'archSupport', 'shoeUpper'],
+      fields: [...bothSides('wedge'), ...bothSides('archSupport')],
+      judge: judgeSupport,
+    },
+    wear: {
+      label: 'Wear, bolts',
+      picture: 'fore-aft',
+      readings: ['cleatDistance', 'cleatHours', 'cleatWalking', 'cleatWear', 'cleatPlay', 'releaseFeel', 'boltPattern', 'boltsFitted', 'boltLength', 'cleatPlate', 'boltDepth', 'boltTorque'],
+      fields: [],
+      judge: ({ wear, bolts }) => ({ findings: [...wear, ...bolts] }),
+    },
+  },
+  metrics: {
+    cleatShortLeft: ({ cleat }) => shortOf(cleat.left),
+    cleatShortRight: ({ cleat }) => shortOf(cleat.right),
+    turnLeft: ({ rotation }) => turnOf(rotation.left),
+    turnRight: ({ rotation }) => turnOf(rotation.right),
+    stanceGapLeft: (parts) => gapOf(parts, 'left'),
+    stanceGapRight: (parts) => gapOf(parts, 'right'),
+  },
+  summary: ({ cleat }) => {
+    const states = sides.map((side) => cleat[side].state)
+    if (states.includes('missing')) return { words: 'readings', mark: 'wanting' }
+    if (states.every((state) => state === 'level')) return { words: 'level', mark: 'level' }
+    const toTry = sides.some((side) => {
+      const judged = cleat[side]
+      return judged.state !== 'missing' && judged.exceeds && Math.abs(judged.result.attainable - judged.now.value) >= settings.cleatSetback.resolution
+    })
+    return toTry ? { words: '1 to try', mark: 'open' } : { words: 'seen', mark: 'level' }
+  },
+}) // prettier-ignore
+export type FeetPageKey = keyof typeof feetStation.pages
+
+/** How far the axle lies ahead of where the school asks for it. */
+function shortOf(judged: CleatJudgement): Quantity | null {
+  return judged.state === 'missing' ? null : quantity(judged.result.difference, judged.differencePlusMinus, 'mm', 'computed')
+}
+/** How far the cleat is turned off the middle of the heel's swing. */
+function turnOf(judged: RotationJudgement): Quantity | null {
+  return judged.state === 'missing' ? null : quantity(judged.rotation.difference, judged.turnPlusMinus, 'deg', 'computed')
+}
+function gapOf({ stance, context }: FeetParts, side: Side): Quantity | null {
+  return stance && quantity(stance.gap[side], stancePlusMinus(context.setup.now), 'mm', 'computed')
+}

@@ -1,0 +1,33 @@
+import { sitPoint } from '../bike/contactPoints.ts'
+import { lateralOf } from '../body/rider.ts'
+import { seatAngleOf } from '../measure/riderModel.ts'
+import type { Side } from '../quantity/sided.ts'
+import type { Setup } from '../change/setup.ts'
+import type { HeightInput } from './heightMethods.ts'
+
+/** One leg as the saddle-height methods take it, its hip as seen from the seat line; null while readings are lacking. */
+export function heightInputOf({ model, now, rider }: Setup, side: Side): HeightInput | null {
+  const inseam = now.inseam.right
+  const height = now.saddleHeight.right
+  if (model === null || inseam === null || height === null) return null
+  const leg = model.legs[side]
+  const seatAngle = seatAngleOf(rider.values)
+  // Rails and tilt carry the sit point off the line along which height is counted.
+  const onLine = sitPoint(height.value, seatAngle)
+  return {
+    inseam: inseam.value,
+    leg: {
+      thigh: leg.thigh,
+      shank: leg.shank,
+      ankleBehind: leg.ankleBehind,
+      ankleAbove: leg.ankleAbove,
+      crank: model.crank,
+      saddleHeight: 0,
+      seatAngle,
+      hipForward: model.hipForward + model.sit.x - onLine.x,
+      hipUp: model.hipUp + model.sit.y - onLine.y,
+      footPitch: leg.footPitch,
+      lateral: lateralOf(model, leg),
+    },
+  }
+}

@@ -1,0 +1,532 @@
+import type { RiderMetrics } from '../body/metrics.ts'
+import type { BikeKind } from '../bike/bikeKinds.ts'
+import { curveAngle } from '../bike/saddleShape.ts'
+import type { SaddleShape } from '../bike/saddleShape.ts'
+import { anyCalculation } from '../calculation.ts'
+import type { LedgerEntry } from '../change/ledger.ts'
+import { setbackCurveCalculation } from '../change/rider.calculations.ts'
+import { settings } from '../change/settings.ts'
+import type { Setup } from '../change/setup.ts'
+import type { Reading } from '../measure/reading.ts'
+import { optionsOf } from '../measure/readingDefinitions.ts'
+import type { OptionOf, ReadingKey } from '../measure/readingDefinitions.ts'
+import { chosen, measured, measuredValue } from '../measure/resolve.ts'
+import { trimmed } from '../quantity/entry.ts'
+import type { Finding } from '../quantity/finding.ts'
+import { byWeight } from '../quantity/finding.ts'
+import { combined, quantity } from '../quantity/quantity.ts'
+import type { Quantity } from '../quantity/quantity.ts'
+import { bySide } from '../quantity/sided.ts'
+import type { Sided } from '../quantity/sided.ts'
+import { midSentence } from '../quantity/words.ts'
+import { bothSides, defineStation, lazily, oneOf } from '../station.ts'
+import type { PageJudgement } from '../station.ts'
+import { complaintTitle, hurts } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import type { BodyRegionKey } from '../talk/regions.ts'
+import { seatChoicesSchema } from './choices.ts'
+import type { SeatChoices } from './choices.ts'
+import { heightFindings, judgeHeight } from './heightJudgement.ts'
+import type { HeightJudgement, KneeStanding } from './heightJudgement.ts'
+import { climbInput, creepNow, kneeBandNow, kneeStanding, legLengthReadings, posturesOf, saddleShapeNow, tiltHead } from './inputs.ts'
+import { judgeLegLength } from './legLength.ts'
+import type { LegLengthJudgement } from './legLength.ts'
+import type { MatResult } from './matAnalysis.ts'
+import { matFindings } from './matFindings.ts'
+import { LOW_TORSO } from './saddleCriteria.ts'
+import type { SaddleRider } from './saddleCriteria.ts'
+import { climbTiltCalculation, legLengthCalculation, saddleWidthCalculation, tiltTurnsCalculation } from './seat.calculations.ts'
+import { judgeSetback } from './setback.ts'
+import type { SetbackJudgement } from './setback.ts'
+import { defaultWidthSchool, widthRange } from './saddleWidth.ts'
+import type { Posture, WidthRange, WidthSchoolKey } from './saddleWidth.ts'
+import { climbTilt, tiltTarget } from './tilt.ts'
+import type { Climb, TiltTarget, TiltUseKey } from './tilt.ts'
+import type { TiltHead } from './tiltBolts.ts'
+
+/** What the station is judged from. */
+export interface SeatContext {
+  readonly setup: Setup
+  /** the setup before any change */
+  readonly start: Setup
+  readonly complaints: readonly Complaint[]
+  readonly kind: BikeKind
+  readonly choices: SeatChoices
+  readonly readings: readonly Reading[]
+  readonly ledger: readonly LedgerEntry[]
+  /** the rider's numbers as they stand, where the model has them */
+  readonly metrics: RiderMetrics | null
+  /** ± of the knees, degrees; null until the worker has said it */
+  readonly kneePlusMinus: number | null
+  /** saddles ridden, with the mark of each, by name in small letters */
+  readonly tried: Readonly<Record<string, number>>
+  /** the mat recording that is looked at; what is simulated is no evidence about a rider and does not come here */
+  readonly mat: MatResult | null
+}
+
+export interface TiltStanding {
+  /** where the rider sits */
+  readonly now: Quantity | null
+  readonly use: TiltUseKey
+  readonly target: TiltTarget
+  readonly climb: Climb | null
+  /** degrees to the aim; 0 inside the band or while it is not read */
+  readonly by: number
+  /** whether it is outside the band by more than the level's own ± */
+  readonly exceeds: boolean
+  readonly tipToTail: Quantity | null
+  /** the saddle's own curve: line from tail to nose against the sitting zone */
+  readonly curve: number
+  readonly curveRead: boolean
+  readonly head: TiltHead | null
+  readonly headMissing: readonly ReadingKey[]
+  readonly findings: readonly Finding[]
+}
+
+/** Everything the seat's pages say; each part is worked out when it is first asked for. */
+export interface SeatParts {
+  readonly context: SeatContext
+  readonly spacing: Quantity | null
+  readonly postures: readonly Posture[]
+  readonly widthSchool: WidthSchoolKey
+  readonly width: WidthRange | null
+  readonly widthFindings: readonly Finding[]
+  readonly shape: SaddleShape
+  readonly saddleRider: SaddleRider
+  readonly tilt: TiltStanding
+  readonly knees: Sided<KneeStanding | null>
+  readonly height: HeightJudgement | null
+  readonly heightFindings: readonly Finding[]
+  readonly setback: SetbackJudgement
+  readonly legs: LegLengthJudgement
+  readonly mat: readonly Finding[]
+  readonly look: {
+    readonly pelvis: OptionOf<'pelvisLevel'> | null
+    readonly rocking: OptionOf<'pelvisRock'> | null
+    readonly sound: OptionOf<'saddleSound'> | null
+    readonly relief: OptionOf<'saddleRelief'> | null
+    readonly sits: OptionOf<'sitsWhere'> | null
+    readonly sitsHard: OptionOf<'sitsWhere'> | null
+  }
+  /** hips forward at the hard effort, mm; null = not known */
+  readonly creep: number | null
+}
+
+const softTissue = ['groin'] as const
+const hands = ['hand-thumb', 'hand-little', 'neck', 'shoulder'] as const
+/** Complaints a leg-length difference could bear on. */
+const legPlaces = ['low-back', 'hip', 'sit-bone', 'knee-outer', 'knee-inner'] as const
+
+/** Complaints of these places, in words. */
+function told(complaints: readonly Complaint[], regions: readonly BodyRegionKey[], more: (c: Complaint) => boolean = () => true): string[] {
+  return complaints.filter((c) => regions.includes(c.region) && c.kind !== 'control' && more(c)).map((c) => midSentence(complaintTitle(c)))
+}
+
+/** Whether the rider slides about on the saddle, as told. */
+function slidesAbout(complaints: readonly Complaint[]): boolean {
+  return complaints.some((c) => c.kind === 'slips' && (c.region === 'groin' || c.region === 'sit-bone'))
+}
+
+/** The parts of the station for a context. */
+export function seatParts(context: SeatContext): SeatParts {
+  const { setup, complaints, metrics, mat } = context
+  const { now } = setup
+  return lazily<SeatParts>({
+    context: () => context,
+    spacing: () => measured(now, 'sitBoneSpacing'),
+    postures: () => posturesOf(setup),
+    widthSchool: () => context.choices.widthSchool ?? defaultWidthSchool,
+    width: ({ spacing, postures, widthSchool }) => spacing && widthRange(spacing, postures, widthSchool),
+    widthFindings: ({ width }) => (width ? widthFindings(width, measured(now, 'saddleWidth'), mat) : []),
+    shape: () => saddleShapeNow(now),
+    saddleRider: ({ width }) => saddleRider(context, width),
+    tilt: () => tiltStanding(context),
+    knees: () => bySide((side) => kneeStanding(setup, side, metrics?.[side === 'left' ? 'kneeLeft' : 'kneeRight'] ?? null)),
+    height: ({ knees }) => {
+      const height = now.saddleHeight.right
+      return height && (knees.left || knees.right) ? judgeHeight(height.value, knees, context.kneePlusMinus) : null
+    },
+    heightFindings: ({ height, knees, look }) =>
+      height === null
+        ? []
+        : byWeight(
+            heightFindings(height, {
+              pelvisLevel: look.pelvis,
+              rocking: look.rocking,
+              dropperTravel: measuredValue(now, 'dropperTravel'),
+              knees: bySide((side) => knees[side]?.flexion ?? null),
+              bands: bySide((side) => (knees[side] ? kneeBandNow(now, side) : null)),
+            }),
+          ),
+    setback: ({ look, creep }) =>
+      judgeSetback({
+        sits: look.sits,
+        sitsHard: look.sitsHard,
+        creep,
+        hands: told(complaints, hands),
+        hipClosed: [...told(complaints, ['hip', 'stomach']), ...told(complaints, ['low-back', 'groin'], (c) => c.situation === 'climbing')],
+        kneeFront: told(complaints, ['knee-front']),
+        kneeBack: told(complaints, ['knee-back', 'hamstring']),
+        load: metrics?.load ?? null,
+        railRoomBack: measuredValue(now, 'railRoomBack'),
+        railRoomForward: measuredValue(now, 'railRoomForward'),
+      }),
+    legs: () => judgeLegLength({ ...legLengthReadings(now), pain: worst(complaints, legPlaces) }),
+    mat: () => (mat ? byWeight(matFindings(mat)) : []),
+    look: () => ({
+      pelvis: chosen(now, 'pelvisLevel'),
+      rocking: chosen(now, 'pelvisRock'),
+      sound: chosen(now, 'saddleSound'),
+      relief: chosen(now, 'saddleRelief'),
+      sits: chosen(now, 'sitsWhere'),
+      sitsHard: sitsHard(context),
+    }),
+    creep: () => creepNow(setup),
+  })
+}
+
+/** Where the rider sits at the hard effort, as last seen. */
+function sitsHard({ readings }: SeatContext): OptionOf<'sitsWhere'> | null {
+  const seen = readings.findLast(({ key, condition, value }) => key === 'sitsWhere' && condition === 'hard' && value !== null)?.value
+  return optionsOf('sitsWhere').find((option) => option === seen) ?? null
+}
+
+function worst(complaints: readonly Complaint[], regions: readonly BodyRegionKey[]): number {
+  return Math.max(0, ...complaints.filter((c) => regions.includes(c.region) && c.kind === 'pain').map((c) => c.severity))
+}
+
+/** Width against the range, and the mat's spacing against the one in use. @source common-practice */
+function widthFindings(width: WidthRange, saddle: Quantity | null, mat: MatResult | null): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
+    found.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
+  const range = `${trimmed(width.low, 0)} to ${trimmed(width.high, 0)} mm`
+  if (saddle !== null) {
+    const doubt = width.plusMinus + saddle.plusMinus
+    const short = width.low - saddle.value
+    const wide = saddle.value - width.high
+    if (short > 0) {
+      add('narrow', short > doubt ? 'act' : 'note', `The saddle is ${trimmed(short, 0)} mm narrow.`, `${trimmed(saddle.value, 0)} mm against ${range}${short > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too narrow: pushes back searching for width, and the middle carries.`) // prettier-ignore
+    } else if (wide > 0) {
+      add('wide', wide > doubt ? 'act' : 'note', `The saddle is ${trimmed(wide, 0)} mm wide.`, `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`) // prettier-ignore
+    } else add('width-fits', 'fine', 'The width fits.', `${trimmed(saddle.value, 0)} mm, asked ${range}.`)
+  }
+  if (mat && mat.spacing !== null && mat.spacingPlusMinus !== null) {
+    const spacing = width.middle - width.decides.allowance.allowance
+    const apart = mat.spacing - spacing
+    if (Math.abs(apart) > Math.hypot(mat.spacingPlusMinus, width.plusMinus)) {
+      add('mat-differs', 'note', `The mat sees the bones ${trimmed(mat.spacing, 0)} mm apart.`, `That is ${trimmed(Math.abs(apart), 0)} mm ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`) // prettier-ignore
+    }
+  }
+  return found
+}
+
+function saddleRider({ setup, complaints, metrics, tried }: SeatContext, width: WidthRange | null): SaddleRider {
+  const { now } = setup
+  const rocks = chosen(now, 'pelvisRock')
+  const sits = chosen(now, 'sitsWhere')
+  return {
+    mass: measuredValue(now, 'mass'),
+    spacing: measuredValue(now, 'sitBoneSpacing'),
+    width: width && { low: width.low, high: width.high },
+    torso: width?.decides.torso ?? metrics?.torso ?? null,
+    softTissue: hurts(complaints, softTissue, 'both'),
+    sitBones: hurts(complaints, ['sit-bone'], 'both'),
+    rubs: rocks !== null && rocks !== 'none',
+    creeps: slidesAbout(complaints) || (sits !== null && sits !== 'middle'),
+    hours: measuredValue(now, 'rideHours'),
+    postRoomDown: measuredValue(now, 'postRoomDown'),
+    railHeightNow: measuredValue(now, 'saddleRailHeight'),
+    tried,
+  }
+}
+
+/** What a bike's kind and the torso ask of the tilt. */
+export function usualTiltUse(kind: BikeKind, torso: number | null): TiltUseKey {
+  if (kind === 'mountain') return 'mountain'
+  return torso !== null && torso < LOW_TORSO ? 'low' : 'road'
+}
+
+function tiltStanding({ setup, complaints, choices, kind, metrics }: SeatContext): TiltStanding {
+  const { now } = setup
+  const read = measured(now, 'saddleTilt')
+  const use = choices.tiltUse ?? usualTiltUse(kind, metrics?.torso ?? null)
+  const input = climbInput(setup)
+  const climb = input && climbTilt(input)
+  const sits = chosen(now, 'sitsWhere')
+  const slides = slidesAbout(complaints)
+  const target = tiltTarget(use, climb, {
+    down: [...told(complaints, [...softTissue, 'low-back'])],
+    up: [...told(complaints, ['hand-thumb', 'hand-little']), ...(slides || sits === 'nose' ? ['slides forward'] : [])],
+  })
+  const { band, aim } = target
+  const level = read?.plusMinus ?? 0
+  const outside = read === null ? 0 : Math.max(band.low - read.value, read.value - band.high, 0)
+  const { head, missing } = tiltHead(now)
+  const shape = saddleShapeNow(now)
+  const curveRead = measuredValue(now, 'saddleTailRise') !== null
+  const tipToTail = measured(now, 'tipToTail')
+  const standing = {
+    now: read, use, target, climb, tipToTail, curve: curveAngle(shape), curveRead, head, headMissing: missing,
+    by: read === null || outside === 0 ? 0 : aim - read.value,
+    exceeds: outside > level,
+  } // prettier-ignore
+  return { ...standing, findings: tiltFindings(standing) }
+}
+
+function tiltFindings({
+  now,
+  target: { band, aim, why },
+  exceeds,
+  tipToTail,
+  curve,
+  curveRead,
+  by,
+  use,
+}: Omit<TiltStanding, 'findings'>): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
+    found.push({ key, side: 'both', weight, headline, sentence, source }) // prettier-ignore
+  const words = (angle: number) => `${trimmed(Math.abs(angle), 1)}° nose ${angle > 0 ? 'up' : 'down'}`
+  const asked = `${trimmed(-band.high, 1)} to ${trimmed(-band.low, 1)}° nose down where you sit, aim ${trimmed(-aim, 1)}`
+  if (now === null) {
+    const guess = tipToTail === null ? null : tipToTail.value - curve
+    add('not-read', 'act', 'Tilt where the rider sits is not read.', guess === null ? 'A level on a short board over the sitting zone; dropper up, bike on level ground.' : `Nose to tail reads ${words(tipToTail?.value ?? 0)}; with this saddle’s ${curveRead ? '' : 'usual '}curve the sitting zone would stand ${words(guess)}. Lay the level there.`) // prettier-ignore
+    return found
+  }
+  if (by === 0)
+    add('tilt-fits', 'fine', now.value === 0 ? 'Level where you sit.' : `${words(now.value)} where you sit.`, `${asked}. ${why[0] ?? ''}`) // prettier-ignore
+  else if (now.value > band.high) {
+    add('nose-up', exceeds ? 'act' : 'note', now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.', `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent. ' : ''}${why.slice(1).join(' ')}`.trim()) // prettier-ignore
+  } else {
+    add('nose-down', exceeds ? 'act' : 'note', `${words(now.value)}: too far.`, `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.slice(1).join(' ')}`.trim()) // prettier-ignore
+  }
+  if (tipToTail !== null && Math.abs(tipToTail.value - now.value) > 1) {
+    add('tip-to-tail', 'note', `Nose to tail reads ${words(tipToTail.value)}.`, `A curved saddle: ${trimmed(Math.abs(tipToTail.value - now.value), 1)}° apart from where you sit. Set it by the sitting zone.`) // prettier-ignore
+  }
+  if (use === 'low' || use === 'road') {
+    if (now.value < -5) add('far-down', 'note', 'Further than the trade goes.', 'One uncontrolled study eased low backs with 10 to 15°; slides and loaded hands are the price.', 'salai') // prettier-ignore
+  }
+  return found
+}
+
+/** Findings of the seat that are worth a change, over all its pages. */
+export function seatActs({ widthFindings: width, tilt, heightFindings: height, setback, legs, mat }: SeatParts): number {
+  const all = [width, tilt.findings, height, setback.findings, legs.findings, mat].flat()
+  return all.filter(({ weight }) => weight === 'act' || weight === 'first').length
+}
+
+const upDown = (by: number) => (by > 0 ? 'up' : 'down')
+const degreesWords = (angle: number) => `${trimmed(Math.abs(angle), 1)}°${angle === 0 ? '' : ` ${upDown(angle)}`}`
+
+function judgeWidth({ width, widthFindings: findings, spacing, postures, widthSchool }: SeatParts): Partial<PageJudgement> {
+  if (spacing === null || width === null || postures.length === 0) return { findings }
+  const input = {
+    spacing: spacing.value,
+    spacingPlusMinus: spacing.plusMinus,
+    postures: postures.map(({ hands: at, usual, torso, plusMinus }) => ({ hands: at, usual, torso, plusMinus })),
+    school: widthSchool,
+  }
+  const calculation = anyCalculation(saddleWidthCalculation)
+  return { findings, working: [{ heading: 'Saddle width', calculation, input, plusMinus: { spacing: spacing.plusMinus } }] }
+}
+
+function judgeTilt({ tilt, context }: SeatParts): Partial<PageJudgement> {
+  const { now, target, by, head, use, findings } = tilt
+  const climb = climbInput(context.setup)
+  const { cap } = settings.saddleTilt
+  const change = Math.max(-cap, Math.min(cap, by))
+  const before = context.start.now.saddleTilt.left?.value ?? null
+  return {
+    findings,
+    targets:
+      now === null
+        ? []
+        : [
+            {
+              key: 'tilt',
+              label: 'Saddle’s nose',
+              now,
+              band: target.band,
+              aim: by === 0 ? null : target.aim,
+              remark: degreesWords(now.value),
+              start: before === now.value ? null : before,
+              moves: { setting: 'saddleTilt', side: 'both' },
+            },
+          ],
+    proposals:
+      by === 0
+        ? []
+        : [
+            {
+              key: 'tilt',
+              words: `Aim at ${degreesWords(target.aim)}`,
+              requested: [{ setting: 'saddleTilt', side: 'both', by }],
+              reason: findings[0]?.headline ?? '',
+            },
+          ],
+    working: [
+      ...(head && change !== 0
+        ? [{ heading: 'Turns', calculation: anyCalculation(tiltTurnsCalculation), input: { ...head, change }, plusMinus: {} }]
+        : []),
+      ...(climb
+        ? [{ heading: 'On the climb', calculation: anyCalculation(climbTiltCalculation), input: { ...climb, use }, plusMinus: {} }]
+        : []),
+    ],
+  }
+}
+
+function judgeHeightPage({ height, heightFindings: findings }: SeatParts): Partial<PageJudgement> {
+  if (height === null || height.by === 0) return { findings }
+  return {
+    findings,
+    proposals: [
+      {
+        key: 'height',
+        words: `Aim ${trimmed(Math.abs(height.by), 1)} mm ${upDown(height.by)}`,
+        requested: [{ setting: 'saddleHeight', side: 'both', by: height.by }],
+        reason: findings[0]?.headline ?? '',
+      },
+    ],
+  }
+}
+
+/** The curve's reach and step, as the picture under the board draws it, mm. */
+export const CURVE = { reach: 40, step: 2 } as const
+
+function judgeSetbackPage({ setback, context }: SeatParts): Partial<PageJudgement> {
+  const { by, findings } = setback
+  const { readings, ledger, setup } = context
+  return {
+    findings,
+    proposals:
+      by === 0
+        ? []
+        : [
+            {
+              key: 'setback',
+              words: `Aim ${trimmed(Math.abs(by), 1)} mm ${by > 0 ? 'back' : 'forward'}`,
+              requested: [{ setting: 'saddleSetback', side: 'both', by }],
+              reason: findings[0]?.headline ?? '',
+            },
+          ],
+    working: [
+      {
+        heading: 'Height for every setback',
+        calculation: anyCalculation(setbackCurveCalculation),
+        input: { readings, ledger, place: setup.place, bar: setup.rider.bar, ...CURVE },
+        plusMinus: {},
+      },
+    ],
+  }
+}
+
+function judgeLegs({ legs, context }: SeatParts): Partial<PageJudgement> {
+  const { difference, place, stack } = legLengthReadings(context.setup.now)
+  const { shorter, now, findings } = legs
+  return {
+    findings,
+    proposals:
+      now > 0 && shorter !== null
+        ? [
+            {
+              key: 'shim',
+              words: `Put ${trimmed(now, 1)} mm under the ${shorter} foot`,
+              requested: [{ setting: 'soleStack', side: shorter, by: now }],
+              reason: findings[0]?.headline ?? '',
+            },
+          ]
+        : [],
+    working:
+      difference === null
+        ? []
+        : [
+            {
+              heading: 'Leg length',
+              calculation: anyCalculation(legLengthCalculation),
+              input: {
+                difference: difference.value,
+                plusMinus: difference.plusMinus,
+                place,
+                stackLeft: stack.left?.value ?? null,
+                stackRight: stack.right?.value ?? null,
+              },
+              plusMinus: { difference: difference.plusMinus },
+            },
+          ],
+  }
+}
+
+/** The seat, in the order of the work: the saddle before its tilt, tilt before height, height before setback. */
+export const seatStation = defineStation({
+  key: 'seat',
+  label: 'Seat',
+  choices: seatChoicesSchema,
+  parts: seatParts,
+  pages: {
+    saddle: {
+      label: 'Saddle',
+      picture: 'above',
+      readings: ['sitBoneSpacing', 'saddleKind', 'saddleWidth', 'saddleZoneWidth', 'saddleNoseWidth', 'saddleLength', 'sitFromNose', 'saddleRelief', 'saddleRailHeight', 'saddleSound', 'torsoAngle', 'pelvisRock', 'rideHours', 'mass', 'postRoomDown'],
+      fields: [],
+      judge: judgeWidth,
+    },
+    mat: {
+      label: 'Pressure',
+      picture: 'above',
+      readings: ['sitBoneSpacing', 'saddleWidth', 'saddleZoneWidth', 'saddleRelief', 'saddleTilt', 'pelvisLevel', 'pelvisRock'],
+      fields: [],
+      judge: ({ mat }) => ({ findings: mat }),
+    },
+    tilt: {
+      label: 'Tilt',
+      picture: 'side',
+      readings: ['saddleTilt', 'tipToTail', 'saddleNoseDrop', 'saddleTailRise', 'saddleLength', 'postHead', 'headThread', 'headBoltSpacing', 'headNotch', 'clampFromNose', 'saddleRailHeight', 'rearSag', 'forkSag', 'climbGradient', 'sitsWhere', 'dropperTravel'],
+      fields: oneOf('saddleTilt'),
+      judge: judgeTilt,
+    },
+    height: {
+      label: 'Height',
+      picture: 'side',
+      readings: ['saddleHeight', 'inseam', 'kneeFlexion', 'footPitch', 'pelvisLevel', 'pelvisRock', 'dropperTravel', 'postRoomUp', 'postRoomDown', 'crank', 'seatAngle'],
+      fields: oneOf('saddleHeight'),
+      choosesHold: true,
+      judge: judgeHeightPage,
+    },
+    setback: {
+      label: 'Setback',
+      picture: 'side',
+      readings: ['saddleSetback', 'sitFromNose', 'sitsWhere', 'creepForward', 'railRoomForward', 'railRoomBack', 'torsoAngle', 'elbowFlexion', 'hipAngle', 'postRoomUp', 'postRoomDown'],
+      fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')],
+      choosesHold: true,
+      judge: judgeSetbackPage,
+    },
+    legs: {
+      label: 'Legs',
+      picture: 'side',
+      readings: ['legLengthDifference', 'legDifferenceAt', 'pelvisLevel', 'kneeFlexion', 'thigh', 'shank', 'soleStack', 'cleatSetback', 'saddleSound'],
+      fields: bothSides('soleStack'),
+      judge: judgeLegs,
+    },
+  },
+  metrics: {
+    saddleTilt: ({ tilt }) => tilt.now,
+    saddleNarrow: (parts) => widthShort(parts, 1),
+    saddleWide: (parts) => widthShort(parts, -1),
+    heightOff: ({ height }) => height && quantity(height.by, 0, 'mm', 'computed'),
+  },
+  summary: (parts) => {
+    const acts = seatActs(parts)
+    if (parts.context.metrics === null) return { words: 'readings', mark: 'wanting' }
+    return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'level', mark: 'level' }
+  },
+}) // prettier-ignore
+export type SeatPageKey = keyof typeof seatStation.pages
+
+/** How much the saddle is narrower (1) or wider (−1) than asked, mm; minus = not. */
+function widthShort({ width, context }: SeatParts, way: 1 | -1): Quantity | null {
+  const saddle = measured(context.setup.now, 'saddleWidth')
+  if (width === null || saddle === null) return null
+  const by = way === 1 ? width.low - saddle.value : saddle.value - width.high
+  return quantity(by, combined(width.plusMinus, saddle.plusMinus), 'mm', 'computed')
+}
