@@ -72,8 +72,16 @@ export function visitFrom1(raw: Readonly<Record<string, unknown>>): Record<strin
     version: 2,
     visit: visitFieldsFrom1(visit),
     readings: brought,
-    ledger: ledgerFrom1(ledger, brought),
+    ledger: ledgerFrom1(ledger, known(brought)),
   }
+}
+
+/** The readings among what was brought over. */
+function known(brought: readonly unknown[]): Reading[] {
+  return brought.flatMap((reading) => {
+    const parsed = readingSchema.safeParse(reading)
+    return parsed.success ? [parsed.data] : []
+  })
 }
 
 function visitFieldsFrom1({ cleatSchool, accepted, pedalWeights, stanceBy, seat, ...rest }: Readonly<Record<string, unknown>>) {
@@ -102,15 +110,13 @@ export function valueFrom1(key: string, value: number | null): number | string |
   return places1[key as keyof typeof places1][value - 1] ?? value
 }
 
-function ledgerFrom1(ledger: readonly z.infer<typeof timed>[], brought: readonly unknown[]): unknown[] {
-  const readings = brought.flatMap((reading): Reading[] => {
-    const known = readingSchema.safeParse(reading)
-    return known.success ? [known.data] : []
-  })
-  const done: unknown[] = []
+/** A ledger of version 1 with its exchanges written as such; entries that are no changes stay as they are. */
+export function ledgerFrom1<Entry extends { readonly kind: string }>(ledger: readonly Entry[], readings: readonly Reading[]): Entry[] {
+  const done: Entry[] = []
   for (const entry of ledger) {
-    const moves = entry.kind === 'try' ? z.array(move1).safeParse(entry['moves']) : null
-    done.push(moves?.success ? { ...entry, exchanges: [], ...writtenFrom1(moves.data, readings, done as LedgerEntry[]) } : entry)
+    const moves = entry.kind === 'try' && 'moves' in entry ? z.array(move1).safeParse(entry.moves) : null
+    const written = moves?.success ? writtenFrom1(moves.data, readings, done as unknown as LedgerEntry[]) : {}
+    done.push(entry.kind === 'try' ? { ...entry, exchanges: [], ...written } : entry)
   }
   return done
 }
@@ -125,13 +131,13 @@ function writtenFrom1(
   done: readonly LedgerEntry[],
 ): Pick<TryEntry, 'moves' | 'exchanges'> | object {
   const kinds = moves.filter((move) => Object.hasOwn(kinds1, move.setting))
-  const known = moves.filter((move): move is Move => settingKeys.includes(move.setting as SettingKey))
-  if (kinds.length + known.length < moves.length) return {}
+  const plain = moves.filter((move): move is Move => settingKeys.includes(move.setting as SettingKey))
+  if (kinds.length + plain.length < moves.length) return {}
   const entries = [...done]
   const now = settled(resolveReadings(readings, timelineOf(entries)), foldedAt(entries, entries.length).by)
   // Pedals of another stack: what the sole adds is not theirs.
-  const stack = kinds.some(({ setting }) => setting === 'pedalKind') ? stackOf(known, now) : null
-  const written = writtenMoves(now, stack === null ? known : known.filter(({ setting }) => setting !== 'soleStack'))
+  const stack = kinds.some(({ setting }) => setting === 'pedalKind') ? stackOf(plain, now) : null
+  const written = writtenMoves(now, stack === null ? plain : plain.filter(({ setting }) => setting !== 'soleStack'))
   const exchanges = new Map<SlotKey, Exchange>(written.exchanges.map((exchange) => [exchange.slot, exchange]))
   for (const { setting, by, role } of kinds) {
     const kind = setting as Kind1

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq } from 'drizzle-orm'
 import type { Attachment, AttachmentFields, AttachmentKind } from '@level-stance/core/record/attachments'
-import type { Database, Queryable } from '../db/connect.ts'
+import type { Database, Queryable } from '../db/queryable.ts'
 import { attachments, visits } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
@@ -24,16 +24,20 @@ const shown = {
   version: attachments.version,
   removed: attachments.removed,
 }
-type Shown = Omit<typeof attachments.$inferSelect, 'content' | 'visitId' | 'mediaType'>
+type Shown = Omit<typeof attachments.$inferSelect, 'content' | 'studioId' | 'visitId' | 'mediaType'>
 
 const show = ({ removed: _, createdAt, ...rest }: Shown): Attachment => ({ ...rest, createdAt: createdAt.toISOString() })
+
+/** What a visit keeps. */
+const kept = (studioId: string, visitId: string) =>
+  and(eq(attachments.studioId, studioId), eq(attachments.visitId, visitId), eq(attachments.removed, false))
 
 export async function listAttachments(db: Database, studioId: string, visitId: string): Promise<Attachment[]> {
   await riderOfVisit(db, studioId, visitId)
   const rows = await db
     .select(shown)
     .from(attachments)
-    .where(and(eq(attachments.visitId, visitId), eq(attachments.removed, false)))
+    .where(kept(studioId, visitId))
     .orderBy(asc(attachments.createdAt), asc(attachments.id))
   return rows.map(show)
 }
@@ -53,14 +57,20 @@ export async function addAttachment(
   await riderOfVisit(db, studioId, visitId)
   const there = await found(db, studioId, id)
   if (there) return show(there)
-  if ((await db.$count(attachments, and(eq(attachments.visitId, visitId), eq(attachments.removed, false)))) >= MOST_ATTACHMENTS)
-    throw new HttpError(409, 'too-many', `A visit keeps ${MOST_ATTACHMENTS} pictures and recordings at most: remove one first.`)
   const picture = kind === 'impression' ? await safePicture(body) : null
   const content = picture?.content ?? (await safeRecording(body))
-  await db
-    .insert(attachments)
-    .values({
+  // Counted and added in one transaction, on the locked visit, so that two uploads at once do not go over the most.
+  const row = await db.transaction(async (tx) => {
+    await tx
+      .select({ id: visits.id })
+      .from(visits)
+      .where(and(eq(visits.studioId, studioId), eq(visits.id, visitId)))
+      .for('update')
+    if ((await tx.$count(attachments, kept(studioId, visitId))) >= MOST_ATTACHMENTS)
+      throw new HttpError(409, 'too-many', `A visit keeps ${MOST_ATTACHMENTS} pictures and recordings at most: remove one first.`)
+    const values = {
       id,
+      studioId,
       visitId,
       kind,
       title,
@@ -72,9 +82,10 @@ export async function addAttachment(
       content,
       createdAt,
       version: 1,
-    })
-    .onConflictDoNothing()
-  const row = await found(db, studioId, id)
+    }
+    await tx.insert(attachments).values(values).onConflictDoNothing()
+    return found(tx, studioId, id)
+  })
   if (!row) throw notFound('This attachment')
   return show(row)
 }
@@ -84,8 +95,7 @@ export async function readContent(db: Database, studioId: string, id: string): P
   const [row] = await db
     .select({ kind: attachments.kind, mediaType: attachments.mediaType, content: attachments.content })
     .from(attachments)
-    .innerJoin(visits, eq(visits.id, attachments.visitId))
-    .where(and(eq(visits.studioId, studioId), eq(attachments.id, id), eq(attachments.removed, false)))
+    .where(and(eq(attachments.studioId, studioId), eq(attachments.id, id), eq(attachments.removed, false)))
   if (!row) throw notFound('This attachment')
   return { mediaType: row.mediaType, content: row.kind === 'mat' ? await unpackedRecording(row.content) : row.content }
 }
@@ -109,7 +119,7 @@ export async function writeAttachment(
         await db
           .update(attachments)
           .set({ title, marks, removed, version: version + 1 })
-          .where(and(eq(attachments.id, id), eq(attachments.version, version)))
+          .where(and(eq(attachments.studioId, studioId), eq(attachments.id, id), eq(attachments.version, version)))
           .returning(shown)
       )[0],
     show,
@@ -121,7 +131,6 @@ async function found(db: Queryable, studioId: string, id: string): Promise<Shown
   const [row] = await db
     .select(shown)
     .from(attachments)
-    .innerJoin(visits, eq(visits.id, attachments.visitId))
-    .where(and(eq(visits.studioId, studioId), eq(attachments.id, id)))
+    .where(and(eq(attachments.studioId, studioId), eq(attachments.id, id)))
   return row
 }

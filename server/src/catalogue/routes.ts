@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { idSchema, versionSchema } from '../riders/routes.ts'

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
-import { startingPedals } from '@level-stance/core/feet/pedalKinds'
+import { pedalKinds, startingPedals } from '@level-stance/core/feet/pedalKinds'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
-import { startingSaddles } from '@level-stance/core/seat/saddleKinds'
+import { saddleKinds, startingSaddles } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { pedals, saddles, studios } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError } from '../http/errors.ts'
@@ -32,12 +32,17 @@ const show = <Spec>({ id, spec, removed, version }: Row<Spec>): StoredEntry<Spec
 export class Catalogue<Spec extends object> {
   readonly #table: typeof pedals
   readonly #what: string
+  readonly #kinds: string
 
-  /** @param what the parts in words, plural */
-  constructor(table: Table, what: string) {
+  /**
+   * @param what the parts in words, plural
+   * @param kinds their kinds, in the order they are listed
+   */
+  constructor(table: Table, what: string, kinds: readonly string[]) {
     // The tables have the same columns; only the type of the specification differs, and it is the caller's.
     this.#table = table as unknown as typeof pedals
     this.#what = what
+    this.#kinds = `{${kinds.join(',')}}`
   }
 
   /** The catalogue, removed entries left out, by kind and name. */
@@ -47,7 +52,7 @@ export class Catalogue<Spec extends object> {
       .select()
       .from(table)
       .where(and(eq(table.studioId, studioId), eq(table.removed, false)))
-      .orderBy(asc(sql`(${table.spec}->>'kind')::int`), asc(sql`lower(${table.spec}->>'name')`))
+      .orderBy(asc(sql`array_position(${this.#kinds}::text[], ${table.spec}->>'kind')`), asc(sql`lower(${table.spec}->>'name')`))
       .limit(MOST_ENTRIES)
     return rows.map((row) => show(row as unknown as Row<Spec>))
   }
@@ -60,31 +65,33 @@ export class Catalogue<Spec extends object> {
     const table = this.#table
     const stored = spec as unknown as PedalSpec
     const mine = and(eq(table.studioId, studioId), eq(table.id, id))
-    if (seen === 0 && (await db.$count(table, and(eq(table.studioId, studioId), eq(table.removed, false)))) >= MOST_ENTRIES)
-      throw new HttpError(409, 'catalogue-full', `The catalogue holds ${MOST_ENTRIES} ${this.#what} at most: remove one first.`)
     try {
-      const row = await writeVersioned(seen, {
-        find: async () => (await db.select().from(table).where(mine))[0],
-        same: (current) => isDeepStrictEqual(show(current).entry, { id, spec, removed }),
-        insert: async () =>
-          (
-            await db
-              .insert(table)
-              .values({ id, studioId, spec: stored, removed, version: 1 })
-              .onConflictDoNothing({ target: table.id })
-              .returning()
-          )[0],
-        update: async (version) =>
-          (
-            await db
-              .update(table)
-              .set({ spec: stored, removed, version: version + 1 })
-              .where(and(mine, eq(table.version, version)))
-              .returning()
-          )[0],
-        show,
+      return await db.transaction(async (tx) => {
+        if (seen === 0 && (await tx.$count(table, and(eq(table.studioId, studioId), eq(table.removed, false)))) >= MOST_ENTRIES)
+          throw new HttpError(409, 'catalogue-full', `The catalogue holds ${MOST_ENTRIES} ${this.#what} at most: remove one first.`)
+        const row = await writeVersioned(seen, {
+            find: async () => (await tx.select().from(table).where(mine))[0],
+            same: (current) => isDeepStrictEqual(show(current).entry, { id, spec, removed }),
+            insert: async () =>
+              (
+                await tx
+                  .insert(table)
+                  .values({ id, studioId, spec: stored, removed, version: 1 })
+                  .onConflictDoNothing({ target: table.id })
+                  .returning()
+              )[0],
+            update: async (version) =>
+              (
+                await tx
+                  .update(table)
+                  .set({ spec: stored, removed, version: version + 1 })
+                  .where(and(mine, eq(table.version, version)))
+                  .returning()
+              )[0],
+            show,
+          })
+          return show(row as unknown as Row<Spec>)
       })
-      return show(row as unknown as Row<Spec>)
     } catch (error) {
       if (isUniqueViolation(error)) throw nameTaken((spec as { name?: string }).name ?? '')
       throw error
@@ -92,13 +99,13 @@ export class Catalogue<Spec extends object> {
   }
 }
 
-export const pedalCatalogue = new Catalogue<PedalSpec>(pedals, 'systems')
-export const saddleCatalogue = new Catalogue<SaddleSpec>(saddles, 'saddles')
+export const pedalCatalogue = new Catalogue<PedalSpec>(pedals, 'systems', pedalKinds)
+export const saddleCatalogue = new Catalogue<SaddleSpec>(saddles, 'saddles', saddleKinds)
 
 /** Fills a studio's catalogues with the kinds of the trade, each once; what is removed later stays removed. */
 export async function ensureCatalogues(db: Database, studioId: string): Promise<void> {
   await once(db, studioId, 'pedalsLoadedAt', (tx) =>
-    tx.insert(pedals).values(startingPedals.map(({ seed: _, ...spec }) => ({ id: randomUUID(), studioId, spec, version: 1 }))),
+    tx.insert(pedals).values(startingPedals.map((spec) => ({ id: randomUUID(), studioId, spec, version: 1 }))),
   )
   await once(db, studioId, 'saddlesLoadedAt', (tx) =>
     tx.insert(saddles).values(startingSaddles.map((spec) => ({ id: randomUUID(), studioId, spec, version: 1 }))),

@@ -1,12 +1,9 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
-import type { NodePgDatabase } from 'drizzle-orm/node-postgres'
 import pg from 'pg'
+import { bringLedgersOver } from './bringOver.ts'
+import type { Database } from './queryable.ts'
 import * as schema from './schema.ts'
-
-export type Database = NodePgDatabase<typeof schema>
-/** The database, or a transaction on it. */
-export type Queryable = Database | Parameters<Parameters<Database['transaction']>[0]>[0]
 
 /** Opens a pool. `onError` hears of connections lost while idle; without it the process would end. */
 export function connect(url: string, onError: (error: Error) => void): { db: Database; close: () => Promise<void> } {
@@ -18,4 +15,5 @@ export function connect(url: string, onError: (error: Error) => void): { db: Dat
 /** Brings the tables up to date; safe to call at every start. */
 export async function migrateDatabase(db: Database, folder: string): Promise<void> {
   await migrate(db, { migrationsFolder: folder })
+  await bringLedgersOver(db)
 }

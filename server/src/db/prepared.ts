@@ -1,4 +1,4 @@
-import type { Database, Queryable } from './connect.ts'
+import type { Database, Queryable } from './queryable.ts'
 
 const kept = new WeakMap<Database, Map<string, unknown>>()
 

@@ -16,19 +16,19 @@ import {
   uniqueIndex,
   uuid,
 } from 'drizzle-orm/pg-core'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import type { Move } from '@level-stance/core/change/ledger'
-import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
+import type { Exchange } from '@level-stance/core/change/parts'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
-import type { BikeFields, VisitFields } from '@level-stance/core/record/dossier'
+import type { BikeFields, Choices } from '@level-stance/core/record/dossier'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { bytes } from './bytes.ts'
-import type { StanceMethodKey } from '@level-stance/core/feet/stance'
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 const id = () => uuid('id').primaryKey()
@@ -121,12 +121,12 @@ export const visits = pgTable(
     riderId: uuid('rider_id').notNull(),
     bikeId: uuid('bike_id').notNull(),
     title: text('title').notNull(),
-    cleatSchool: text('cleat_school').$type<CleatSchoolKey>().notNull(),
-    accepted: jsonb('accepted').$type<string[]>().notNull(),
-    pedalWeights: jsonb('pedal_weights').$type<VisitFields['pedalWeights']>().notNull().default({}),
-    stanceBy: text('stance_by').$type<StanceMethodKey>(),
-    /** choices of the seat station */
-    seat: jsonb('seat').$type<VisitFields['seat']>().notNull().default({}),
+    /** doubts of plausibility that were answered with "it is right" */
+    acknowledged: jsonb('accepted').$type<string[]>().notNull(),
+    /** choices of each station, one JSON each */
+    feet: jsonb('feet').$type<Choices['feet']>().notNull().default({}),
+    seat: jsonb('seat').$type<Choices['seat']>().notNull().default({}),
+    hands: jsonb('hands').$type<Choices['hands']>().notNull().default({}),
     startedAt: at('started_at').notNull(),
     version: version(),
   },
@@ -137,26 +137,35 @@ export const visits = pgTable(
     foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete(
       'cascade',
     ),
+    unique('visits_studio_id').on(t.studioId, t.id),
     index('visits_of_rider').on(t.riderId, t.startedAt.desc().nullsFirst()),
   ],
 )
 
-const visitId = () =>
-  uuid('visit_id')
-    .notNull()
-    .references(() => visits.id, { onDelete: 'cascade' })
+/** Every row below a visit names its studio as well, so that no statement can reach across. */
+const ofVisit = () => ({ studioId: uuid('studio_id').notNull(), visitId: uuid('visit_id').notNull() })
+
+/** Ties a row to its visit of the same studio. */
+function visitKey(name: string, t: { readonly studioId: AnyPgColumn; readonly visitId: AnyPgColumn }) {
+  return foreignKey({ columns: [t.studioId, t.visitId], foreignColumns: [visits.studioId, visits.id], name }).onDelete('cascade')
+}
 
 export const readings = pgTable(
   'readings',
   {
-    visitId: visitId(),
+    ...ofVisit(),
     key: text('key').$type<ReadingKey>().notNull(),
     side: text('side').$type<'left' | 'right' | 'both'>().notNull(),
-    /** mm, degrees or EU size; null = cleared */
+    /** mm, degrees or EU size; null = cleared, or a choice */
     value: doublePrecision('value'),
+    /** key of a choice */
+    choice: text('choice'),
     typed: text('typed').notNull(),
     method: text('method').$type<MethodKey>().notNull(),
-    takenAt: at('taken_at').notNull(),
+    /** ledger entry after which it was read; null = before any change */
+    after: uuid('after'),
+    /** when it was noted: for information only */
+    at: at('taken_at').notNull(),
     /** what the rider did while it was taken */
     condition: text('condition').$type<ConditionKey>().notNull().default('usual'),
     /** single values behind a repeated reading */
@@ -166,9 +175,13 @@ export const readings = pgTable(
     version: version(),
   },
   (t) => [
-    primaryKey({ columns: [t.visitId, t.key, t.side, t.condition] }),
+    // One reading of a thing at a place of the ledger.
+    uniqueIndex('readings_one').on(t.visitId, t.key, t.side, t.condition, sql`coalesce(${t.after}, '00000000-0000-0000-0000-000000000000'::uuid)`),
+    visitKey('readings_visit', t),
+    foreignKey({ columns: [t.visitId, t.after], foreignColumns: [ledger.visitId, ledger.id], name: 'readings_after' }),
     check('readings_side', sql`${t.side} in ('left', 'right', 'both')`),
     check('readings_plus_minus', sql`${t.plusMinus} is null or (${t.plusMinus} > 0 and ${t.plusMinus} <= 100)`),
+    check('readings_number_or_choice', sql`${t.value} is null or ${t.choice} is null`),
     check('readings_finite', sql`${t.value} is null or ${t.value} between -100000 and 100000`),
   ],
 )
@@ -177,7 +190,7 @@ export const complaints = pgTable(
   'complaints',
   {
     id: id(),
-    visitId: visitId(),
+    ...ofVisit(),
     /** order in which they were told */
     seq: integer('seq').notNull(),
     region: text('region').$type<Complaint['region']>().notNull(),
@@ -192,6 +205,7 @@ export const complaints = pgTable(
     version: version(),
   },
   (t) => [
+    visitKey('complaints_visit', t),
     unique('complaints_visit_id').on(t.visitId, t.id),
     unique('complaints_visit_seq').on(t.visitId, t.seq),
     check('complaints_side', sql`${t.side} in ('left', 'right', 'both', 'middle')`),
@@ -205,17 +219,19 @@ export const ledger = pgTable(
   'ledger',
   {
     id: id(),
-    visitId: visitId(),
+    ...ofVisit(),
     seq: integer('seq').notNull(),
     kind: text('kind').$type<'try' | 'keep' | 'undo'>().notNull(),
     of: uuid('of'),
     station: text('station').$type<'feet' | 'seat' | 'hands'>(),
     moves: jsonb('moves').$type<Move[]>(),
+    exchanges: jsonb('exchanges').$type<Exchange[]>(),
     reason: text('reason'),
     later: text('later'),
     at: at('at').notNull(),
   },
   (t) => [
+    visitKey('ledger_visit', t),
     unique('ledger_visit_id').on(t.visitId, t.id),
     unique('ledger_visit_seq').on(t.visitId, t.seq),
     foreignKey({ columns: [t.visitId, t.of], foreignColumns: [t.visitId, t.id], name: 'ledger_of_same_visit' }).onDelete('cascade'),
@@ -227,7 +243,7 @@ export const ledger = pgTable(
 export const ratings = pgTable(
   'ratings',
   {
-    visitId: visitId(),
+    ...ofVisit(),
     complaintId: uuid('complaint_id').notNull(),
     changeId: uuid('change_id').notNull(),
     severity: smallint('severity').notNull(),
@@ -235,6 +251,7 @@ export const ratings = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.visitId, t.complaintId, t.changeId] }),
+    visitKey('ratings_visit', t),
     foreignKey({
       columns: [t.visitId, t.complaintId],
       foreignColumns: [complaints.visitId, complaints.id],
@@ -252,14 +269,18 @@ export const triedSaddles = pgTable(
   'tried_saddles',
   {
     id: id(),
-    riderId: uuid('rider_id')
-      .notNull()
-      .references(() => riders.id, { onDelete: 'cascade' }),
+    studioId: uuid('studio_id').notNull(),
+    riderId: uuid('rider_id').notNull(),
     saddle: jsonb('saddle').$type<TriedSaddle>().notNull(),
     removed: boolean('removed').notNull().default(false),
     version: version(),
   },
   (t) => [
+    foreignKey({
+      columns: [t.studioId, t.riderId],
+      foreignColumns: [riders.studioId, riders.id],
+      name: 'tried_saddles_rider',
+    }).onDelete('cascade'),
     index('tried_saddles_of_rider').on(t.riderId),
     check('tried_saddles_saddle_is_object', sql`jsonb_typeof(${t.saddle}) = 'object'`),
   ],
@@ -270,7 +291,7 @@ export const attachments = pgTable(
   'attachments',
   {
     id: id(),
-    visitId: visitId(),
+    ...ofVisit(),
     kind: text('kind').$type<AttachmentKind>().notNull(),
     title: text('title').notNull(),
     marks: jsonb('marks').$type<AttachmentFields['marks']>(),
@@ -285,6 +306,7 @@ export const attachments = pgTable(
     version: version(),
   },
   (t) => [
+    visitKey('attachments_visit', t),
     index('attachments_of_visit').on(t.visitId, t.createdAt),
     check('attachments_kind', sql`${t.kind} in ('impression', 'mat')`),
     check('attachments_picture', sql`(${t.kind} = 'impression') = (${t.width} is not null and ${t.height} is not null)`),

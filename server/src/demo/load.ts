@@ -1,6 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm'
 import { visitFileSchema } from '@level-stance/core/record/visitFile'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { studios } from '../db/schema.ts'
 import { DEFAULT_STUDIO } from '../http/studio.ts'
 import { importVisit } from '../visits/importVisit.ts'

@@ -3,31 +3,35 @@ import type { Reading } from '@level-stance/core/measure/reading'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 
-/** Compact readings: a number for one value, a pair for left and right. */
+type Value = number | string
+
+/** Compact readings: a number or key for one value, a pair for left and right. */
 export function readingsOf(
-  takenAt: string,
-  values: Partial<Record<ReadingKey, number | readonly number[]>>,
+  at: string,
+  values: Partial<Record<ReadingKey, Value | readonly Value[]>>,
   condition: ConditionKey = 'usual',
+  after: string | null = null,
 ): Reading[] {
-  return (Object.entries(values) as [ReadingKey, number | readonly number[]][]).flatMap(([key, value]) => {
-    const one = (side: Reading['side'], v: number): Reading => ({
+  return (Object.entries(values) as [ReadingKey, Value | readonly Value[]][]).flatMap(([key, value]) => {
+    const one = (side: Reading['side'], v: Value): Reading => ({
       key,
       side,
       value: v,
       typed: String(v),
       method: definitionOf(key).method,
-      takenAt,
+      after,
+      at,
       condition,
       repeats: [],
     })
-    return typeof value === 'number' ? [one('both', value)] : [one('left', value[0] ?? 0), one('right', value[1] ?? 0)]
+    return typeof value === 'object' ? [one('left', value[0] ?? 0), one('right', value[1] ?? 0)] : [one('both', value)]
   })
 }
 
 /** A reading taken several times on each side; its value is their mean. */
-export function repeated(takenAt: string, key: ReadingKey, left: readonly number[], right: readonly number[]): Reading[] {
+export function repeated(at: string, key: ReadingKey, left: readonly number[], right: readonly number[]): Reading[] {
   const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length
-  return readingsOf(takenAt, { [key]: [mean(left), mean(right)] }).map((reading) => {
+  return readingsOf(at, { [key]: [mean(left), mean(right)] }).map((reading) => {
     const repeats = [...(reading.side === 'left' ? left : right)]
     return { ...reading, repeats, typed: repeats.join('; ') }
   })

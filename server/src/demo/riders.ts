@@ -15,7 +15,7 @@ const saddle = (by: number): Move => ({ setting: 'saddleHeight', side: 'both', b
 const conductorAt = '2026-10-06T14:10:00.000Z'
 const conductor: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
   visit: {
@@ -87,6 +87,7 @@ const conductor: VisitFile = {
       at: '2026-10-06T14:40:00.000Z',
       station: 'feet',
       moves: [cleat('left', 5), cleat('right', 5), saddle(-2.5)],
+      exchanges: [],
       reason: 'Both axles lie far forward of behind the ball; hot feet speak for it.',
       later: 'Later, after rides that agree: left back 5, then 4; right back 5, then 2.',
     },
@@ -98,7 +99,7 @@ const conductor: VisitFile = {
 const courierAt = '2026-10-13T08:30:00.000Z'
 const courier: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
   visit: {
@@ -161,7 +162,7 @@ const courier: VisitFile = {
 const builderAt = '2026-10-20T17:00:00.000Z'
 const trailBuilder: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'mountain' },
   visit: {
@@ -219,7 +220,7 @@ const trailBuilder: VisitFile = {
 const returningAt = '2026-11-03T10:00:00.000Z'
 const returning: VisitFile = {
   format: 'level-stance/visit',
-  version: 1,
+  version: 2,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
   visit: {

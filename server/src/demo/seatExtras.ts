@@ -9,7 +9,7 @@ import { matFrameText, matHeaderText } from '@level-stance/core/seat/matFormat'
 import { seededRandom, simulateMat, simulatedMat } from '@level-stance/core/seat/matSimulation'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
 import { addAttachment, writeAttachment } from '../attachments/store.ts'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { DEFAULT_STUDIO } from '../http/studio.ts'
 import { writeTried } from '../saddles/triedStore.ts'
 

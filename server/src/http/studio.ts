@@ -1,5 +1,5 @@
 import type { Request, RequestHandler } from 'express'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { studios } from '../db/schema.ts'
 
 /** The studio everything belongs to until there are accounts. */

@@ -4,14 +4,15 @@ import { z } from 'zod'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { templateInput } from '@level-stance/core/feet/templateInput'
 import { setupOf } from '@level-stance/core/change/setup'
+import { defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { cleatTemplate, templateSvg } from '@level-stance/core/feet/cleatTemplate'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { sides } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { VISIT_FILE_MAX_BYTES, parseVisitFile, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { HttpError, checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { idSchema } from '../riders/routes.ts'
@@ -21,7 +22,7 @@ import type { SheetFonts } from './fonts.ts'
 import { sheetPdf } from './sheetPdf.ts'
 import { templatePdf } from './templatePdf.ts'
 
-const aimed = (key: ReadingKey) => {
+const aimed = (key: NumberKey) => {
   const { min, max, label } = definitionOf(key)
   const error = `${label} must be a number from ${min} to ${max}.`
   return z.coerce.number({ error }).min(min, { error }).max(max, { error }).optional()
@@ -73,7 +74,8 @@ export function recordRoutes(db: Database, fonts: SheetFonts): Router {
     const readings = dossier.readings.map((row) => row.reading)
     const setup = setupOf(readings, dossier.ledger, barOf(dossier.bike.kind))
     const title = `${dossier.rider.name}, ${dossier.bike.name}`
-    return { dossier, templates: which.map((side) => cleatTemplate(templateInput(setup, dossier.visit.cleatSchool, side, title, aim))) }
+    const school = dossier.visit.choices.feet.cleatSchool ?? defaultCleatSchool
+    return { dossier, templates: which.map((side) => cleatTemplate(templateInput(setup, school, side, title, aim))) }
   }
 }
 

@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { z } from 'zod'
 import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { listRiders, readRider, writeBike, writeRider } from './store.ts'

@@ -1,6 +1,6 @@
 import { and, desc, eq, like, sql } from 'drizzle-orm'
 import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
-import type { Database, Queryable } from '../db/connect.ts'
+import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { writeVersioned } from '../db/versioned.ts'
@@ -87,8 +87,17 @@ export async function readRider(db: Queryable, studioId: string, id: string) {
     .from(riders)
     .where(and(eq(riders.studioId, studioId), eq(riders.id, id)))
   if (!rider) throw notFound('This rider')
-  const ownBikes = await db.select().from(bikes).where(eq(bikes.riderId, id)).orderBy(bikes.name)
-  const ownVisits = await db.select().from(visits).where(eq(visits.riderId, id)).orderBy(desc(visits.startedAt)).limit(200)
+  const ownBikes = await db
+    .select()
+    .from(bikes)
+    .where(and(eq(bikes.studioId, studioId), eq(bikes.riderId, id)))
+    .orderBy(bikes.name)
+  const ownVisits = await db
+    .select()
+    .from(visits)
+    .where(and(eq(visits.studioId, studioId), eq(visits.riderId, id)))
+    .orderBy(desc(visits.startedAt))
+    .limit(200)
   return {
     rider: showRider(rider),
     bikes: ownBikes.map(showBike),
@@ -165,7 +174,8 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
 const TOUCH_AFTER_MS = 60_000
 
 /** Moves a rider to the top of the list, unless that was done just now. */
-export async function touchRider(db: Queryable, rider: { id: string; touchedAt: Date }): Promise<void> {
+export async function touchRider(db: Queryable, studioId: string, rider: { id: string; touchedAt: Date }): Promise<void> {
   if (Date.now() - rider.touchedAt.getTime() < TOUCH_AFTER_MS) return
-  await db.update(riders).set({ touchedAt: new Date() }).where(eq(riders.id, rider.id))
+  const mine = and(eq(riders.studioId, studioId), eq(riders.id, rider.id))
+  await db.update(riders).set({ touchedAt: new Date() }).where(mine)
 }

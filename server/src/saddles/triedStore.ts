@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq } from 'drizzle-orm'
 import { byMark } from '@level-stance/core/record/triedSaddles'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
-import type { Database, Queryable } from '../db/connect.ts'
+import type { Database, Queryable } from '../db/queryable.ts'
 import { riders, triedSaddles } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
@@ -33,7 +33,7 @@ export async function listTried(db: Database, studioId: string, riderId: string)
   const rows = await db
     .select()
     .from(triedSaddles)
-    .where(and(eq(triedSaddles.riderId, riderId), eq(triedSaddles.removed, false)))
+    .where(and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId), eq(triedSaddles.removed, false)))
     .orderBy(asc(triedSaddles.id))
     .limit(MOST_TRIED)
   return byMark(rows.map((row) => ({ ...show(row), ...row.saddle }))).map(({ id, saddle, version }) => ({ id, saddle, version }))
@@ -47,24 +47,26 @@ export async function writeTried(
   seen: number,
   { id, saddle, removed }: { readonly id: string; readonly saddle: TriedSaddle; readonly removed: boolean },
 ): Promise<StoredTried> {
-  await own(db, studioId, riderId)
-  const mine = and(eq(triedSaddles.riderId, riderId), eq(triedSaddles.id, id))
-  if (seen === 0 && (await db.$count(triedSaddles, eq(triedSaddles.riderId, riderId))) >= MOST_TRIED)
-    throw new HttpError(409, 'log-full', `The log holds ${MOST_TRIED} saddles at most.`)
-  const row = await writeVersioned(seen, {
-    find: async () => (await db.select().from(triedSaddles).where(mine))[0],
-    same: (current) => isDeepStrictEqual(current.saddle, saddle) && current.removed === removed,
-    insert: async () =>
-      (await db.insert(triedSaddles).values({ id, riderId, saddle, removed, version: 1 }).onConflictDoNothing().returning())[0],
-    update: async (version) =>
-      (
-        await db
-          .update(triedSaddles)
-          .set({ saddle, removed, version: version + 1 })
-          .where(and(mine, eq(triedSaddles.version, version)))
-          .returning()
-      )[0],
-    show,
+  return db.transaction(async (tx) => {
+    await own(tx, studioId, riderId)
+    const mine = and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId), eq(triedSaddles.id, id))
+    if (seen === 0 && (await tx.$count(triedSaddles, and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId)))) >= MOST_TRIED)
+      throw new HttpError(409, 'log-full', `The log holds ${MOST_TRIED} saddles at most.`)
+    const row = await writeVersioned(seen, {
+      find: async () => (await tx.select().from(triedSaddles).where(mine))[0],
+      same: (current) => isDeepStrictEqual(current.saddle, saddle) && current.removed === removed,
+      insert: async () =>
+        (await tx.insert(triedSaddles).values({ id, studioId, riderId, saddle, removed, version: 1 }).onConflictDoNothing().returning())[0],
+      update: async (version) =>
+        (
+          await tx
+            .update(triedSaddles)
+            .set({ saddle, removed, version: version + 1 })
+            .where(and(mine, eq(triedSaddles.version, version)))
+            .returning()
+        )[0],
+      show,
+    })
+    return show(row)
   })
-  return show(row)
 }

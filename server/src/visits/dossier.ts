@@ -1,43 +1,13 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { SQL } from 'drizzle-orm'
-import type { PgColumn, PgTable } from 'drizzle-orm/pg-core'
+import type { PgColumn } from 'drizzle-orm/pg-core'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
-import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Dossier } from '@level-stance/core/record/dossier'
-import type { Queryable } from '../db/connect.ts'
+import type { Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { notFound } from '../http/errors.ts'
-
-type ReadingRow = typeof readings.$inferSelect
-type ComplaintRow = typeof complaints.$inferSelect
-type LedgerRow = typeof ledger.$inferSelect
-type RatingRow = typeof ratings.$inferSelect
-type VisitRow = typeof visits.$inferSelect
-
-export function showVisit(row: VisitRow): Dossier['visit'] {
-  return { id: row.id, version: row.version, ...visitFieldsOf(row), startedAt: row.startedAt.toISOString() }
-}
-
-export function showReading({ version, visitId: _, takenAt, plusMinus, ...rest }: ReadingRow): Dossier['readings'][number] {
-  return { reading: { ...rest, ...(plusMinus === null ? {} : { plusMinus }), takenAt: takenAt.toISOString() }, version }
-}
-
-export function showComplaint({ version, removed, visitId: _, seq: __, ...complaint }: ComplaintRow): Dossier['complaints'][number] {
-  return { complaint, version, removed }
-}
-
-export function showRating({ visitId: _, version, ...rating }: RatingRow): Dossier['ratings'][number] {
-  return { rating, version }
-}
-
-export function showEntry(row: LedgerRow): LedgerEntry {
-  const { id, kind } = row
-  const at = row.at.toISOString()
-  if (kind === 'try')
-    return { kind, id, at, station: row.station ?? 'feet', moves: row.moves ?? [], reason: row.reason ?? '', later: row.later ?? '' }
-  return { kind, id, at, of: row.of ?? '' }
-}
+import { showEntry } from './rows.ts'
 
 /** Makes sure that a visit is the studio's, and names its rider. @throws HttpError 404 */
 export async function riderOfVisit(db: Queryable, studioId: string, id: string): Promise<{ id: string; touchedAt: Date }> {
@@ -59,22 +29,43 @@ function oneVisit(): SQL | undefined {
   return and(eq(visits.studioId, sql.placeholder('studioId')), eq(visits.id, sql.placeholder('id')))
 }
 
-/** A child table of the visit as one JSON list, in order; read in the same round trip as the visit. */
-function listOf<Row>(table: PgTable, visitId: PgColumn, order: SQL): SQL<Json<Row>[]> {
-  return sql`coalesce((select json_agg(row_to_json(${table}) order by ${order}) from ${table} where ${visitId} = ${visits.id}), '[]')`
-}
+const moment = (column: PgColumn) => sql`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`
+
+/** Place of the ledger entry after which a reading was taken; 0 = the start. */
+const placeOfReading = sql`case when ${readings.after} is null then 0 else (select ${ledger.seq} from ${ledger} where ${ledger.visitId} = ${readings.visitId} and ${ledger.id} = ${readings.after}) end`
+
+const readingFields = sql`'key', ${readings.key}, 'side', ${readings.side}, 'value', coalesce(to_json(${readings.choice}), to_json(${readings.value})),
+  'typed', ${readings.typed}, 'method', ${readings.method}, 'after', ${readings.after}, 'at', ${moment(readings.at)},
+  'condition', ${readings.condition}, 'repeats', ${readings.repeats}`
+
+/** A list as JSON, empty where there is none. */
+const listOf = (rows: SQL) => sql`coalesce((select json_agg(${rows}), '[]'::json)`
+
+const wholeVisit = sql<string>`json_build_object(
+  'rider', json_build_object('id', ${riders.id}, 'name', ${riders.name}, 'note', ${riders.note}, 'version', ${riders.version}),
+  'bike', json_build_object('id', ${bikes.id}, 'name', ${bikes.name}, 'kind', ${bikes.kind}, 'version', ${bikes.version}),
+  'visit', json_build_object('id', ${visits.id}, 'version', ${visits.version}, 'title', ${visits.title}, 'acknowledged', ${visits.acknowledged},
+    'choices', json_build_object('feet', ${visits.feet}, 'seat', ${visits.seat}, 'hands', ${visits.hands}), 'startedAt', ${moment(visits.startedAt)}),
+  'readings', ${listOf(sql`json_build_object('reading', case when ${readings.plusMinus} is null then json_build_object(${readingFields})
+      else json_build_object(${readingFields}, 'plusMinus', ${readings.plusMinus}) end, 'version', ${readings.version})
+      order by ${readings.key}, ${readings.side}, ${readings.condition}, ${placeOfReading}) from ${readings} where ${readings.studioId} = ${visits.studioId} and ${readings.visitId} = ${visits.id}`)},
+  'complaints', ${listOf(sql`json_build_object('complaint', json_build_object('id', ${complaints.id}, 'region', ${complaints.region}, 'side', ${complaints.side},
+      'kind', ${complaints.kind}, 'startsAfter', ${complaints.startsAfter}, 'situation', ${complaints.situation}, 'severity', ${complaints.severity},
+      'note', ${complaints.note}, 'warnings', ${complaints.warnings}), 'removed', ${complaints.removed}, 'version', ${complaints.version})
+      order by ${complaints.seq}) from ${complaints} where ${complaints.studioId} = ${visits.studioId} and ${complaints.visitId} = ${visits.id}`)},
+  'ledger', ${listOf(sql`case when ${ledger.kind} = 'try'
+      then json_build_object('kind', ${ledger.kind}, 'id', ${ledger.id}, 'at', ${moment(ledger.at)}, 'station', ${ledger.station},
+        'moves', ${ledger.moves}, 'exchanges', ${ledger.exchanges}, 'reason', ${ledger.reason}, 'later', ${ledger.later})
+      else json_build_object('kind', ${ledger.kind}, 'id', ${ledger.id}, 'at', ${moment(ledger.at)}, 'of', ${ledger.of}) end
+      order by ${ledger.seq}) from ${ledger} where ${ledger.studioId} = ${visits.studioId} and ${ledger.visitId} = ${visits.id}`)},
+  'ratings', ${listOf(sql`json_build_object('rating', json_build_object('complaintId', ${ratings.complaintId}, 'changeId', ${ratings.changeId},
+      'severity', ${ratings.severity}), 'version', ${ratings.version})
+      order by ${ratings.changeId}, ${ratings.complaintId}) from ${ratings} where ${ratings.studioId} = ${visits.studioId} and ${ratings.visitId} = ${visits.id}`)}
+)::text`
 
 function dossierStatement(db: Queryable, name: string) {
   return db
-    .select({
-      visit: visits,
-      rider: riders,
-      bike: bikes,
-      readings: listOf<ReadingRow>(readings, readings.visitId, sql`${readings.key}, ${readings.side}, ${readings.condition}`),
-      complaints: listOf<ComplaintRow>(complaints, complaints.visitId, sql`${complaints.seq}`),
-      ledger: listOf<LedgerRow>(ledger, ledger.visitId, sql`${ledger.seq}`),
-      ratings: listOf<RatingRow>(ratings, ratings.visitId, sql`${ratings.changeId}, ${ratings.complaintId}`),
-    })
+    .select({ whole: wholeVisit })
     .from(visits)
     .innerJoin(riders, eq(riders.id, visits.riderId))
     .innerJoin(bikes, eq(bikes.id, visits.bikeId))
@@ -82,34 +73,23 @@ function dossierStatement(db: Queryable, name: string) {
     .prepare(name)
 }
 
-/** Everything of one visit, read in one statement and so at one moment. @throws HttpError 404 */
+/**
+ * Everything of one visit as JSON text, read in one statement and so at one moment. PostgreSQL writes
+ * the text, and it is handed on as it is: nothing is parsed and written again on the way.
+ * @throws HttpError 404
+ */
+export async function readDossierText(db: Queryable, studioId: string, id: string): Promise<string> {
+  const [row] = await prepared(db, 'dossier', dossierStatement).execute({ studioId, id })
+  if (!row) throw notFound('This visit')
+  return row.whole
+}
+
+/** The same as an object. @throws HttpError 404 */
 export async function readDossier(db: Queryable, studioId: string, id: string): Promise<Dossier> {
-  const [head] = await prepared(db, 'dossier', dossierStatement).execute({ studioId, id })
-  if (!head) throw notFound('This visit')
-  const { rider, bike, visit } = head
-  return {
-    rider: { id: rider.id, name: rider.name, note: rider.note, version: rider.version },
-    bike: { id: bike.id, name: bike.name, kind: bike.kind, version: bike.version },
-    visit: showVisit(visit),
-    readings: head.readings.map((row) => showReading(camelled(row))),
-    complaints: head.complaints.map((row) => showComplaint(camelled(row))),
-    ledger: head.ledger.map((row) => showEntry(camelled(row))),
-    ratings: head.ratings.map((row) => showRating(camelled(row))),
-  }
+  return JSON.parse(await readDossierText(db, studioId, id)) as Dossier
 }
 
-/** A row as PostgreSQL writes it in JSON: column names, times as text. */
-type Json<Row> = Readonly<Record<string, unknown>> & { readonly __row?: Row }
-
-/** Back to the table's own names and times. */
-function camelled<Row>(row: Json<Row>): Row {
-  const entries = Object.entries(row).map(([column, value]) => {
-    const name = column.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase())
-    return [name, (name === 'at' || name === 'takenAt') && typeof value === 'string' ? new Date(value) : value]
-  })
-  return Object.fromEntries(entries) as Row
-}
-
-export async function readLedger(db: Queryable, visitId: string): Promise<LedgerEntry[]> {
-  return (await db.select().from(ledger).where(eq(ledger.visitId, visitId)).orderBy(asc(ledger.seq))).map(showEntry)
+export async function readLedger(db: Queryable, studioId: string, visitId: string): Promise<LedgerEntry[]> {
+  const mine = and(eq(ledger.studioId, studioId), eq(ledger.visitId, visitId))
+  return (await db.select().from(ledger).where(mine).orderBy(asc(ledger.seq))).map(showEntry)
 }

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
-import type { Queryable } from '../db/connect.ts'
+import type { Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
 import { searchable } from '../riders/store.ts'
-import { ledgerRow } from './store.ts'
+import { ledgerRow, readingRow, rowOfFields } from './rows.ts'
 
 /**
  * Stores a checked visit file as a new rider, bike and visit. Ids are given anew, so that importing
@@ -18,6 +18,7 @@ export async function importVisit(
   const fresh = new Map<string, string>()
   const renew = (id: string) => fresh.get(id) ?? fresh.set(id, randomUUID()).get(id)!
   const [riderId, bikeId, visitId] = [randomUUID(), randomUUID(), randomUUID()]
+  const mine = { studioId, visitId }
   await tx.insert(riders).values({
     id: riderId,
     studioId,
@@ -29,29 +30,28 @@ export async function importVisit(
   await tx.insert(bikes).values({ id: bikeId, studioId, riderId, ...file.bike, version: 1 })
   await tx
     .insert(visits)
-    .values({ id: visitId, studioId, riderId, bikeId, ...file.visit, startedAt: new Date(file.visit.startedAt), version: 1 })
-  if (file.readings.length > 0) {
-    await tx
-      .insert(readings)
-      .values(file.readings.map(({ takenAt, ...rest }) => ({ visitId, ...rest, takenAt: new Date(takenAt), version: 1 })))
-  }
+    .values({ id: visitId, studioId, riderId, bikeId, ...rowOfFields(file.visit), startedAt: new Date(file.visit.startedAt), version: 1 })
   if (file.complaints.length > 0) {
     await tx
       .insert(complaints)
       .values(
-        file.complaints.map((complaint, i) => ({ ...complaint, id: renew(complaint.id), visitId, seq: i + 1, removed: false, version: 1 })),
+        file.complaints.map((complaint, i) => ({ ...complaint, ...mine, id: renew(complaint.id), seq: i + 1, removed: false, version: 1 })),
       )
   }
   if (file.ledger.length > 0) {
     const entries = file.ledger.map((entry) =>
       entry.kind === 'try' ? { ...entry, id: renew(entry.id) } : { ...entry, id: renew(entry.id), of: renew(entry.of) },
     )
-    await tx.insert(ledger).values(entries.map((entry, i) => ledgerRow(visitId, i + 1, entry)))
+    await tx.insert(ledger).values(entries.map((entry, i) => ledgerRow(mine, i + 1, entry)))
+  }
+  if (file.readings.length > 0) {
+    const placed = file.readings.map((reading) => ({ ...reading, after: reading.after === null ? null : renew(reading.after) }))
+    await tx.insert(readings).values(placed.map((reading) => ({ ...readingRow(mine, reading), version: 1 })))
   }
   if (file.ratings.length > 0) {
     await tx.insert(ratings).values(
       file.ratings.map(({ complaintId, changeId, severity }) => ({
-        visitId,
+        ...mine,
         complaintId: renew(complaintId),
         changeId: renew(changeId),
         severity,

@@ -4,7 +4,7 @@ import { stanceEstimated, stanceParts } from '@level-stance/core/feet/inputs'
 import { setupOf } from '@level-stance/core/change/setup'
 import { halves } from '@level-stance/core/feet/stance'
 import type { OtherBike } from '@level-stance/core/feet/station'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { visits } from '../db/schema.ts'
 import { notFound } from '../http/errors.ts'
 import { readDossier } from './dossier.ts'
@@ -27,7 +27,7 @@ export async function otherBikes(db: Database, studioId: string, visitId: string
   const rows = await db
     .select({ id: visits.id })
     .from(visits)
-    .where(inArray(visits.id, latest))
+    .where(and(eq(visits.studioId, studioId), inArray(visits.id, latest)))
     .orderBy(desc(visits.startedAt))
     .limit(MOST_BIKES)
   const dossiers = await Promise.all(rows.map(({ id }) => readDossier(db, studioId, id)))

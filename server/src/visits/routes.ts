@@ -4,11 +4,11 @@ import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import { readingSchema } from '@level-stance/core/measure/reading'
 import { visitFieldsSchema } from '@level-stance/core/record/dossier'
 import { complaintSchema, ratingSchema } from '@level-stance/core/talk/complaint'
-import type { Database } from '../db/connect.ts'
+import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { idSchema, versionSchema } from '../riders/routes.ts'
-import { readDossier } from './dossier.ts'
+import { readDossierText } from './dossier.ts'
 import { otherBikes } from './otherBikes.ts'
 import { appendEntry, createVisit, writeComplaint, writeRating, writeReading, writeVisit } from './store.ts'
 
@@ -26,7 +26,7 @@ export function visitRoutes(db: Database): Router {
     response.status(201).json(await createVisit(db, studioOf(request), checked(newVisit, request.body)))
   })
   router.get('/:id', async (request, response) => {
-    response.json(await readDossier(db, studioOf(request), checked(idSchema, request.params.id)))
+    response.type('application/json').send(await readDossierText(db, studioOf(request), checked(idSchema, request.params.id)))
   })
   router.get('/:id/other-bikes', async (request, response) => {
     response.json({ bikes: await otherBikes(db, studioOf(request), checked(idSchema, request.params.id)) })
