@@ -12,6 +12,7 @@ import { startingPedals } from '@level-stance/core/feet/pedalKinds'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { demoVisits } from '../src/demo/riders.ts'
 import { pedals, studios } from '../src/db/schema.ts'
+import { defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { ensureCatalogues } from '../src/catalogue/store.ts'
 import type { StoredEntry } from '../src/catalogue/store.ts'
@@ -23,7 +24,7 @@ let server: TestServer
 beforeAll(async () => void (server = await startTestServer()))
 afterAll(() => server.stop())
 
-const { seed: _seed, ...plate } = startingPedals[0]!
+const plate = startingPedals[0]!
 const list = async () => (await server.request<{ entries: StoredEntry<PedalSpec>[] }>('GET', '/pedals')).body.entries
 const put = (id: string, version: number, spec: object, removed = false) =>
   server.request<StoredEntry<PedalSpec> & ErrorBody>('PUT', `/pedals/${id}`, { version, spec, removed })
@@ -89,14 +90,15 @@ describe('stance across a rider’s bikes', () => {
     await server.request('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: { name: 'Town bike', kind: 'town' } })
     await server.request('POST', '/visits', { id: second, riderId, bikeId, title: 'Other bike' })
     const read = (key: string, side: string, value: number) =>
-      server.request('PUT', `/visits/${second}/readings`, { version: 0, reading: { key, side, value, typed: String(value), method: 'tape', takenAt: new Date().toISOString(), condition: 'usual', repeats: [] } }) // prettier-ignore
+      server.request('PUT', `/visits/${second}/readings`, { version: 0, reading: { key, side, value, typed: String(value), method: 'tape', after: null, at: new Date().toISOString(), condition: 'usual', repeats: [] } }) // prettier-ignore
     await read('tread', 'both', 150)
     expect((await bikes()).body.bikes).toEqual([])
-    for (const [key, left, right] of [['axleLength', 53, 57], ['washer', 1, 0], ['cleatInboard', 0, 2]] as const) {
+    for (const [key, left, right] of [['axleLength', 53, 57], ['washer', 1, 0]] as const) {
       await read(key, 'left', left)
       await read(key, 'right', right)
     } // prettier-ignore
-    expect((await bikes()).body.bikes).toEqual([{ name: 'Town bike', left: 75 + 53 + 1, right: 75 + 57 + 2 }])
+    // The shoes go along to the other bike, and their cleats with them: the left one 1 mm inward.
+    expect((await bikes()).body.bikes).toEqual([{ name: 'Town bike', left: 75 + 53 + 1 + 1, right: 75 + 57 }])
   })
 
   it('is not found where there is no such visit', async () => {
@@ -117,7 +119,7 @@ describe('the cleat template', () => {
     visitId = (await imported(courier())).visitId
     dossier = (await server.request<Dossier>('GET', `/visits/${visitId}`)).body
   })
-  const template = (side: 'left' | 'right') => cleatTemplate(templateInput(setupOf(dossier.readings.map((row) => row.reading), dossier.ledger, barOf(dossier.bike.kind)), dossier.visit.cleatSchool, side, 'x')) // prettier-ignore
+  const template = (side: 'left' | 'right') => cleatTemplate(templateInput(setupOf(dossier.readings.map((row) => row.reading), dossier.ledger, barOf(dossier.bike.kind)), dossier.visit.choices.feet.cleatSchool ?? defaultCleatSchool, side, 'x')) // prettier-ignore
   const near = (a: SheetLine | Pick<SheetLine, 'from' | 'to'>, b: Pick<SheetLine, 'from' | 'to'>) =>
     Math.max(Math.abs(a.from.x - b.from.x), Math.abs(a.from.y - b.from.y), Math.abs(a.to.x - b.to.x), Math.abs(a.to.y - b.to.y)) < 0.02
 

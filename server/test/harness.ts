@@ -28,11 +28,13 @@ export interface TestServer {
   stop: () => Promise<void>
 }
 
-export async function startTestServer(): Promise<TestServer> {
+/** @param prepare fills the new database before it is brought up to date */
+export async function startTestServer(prepare?: (client: pg.Client) => Promise<void>): Promise<TestServer> {
   const adminUrl = process.env['TEST_DATABASE_URL']
   if (adminUrl === undefined) throw new Error('TEST_DATABASE_URL is not set')
   const name = `test_${randomUUID().replaceAll('-', '')}`
   await asAdmin(adminUrl, `create database ${name}`)
+  if (prepare) await withClient(adminUrl.replace(/\/[^/]*$/, `/${name}`), prepare)
   const { db, close } = connect(adminUrl.replace(/\/[^/]*$/, `/${name}`), () => {})
   await migrateDatabase(db, join(__dirname, '../migrations'))
   await ensureStudio(db)
@@ -68,9 +70,14 @@ export async function startTestServer(): Promise<TestServer> {
   }
 }
 
-async function asAdmin(url: string, statement: string): Promise<void> {
+const asAdmin = (url: string, statement: string) => withClient(url, async (client) => void (await client.query(statement)))
+
+async function withClient(url: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
   const client = new pg.Client({ connectionString: url })
   await client.connect()
-  await client.query(statement)
-  await client.end()
+  try {
+    await work(client)
+  } finally {
+    await client.end()
+  }
 }

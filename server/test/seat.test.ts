@@ -20,6 +20,7 @@ import { loadDemo } from '../src/demo/load.ts'
 import { drawnImpression } from '../src/demo/seatExtras.ts'
 import type { ErrorBody } from '../src/http/errors.ts'
 import type { StoredTried } from '../src/saddles/triedStore.ts'
+import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
 
@@ -163,9 +164,10 @@ describe('a reading with its own ±', () => {
     const plain = aReading('sitBoneSpacing', 'both', 122)
     expect((await write(plain, 1)).body.reading).toEqual(plain)
     expect(await write({ ...spacing, plusMinus: 0 }, 2)).toMatchObject({ status: 400, body: { fields: [{ field: 'reading.plusMinus' }] } })
-    const visit = { title: 'First visit', cleatSchool: 'behind-ball', accepted: [], pedalWeights: {}, stanceBy: null, seat: { widthSchool: 'usual', saddleWeights: { width: 2 } } } // prettier-ignore
-    expect((await server.request<Dossier['visit']>('PUT', `/visits/${visitId}`, { version: 1, visit })).body.seat).toEqual(visit.seat)
-    expect(await server.request('PUT', `/visits/${visitId}`, { version: 2, visit: { ...visit, seat: { widthSchool: 'guess' } } })).toMatchObject({ status: 400 }) // prettier-ignore
+    const seat = { widthSchool: 'usual', saddleWeights: { width: 2 } }
+    const visit = { title: 'First visit', acknowledged: [], choices: { feet: { cleatSchool: 'behind-ball' }, seat, hands: {} } }
+    expect((await server.request<Dossier['visit']>('PUT', `/visits/${visitId}`, { version: 1, visit })).body.choices).toEqual(visit.choices)
+    expect(await server.request('PUT', `/visits/${visitId}`, { version: 2, visit: { ...visit, choices: { ...visit.choices, seat: { widthSchool: 'guess' } } } })).toMatchObject({ status: 400 }) // prettier-ignore
   })
 })
 
@@ -231,6 +233,7 @@ describe('what belongs to another studio', () => {
   it('the database itself refuses an unknown kind, and a picture without a size', async () => {
     const row = {
       id: randomUUID(),
+      studioId: DEFAULT_STUDIO,
       visitId,
       title: 'x',
       mediaType: 'x',
@@ -248,6 +251,6 @@ it('a new visit of the same rider starts from the seat’s choices of the last',
   const now = (await server.request<Dossier>('GET', `/visits/${visitId}`)).body
   const next = randomUUID()
   const answer = await server.request<Dossier>('POST', '/visits', { id: next, riderId, bikeId: now.bike.id, title: 'Second' })
-  expect(answer.body.visit.seat).toEqual(now.visit.seat)
+  expect(answer.body.visit.choices.seat).toEqual(now.visit.choices.seat)
   expect(answer.body.readings.find((row) => row.reading.key === 'sitBoneSpacing')?.reading.value).toBe(122)
 })

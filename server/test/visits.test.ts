@@ -4,6 +4,7 @@ import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { aReading, entryOf, exampleReadings, testTime, uuid } from '@level-stance/core/testing'
+import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
 
@@ -185,7 +186,7 @@ describe('readings', () => {
     ['a wrong side', aReading('crank', 'left', 170), 'reading.side', /one value/],
     ['an unknown key', { ...aReading('crank', 'both', 170), key: 'wheel' }, 'reading.key', /not known/],
     ['a method that cannot', { ...aReading('seatAngle', 'both', 73), method: 'tape' }, 'reading.method', /cannot be read/],
-    ['no time', { ...aReading('crank', 'both', 170), takenAt: 'today' }, 'reading.takenAt', /ISO/],
+    ['no time', { ...aReading('crank', 'both', 170), at: 'today' }, 'reading.at', /ISO/],
   ])('refuse %s naming the field', async (_, reading, field, message) => {
     const { visitId } = await newVisit()
     const answer = await server.request('PUT', `/visits/${visitId}/readings`, { version: 0, reading })
@@ -199,6 +200,67 @@ describe('readings', () => {
     await putReading(visitId, 0, aReading('crank', 'both', 170))
     expect((await putReading(visitId, 1, aReading('crank', 'both', null))).body.version).toBe(2)
     expect((await putReading(visitId, 2, aReading('crank', 'both', 175))).body.version).toBe(3)
+  })
+})
+
+describe('readings in the ledger’s time', () => {
+  const append = (visitId: string, after: number, entry: object) => server.request('POST', `/visits/${visitId}/ledger`, { after, entry })
+
+  it('stand beside each other, one at the start and one after a change, each with its own version', async () => {
+    const { visitId } = await newVisit('Read Again')
+    const start = aReading('kneeFlexion', 'right', 33)
+    await putReading(visitId, 0, start)
+    const id = randomUUID()
+    await append(visitId, 0, tried(id))
+    const later = { ...aReading('kneeFlexion', 'right', 30), after: id }
+    expect(await putReading(visitId, 0, later)).toMatchObject({ status: 200, body: { version: 1 } })
+    // Mending a typo of the first one leaves the second alone.
+    expect(await putReading(visitId, 1, { ...start, value: 34, typed: '34' })).toMatchObject({ status: 200, body: { version: 2 } })
+    const { readings } = await dossier(visitId)
+    expect(readings.map(({ reading, version }) => [reading.after, reading.value, version]).sort()).toEqual(
+      [[null, 34, 2], [id, 30, 1]].sort(),
+    )
+  })
+
+  it('are not taken after a change that the visit does not have, nor after another visit’s', async () => {
+    const [one, other] = [await newVisit(), await newVisit()]
+    const id = randomUUID()
+    await append(other.visitId, 0, tried(id))
+    for (const after of [randomUUID(), id]) {
+      const answer = await putReading(one.visitId, 0, { ...aReading('kneeFlexion', 'right', 33), after })
+      expect(answer.status).toBe(404)
+    }
+    expect((await dossier(one.visitId)).readings).toEqual([])
+  })
+
+  it('hold a choice by its key, and refuse one that is not on its list', async () => {
+    const { visitId } = await newVisit()
+    const sole = { ...aReading('soleStiffness', 'both', 0), value: 'soft', typed: 'soft', method: 'eye' as const }
+    expect((await putReading(visitId, 0, sole)).status).toBe(200)
+    expect((await dossier(visitId)).readings[0]?.reading.value).toBe('soft')
+    for (const value of ['squishy', 1]) expect((await putReading(visitId, 1, { ...sole, value })).status).toBe(400)
+  })
+})
+
+describe('parts in the ledger', () => {
+  const saddle = (name: string, width: number) => ({ name, properties: { saddleKind: 'long-curved', saddleWidth: width } })
+  const exchange = (width: number) => ({ slot: 'saddle', from: saddle('Old one', 139), to: saddle('New one', width), role: 'chosen' })
+  const entry = (exchanges: object[], id = randomUUID()) => ({ ...tried(id), station: 'seat', moves: [], exchanges })
+
+  it('are exchanged whole and come back by name', async () => {
+    const { visitId } = await newVisit('Parts')
+    const given = entry([exchange(155)])
+    expect((await server.request('POST', `/visits/${visitId}/ledger`, { after: 0, entry: given })).status).toBe(200)
+    expect((await dossier(visitId)).ledger).toEqual([given])
+  })
+
+  it.each([
+    ['an unknown slot', { ...exchange(155), slot: 'wheel' }],
+    ['a property of another part', { ...exchange(155), to: { name: 'New', properties: { stemLength: 90 } } }],
+    ['a width that no saddle has', exchange(1550)],
+  ])('are refused with %s', async (_, bad) => {
+    const { visitId } = await newVisit()
+    expect((await server.request('POST', `/visits/${visitId}/ledger`, { after: 0, entry: entry([bad]) })).status).toBe(400)
   })
 })
 
@@ -284,11 +346,11 @@ describe('the database itself', () => {
   it('refuses what must not be stored, whatever the code does', async () => {
     const { visitId } = await newVisit()
     const bad = [
-      sql`insert into complaints (id, visit_id, seq, region, side, kind, situation, severity, note, warnings, removed, version) values (${randomUUID()}, ${visitId}, 1, 'x', 'left', 'pain', 'x', 11, '', '{}', false, 1)`,
-      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${visitId}, 'crank', 'up', 1, '', 'tape', now(), 1)`,
-      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${randomUUID()}, 'crank', 'both', 1, '', 'tape', now(), 1)`,
-      sql`insert into readings (visit_id, key, side, value, typed, method, taken_at, version) values (${visitId}, 'crank', 'both', 'NaN', '', 'tape', now(), 1)`,
-      sql`insert into ledger (id, visit_id, seq, kind, at) values (${randomUUID()}, ${visitId}, 1, 'try', now())`,
+      sql`insert into complaints (id, studio_id, visit_id, seq, region, side, kind, situation, severity, note, warnings, removed, version) values (${randomUUID()}, ${DEFAULT_STUDIO}, ${visitId}, 1, 'x', 'left', 'pain', 'x', 11, '', '{}', false, 1)`,
+      sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${visitId}, 'crank', 'up', 1, '', 'tape', now(), 1)`,
+      sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${randomUUID()}, 'crank', 'both', 1, '', 'tape', now(), 1)`,
+      sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${visitId}, 'crank', 'both', 'NaN', '', 'tape', now(), 1)`,
+      sql`insert into ledger (id, studio_id, visit_id, seq, kind, at) values (${randomUUID()}, ${DEFAULT_STUDIO}, ${visitId}, 1, 'try', now())`,
       sql`insert into riders (id, studio_id, name, note, search, touched_at, version) values (${randomUUID()}, ${randomUUID()}, 'x', '', 'x', now(), 1)`,
     ]
     for (const statement of bad) await expect(server.db.execute(statement)).rejects.toThrow()

@@ -1,7 +1,6 @@
 // Speed of the core on one thread; prints JSON.
 import { legSweep, saddleHeightForFlexion } from '../../core/src/body/leg.ts'
 import type { LegInput } from '../../core/src/body/leg.ts'
-import { cleatProposal } from '../../core/src/change/cleatProposal.ts'
 import { setupOf } from '../../core/src/change/setup.ts'
 import type { PedalRider } from '../../core/src/feet/pedalCriteria.ts'
 import { startingPedals } from '../../core/src/feet/pedalKinds.ts'
@@ -19,7 +18,7 @@ import { calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
 import { metricSpreads, uncertaintyModelOf } from '../../core/src/change/uncertainty.ts'
 import { defaultHolds, knockOn } from '../../core/src/change/knockOn.ts'
 import { standingOf } from '../../core/src/change/setup.ts'
-import { unmoved } from '../../core/src/measure/riderModel.ts'
+import { unmoved } from '../../core/src/measure/timeline.ts'
 import { demoVisits } from '../../server/src/demo/riders.ts'
 import { exampleReadings } from '../../core/src/testing.ts'
 
@@ -61,10 +60,11 @@ const heights = rate(1, (n) => {
   return sum
 })
 const setup = setupOf(exampleReadings, [], 'drop')
+const cleats = [{ setting: 'cleatSetback', side: 'left', by: 5 }, { setting: 'cleatSetback', side: 'right', by: 8 }] as const
 let judged = 0
 const start = performance.now()
 while (performance.now() - start < 1000) {
-  cleatProposal(setup, { left: 10, right: 18 })
+  knockOn(standingOf(setup), cleats, defaultHolds(cleats), 'step')
   judged += 1
 }
 const proposals = judged / ((performance.now() - start) / 1000)
@@ -94,15 +94,15 @@ const uncertainty = milliseconds(() => {
   const known = uncertaintyModelOf(rider, unmoved)
   return known && metricSpreads(known)
 }, 30)
-const standing = standingOf(setupOf(full, [], 'drop', rider))
+const standing = standingOf(setupOf(full, [], 'drop'))
 const requested = [{ setting: 'saddleHeight' as const, side: 'both' as const, by: 4 }]
 const knockOns = milliseconds(() => knockOn(standing, requested, defaultHolds(requested), 'whole'), 200)
 // Two hundred systems: the kinds with every figure varied a little, so that nothing ranks alike.
 const catalogue = Array.from({ length: 200 }, (_, i) => {
-  const { seed: _seed, ...spec } = startingPedals[i % startingPedals.length] ?? startingPedals[0]!
+  const spec = startingPedals[i % startingPedals.length] ?? startingPedals[0]!
   return { id: String(i), spec: { ...spec, name: `System ${i}`, patch: spec.patch + i, stack: spec.stack + (i % 5) / 2, mud: 1 + (i % 5) } }
 })
-const pedalRider: PedalRider = { mass: 88, soleStiffness: 1, forefoot: true, knee: true, entry: false, loose: false, bowLegged: true, use: 'long', widen: 6, swing: 4, bolts: 'three bolts', kindNow: 5, axleNow: 53, hours: 5 } // prettier-ignore
+const pedalRider: PedalRider = { mass: 88, soleStiffness: 'soft', forefoot: true, knee: true, entry: false, loose: false, bowLegged: true, use: 'long', widen: 6, swing: 4, bolts: 'three bolts', kindNow: 'recessed', axleNow: 53, hours: 5 } // prettier-ignore
 const ranking = milliseconds(() => rankPedals(catalogue, pedalRider, { patch: 4 }), 200)
 const ten = (from: number, step: number) => Array.from({ length: 10 }, (_, i) => from + i * step)
 const side = { tread: 146, axle: 53, washer: 0, adapter: 0, cleatInboard: 0 }

@@ -14,12 +14,12 @@ import {
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import { quantity } from '../quantity/quantity.ts'
 import type { Quantity, Unit } from '../quantity/quantity.ts'
-import { bySide } from '../quantity/sided.ts'
+import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
 import { methodUncertainty } from './methods.ts'
 import { choiceKeys, definitionOf, isChoice, numberKeys, unitOf } from './readingDefinitions.ts'
-import type { ChoiceKey, NumberKey, OptionOf } from './readingDefinitions.ts'
+import type { ChoiceKey, NumberKey, OptionOf, ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
 import { readingPlace } from './readingPlace.ts'
 import { summarise } from './repeats.ts'
@@ -50,6 +50,11 @@ export function measuredValue(now: ResolvedReadings, key: NumberKey, side: Side 
 /** What was chosen among a reading's words; null = not read. */
 export function chosen<Key extends ChoiceKey>(now: ResolvedReadings, key: Key, side: Side = 'left'): OptionOf<Key> | null {
   return now.choices[key][side]
+}
+
+/** Whether something was read on either side, be it a number or a word. */
+export function isRead(now: ResolvedReadings, key: ReadingKey): boolean {
+  return sides.some((side) => (isChoice(key) ? chosen(now, key, side) !== null : measured(now, key as NumberKey, side) !== null))
 }
 
 /** The parts of a body that are never read directly, one side. */

@@ -7,7 +7,7 @@ import type { Complaint } from '../talk/complaint.ts'
 import type { FeetParts } from '../feet/station.ts'
 
 /** Where a cause is dealt with. */
-export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'stance' | 'support' | 'wear' | 'seat'
+export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'rotation' | 'stance' | 'support' | 'wear' | 'seat'
 
 type Row = CauseRow<FeetParts, FootPage>
 
@@ -52,7 +52,7 @@ export const footCauses = {
     },
   },
   rotation: {
-    label: 'Rotation off', page: 'cleat',
+    label: 'Rotation off', page: 'rotation',
     says: ({ rotation, twisted }, side) => {
       const judged = rotation[side]
       if (judged.state === 'missing') return open('Foot’s direction, cleat’s turn and float are not all read.', ...judged.missing.map((key) => rotationKeys[key]))
@@ -63,7 +63,7 @@ export const footCauses = {
     },
   },
   float: {
-    label: 'Float too small or sloppy', page: 'cleat',
+    label: 'Float too small or sloppy', page: 'rotation',
     says: ({ rotation, look }, side) => {
       const judged = rotation[side]
       if (look[side].play === 'much') return speaksFor('The foot toggles in the pedal.')

@@ -27,7 +27,7 @@ const marks = computed(() => {
       const [elbow, hand] = [at(arms.right.elbow), at(arms.right.hand)]
       const upper = minus(elbow, at(arms.right.shoulder))
       const turned = minus(hand, elbow)
-      found.push({ key: 'elbow', ...arcOf(elbow, upper, turned, 80, 1.6), text: number(bend(arms.right)) })
+      found.push({ key: 'elbow', ...arcOf(elbow, upper, turned, 80, 1.6), text: bothBends(arms) })
       const flexion = Math.abs(angle(minus(hip, shoulder), minus(elbow, shoulder)))
       found.push({ key: 'shoulder', ...arcOf(shoulder, minus(hip, shoulder), minus(elbow, shoulder), 95, 1.45), text: number(flexion) })
     }
@@ -47,6 +47,12 @@ const band = computed(() => {
 
 function angle(a: Drawn, b: Drawn): number {
   return (Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y) * 180) / Math.PI
+}
+
+/** "31°", or "31°, left 35°" where the arms differ by a degree or more. */
+function bothBends({ left, right }: NonNullable<Scene['arms']>): string {
+  const [l, r] = [bend(left), bend(right)]
+  return Math.abs(l - r) < 1 ? number(r) : `${number(r)}, left ${number(l)}`
 }
 
 /** True bend of the elbow in space, degrees. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { RequestedMove } from '@level-stance/core/change/moves'
 import type { Handle } from './handles.ts'
+import { useSvgDrag } from '../composables/svgDrag.ts'
 import { projections } from './views.ts'
 import type { ViewKey } from './views.ts'
 import { useBoard } from '../stores/board.ts'
@@ -11,43 +11,25 @@ import { useBoard } from '../stores/board.ts'
 const props = defineProps<{ handle: Handle; view: ViewKey; words: string; size: number }>()
 const emit = defineEmits<{ choose: [] }>()
 const board = useBoard()
-const dragging = ref(false)
-/** where the hand took hold, in mm of the drawing, and what was wished then */
-let hold: { x: number; y: number; wished: Map<string, number>; to: DOMMatrix } | null = null
-
 const at = () => projections[props.view](props.handle.at)
 const place = ({ setting, side }: Pick<RequestedMove, 'setting' | 'side'>) => `${setting}:${side}`
 
-function take(event: PointerEvent): void {
-  emit('choose')
-  const svg = (event.currentTarget as SVGGElement).ownerSVGElement
-  const matrix = svg?.getScreenCTM()
-  if (!board.movable || !matrix) return
-  const to = matrix.inverse()
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(to)
-  const wished = new Map(props.handle.request(0, 0).map((request) => [place(request), board.aimed(request.setting, request.side)]))
-  hold = { x, y, wished, to }
-  dragging.value = true
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-
-function drag(event: PointerEvent): void {
-  if (hold === null) return
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(hold.to)
-  const { wished, x: fromX, y: fromY } = hold
-  board.request(
-    props.handle.request(x - fromX, fromY - y).map((request) => ({ ...request, by: settable(request, (wished.get(place(request)) ?? 0) + request.by) })),
-  )
-}
+const { dragging, down, drag, up } = useSvgDrag(
+  (event) => (event.currentTarget as SVGGElement).ownerSVGElement,
+  (from) => {
+    emit('choose')
+    if (!board.movable) return null
+    return { from, asked: new Map(props.handle.request(0, 0).map((one) => [place(one), board.aimed(one.setting, one.side)])) }
+  },
+  ({ x, y }, { from, asked }) =>
+    board.request(
+      props.handle.request(x - from.x, from.y - y).map((one) => ({ ...one, by: settable(one, (asked.get(place(one)) ?? 0) + one.by) })),
+    ),
+)
 
 function settable({ setting }: RequestedMove, by: number): number {
   const { resolution } = settingOf(setting)
   return Math.round(by / resolution) * resolution
-}
-
-function release(): void {
-  hold = null
-  dragging.value = false
 }
 
 /** Arrow keys: a step of 1 mm or 0.5°; with shift five times as much. */
@@ -72,10 +54,10 @@ function nudge(event: KeyboardEvent): void {
     :aria-label="`${handle.label}: ${words}. Arrow keys move it.`"
     :data-testid="`handle-${handle.id}`"
     :transform="`translate(${at().x.toFixed(1)} ${at().y.toFixed(1)})`"
-    @pointerdown="take"
+    @pointerdown="down"
     @pointermove="drag"
-    @pointerup="release"
-    @pointercancel="release"
+    @pointerup="up"
+    @pointercancel="up"
     @focus="$emit('choose')"
     @keydown="nudge"
   >

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { settingOf } from '@level-stance/core/change/settings'
-import { withMoves } from '@level-stance/core/change/moves'
+import { movesOf, withMoves } from '@level-stance/core/change/moves'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { seatAngleOf } from '@level-stance/core/measure/riderModel'
 import { sceneOf } from '@level-stance/core/measure/scene'
@@ -27,10 +27,10 @@ const chosen = ref<string | null>(null)
 const proposal = computed<Scene | null>(() => {
   const { whole } = board
   if (!whole?.model) return null
-  return sceneOf(whole.model, visit.rider.values, visit.bar, withMoves(visit.setup.folded.by, whole.moves), props.crankAngle)
+  return sceneOf(whole.model, visit.rider.values, visit.bar, withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)]), props.crankAngle)
 })
 const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, seatAngleOf(visit.rider.values)))
-/** How far each of a handle's settings is wished, in words. */
+/** How far each of a handle's settings is asked to go, in words. */
 const words = computed(() =>
   handles.value.map((handle) =>
     handle

@@ -3,10 +3,8 @@ import { useElementSize, useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { unmoved } from '@level-stance/core/measure/riderModel'
 import { sceneOf } from '@level-stance/core/measure/scene'
-import type { MovedBy } from '@level-stance/core/measure/riderModel'
-import type { RiderModel } from '@level-stance/core/body/rider'
+import type { Setup } from '@level-stance/core/change/setup'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -29,11 +27,10 @@ const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
 const stage = ref<HTMLElement | null>(null)
 
-const values = computed(() => visit.rider.values)
-const scene = (model: RiderModel | null, by: MovedBy) => model && sceneOf(model, values.value, visit.bar, by, crankAngle.value)
-const now = computed(() => scene(visit.setup.model, visit.setup.folded.by))
+const scene = ({ model, rider, folded }: Setup) => model && sceneOf(model, rider.values, visit.bar, folded.by, crankAngle.value)
+const now = computed(() => scene(visit.setup))
 const start = computed(() =>
-  visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline.model, unmoved) : null,
+  visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline) : null,
 )
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
 

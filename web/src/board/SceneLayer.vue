@@ -114,7 +114,7 @@ const short = computed(
     </template>
     <path class="saddle" :d="saddle" />
     <path v-if="look !== 'now'" class="bone" :d="cranks" />
-    <path class="bone far" :d="paths.farLeg + (view === 'side' ? '' : paths.farArm)" />
+    <path class="bone far" :d="paths.farLeg + paths.farArm" />
     <path class="bone" :d="paths.trunk + paths.nearLeg + paths.nearArm + (view === 'side' ? '' : paths.hips + paths.shoulders)" />
     <path v-if="plumbs" class="plumb" :d="plumbs" />
     <path v-if="look !== 'now'" class="sole" :d="paths.nearFoot + (view === 'side' ? '' : paths.farFoot)" />

@@ -7,6 +7,7 @@ import type { SolePoint } from '@level-stance/core/feet/soleDrawing'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { LengthUnit } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
+import { useSvgDrag } from '../composables/svgDrag.ts'
 import { heldInSlot, heldTurn, turnOfHeel } from './boardFoot.ts'
 import type { BoardFoot } from './boardFoot.ts'
 
@@ -27,10 +28,6 @@ const emit = defineEmits<{ aim: [setback: number]; turn: [toeOut: number] }>()
 
 const pedal = ref<SVGGElement | null>(null)
 const sole = ref<SVGGElement | null>(null)
-const dragging = ref<'aim' | 'turn' | null>(null)
-/** value under the finger less that of the handle, while dragging */
-let grab = 0
-
 const outward = computed<1 | -1>(() => (props.side === 'left' ? -1 : 1))
 const turnNow = computed(() => props.foot.turn ?? 0)
 const setbackNow = computed(() => props.foot.setbackNow ?? 0)
@@ -112,37 +109,23 @@ const handleAt = computed(() => props.foot.aim ?? props.foot.setbackNow)
 const mm = (value: number) => `${formatLength(value, props.unit)} ${props.unit}`
 const degrees = (value: number) => `${trimmed(value, 1)}°`
 
-function placeIn(frame: SVGGElement | null, event: PointerEvent): DOMPoint | null {
-  const matrix = frame?.getScreenCTM()
-  return matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse()) : null
-}
-function valueAt(what: 'aim' | 'turn', event: PointerEvent): number | null {
-  const at = placeIn(what === 'aim' ? sole.value : pedal.value, event)
-  if (at === null) return null
-  return what === 'aim' ? setbackNow.value + at.y : turnOfHeel(at.x, at.y, outward.value)
-}
-
-function start(what: 'aim' | 'turn', event: PointerEvent): void {
-  const here = valueAt(what, event)
-  const held = what === 'aim' ? handleAt.value : (turnHandle.value?.value ?? null)
-  if (!props.movable || here === null || held === null) return
-  grab = here - held
-  dragging.value = what
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-
-function move(event: PointerEvent): void {
-  if (dragging.value === null) return
-  const here = valueAt(dragging.value, event)
-  if (here === null) return
-  if (dragging.value === 'aim') {
-    const setback = heldInSlot(here - grab, props.foot.slot)
+// What a hand holds: the value under it less that of the handle.
+const aiming = useSvgDrag(
+  () => sole.value,
+  (at) => (props.movable && handleAt.value !== null ? setbackNow.value + at.y - handleAt.value : null),
+  (at, grab) => {
+    const setback = heldInSlot(setbackNow.value + at.y - grab, props.foot.slot)
     if (setback !== props.foot.aim) emit('aim', setback)
-  } else {
-    const turn = heldTurn(here - grab, props.foot.turnRoom)
+  },
+)
+const turning = useSvgDrag(
+  () => pedal.value,
+  (at) => (props.movable && turnHandle.value !== null ? turnOfHeel(at.x, at.y, outward.value) - turnHandle.value.value : null),
+  (at, grab) => {
+    const turn = heldTurn(turnOfHeel(at.x, at.y, outward.value) - grab, props.foot.turnRoom)
     if (turn !== (props.foot.turnAim ?? props.foot.turn)) emit('turn', turn)
-  }
-}
+  },
+)
 
 function nudge(event: KeyboardEvent): void {
   const by = { ArrowUp: -1, ArrowDown: 1, PageUp: -5, PageDown: 5 }[event.key]
@@ -209,7 +192,7 @@ function nudgeTurn(event: KeyboardEvent): void {
         <g
           v-if="handleAt !== null"
           class="handle along"
-          :class="{ movable, active: dragging === 'aim' }"
+          :class="{ movable, active: aiming.dragging.value }"
           role="slider"
           :tabindex="movable ? 0 : -1"
           :aria-label="`Cleat to try, ${side}`"
@@ -219,10 +202,10 @@ function nudgeTurn(event: KeyboardEvent): void {
           :aria-valuenow="handleAt"
           :aria-valuetext="`${mm(handleAt)} behind the ball`"
           :aria-disabled="!movable"
-          @pointerdown="start('aim', $event)"
-          @pointermove="move"
-          @pointerup="dragging = null"
-          @pointercancel="dragging = null"
+          @pointerdown="aiming.down"
+          @pointermove="aiming.drag"
+          @pointerup="aiming.up"
+          @pointercancel="aiming.up"
           @keydown="nudge"
         >
           <rect class="reach" x="-30" :y="axleY(handleAt) - 34" width="60" height="64" />
@@ -241,7 +224,7 @@ function nudgeTurn(event: KeyboardEvent): void {
       <g
         v-if="turnHandle"
         class="handle"
-        :class="{ movable, active: dragging === 'turn' }"
+        :class="{ movable, active: turning.dragging.value }"
         role="slider"
         :tabindex="movable ? 0 : -1"
         :aria-label="`Foot’s direction to try, ${side}`"
@@ -250,10 +233,10 @@ function nudgeTurn(event: KeyboardEvent): void {
         :aria-valuenow="turnHandle.value"
         :aria-valuetext="`toes ${degrees(Math.abs(turnHandle.value))} ${turnHandle.value < 0 ? 'in' : 'out'}`"
         :aria-disabled="!movable"
-        @pointerdown="start('turn', $event)"
-        @pointermove="move"
-        @pointerup="dragging = null"
-        @pointercancel="dragging = null"
+        @pointerdown="turning.down"
+        @pointermove="turning.drag"
+        @pointerup="turning.up"
+        @pointercancel="turning.up"
         @keydown="nudgeTurn"
       >
         <line class="lever" x1="0" y1="0" :x2="turnHandle.at.x" :y2="turnHandle.at.y" />

@@ -133,7 +133,7 @@ async function store(removed = false): Promise<void> {
             {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
           </label>
           <select
-            v-if="['choice', 'place', 'yes-no'].includes(field.kind)"
+            v-if="['choice', 'yes-no'].includes(field.kind)"
             :id="`${part}-${field.key}`"
             class="plain-field"
             :value="texts[field.key]"
@@ -143,9 +143,7 @@ async function store(removed = false): Promise<void> {
               <option value="yes">yes</option>
               <option value="no">no</option>
             </template>
-            <option v-for="(option, i) in field.options ?? []" :key="option" :value="field.kind === 'place' ? String(i + 1) : option">
-              {{ option }}
-            </option>
+            <option v-for="option in field.options ?? []" :key="option.key" :value="option.key">{{ option.words }}</option>
           </select>
           <textarea
             v-else-if="field.kind === 'long'"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { moveWords } from '@level-stance/core/change/moveWords'
+import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
+import { midSentence } from '@level-stance/core/quantity/words'
 import { useVisit } from '../stores/visit.ts'
 
 defineProps<{ proposed: string | null }>()
@@ -18,17 +19,14 @@ const beads = computed(() => {
     if (entry.kind === 'try') {
       const change = visit.folded.changes.find((c) => c.id === entry.id) ?? null
       const words = (role: 'chosen' | 'knock-on') =>
-        entry.moves
-          .filter((move) => move.role === role)
-          .map(moveWords)
-          .join(', ')
+        changeWords({ moves: entry.moves.filter((move) => move.role === role), exchanges: entry.exchanges.filter((one) => one.role === role) }).join(', ')
       const after = visit.ledger.findIndex((other, i) => i > index && other.kind === 'keep' && other.of === entry.id)
       list.push({
         key: entry.id,
         upTo: (after < 0 ? index : after) + 1,
         change,
         title: words('chosen'),
-        knockOn: words('knock-on').toLowerCase(),
+        knockOn: midSentence(words('knock-on')),
         rated: rated(entry.id),
         state: change?.state ?? 'trying',
       })

@@ -1,27 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { definitionOf, optionsOf } from '@level-stance/core/measure/readingDefinitions'
+import type { ChoiceKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingName } from '@level-stance/core/measure/readingEntry'
+import { readingProps } from './readingProps.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** A reading that is one of a few words, of the bike or of one side. */
-const props = defineProps<{ readingKey: ReadingKey; side: Reading['side'] }>()
+const props = defineProps<{
+  readingKey: ChoiceKey
+  side: Reading['side']
+  condition: ConditionKey
+  /** a new reading at this place of the ledger, beside the one that counts */
+  again: boolean
+}>()
 const visit = useVisit()
 const definition = computed(() => definitionOf(props.readingKey))
-const value = computed(() => visit.reading(props.readingKey, props.side)?.value ?? 0)
+const stored = computed(() => (props.again ? null : visit.reading(props.readingKey, props.side, props.condition)))
+const value = computed(() => stored.value?.value ?? '')
+/** What the part that was fitted says of itself, where nobody has read it. */
+const implied = computed(() => {
+  const side = props.side === 'right' ? 'right' : 'left'
+  return stored.value === null && !props.again ? visit.setup.now.choices[props.readingKey][side] : null
+})
 
 function choose(event: Event): void {
-  const chosen = Number((event.target as HTMLSelectElement).value)
+  const chosen = (event.target as HTMLSelectElement).value
   visit.setReading({
-    key: props.readingKey,
-    side: props.side,
-    value: chosen === 0 ? null : chosen,
-    typed: chosen === 0 ? '' : String(chosen),
+    ...readingProps(props, stored.value, visit.after),
+    value: chosen === '' ? null : chosen,
+    typed: chosen,
     method: definition.value.method,
-    takenAt: new Date().toISOString(),
-    condition: 'usual',
     repeats: [],
   })
 }
@@ -29,16 +40,16 @@ function choose(event: Event): void {
 
 <template>
   <select
-    :id="`reading-${readingKey}-${side}`"
+    :id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}`"
     class="plain-field choice"
-    :class="{ empty: value === 0 }"
+    :class="{ empty: value === '' }"
     :value="value"
     :aria-label="readingName(readingKey, side)"
     data-reading
     @change="choose"
   >
-    <option :value="0">–</option>
-    <option v-for="(word, i) in definition.options" :key="word" :value="i + 1">{{ word }}</option>
+    <option value="">{{ implied === null ? '–' : `${definition.options[implied]} (as fitted)` }}</option>
+    <option v-for="option in optionsOf(readingKey)" :key="option" :value="option">{{ definition.options[option] }}</option>
   </select>
 </template>
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { formatLength } from '@level-stance/core/quantity/entry'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { definitionOf, isChoice, optionWord } from '@level-stance/core/measure/readingDefinitions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { useOutbox } from '../stores/outbox.ts'
-import type { PendingWrite } from '../stores/outbox.ts'
+import type { PendingWrite } from '../stores/pendingWrite.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
@@ -21,11 +21,12 @@ function theirs(write: PendingWrite): string {
   if (write.kind === 'reading') {
     const { key, value } = current['reading'] as Reading
     if (value === null) return 'cleared'
+    if (typeof value === 'string') return isChoice(key) ? optionWord(key, value) : value
     return definitionOf(key).dimension === 'length' ? `${formatLength(value, preferences.unit)} ${preferences.unit}` : String(value)
   }
   if (write.kind === 'complaint') return current['removed'] ? 'removed' : `severity ${(current['complaint'] as Complaint).severity}`
   if (write.kind === 'rating') return String((current['rating'] as { severity: number }).severity)
-  return String(current['cleatSchool'] ?? 'another version')
+  return String(current['title'] ?? 'another version')
 }
 </script>
 

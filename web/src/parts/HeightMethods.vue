@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { saddleHeightsCalculation } from '@level-stance/core/seat/height.calculations'
 import { heightMethods, heightsFor } from '@level-stance/core/seat/heightMethods'
@@ -8,16 +8,14 @@ import { formatLength } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
-import WorkingPanel from './WorkingPanel.vue'
+import WorkingButton from './WorkingButton.vue'
 
 /** Saddle-height methods side by side, each against where the saddle stands. */
 const visit = useVisit()
 const preferences = usePreferences()
-const workingOpen = ref(false)
-const none = [] as const
 
 const inputs = computed(() => sides.map((side) => heightInputOf(visit.setup, side)))
-const saddle = computed(() => visit.setup.saddleHeight?.value ?? null)
+const saddle = computed(() => visit.setup.now.saddleHeight.left?.value ?? null)
 const rows = computed(() => {
   const [left, right] = inputs.value
   if (!left || !right) return []
@@ -65,7 +63,7 @@ const items = computed(() =>
   <div class="heights">
     <p class="small muted">
       All as height from the bottom bracket to the saddle’s top, {{ preferences.unit }}. The line is the saddle now.
-      <button v-if="items.length > 0" type="button" class="link" @click="workingOpen = true">Working</button>
+      <WorkingButton :runs="items" />
     </p>
     <div v-for="row in rows" :key="row.key" class="row">
       <p class="line">
@@ -80,7 +78,6 @@ const items = computed(() =>
       <p class="small muted">{{ row.known ? `${against(row)}. ` : '' }}{{ row.why }}</p>
     </div>
     <p v-if="rows.length === 0" class="muted">Measure stature, saddle height, crank and cleats first.</p>
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>
 </template>
 

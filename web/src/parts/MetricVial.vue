@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
-import { kneeBand } from '@level-stance/core/measure/methods'
+import { bandFor } from '@level-stance/core/measure/readingBands'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useUncertainty } from '../stores/uncertainty.ts'
@@ -22,7 +22,7 @@ const definition = computed(() => metricDefinition(props.metric))
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => {
   const side = { kneeLeft: 'left', kneeRight: 'right' }[props.metric as string] as 'left' | 'right' | undefined
-  return side ? kneeBand(visit.reading('kneeFlexion', side)?.method ?? null) : definition.value.band
+  return side ? bandFor('knee-at-bottom', visit.reading('kneeFlexion', side)?.method ?? null) : definition.value.band
 })
 const now = computed(() => board.now?.[props.metric] ?? null)
 const start = computed(() => board.start?.[props.metric] ?? null)

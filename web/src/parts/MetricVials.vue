@@ -7,14 +7,14 @@ import MetricVial from './MetricVial.vue'
 /** Numbers of the rider on the bike, two a row, in the order of the body. */
 const props = withDefaults(defineProps<{ metrics?: readonly MetricKey[] }>(), {
   metrics: () => [
-    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbow', 'shoulder', 'wrist', 'reach', 'drop', 'load', 'frontWheel',
-    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'stance', 'wristBack',
+    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'elbowLeft', 'elbowRight', 'shoulderLeft', 'shoulderRight', 'wristLeft', 'wristRight', 'reach', 'drop',
+    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'wristBackLeft', 'wristBackRight', 'stance', 'frontWheel',
   ], // prettier-ignore
 })
 
 const visit = useVisit()
 /** A lever angle means a bend of the wrist only where the hand holds the bar by its grip. */
-const shown = computed(() => props.metrics.filter((metric) => metric !== 'wristBack' || visit.bar === 'flat'))
+const shown = computed(() => props.metrics.filter((metric) => visit.bar === 'flat' || !metric.startsWith('wristBack')))
 </script>
 
 <template>

@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { Button, Checkbox } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { cautionsFor } from '@level-stance/core/change/cautions'
-import { handHolds } from '@level-stance/core/change/knockOn'
-import type { HandHold } from '@level-stance/core/change/knockOn'
-import { moveWords } from '@level-stance/core/change/moveWords'
+import { isExchange } from '@level-stance/core/change/moves'
+import { changeWords, exchangeWords } from '@level-stance/core/change/moveWords'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
-import type { SettingKey } from '@level-stance/core/change/settings'
+import { handHolds } from '@level-stance/core/change/settings'
+import type { HandHold } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
-import type { Side } from '@level-stance/core/quantity/sided'
+import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import MoveField from './MoveField.vue'
-import WorkingPanel from './WorkingPanel.vue'
+import WorkingButton from './WorkingButton.vue'
 
-/** What is to be moved, what it brings along, and the button that puts it to the test. */
+/** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
 const props = withDefaults(
   defineProps<{
-    fields: readonly { readonly setting: SettingKey; readonly side: Side | 'both' }[]
+    fields: readonly SettingPlace[]
     /** whether the fitter chooses here what the hands are held to */
     choosesHold?: boolean
   }>(),
@@ -28,37 +28,53 @@ const props = withDefaults(
 )
 const visit = useVisit()
 const board = useBoard()
-const workingOpen = ref(false)
-const none = [] as const
 
-/** The station's own fields, and one for whatever else is wished. */
-const shownFields = computed(() => [
-  ...props.fields,
-  ...board.requested.filter((request) => !props.fields.some((field) => field.setting === request.setting && field.side === request.side)),
-])
+/** The station's own fields, and one for whatever else is asked for. */
+const shownFields = computed<readonly SettingPlace[]>(() => {
+  const others = board.requested.flatMap((request) => (isExchange(request) ? [] : [request]))
+  return [...props.fields, ...others.filter(({ setting, side }) => !props.fields.some((field) => field.setting === setting && field.side === side))]
+})
 /** Left and right of one setting share a row. */
 const rows = computed(() => {
   const keys = [...new Set(shownFields.value.map(({ setting }) => setting))]
   return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
 })
+const parts = computed(() => board.requested.filter(isExchange))
 const step = computed(() => board.step)
-const chosen = computed(() => step.value?.moves.filter((move) => move.role === 'chosen') ?? [])
-const answers = computed(() => step.value?.answers.filter((answer) => answer.by !== 0) ?? [])
-const holdsHands = computed(() => visit.setup.model?.grip !== null && visit.setup.model !== null)
-const cautions = computed(() => cautionsFor(step.value?.moves ?? []))
+const inRole = (role: 'chosen' | 'knock-on') =>
+  step.value
+    ? changeWords({ moves: step.value.moves.filter((move) => move.role === role), exchanges: step.value.exchanges.filter((one) => one.role === role) })
+    : []
+const now = computed(() => inRole('chosen'))
+const withIt = computed(() => inRole('knock-on'))
+const exact = computed(() =>
+  (step.value?.answers ?? [])
+    .filter((answer) => answer.by !== 0)
+    .map((answer) => `exact ${trimmed(answer.exact, 1)}${answer.limit ? `, ${limits[answer.limit]}` : ''}`)
+    .join('; '),
+)
+const limits = { cap: 'the rest later', room: 'no more room' } as const
+const knees = computed(() => {
+  const { before, after } = step.value ?? { before: null, after: null }
+  return (['left', 'right'] as const).flatMap((side) => {
+    const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
+    const [from, to] = [before?.[key] ?? null, after?.[key] ?? null]
+    return from === null || to === null ? [] : [`${side} ${trimmed(from, 1)}° → ${trimmed(to, 1)}°`]
+  })
+})
+const holdsHands = computed(() => visit.setup.model !== null && visit.setup.model.grips !== null)
+const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
 function hold(change: Partial<typeof board.holds>): void {
   board.ownHolds = { ...board.holds, ...change }
 }
-const items = computed(() => [
-  {
-    heading: 'What this change brings along',
-    calculation: anyCalculation(knockOnCalculation),
-    input: { readings: visit.readings, ledger: visit.ledger, bar: visit.bar, requested: board.requested, holds: board.holds, mode: 'step' },
-    plusMinus: {},
-  },
-])
+const runs = computed<WorkingRun[]>(() => {
+  const { readings, ledger, place, bar } = visit
+  const { requested, holds } = board
+  const input = { readings, ledger, place, bar, requested, holds, mode: 'step' }
+  return [{ heading: 'What this change brings along', calculation: anyCalculation(knockOnCalculation), input, plusMinus: {} }]
+})
 </script>
 
 <template>
@@ -66,9 +82,11 @@ const items = computed(() => [
     <div class="head">
       <h2>Move</h2>
       <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
-      <button v-if="board.active" type="button" class="link" @click="workingOpen = true">Working</button>
-      <button v-if="board.active" type="button" class="link" @click="board.clear()">Leave it</button>
+      <WorkingButton v-if="board.active" :runs="runs" />
+      <button v-if="board.changed && board.judged" type="button" class="link" @click="board.clear()">As judged</button>
+      <button v-if="board.active" type="button" class="link" @click="board.leave()">Leave it</button>
     </div>
+    <p v-for="part in parts" :key="part.slot" class="exchange">{{ exchangeWords(part) }}</p>
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
       <div v-else class="pair">
@@ -92,20 +110,14 @@ const items = computed(() => [
           </select>
         </label>
       </div>
-      <p v-if="chosen.length > 0" data-testid="move-now"><strong>Now:</strong> {{ chosen.map(moveWords).join(' · ') }}</p>
-      <p v-if="answers.length > 0" data-testid="move-answers">
-        <strong>With it:</strong> {{ answers.map(moveWords).join(' · ') }}
-        <span class="muted small"
-          >({{
-            answers
-              .map((a) => `exact ${trimmed(a.exact, 1)}${a.limit ? `, ${a.limit === 'cap' ? 'the rest later' : 'no more room'}` : ''}`)
-              .join('; ')
-          }})</span
-        >
+      <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> {{ now.join(' · ') }}</p>
+      <p v-if="withIt.length > 0" data-testid="move-answers">
+        <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
       </p>
-      <div v-if="chosen.length > 0" class="last">
+      <p v-if="board.holds.knee && withIt.length > 0 && knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+      <div v-if="now.length > 0" class="last">
         <p class="caution">{{ cautions.join(' ') }}</p>
-        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try-move" @click="board.tryStep()">Try</Button>
+        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.tryStep()">Try</Button>
       </div>
       <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
       <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
@@ -118,9 +130,9 @@ const items = computed(() => [
         </p>
       </details>
       <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
+      <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
     </template>
     <p v-else class="small muted">Drag on the board, or type where it should go.</p>
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </article>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { handsMiddle } from '@level-stance/core/body/rider'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -27,9 +28,11 @@ const preferences = usePreferences()
 const now = computed<number | null>(() => {
   const read = visit.setup.now[props.setting][props.side === 'left' ? 'left' : 'right']
   if (read) return read.value
-  const hand = visit.setup.model?.grip?.at
-  if (!hand) return null
-  return { handReach: hand.x, handHeight: hand.y, gripSpacing: 2 * hand.z }[props.setting as string] ?? null
+  const { model } = visit.setup
+  const middle = model && handsMiddle(model)
+  if (!model?.grips || !middle) return null
+  const { left, right } = model.grips
+  return { handReach: middle.x, handHeight: middle.y, gripSpacing: left.at.z + right.at.z }[props.setting as string] ?? null
 })
 const aimed = computed(() => board.aimed(props.setting, props.side))
 const base = computed(() => now.value ?? 0)

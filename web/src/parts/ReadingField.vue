@@ -2,20 +2,26 @@
 import { computed, ref, watch } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { allowedRange, readEntry, readingName } from '@level-stance/core/measure/readingEntry'
 import { conditions } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingPlace } from '@level-stance/core/measure/readingPlace'
+import { readingProps } from './readingProps.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
-const props = withDefaults(defineProps<{ readingKey: ReadingKey; side: Reading['side']; estimate: string; condition?: ConditionKey }>(), {
-  condition: 'usual',
-})
+const props = defineProps<{
+  readingKey: NumberKey
+  side: Reading['side']
+  estimate: string
+  condition: ConditionKey
+  /** a new reading at this place of the ledger, beside the one that counts */
+  again: boolean
+}>()
 const emit = defineEmits<{ problem: [problem: { message: string; suggestion?: { label: string; text: string } } | null] }>()
 
 const visit = useVisit()
@@ -23,9 +29,9 @@ const drafts = useDrafts()
 const outbox = useOutbox()
 const preferences = usePreferences()
 
-const stored = computed(() => visit.reading(props.readingKey, props.side, props.condition))
+const stored = computed(() => (props.again ? null : visit.reading(props.readingKey, props.side, props.condition)))
 const place = computed(
-  () => `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}`,
+  () => `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}${props.again ? '@again' : ''}`,
 )
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)
@@ -39,8 +45,8 @@ const unit = computed(() => preferences.unit)
 
 /** The stored value as the fitter's unit shows it. */
 function shown(): string {
-  const value = visit.reading(props.readingKey, props.side, props.condition)?.value
-  if (value === null || value === undefined) return ''
+  const value = stored.value?.value
+  if (typeof value !== 'number') return ''
   return definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, preferences.unit) : trimmed(value, 1)
 }
 
@@ -55,17 +61,7 @@ function store(value: number | null, repeats: readonly number[] = []): void {
   if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
   const method = before?.method ?? definitionOf(props.readingKey).method
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
-  const takenAt = new Date().toISOString()
-  visit.setReading({
-    key: props.readingKey,
-    side: props.side,
-    value,
-    typed,
-    method,
-    takenAt,
-    condition: props.condition,
-    repeats: [...repeats],
-  })
+  visit.setReading({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
 }
 
 /** Every key press: a value in range repaints everything; anything else is kept as text. */

@@ -1,16 +1,20 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { predict } from '@level-stance/core/body/calibration'
+import { predictionOf } from '@level-stance/core/change/calibrated'
+import { foldedAt } from '@level-stance/core/change/timeline'
+import { knownKindOf } from '@level-stance/core/measure/knownKinds'
 import { methods, methodsFor } from '@level-stance/core/measure/methods'
 import type { MethodKey } from '@level-stance/core/measure/methods'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { definitionOf, isChoice, optionWord } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
-import { shownValue } from '@level-stance/core/measure/readingEntry'
 import { summarise } from '@level-stance/core/measure/repeats'
 import { readingPlusMinus } from '@level-stance/core/measure/resolve'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { momentOf } from '../composables/day.ts'
+import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -22,75 +26,156 @@ const visit = useVisit()
 const preferences = usePreferences()
 
 const definition = computed(() => definitionOf(props.readingKey))
+const choice = computed(() => (isChoice(props.readingKey) ? props.readingKey : null))
+const numberKey = computed(() => (isChoice(props.readingKey) ? null : props.readingKey))
 const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
-const resolved = computed(() => visit.baseline.baseline[props.readingKey])
 const problems = reactive<Partial<Record<Reading['side'], { message: string; suggestion?: { label: string; text: string } } | undefined>>>(
   {},
 )
 const fields = ref<InstanceType<typeof ReadingField>[]>([])
 const open = ref(false)
+/** a new reading is being taken, beside those that count so far */
+const again = ref(false)
 
-/** What stands in an empty field: the estimate it would replace. */
+const inUnit = (value: number, fine = true) => {
+  const { dimension } = definition.value
+  if (dimension !== 'length') return trimmed(value, fine ? 1 : 0)
+  return formatLength(value, preferences.unit, preferences.unit === 'mm' ? (fine ? undefined : 0) : 1)
+}
+const mark = computed(() => (definition.value.dimension === 'angle' ? '°' : ''))
+const resolved = computed(() => (numberKey.value ? visit.setup.rider.resolved[numberKey.value] : null))
+/** Read on one side only, or once for both. */
+const oneForBoth = computed(() => {
+  const { left, right } = resolved.value ?? {}
+  return left?.oneForBoth === true || right?.oneForBoth === true
+})
+/** What stands in an empty field: the estimate it would replace, or what was read for both sides. */
 const estimates = stable(() =>
-  [resolved.value.left, resolved.value.right].map((value) => {
-    if (props.condition !== 'usual' || value === null || value.basis !== 'estimated') return '–'
-    const { dimension } = definition.value
-    return `~${dimension === 'length' ? formatLength(value.value, preferences.unit, preferences.unit === 'mm' ? 0 : 1) : trimmed(value.value, 0)}`
+  [resolved.value?.left ?? null, resolved.value?.right ?? null].map((value) => {
+    if (props.condition !== 'usual' || value === null || again.value) return '–'
+    if (value.basis !== 'estimated') return value.oneForBoth ? inUnit(value.value) : '–'
+    return `~${inUnit(value.value, false)}`
   }),
 )
 
 const taken = stable(() =>
   fieldSides.value.map((side) => visit.reading(props.readingKey, side, props.condition)).filter((r) => r !== null && r.value !== null),
 )
-const method = computed<MethodKey>(() => taken.value[0]?.method ?? definition.value.method)
+/** Read once, without a side. */
+const forBoth = computed(() => (definition.value.onceForBoth ? visit.reading(props.readingKey, 'both', props.condition) : null))
+const method = computed<MethodKey>(() => (taken.value[0] ?? forBoth.value)?.method ?? definition.value.method)
 const how = computed(() => {
-  if (taken.value.length === 0) {
-    const estimate = resolved.value.left
+  const rows = taken.value.length > 0 ? taken.value : [forBoth.value]
+  if (rows[0] === null || rows.length === 0) {
+    const estimate = resolved.value?.left ?? null
+    if (estimate !== null && estimate.basis !== 'estimated' && props.condition === 'usual') return 'of the part that was fitted'
     return estimate === null || props.condition !== 'usual' ? 'to measure' : `estimate, ${estimate.from}`
   }
-  if (definition.value.dimension === 'choice') return methods[method.value].label
-  const spread = Math.max(...taken.value.map((reading) => (reading ? readingPlusMinus(reading) : 0)))
-  const unit = definition.value.dimension === 'length' ? preferences.unit : 'mm'
-  const amount = definition.value.dimension === 'length' ? formatLength(spread, unit) : trimmed(spread, 1)
-  return `±${amount}${definition.value.dimension === 'angle' ? '°' : ''} ${methods[method.value].label}${repeated.value}`
+  if (choice.value) return methods[method.value].label
+  const spread = Math.max(...rows.map((reading) => (reading ? readingPlusMinus(reading) : 0)))
+  const once = oneForBoth.value ? ', read once for both sides' : ''
+  return `±${inUnit(spread)}${mark.value} ${methods[method.value].label}${repeated.value}${once}`
 })
 /** "3 readings, spread 1.2": said where a reading was repeated. */
 const repeated = computed(() => {
   const most = taken.value.map((reading) => reading?.repeats ?? []).sort((a, b) => b.length - a.length)[0] ?? []
   if (most.length < 2) return ''
-  const { spread } = summarise(0, most)
-  const shown = definition.value.dimension === 'length' ? formatLength(spread, preferences.unit) : trimmed(spread, 1)
-  return `, mean of ${most.length}, spread ${shown}`
+  return `, mean of ${most.length}, spread ${inUnit(summarise(0, most).spread)}`
 })
 
-/** Where a change has moved what was read: the value in force now. */
+/** Several values of left and right, each as it is shown. */
+const bothSides = (values: readonly (number | null)[]) =>
+  `${values.map((value) => (value === null ? '–' : inUnit(value))).join(' / ')}${mark.value}`
+const isChanged = computed(() => visit.place > 0 && props.condition === 'usual')
+/** The model's angles now, of an angle that it has. */
+const predicted = stable(() => {
+  const kind = knownKindOf[props.readingKey]
+  const { model } = visit.setup
+  if (!isChanged.value || kind === undefined || model === null || taken.value.length === 0) return null
+  return fieldSides.value.map((side) => predict(model, { kind, side }))
+})
+/** What the model had said of a reading taken after a change, before it was taken. */
+const before = later(
+  () => [visit.readings, visit.place],
+  () => visit.head?.visitId,
+  () =>
+    fieldSides.value.map((side) => {
+      const reading = visit.reading(props.readingKey, side, props.condition)
+      const isLater = reading !== null && visit.placeOf(reading) > 0 && visit.allReadings(props.readingKey, side, props.condition).length > 1
+      return isLater ? predictionOf(reading, visit.readings, visit.ledger, visit.bar) : null
+    }),
+)
+/** Start and now: what was read first, what is predicted, and where a change has put it. */
 const moved = computed(() => {
-  if (props.condition !== 'usual') return null
-  const start = visit.baseline.baseline[props.readingKey]
-  const now = visit.setup.now[props.readingKey]
-  if (fieldSides.value.every((side) => start[side === 'both' ? 'left' : side]?.value === now[side === 'both' ? 'left' : side]?.value))
-    return null
-  const shown = (side: Reading['side']) => {
-    const value = now[side === 'both' ? 'left' : side]?.value
-    const room = props.readingKey.startsWith('slot') || props.readingKey.includes('Room')
-    return value === undefined ? '–' : shownValue(props.readingKey, room ? Math.max(0, value) : value, preferences.unit)
+  if (!isChanged.value || choice.value) return null
+  const first = fieldSides.value.map((side) => visit.allReadings(props.readingKey, side)[0] ?? null)
+  const isReread = fieldSides.value.some((side, i) => {
+    const counts = visit.reading(props.readingKey, side)
+    return counts !== null && first[i] !== null && counts !== first[i]
+  })
+  if (isReread) {
+    const start = bothSides(first.map((reading) => (typeof reading?.value === 'number' ? reading.value : null)))
+    return { start: `${start} at start`, now: before.value.some((value) => value !== null) ? `predicted ${bothSides(before.value)}` : 'read again' }
   }
-  return `now ${fieldSides.value.map(shown).join(' / ')}`
+  if (predicted.value && taken.value.every((reading) => reading !== null && visit.placeOf(reading) < visit.place)) {
+    return { start: 'start', now: `predicted now ${bothSides(predicted.value)}` }
+  }
+  if (predicted.value || !numberKey.value) return null
+  const [start, now] = [visit.baseline.now[numberKey.value], visit.setup.now[numberKey.value]]
+  const at = (side: Reading['side']) => (side === 'right' ? 'right' : 'left')
+  if (fieldSides.value.every((side) => start[at(side)]?.value === now[at(side)]?.value)) return null
+  const shown = fieldSides.value.map((side) => {
+    const value = now[at(side)]?.value ?? null
+    return value === null || definition.value.isRoom !== true ? value : Math.max(0, value)
+  })
+  return { start: 'start', now: `now ${bothSides(shown)}` }
 })
 
-const takenAt = computed(() => {
-  const at = taken.value[0]?.takenAt
-  return at === undefined ? '' : momentOf(at)
+/** Every reading of this row, in the order they were taken. */
+const history = computed(() =>
+  [...fieldSides.value, ...(definition.value.onceForBoth ? (['both'] as const) : [])].flatMap((side) =>
+    visit.allReadings(props.readingKey, side, props.condition).map((reading) => ({
+      reading,
+      words: `${placeWords(visit.placeOf(reading))}${side === 'both' ? '' : `, ${side}`}: ${valueWords(reading)}${reading.at === '' ? '' : `, ${momentOf(reading.at)}`}`,
+    })),
+  ),
+)
+const placeWords = (place: number) => {
+  const changes = foldedAt(visit.ledger, place).changes.length
+  return changes === 0 ? 'Start' : `After change ${changes}`
+}
+const valueWords = ({ value }: Reading) => {
+  if (typeof value === 'string') return choice.value ? optionWord(choice.value, value) : value
+  return value === null ? 'cleared' : `${inUnit(value)}${mark.value}`
+}
+/** Something was changed since it was read. */
+const canReadAgain = computed(
+  () => visit.shownUpTo === null && [...taken.value, forBoth.value].some((reading) => reading !== null && visit.placeOf(reading) < visit.place),
+)
+watch([() => visit.place, () => visit.head?.visitId], () => (again.value = false))
+// The new reading counts from its first good value on.
+watch(taken, (rows) => {
+  if (again.value && rows.length > 0 && rows.every((reading) => reading && visit.placeOf(reading) === visit.place)) again.value = false
 })
+async function readAgain(): Promise<void> {
+  again.value = true
+  await nextTick()
+  row.value?.querySelector<HTMLElement>('[data-reading]')?.focus()
+}
+const row = ref<HTMLElement | null>(null)
 
 function setMethod(event: Event): void {
   const chosen = (event.target as HTMLSelectElement).value as MethodKey
-  for (const reading of taken.value) {
+  for (const reading of [...taken.value, forBoth.value]) {
     if (!reading) continue
     // A ± worked out by one method is not another's.
     const { plusMinus: _, ...rest } = reading
-    visit.setReading({ ...rest, method: chosen, takenAt: new Date().toISOString() })
+    visit.setReading({ ...rest, method: chosen, at: new Date().toISOString() })
   }
+}
+function remove(reading: Reading): void {
+  const { plusMinus: _, ...rest } = reading
+  visit.setReading({ ...rest, value: null, typed: '', repeats: [] })
 }
 
 function setProblem(side: Reading['side'], problem: { message: string; suggestion?: { label: string; text: string } } | null): void {
@@ -99,27 +184,30 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 </script>
 
 <template>
-  <div class="row" :class="{ single: !definition.sided, words: definition.sided && definition.dimension === 'choice' }">
+  <div ref="row" class="row" :class="{ single: !definition.sided, words: definition.sided && choice !== null }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label">{{ definition.label }}</span>
       <span v-if="moved" class="how muted"
-        >start, <strong class="moved">{{ moved }}</strong></span
+        >{{ moved.start }}, <strong class="moved">{{ moved.now }}</strong></span
       >
       <span v-else class="how muted">{{ how }}</span>
     </button>
-    <template v-if="definition.dimension === 'choice'">
-      <ChoiceField v-for="side in fieldSides" :key="`c-${side}`" :reading-key="readingKey" :side="side" />
+    <template v-if="choice">
+      <ChoiceField v-for="side in fieldSides" :key="`c-${side}`" :reading-key="choice" :side="side" :condition="condition" :again="again" />
     </template>
-    <ReadingField
-      v-for="(side, i) in definition.dimension === 'choice' ? [] : fieldSides"
-      :key="side"
-      ref="fields"
-      :condition="condition"
-      :reading-key="readingKey"
-      :side="side"
-      :estimate="estimates[i] ?? '–'"
-      @problem="(problem) => setProblem(side, problem)"
-    />
+    <template v-if="numberKey">
+      <ReadingField
+        v-for="(side, i) in fieldSides"
+        :key="`${side}-${again}`"
+        ref="fields"
+        :condition="condition"
+        :reading-key="numberKey"
+        :side="side"
+        :estimate="estimates[i] ?? '–'"
+        :again="again"
+        @problem="(problem) => setProblem(side, problem)"
+      />
+    </template>
     <template v-for="(side, i) in fieldSides" :key="`p-${side}`">
       <p
         v-if="problems[side]"
@@ -140,8 +228,14 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
     </template>
     <div v-if="open" class="more small">
       <p>{{ definition.how }}</p>
-      <p v-if="takenAt">Read {{ takenAt }}.</p>
-      <label v-if="taken.length > 0">
+      <p v-for="{ reading, words } in history" :key="`${reading.side}@${reading.after}`" class="past">
+        {{ words }} <button type="button" class="link" :aria-label="`Remove: ${words}`" @click="remove(reading)">Remove</button>
+      </p>
+      <p v-if="canReadAgain && !again">
+        <button type="button" class="plain" :data-testid="`again-${readingKey}`" @click="readAgain">Read again, as the bike stands now</button>
+      </p>
+      <p v-else-if="again">The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button></p>
+      <label v-if="taken.length > 0 || forBoth">
         How measured
         <select class="plain-field" :value="method" @change="setMethod">
           <option v-for="key in methodsFor(definition.dimension)" :key="key" :value="key">{{ methods[key].label }}</option>

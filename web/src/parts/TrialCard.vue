@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
-import { moveWords } from '@level-stance/core/change/moveWords'
+import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import { useVisit } from '../stores/visit.ts'
@@ -17,7 +17,7 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
 
 <template>
   <article class="card trial" aria-label="Being tried">
-    <p><strong>Being tried:</strong> {{ change.moves.map(moveWords).join(' · ') }}.</p>
+    <p><strong>Being tried:</strong> {{ changeWords(change).join(' · ') }}.</p>
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">

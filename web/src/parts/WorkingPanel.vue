@@ -2,7 +2,7 @@
 import { Drawer } from 'ant-design-vue'
 import { computed } from 'vue'
 import { evaluate } from '@level-stance/core/calculation'
-import type { AnyCalculation } from '@level-stance/core/calculation'
+import type { WorkingRun } from '@level-stance/core/station'
 import { CalculationError } from '@level-stance/core/quantity/problem'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { numericLeaves } from '@level-stance/core/quantity/propagate'
@@ -10,13 +10,7 @@ import { numericLeaves } from '@level-stance/core/quantity/propagate'
 const props = defineProps<{
   open: boolean
   /** each calculation with the input it was run on, and that input's ± */
-  items: readonly {
-    readonly heading: string
-    readonly calculation: AnyCalculation
-    readonly input: object
-    readonly plusMinus: Readonly<Record<string, number>>
-    readonly estimated?: readonly string[]
-  }[]
+  items: readonly (WorkingRun & { readonly estimated?: readonly string[] })[]
 }>()
 defineEmits<{ close: [] }>()
 
@@ -27,9 +21,9 @@ const worked = computed(() =>
     ? []
     : props.items.map(({ heading, calculation, input, plusMinus, estimated }) => {
         const known = Object.fromEntries(
-          Object.entries(input).filter(
+          Object.entries(input as object).filter(
             ([key, value]) =>
-              value !== undefined && Object.hasOwn((calculation.input as unknown as { shape?: object }).shape ?? input, key),
+              value !== undefined && Object.hasOwn((calculation.input as unknown as { shape?: object }).shape ?? (input as object), key),
           ),
         )
         try {

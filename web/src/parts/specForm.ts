@@ -5,9 +5,10 @@ export interface SpecField<Spec> {
   readonly key: keyof Spec & string
   readonly label: string
   readonly unit: string
-  /** `place`: a choice that is held as its place in the list; `optional`: a number that may be left empty */
-  readonly kind: 'text' | 'number' | 'optional' | 'list' | 'mark' | 'choice' | 'place' | 'yes-no' | 'long'
-  readonly options?: readonly string[]
+  /** `optional`: a number that may be left empty */
+  readonly kind: 'text' | 'number' | 'optional' | 'list' | 'mark' | 'choice' | 'yes-no' | 'long'
+  /** of a choice: what is held, and how it is shown */
+  readonly options?: readonly { readonly key: string; readonly words: string }[]
 }
 
 /** A catalogue's form: its fields, and the schema that what is typed must hold to. */
@@ -44,7 +45,7 @@ export function readTexts<Spec>(
   const raw = fields.map(({ key, kind }): [string, unknown] => {
     const text = texts[key] ?? ''
     if (kind === 'optional') return [key, text.trim() === '' ? null : numberOf(text)]
-    if (kind === 'number' || kind === 'mark' || kind === 'place') return [key, numberOf(text)]
+    if (kind === 'number' || kind === 'mark') return [key, numberOf(text)]
     if (kind === 'list') return [key, text.split(/[;\s]+/).map((part) => part.replace(/,$/, '')).filter((part) => part !== '').map(numberOf)] // prettier-ignore
     return [key, kind === 'yes-no' ? text === 'yes' : text]
   })

@@ -1,13 +1,15 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import { pedalKinds } from '@level-stance/core/feet/pedalKinds'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import { saddleKinds } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { ApiError, api } from '../api/client.ts'
 
 /** What every part of a catalogue has. */
 export interface PartSpec {
   readonly name: string
-  readonly kind: number
+  readonly kind: string
   readonly note: string
 }
 /** An entry with the version a writer must have seen; 0 = not stored yet. */
@@ -30,7 +32,14 @@ export function refused<Stored>(error: unknown): Extract<SaveAnswer<Stored>, { o
 }
 
 /** The studio's catalogue of one kind of part. */
-function catalogueStore<Spec extends PartSpec>(path: string) {
+function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly string[]) {
+  /** In the order of the kinds, then by name. */
+  const sorted = (rows: readonly StoredPart<Spec>[]): StoredPart<Spec>[] =>
+    [...rows].sort(
+      ({ entry: { spec: a } }, { entry: { spec: b } }) =>
+        kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || a.name.localeCompare(b.name),
+    )
+
   return () => {
     const entries = shallowRef<readonly StoredPart<Spec>[]>([])
     const loaded = ref(false)
@@ -65,9 +74,5 @@ function catalogueStore<Spec extends PartSpec>(path: string) {
   }
 }
 
-export const usePedals = defineStore('pedals', catalogueStore<PedalSpec>('/pedals'))
-export const useSaddles = defineStore('saddles', catalogueStore<SaddleSpec>('/saddles'))
-
-function sorted<Spec extends PartSpec>(rows: readonly StoredPart<Spec>[]): StoredPart<Spec>[] {
-  return [...rows].sort((a, b) => a.entry.spec.kind - b.entry.spec.kind || a.entry.spec.name.localeCompare(b.entry.spec.name))
-}
+export const usePedals = defineStore('pedals', catalogueStore<PedalSpec>('/pedals', pedalKinds))
+export const useSaddles = defineStore('saddles', catalogueStore<SaddleSpec>('/saddles', saddleKinds))

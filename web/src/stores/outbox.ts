@@ -1,23 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { ApiError, UnreachableServer, api } from '../api/client.ts'
+import type { Reading } from '@level-stance/core/measure/reading'
+import { readingIdentity } from '@level-stance/core/measure/readingPlace'
+import { afterFrame } from '../composables/afterFrame.ts'
+import type { PendingWrite } from './pendingWrite.ts'
 import { adoptOrphans, openTabStorage } from './tabStorage.ts'
-
-/** A write waiting to reach the server. Everything in it survives a reload. */
-export interface PendingWrite {
-  /** what it writes; a newer write to the same thing replaces it */
-  readonly key: string
-  readonly kind: 'reading' | 'complaint' | 'visit' | 'rating' | 'ledger' | 'rider' | 'bike'
-  readonly method: 'PUT' | 'POST'
-  readonly path: string
-  readonly body: Record<string, unknown>
-  readonly visitId: string
-  /** for the conflict bar: the thing, and what this window wrote */
-  readonly label: string
-  readonly mine: string
-  /** how to say what is stored instead */
-  readonly conflict?: { readonly current: unknown }
-}
 
 export type SaveState = 'saved' | 'saving' | 'unreachable' | 'conflict'
 type Landed = (write: PendingWrite, answer: unknown) => void
@@ -48,13 +36,14 @@ export const useOutbox = defineStore('outbox', () => {
     return reachable.value ? 'saving' : 'unreachable'
   })
 
-  function persist(): void {
+  /** Puts what is unsent into the storage, once the screen has shown it. */
+  const persist = afterFrame(() => {
     storage.write(
       inFlight.value
         ? [inFlight.value, ...queue.value.filter((w) => w.key !== inFlight.value?.key), ...laterOf(inFlight.value)]
         : queue.value,
     )
-  }
+  })
 
   function laterOf(write: PendingWrite): PendingWrite[] {
     return queue.value.filter((other) => other.key === write.key)
@@ -84,9 +73,16 @@ export const useOutbox = defineStore('outbox', () => {
     if (queue.value.length > 0 && reachable.value) schedule(0)
   }
 
+  /** The change a reading was taken after has not reached the server: the reading waits for it. */
+  function waitsForChange(write: PendingWrite): boolean {
+    const after = readAfter(write)
+    return after !== null && queue.value.some((other) => entryId(other) === after)
+  }
+  const nextIndex = () => queue.value.findIndex((write) => write.conflict === undefined && !waitsForChange(write))
+
   async function sendNext(): Promise<void> {
     if (inFlight.value !== null) return
-    const index = queue.value.findIndex((write) => write.conflict === undefined)
+    const index = nextIndex()
     const write = queue.value[index]
     if (!write) return
     queue.value.splice(index, 1)
@@ -104,7 +100,7 @@ export const useOutbox = defineStore('outbox', () => {
       inFlight.value = null
       failed(write, error)
     }
-    if (queue.value.some((other) => other.conflict === undefined)) schedule(0)
+    if (nextIndex() >= 0) schedule(0)
   }
 
   /** A newer write to the same thing goes over the version just stored. */
@@ -146,8 +142,23 @@ export const useOutbox = defineStore('outbox', () => {
   function takeTheirs(key: string): PendingWrite | null {
     const write = conflicts.value.find((other) => other.key === key) ?? null
     queue.value = queue.value.filter((other) => other.key !== key)
+    if (write) replace(write)
     persist()
+    schedule(0)
     return write
+  }
+
+  /** Readings taken after a change that was given up stand after the last one that is stored. */
+  function replace(given: PendingWrite): void {
+    const lost = entryId(given)
+    if (lost === null) return
+    const kept = given.conflict?.current
+    const after = Array.isArray(kept) ? ((kept as { id: string }[]).at(-1)?.id ?? null) : null
+    queue.value = queue.value.map((write) => {
+      if (readAfter(write) !== lost) return write
+      const reading = { ...(write.body['reading'] as Reading), after }
+      return { ...write, key: `reading:${write.visitId}:${readingIdentity(reading)}`, body: { version: 0, reading } }
+    })
   }
 
   function onLanded(heard: Landed): () => void {
@@ -175,3 +186,12 @@ export const useOutbox = defineStore('outbox', () => {
 
   return { state, conflicts, refused, put, flush, keepMine, takeTheirs, onLanded, pendingFor, dismissRefusal }
 })
+
+/** The ledger entry a waiting reading was taken after; null where it is no reading, or of the start. */
+function readAfter({ kind, body }: PendingWrite): string | null {
+  return kind === 'reading' ? (body['reading'] as Reading).after : null
+}
+/** The id of a waiting ledger entry; null for anything else. */
+function entryId({ kind, body }: PendingWrite): string | null {
+  return kind === 'ledger' ? (body['entry'] as { id: string }).id : null
+}

@@ -1,4 +1,4 @@
-import type { PendingWrite } from './outbox.ts'
+import type { PendingWrite } from './pendingWrite.ts'
 
 const prefix = 'level-stance.outbox.'
 const tabKey = 'level-stance.tab'

@@ -29,8 +29,8 @@ export const useUncertainty = defineStore('uncertainty', () => {
     progress.value = null
     sampled.value = null
     drawing.value = draws > 0
-    const { readings, ledger, shownLedger: shown, bar } = visit
-    const question: Question = { id: asked, readings, ledger, shown, bar, draws }
+    const { readings, ledger, place, bar } = visit
+    const question: Question = { id: asked, readings, ledger, place, bar, draws }
     // What Vue hands out may be wrapped; a message carries plain things.
     worker.postMessage(JSON.parse(JSON.stringify(question)))
   }
@@ -58,7 +58,7 @@ export const useUncertainty = defineStore('uncertainty', () => {
     if (!drawing.value) ask(0)
   }, PAUSE)
   watch(
-    () => [visit.readings, visit.shownLedger, visit.bar] as const,
+    () => [visit.readings, visit.ledger, visit.place, visit.bar] as const,
     () => {
       if (drawing.value) ask(0)
       void refresh()

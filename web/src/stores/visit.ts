@@ -1,26 +1,28 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { foldLedger } from '@level-stance/core/change/fold'
-import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { CalibratedBody } from '@level-stance/core/change/calibrated'
+import { calibrateBody } from '@level-stance/core/change/calibrated'
 import type { Change } from '@level-stance/core/change/fold'
+import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
-import { calibrateRider } from '@level-stance/core/change/calibrated'
 import { setupOf } from '@level-stance/core/change/setup'
+import { foldedAt } from '@level-stance/core/change/timeline'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import { plausibilityQuestions } from '@level-stance/core/measure/plausibility'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { readingName } from '@level-stance/core/measure/readingEntry'
-import { readingPlace } from '@level-stance/core/measure/readingPlace'
+import { readingIdentity, readingPlace } from '@level-stance/core/measure/readingPlace'
+import { countingReadings } from '@level-stance/core/measure/resolve'
 import { severityNow } from '@level-stance/core/prove/severity'
 import { visitFieldsOf } from '@level-stance/core/record/dossier'
-import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
+import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
-import type { PendingWrite } from './outbox.ts'
+import type { PendingWrite } from './pendingWrite.ts'
 
 /**
  * The open visit: what the server holds, with this window's unsaved writes laid over it, and
@@ -38,41 +40,40 @@ export const useVisit = defineStore('visit', () => {
     complaints: computed(() => dossier.value?.complaints),
     ledger: computed(() => dossier.value?.ledger),
     ratings: computed(() => dossier.value?.ratings),
-    accepted: computed(() => dossier.value?.visit.accepted),
+    acknowledged: computed(() => dossier.value?.visit.acknowledged),
+    choices: computed(() => dossier.value?.visit.choices),
   }
   const head = stable(() => {
     if (!dossier.value) return null
     const { rider, bike, visit } = dossier.value
-    const { id: visitId, title, cleatSchool, pedalWeights, stanceBy, seat } = visit
-    return {
-      riderId: rider.id,
-      rider: rider.name,
-      bike: bike.name,
-      kind: bike.kind,
-      bar: barOf(bike.kind),
-      visitId,
-      title,
-      cleatSchool,
-      pedalWeights,
-      stanceBy,
-      seat,
-    }
+    return { riderId: rider.id, rider: rider.name, bike: bike.name, kind: bike.kind, bar: barOf(bike.kind), visitId: visit.id, title: visit.title }
   })
+  /** what the fitter has picked at each station */
+  const choices = stable<Choices>(() => parts.choices.value ?? { feet: {}, seat: {}, hands: {} })
   // The server's answer to a write is mostly what was written: nothing below is worked out again for it, and no draw given up.
   const readings = stable(() => (parts.readings.value ?? []).map((row) => row.reading))
   const complaints = stable(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
   const ledger = stable(() => parts.ledger.value ?? [])
   const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
-  const folded = computed(() => foldLedger(ledger.value))
+  const folded = computed(() => foldedAt(ledger.value, ledger.value.length))
   const bar = computed(() => head.value?.bar ?? 'drop')
-  const rider = computed(() => calibrateRider(readings.value, ledger.value, bar.value))
-  const baseline = computed(() => setupOf(readings.value, [], bar.value, rider.value))
-  const shownLedger = computed(() => (shownUpTo.value === null ? ledger.value : ledger.value.slice(0, shownUpTo.value)))
-  const setup = computed(() => setupOf(readings.value, shownLedger.value, bar.value, rider.value))
+  /** how many ledger entries are in force on the screen */
+  const place = computed(() => Math.min(shownUpTo.value ?? ledger.value.length, ledger.value.length))
+  /** the entry a reading taken now is taken after */
+  const after = computed(() => ledger.value[place.value - 1]?.id ?? null)
+  // The search for the body starts where it ended a key press ago.
+  const body = computed<CalibratedBody>((before) => calibrateBody(readings.value, ledger.value, bar.value, before))
+  const baseline = computed(() => setupOf(readings.value, ledger.value, bar.value, 0, body.value))
+  const setup = computed(() =>
+    place.value === 0 ? baseline.value : setupOf(readings.value, ledger.value, bar.value, place.value, body.value),
+  )
+  const rider = computed(() => setup.value.rider)
+  const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
   const questions = computed(() => {
-    const accepted = new Set(parts.accepted.value ?? [])
-    return plausibilityQuestions(readings.value).filter((question) => !accepted.has(question.id))
+    const acknowledged = new Set(parts.acknowledged.value ?? [])
+    const standing = [...counting.value.values()].map((row) => row.reading)
+    return plausibilityQuestions(standing).filter((question) => !acknowledged.has(question.id))
   })
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
 
@@ -108,10 +109,26 @@ export const useVisit = defineStore('visit', () => {
     if (dossier.value?.visit.id === id && outbox.pendingFor(id).length === 0) dossier.value = fresh
   }
 
-  const byPlace = computed(() => new Map(readings.value.map((reading) => [readingPlace(reading), reading])))
+  /** The reading that counts at the place shown, as it was taken; null = not read, or only said by the part's maker. */
   function reading(key: ReadingKey, side: Reading['side'], condition: ConditionKey = 'usual'): Reading | null {
-    return byPlace.value.get(readingPlace({ key, side, condition })) ?? null
+    const found = counting.value.get(readingPlace({ key, side, condition }))?.reading
+    return found === undefined || found.at === '' ? null : found
   }
+  const places = computed(() => {
+    const found = new Map<string, Reading[]>()
+    for (const row of readings.value) {
+      if (row.value === null) continue
+      const name = readingPlace(row)
+      found.set(name, [...(found.get(name) ?? []), row])
+    }
+    for (const rows of found.values()) rows.sort((a, b) => placeOf(a) - placeOf(b))
+    return found
+  })
+  /** Every reading of one thing, in the order of the ledger. */
+  function allReadings(key: ReadingKey, side: Reading['side'], condition: ConditionKey = 'usual'): readonly Reading[] {
+    return places.value.get(readingPlace({ key, side, condition })) ?? []
+  }
+  const placeOf = (row: Pick<Reading, 'after'>) => body.value.timeline.placeOf(row.after)
 
   function write(
     kind: PendingWrite['kind'],
@@ -130,9 +147,10 @@ export const useVisit = defineStore('visit', () => {
   }
 
   function setReading(reading: Reading): void {
-    const row = dossier.value?.readings.find((r) => readingPlace(r.reading) === readingPlace(reading))
+    const identity = readingIdentity(reading)
+    const row = dossier.value?.readings.find((r) => readingIdentity(r.reading) === identity)
     const words = { label: readingName(reading.key, reading.side), mine: reading.value === null ? 'cleared' : reading.typed }
-    write('reading', readingPlace(reading), '/readings', { version: row?.version ?? 0, reading }, words)
+    write('reading', identity, '/readings', { version: row?.version ?? 0, reading }, words)
   }
 
   function setComplaint(complaint: Complaint, removed = false): void {
@@ -151,7 +169,12 @@ export const useVisit = defineStore('visit', () => {
     if (!dossier.value) return
     const { version } = dossier.value.visit
     const visit = { ...visitFieldsOf(dossier.value.visit), ...change }
-    write('visit', '', '', { version, visit }, { label: 'Visit', mine: visit.cleatSchool })
+    write('visit', '', '', { version, visit }, { label: 'Visit', mine: visit.title })
+  }
+
+  /** What the fitter picks at a station. */
+  function choose<Key extends keyof Choices>(station: Key, change: Partial<Choices[Key]>): void {
+    setVisit({ choices: { ...choices.value, [station]: { ...choices.value[station], ...change } } })
   }
 
   /** Appends to the ledger: try, keep or undo. */
@@ -183,9 +206,38 @@ export const useVisit = defineStore('visit', () => {
   })
 
   return {
-    dossier, head, bar, readings, complaints, ledger, shownLedger, ratings, folded, rider, baseline, setup, stops, questions, severities, shownUpTo,
-    open, refresh, reading, setReading, setComplaint, setRating, setVisit, append, decide, takeTheirs,
-  } // prettier-ignore
+    dossier,
+    head,
+    choices,
+    bar,
+    readings,
+    complaints,
+    ledger,
+    place,
+    after,
+    ratings,
+    folded,
+    rider,
+    baseline,
+    setup,
+    stops,
+    questions,
+    severities,
+    shownUpTo,
+    open,
+    refresh,
+    reading,
+    allReadings,
+    placeOf,
+    setReading,
+    setComplaint,
+    setRating,
+    setVisit,
+    choose,
+    append,
+    decide,
+    takeTheirs,
+  }
 })
 
 /** A dossier with an unsent write laid over it; versions stay those of the server. */
@@ -197,7 +249,7 @@ function overlaid(dossier: Dossier, { kind, body }: PendingWrite): Dossier {
         ...dossier,
         readings: placed(
           dossier.readings,
-          (row) => readingPlace(row.reading) === readingPlace(reading),
+          (row) => readingIdentity(row.reading) === readingIdentity(reading),
           (row) => ({ reading, version: row?.version ?? 0 }),
         ),
       }
@@ -245,7 +297,7 @@ function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Doss
         ...dossier,
         readings: placed(
           dossier.readings,
-          (other) => readingPlace(other.reading) === readingPlace(row.reading),
+          (other) => readingIdentity(other.reading) === readingIdentity(row.reading),
           () => row,
         ),
       }

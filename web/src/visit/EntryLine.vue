@@ -5,14 +5,15 @@ import { understand } from '@level-stance/core/change/entryLine'
 import { methodUncertainty } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { settingOf } from '@level-stance/core/change/settings'
+import type { SettingKey } from '@level-stance/core/change/settings'
+import { feetStation } from '@level-stance/core/feet/station'
+import { seatStation } from '@level-stance/core/seat/station'
+import { pageOf } from '@level-stance/core/station'
 import { useBoard } from '../stores/board.ts'
-import { footPageOf } from '../stations/feet/pages.ts'
-import { useFeet } from '../stations/feet/useFeet.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
 const visit = useVisit()
-const feet = useFeet()
 const board = useBoard()
 const preferences = usePreferences()
 const router = useRouter()
@@ -26,17 +27,7 @@ function take(): void {
   if (meant.kind === 'unknown') return
   if (meant.kind === 'move') {
     board.request([{ setting: meant.setting, side: meant.side, by: meant.by }])
-    const { station } = settingOf(meant.setting)
-    const page = footPageOf(meant.setting)
-    const there = station === 'feet' && page === null ? 'seat' : station
-    const query = page === null ? {} : { page }
-    if (router.currentRoute.value.name !== 'measure')
-      void router.push({ name: there, params: { visitId: visit.head?.visitId ?? '' }, query })
-  } else if (meant.kind === 'aim') {
-    const now = visit.setup.cleat[meant.side].setbackNow
-    if (now === null) return
-    feet.setAim(meant.side, now.value + meant.by)
-    void router.push({ name: 'feet', params: { visitId: visit.dossier?.visit.id ?? '' }, query: { page: 'cleat' } })
+    if (router.currentRoute.value.name !== 'measure') void router.push(placeOf(meant.setting))
   } else {
     const { method: usual, dimension } = definitionOf(meant.key)
     const before = visit.reading(meant.key, meant.side)
@@ -47,7 +38,8 @@ function take(): void {
       value: meant.value,
       typed: meant.text.slice(0, 60),
       method,
-      takenAt: new Date().toISOString(),
+      after: before ? before.after : visit.after,
+      at: new Date().toISOString(),
       condition: 'usual',
       repeats: [],
     })
@@ -55,7 +47,14 @@ function take(): void {
   note.value = ''
 }
 
-const missing = computed(() => understood.value.kind === 'aim' && visit.setup.cleat[understood.value.side].setbackNow === null)
+/** The page that has a setting's field; where none has, the station whose work it is. */
+function placeOf(setting: SettingKey) {
+  const { station } = settingOf(setting)
+  const pages = { feet: pageOf(feetStation.pages, setting), seat: pageOf(seatStation.pages, setting), hands: null }
+  const name = pages[station] !== null ? station : pages.seat !== null ? 'seat' : station
+  const page = pages[name]
+  return { name, params: { visitId: visit.head?.visitId ?? '' }, query: page === null ? {} : { page } }
+}
 defineExpose({ focus: () => field.value?.focus() })
 </script>
 
@@ -77,8 +76,7 @@ defineExpose({ focus: () => field.value?.focus() })
       @keydown.esc.prevent="field?.blur()"
     />
     <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="understood.kind" role="status">
-      {{ missing ? 'Measure behind ball of foot first.' : understood.words
-      }}<span v-if="understood.kind !== 'unknown' && !missing" class="muted"> · Enter takes it</span>
+      {{ understood.words }}<span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span>
     </p>
   </div>
 </template>

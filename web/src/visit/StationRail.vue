@@ -1,92 +1,51 @@
 <script setup lang="ts">
-import { unansweredWarnings } from '@level-stance/core/talk/complaint'
-import { metricDefinition } from '@level-stance/core/body/metrics'
-import type { MetricKey } from '@level-stance/core/body/metrics'
-import { bandState, isUnsure } from '@level-stance/core/quantity/band'
+import { computed } from 'vue'
 import { sides } from '@level-stance/core/quantity/sided'
+import type { Summary } from '@level-stance/core/station'
+import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../router.ts'
 import type { Station } from '../router.ts'
-import { seatActs } from '@level-stance/core/seat/station'
-import { useSeat } from '../stations/seat/useSeat.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
-import { useBoard } from '../stores/board.ts'
-import { useUncertainty } from '../stores/uncertainty.ts'
+import { useHands } from '../stations/hands/useHands.ts'
+import { useSeat } from '../stations/seat/useSeat.ts'
 import { useVisit } from '../stores/visit.ts'
 
+/** How each station stands: words under its name, and a mark. */
 defineProps<{ visitId: string }>()
 const visit = useVisit()
-const feet = useFeet()
-const seat = useSeat()
-const board = useBoard()
-const uncertainty = useUncertainty()
+const judged = { feet: useFeet(), seat: useSeat(), hands: useHands() }
+const onTrial: Summary = { words: 'on trial', mark: 'wanting' }
 
-/** How each station stands: words under its name, and a mark. */
-const states = stable<Record<Station, State>>(() => {
+const talk = computed<Summary>(() => {
   const told = visit.complaints.length
+  if (visit.stops.length > 0) return { words: 'stop', mark: 'stop' }
+  if (told === 0) return { words: 'open', mark: 'open' }
   const unasked = visit.complaints.some((complaint) => unansweredWarnings(complaint).length > 0)
-  const judged = sides.map((side) => feet.judgements[side].state)
-  const feetMissing = judged.includes('missing')
-  const trying = visit.folded.trying !== null
-  const kept = visit.folded.changes.filter((change) => change.state === 'kept').length
-  const legMissing = sides.some((side) => !visit.setup.legs[side].ready)
-  return {
-    talk:
-      visit.stops.length > 0
-        ? { words: 'stop', mark: 'stop' }
-        : told === 0
-          ? { words: 'open', mark: 'open' }
-          : unasked
-            ? { words: 'ask', mark: 'wanting' }
-            : { words: `${told} told`, mark: 'level' },
-    measure:
-      visit.questions.length > 0
-        ? { words: `${visit.questions.length} to check`, mark: 'wanting' }
-        : legMissing
-          ? { words: 'readings', mark: 'wanting' }
-          : { words: 'enough', mark: 'level' },
-    feet: trying
-      ? { words: 'on trial', mark: 'wanting' }
-      : feetMissing
-        ? { words: 'readings', mark: 'wanting' }
-        : judged.every((state) => state === 'level')
-          ? { words: 'level', mark: 'level' }
-          : feet.proposal.moves.length > 0
-            ? { words: '1 to try', mark: 'open' }
-            : { words: 'seen', mark: 'level' },
-    seat: seatState(),
-    hands: stationState('hands', ['elbow', 'wrist']),
-    prove: trying
-      ? { words: 'rate', mark: 'wanting' }
-      : kept > 0
-        ? { words: `${kept} kept`, mark: 'level' }
-        : { words: 'open', mark: 'open' },
-    record: { words: 'sheet', mark: 'open' },
-  }
+  return unasked ? { words: 'ask', mark: 'wanting' } : { words: `${told} told`, mark: 'level' }
 })
+const measure = computed<Summary>(() => {
+  const doubts = visit.questions.length
+  if (doubts > 0) return { words: `${doubts} to check`, mark: 'wanting' }
+  const known = visit.setup.model !== null && sides.every((side) => visit.setup.now.cleatSetback[side] !== null)
+  return known ? { words: 'enough', mark: 'level' } : { words: 'readings', mark: 'wanting' }
+})
+const prove = computed<Summary>(() => {
+  const kept = visit.folded.changes.filter((change) => change.state === 'kept').length
+  if (visit.folded.trying !== null) return { words: 'rate', mark: 'wanting' }
+  return kept > 0 ? { words: `${kept} kept`, mark: 'level' } : { words: 'open', mark: 'open' }
+})
+const stationState = (key: keyof typeof judged): Summary => (visit.folded.trying?.station === key ? onTrial : judged[key].summary)
 
-type State = { words: string; mark: 'open' | 'level' | 'wanting' | 'stop' }
-
-/** The seat: what its pages find worth a change, once the knees are known. */
-function seatState(): State {
-  const state = stationState('seat', ['kneeLeft', 'kneeRight'])
-  const acts = state.mark === 'wanting' ? 0 : seatActs(seat.station)
-  return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : state
-}
-
-/** A station with a board: on trial, lacking readings, or how its judged numbers stand. */
-function stationState(station: 'seat' | 'hands', metrics: readonly MetricKey[]): State {
-  if (visit.folded.trying?.station === station) return { words: 'on trial', mark: 'wanting' }
-  const states = metrics.flatMap((key) => {
-    const value = board.now?.[key] ?? null
-    const { band } = metricDefinition(key)
-    const plusMinus = uncertainty.plusMinus(key) ?? 0
-    return value === null || band === null || isUnsure(plusMinus, band) ? [] : [bandState({ value, plusMinus }, band)]
-  })
-  if (states.length === 0) return { words: 'readings', mark: 'wanting' }
-  if (states.includes('outside')) return { words: 'outside', mark: 'open' }
-  return states.includes('near') ? { words: 'near', mark: 'open' } : { words: 'level', mark: 'level' }
-}
+const states = stable<Record<Station, Summary>>(() => ({
+  talk: talk.value,
+  measure: measure.value,
+  feet: stationState('feet'),
+  seat: stationState('seat'),
+  hands: stationState('hands'),
+  prove: prove.value,
+  record: { words: 'sheet', mark: 'open' },
+}))
 </script>
 
 <template>

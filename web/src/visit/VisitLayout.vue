@@ -10,7 +10,6 @@ import MouldingClock from '../parts/MouldingClock.vue'
 import SaveMark from '../parts/SaveMark.vue'
 import StopBanner from '../parts/StopBanner.vue'
 import { stations } from '../router.ts'
-import { useFeet } from '../stations/feet/useFeet.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useBoard } from '../stores/board.ts'
@@ -21,7 +20,6 @@ import StationRail from './StationRail.vue'
 
 const props = defineProps<{ visitId: string }>()
 const visit = useVisit()
-const feet = useFeet()
 const board = useBoard()
 const drafts = useDrafts()
 const preferences = usePreferences()
@@ -51,9 +49,6 @@ useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'visible' && !typing && !drafts.any(props.visitId)) visit.refresh().catch(() => {})
 })
 
-/** The fore–aft page of the feet proposes by itself; everywhere else what is wished on the board is tried. */
-const aiming = computed(() => route.name === 'feet' && feet.page === 'cleat')
-
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
 
@@ -62,7 +57,7 @@ const keys: Readonly<Record<string, () => void>> = {
   '/': () => entryLine.value?.focus(),
   '?': () => (helpOpen.value = true),
   m: () => document.querySelector<HTMLElement>('[data-reading].empty')?.focus(),
-  t: () => (aiming.value ? feet.tryProposal() : board.tryStep()),
+  t: () => board.tryStep(),
   v: () => board.nextView(),
   u: () => {
     const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
@@ -81,10 +76,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   action()
 })
 
-const proposed = computed(() => {
-  if (aiming.value) return feet.canTry ? feet.proposal.nowWords : null
-  return board.canTry ? board.nowWords : null
-})
+const proposed = computed(() => (board.canTry ? board.nowWords : null))
 </script>
 
 <template>

@@ -10,9 +10,9 @@ import type { Reading } from '@level-stance/core/measure/reading'
 export interface Question {
   readonly id: number
   readonly readings: readonly Reading[]
-  /** all changes, which calibration needs, and those in force on the board */
+  /** all changes, which calibration needs, and how many of them are in force on the board */
   readonly ledger: readonly LedgerEntry[]
-  readonly shown: readonly LedgerEntry[]
+  readonly place: number
   readonly bar: BarKind
   /** draws of the sampling; 0 = first order only */
   readonly draws: number

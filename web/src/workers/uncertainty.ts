@@ -1,11 +1,11 @@
 import { calibrateRider } from '@level-stance/core/change/calibrated'
 import type { CalibratedRider } from '@level-stance/core/change/calibrated'
-import { foldLedger } from '@level-stance/core/change/fold'
+import { foldedAt } from '@level-stance/core/change/timeline'
 import { metricSpreads, uncertaintyModelOf } from '@level-stance/core/change/uncertainty'
 import { measureNext } from '@level-stance/core/change/measureNext'
 import { sampleMetrics } from '@level-stance/core/change/sampling'
 import { sensitivities } from '@level-stance/core/change/sensitivity'
-import type { MovedBy } from '@level-stance/core/measure/riderModel'
+import type { MovedBy } from '@level-stance/core/measure/timeline'
 import type { Answer, Question } from './messages.ts'
 
 /** A slice of sampling between two looks at the mailbox, ms. */
@@ -24,8 +24,8 @@ export function uncertaintyWorker(post: (answer: Answer) => void, rest: () => Pr
     latest = question.id
     await rest()
     if (latest !== question.id) return
-    const rider = calibrateRider(question.readings, question.ledger, question.bar)
-    const { by } = foldLedger(question.shown)
+    const rider = calibrateRider(question.readings, question.ledger, question.bar, question.place)
+    const { by } = foldedAt(question.ledger, question.place)
     const uncertainty = uncertaintyModelOf(rider, by)
     post({
       kind: 'first-order',

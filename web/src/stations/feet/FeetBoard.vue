@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { roomOf } from '@level-stance/core/change/moves'
-import { measuredValue } from '@level-stance/core/feet/inputs'
+import { USUAL_TREAD, measuredValue } from '@level-stance/core/measure/resolve'
+import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { slotRange } from '@level-stance/core/feet/cleatJudgement'
 import { footMoved } from '@level-stance/core/measure/riderModel'
 import type { SettingKey } from '@level-stance/core/change/settings'
@@ -26,23 +27,24 @@ const views = [
   { key: 'front', label: 'Knees from the front' },
 ] as const
 const view = ref<'soles' | 'front'>('soles')
-const drawn = { shoe: 'shoe', rotation: 'rotation', stance: 'stance', pedal: 'stance' } as const
-const shows = computed(() => (feet.page in drawn ? drawn[feet.page as keyof typeof drawn] : 'fore-aft'))
+const shows = computed(() => feet.pageOpen?.picture ?? 'fore-aft')
 
 // Each foot by itself: what moves on one leaves the drawing of the other alone.
 const boardFeet = { left: stable(() => boardFoot('left')), right: stable(() => boardFoot('right')) }
 
 function boardFoot(side: Side): BoardFoot {
-  const { footLength, heelToMtp1, heelToMtp5, setbackNow } = visit.setup.cleat[side]
+  const read = feet.parts.feet[side]
+  const { footLength, heelToMtp1, heelToMtp5, setbackNow } = read
   const { now: readings } = visit.setup
   const now = setbackNow?.value ?? null
-  const judgement = feet.judgements[side]
-  const proposal = feet.page === 'cleat' && feet.canTry ? feet.proposal.feet[side] : null
-  const value = (key: Parameters<typeof measuredValue>[1]) => readings[key][side]?.value ?? 0
+  const judgement = feet.parts.cleat[side]
+  const asked = board.aimed('cleatSetback', side)
+  const first = board.step?.chosen.find((move) => move.setting === 'cleatSetback' && move.side === side)?.by ?? asked
+  const value = (key: NumberKey) => readings[key][side]?.value ?? 0
   const turn = measuredValue(readings, 'cleatTurn', side)
   const insole = measuredValue(readings, 'shoeLength', side)
   const room = roomOf(readings, 'cleatTurn', side)
-  const rotation = feet.station.rotation[side]
+  const rotation = feet.parts.rotation[side]
   const chain = [
     { label: '½ tread', length: value('tread') / 2 },
     { label: 'axle', length: value('axleLength') },
@@ -51,7 +53,7 @@ function boardFoot(side: Side): BoardFoot {
     { label: 'cleat', length: value('cleatInboard') },
   ].filter((part) => part.label === 'axle' || part.length !== 0)
   const half = chain.reduce((sum, { length }) => sum + length, 0)
-  const wished = footMoved((key, at) => board.aimed(key as SettingKey, at), side)
+  const moved = footMoved((key, at) => board.aimed(key as SettingKey, at), side)
   const turning = board.aimed('cleatTurn', side)
   return {
     footLength: footLength?.value ?? null,
@@ -68,12 +70,12 @@ function boardFoot(side: Side): BoardFoot {
             heelWidth: measuredValue(readings, 'shoeHeelWidth', side),
           },
     heelToMtp5: heelToMtp5?.basis === 'measured' ? heelToMtp5.value : null,
-    setbackStart: visit.baseline.cleat[side].setbackNow?.value ?? null,
+    setbackStart: visit.baseline.now.cleatSetback[side]?.value ?? null,
     setbackNow: now,
-    slot: slotRange(visit.setup.cleat[side]),
+    slot: slotRange(read),
     slotAcross: measuredValue(readings, 'slotAcross', side),
-    aim: proposal?.aim ?? null,
-    firstStep: proposal ? proposal.from + proposal.now : null,
+    aim: now === null || asked === 0 ? null : now + asked,
+    firstStep: now === null || asked === 0 ? null : now + first,
     schools: judgement.schools,
     inboard: value('cleatInboard'),
     turn,
@@ -83,12 +85,12 @@ function boardFoot(side: Side): BoardFoot {
     swing: rotation.state === 'missing' ? null : rotation.rotation.swing,
     heelOutside: measuredValue(readings, 'shoeHeelOutside', side),
     half,
-    halfAim: wished === 0 ? null : half + wished,
+    halfAim: moved === 0 ? null : half + moved,
     chain,
   }
 }
 const bike = stable<BoardBike>(() => ({
-  tread: visit.setup.now.tread.left?.value ?? 150,
+  tread: visit.setup.now.tread.left?.value ?? USUAL_TREAD,
   treadEstimated: visit.setup.now.tread.left?.basis !== 'measured',
   crank: visit.setup.now.crank.left?.value ?? null,
   stayWidth: measuredValue(visit.setup.now, 'stayWidth'),
@@ -100,8 +102,10 @@ function turnTo(side: Side, toeOut: number): void {
 /** A drag of the cleat is an aim of the fore–aft page: it opens there. */
 const emit = defineEmits<{ show: [page: 'cleat'] }>()
 function aimAt(side: Side, setback: number): void {
+  const now = feet.parts.feet[side].setbackNow?.value
+  if (now === undefined) return
   if (feet.page !== 'cleat') emit('show', 'cleat')
-  feet.setAim(side, setback)
+  board.request([{ setting: 'cleatSetback', side, by: setback - now }])
 }
 const drops = computed(() =>
   sides.flatMap((side) => {

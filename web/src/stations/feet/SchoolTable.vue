@@ -15,7 +15,7 @@ const rows = computed(() => cleatSchools.map((school) => ({ school, left: cell('
 
 /** One school's answer for one foot: the target, and what the slot allows where that is less. */
 function cell(side: Side, key: string): string {
-  const row = feet.judgements[side].schools.find((answer) => answer.school === key)
+  const row = feet.parts.cleat[side].schools.find((answer) => answer.school === key)
   if (!row) return 'not read'
   if (row.target === null) return `needs ${row.missing.map((field) => definitionOf(field).label).join(', ')}`
   const shown = (value: number) => formatLength(value, preferences.unit)
@@ -39,9 +39,9 @@ function cell(side: Side, key: string): string {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="row in rows" :key="row.school.key" :class="{ chosen: row.school.key === feet.school }">
+      <tr v-for="row in rows" :key="row.school.key" :class="{ chosen: row.school.key === feet.parts.school }">
         <th scope="row">
-          {{ row.school.label }}<span class="muted suits">{{ row.school.key === feet.school ? row.school.reason : row.school.suits }}</span>
+          {{ row.school.label }}<span class="muted suits">{{ row.school.key === feet.parts.school ? row.school.reason : row.school.suits }}</span>
         </th>
         <td>{{ row.left }}</td>
         <td>{{ row.right }}</td>

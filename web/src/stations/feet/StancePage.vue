@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
-import { measuredValue, stancePlusMinus } from '@level-stance/core/feet/inputs'
+import { measuredValue } from '@level-stance/core/measure/resolve'
 import { stanceMoves } from '@level-stance/core/feet/exchange'
 import { stanceOptionsCalculation } from '@level-stance/core/feet/feet.calculations'
 import { treadWords, turnsOfRide } from '@level-stance/core/feet/stance'
@@ -9,15 +9,14 @@ import type { StanceMethodKey } from '@level-stance/core/feet/stance'
 import { LEAST_THREAD, stanceMeans, stanceOptions } from '@level-stance/core/feet/stanceSearch'
 import type { StanceOption } from '@level-stance/core/feet/stanceSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { midSentence } from '@level-stance/core/quantity/words'
-import VialGauge from '../../parts/VialGauge.vue'
-import WorkingPanel from '../../parts/WorkingPanel.vue'
+import TargetVials from '../../parts/TargetVials.vue'
+import WorkingButton from '../../parts/WorkingButton.vue'
 import { useBoard } from '../../stores/board.ts'
 import { readSizes, stockKeys, stockRange, usePartsAtHand } from '../../stores/partsAtHand.ts'
 import type { StockKey } from '../../stores/partsAtHand.ts'
-import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
@@ -26,21 +25,9 @@ const visit = useVisit()
 const feet = useFeet()
 const board = useBoard()
 const parts = usePartsAtHand()
-const preferences = usePreferences()
-const workingOpen = ref(false)
-const none = [] as const
 
-const stance = computed(() => feet.station.stance)
-const plusMinus = computed(() => stancePlusMinus(visit.setup.now))
-const bands = computed(() => {
-  const half = stance.value?.target.half
-  return half ? sides.map((side) => ({ side, now: stance.value?.now[side] ?? 0, band: half[side], gap: stance.value?.gap[side] ?? 0 })) : []
-})
-const scale = computed(() => {
-  const points = bands.value.flatMap(({ now, band }) => [now, band.low, band.high])
-  return { min: Math.min(...points) - 8, max: Math.max(...points) + 8 }
-})
-const wanted = computed(() => bands.value.some(({ gap }) => gap !== 0))
+const stance = computed(() => feet.parts.stance)
+const wanted = computed(() => sides.some((side) => (stance.value?.gap[side] ?? 0) !== 0))
 const options = computed(() => {
   const standing = stance.value
   if (!standing || !wanted.value) return []
@@ -55,11 +42,8 @@ const options = computed(() => {
   })
 })
 
-/** The moves of a way, as requested for the engine: it says what they bring along. */
-function take(option: StanceOption): void {
-  board.clear()
-  board.request(stanceMoves(option))
-}
+/** A way onto the move card: the engine says what it brings along. */
+const take = (option: StanceOption) => board.take(stanceMoves(option), option.words.slice(0, 600))
 const leftWords = (option: StanceOption) =>
   option.reaches ? 'reaches it' : `falls ${sides.map((side) => trimmed(option.miss[side], 1)).join(' / ')} mm short`
 const threadOf = (option: StanceOption) =>
@@ -85,7 +69,7 @@ function setSizes(key: StockKey, text: string): void {
 }
 function choose(event: Event): void {
   const value = (event.target as HTMLSelectElement).value
-  visit.setVisit({ stanceBy: value === '' ? null : (value as StanceMethodKey) })
+  feet.choose({ stanceBy: value === '' ? undefined : (value as StanceMethodKey) })
 }
 const items = computed(() => {
   const standing = stance.value
@@ -110,34 +94,19 @@ const items = computed(() => {
   <div v-if="stance" class="stance">
     <div class="head">
       <label for="stance-by"><h2>Target</h2></label>
-      <select id="stance-by" class="plain-field" :value="visit.head?.stanceBy ?? ''" @change="choose">
+      <select id="stance-by" class="plain-field" :value="feet.choices.stanceBy ?? ''" @change="choose">
         <option value="">first that has what it needs</option>
         <option v-for="target in stance.targets" :key="target.key" :value="target.key" :disabled="target.half === null">
           {{ target.label }}{{ target.half === null ? ' (to measure)' : '' }}
         </option>
       </select>
-      <button type="button" class="link" @click="workingOpen = true">Working</button>
+      <WorkingButton :runs="items" />
     </div>
     <FindingList v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
     <p class="small">
       <strong>{{ stance.target.label }}.</strong> {{ stance.target.reason }}
     </p>
-    <VialGauge
-      v-for="row in bands"
-      :key="row.side"
-      :label="`Foot from the middle, ${row.side}`"
-      :shown="`${formatLength(row.now, preferences.unit)} ${preferences.unit}`"
-      :value="row.now"
-      :plus-minus="plusMinus"
-      :band="row.band"
-      :scale="scale"
-      :proposed="row.gap === 0 ? null : row.now + row.gap"
-      :remark="
-        row.gap === 0
-          ? 'inside the band'
-          : `should go ${formatLength(Math.abs(row.gap), preferences.unit)} ${preferences.unit} ${row.gap > 0 ? 'outward' : 'inward'}`
-      "
-    />
+    <TargetVials :targets="feet.judgement.targets" />
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
       <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>
@@ -195,7 +164,6 @@ const items = computed(() => {
       little off repeats as often.
     </p>
     <p v-else class="small muted">Read the usual ride and its cadence, and the strokes are counted.</p>
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>
   <p v-else class="muted">Measure tread and axle first.</p>
 </template>

@@ -1,31 +1,29 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SupportJudgement } from '@level-stance/core/feet/wedges'
-import { trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import FindingCard from '../../parts/FindingCard.vue'
-import { useBoard } from '../../stores/board.ts'
+import ProposalButtons from '../../parts/ProposalButtons.vue'
 import { useFeet } from './useFeet.ts'
 
 /** Wedges from the forefoot's tilt, footbeds from the arch's drop. */
 const feet = useFeet()
-const board = useBoard()
-const groups = computed(() => [
-  { key: 'wedge', title: 'Wedge under the forefoot', setting: 'wedge' as const, rows: sides.map((side) => feet.station.wedge[side]) },
-  {
-    key: 'footbed',
-    title: 'Footbed under the arch',
-    setting: 'archSupport' as const,
-    rows: sides.map((side) => feet.station.footbed[side]),
-  },
-])
-const tries = (rows: readonly SupportJudgement[]) => rows.filter((row) => row.by !== 0)
-const words = ({ key, side, by }: SupportJudgement) =>
-  key === 'wedge' ? `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? 'big-toe' : 'little-toe'} side` : `${side} ${trimmed(by, 0)} mm`
+const groups = [
+  { key: 'wedge', title: 'Wedge under the forefoot' },
+  { key: 'footbed', title: 'Footbed under the arch' },
+] as const
+const shown = computed(() =>
+  groups.map((group) => ({
+    ...group,
+    rows: sides.map((side) => feet.parts[group.key][side]),
+    proposals: feet.judgement.proposals.filter(({ key }) => key === group.key),
+  })),
+)
+const weights = { try: 'act', missing: 'note' } as const
+const weightOf = (state: string) => (state in weights ? weights[state as keyof typeof weights] : 'fine')
 </script>
 
 <template>
-  <section v-for="group in groups" :key="group.key" class="group">
+  <section v-for="group in shown" :key="group.key" class="group">
     <h2>{{ group.title }}</h2>
     <FindingCard
       v-for="row in group.rows"
@@ -35,19 +33,10 @@ const words = ({ key, side, by }: SupportJudgement) =>
       :sure="row.sure"
       :speaks-for="[]"
       :against="[]"
-      :weight="row.state === 'try' ? 'act' : row.state === 'missing' ? 'note' : 'fine'"
+      :weight="weightOf(row.state)"
       :data-testid="`${group.key}-${row.side}`"
     />
-    <p v-if="tries(group.rows).length > 0 && board.movable">
-      <button
-        type="button"
-        class="plain"
-        :data-testid="`take-${group.key}`"
-        @click="board.request(tries(group.rows).map(({ side, by }) => ({ setting: group.setting, side, by })))"
-      >
-        {{ group.key === 'wedge' ? 'Wedge' : 'Support' }}: {{ tries(group.rows).map(words).join(', ') }}
-      </button>
-    </p>
+    <ProposalButtons :proposals="group.proposals" />
   </section>
   <p class="small muted">Numb, burning or painful: take it out. Pain that stays belongs to a clinician or a maker of orthoses.</p>
 </template>

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sides } from '@level-stance/core/quantity/sided'
+import { useBoard } from '../../stores/board.ts'
 import { useOutbox } from '../../stores/outbox.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useFeet } from './useFeet.ts'
 
 /** The 1:1 template of each shoe, at the axle that is aimed at. */
 const visit = useVisit()
+const board = useBoard()
 const feet = useFeet()
 const outbox = useOutbox()
-const ready = computed(() => sides.filter((side) => feet.judgements[side].state !== 'missing'))
+const ready = computed(() => sides.filter((side) => feet.parts.cleat[side].state !== 'missing'))
 const unsent = computed(() => outbox.pendingFor(visit.head?.visitId ?? '').length > 0)
 const link = (side: 'left' | 'right', ending: 'pdf' | 'svg') => {
-  const aim = feet.aim[side]
-  const own = aim === null ? '' : `&setback=${aim}`
+  const now = feet.parts.feet[side].setbackNow?.value ?? 0
+  const asked = board.aimed('cleatSetback', side)
+  const own = asked === 0 ? '' : `&setback=${Math.round(10 * (now + asked)) / 10}`
   return `/api/visits/${visit.head?.visitId ?? ''}/template.${ending}?side=${side}${own}`
 }
 </script>

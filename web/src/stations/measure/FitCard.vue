@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { calibrationCalculation, freeLabels } from '@level-stance/core/change/rider.calculations'
 import { conditions } from '@level-stance/core/measure/conditions'
@@ -8,28 +8,26 @@ import { knownKindOf } from '@level-stance/core/measure/knownKinds'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
-import WorkingPanel from '../../parts/WorkingPanel.vue'
+import WorkingButton from '../../parts/WorkingButton.vue'
 import { useVisit } from '../../stores/visit.ts'
 
 /** How well the body model fits what was measured on the bike, and where two ways to a place disagree. */
 const visit = useVisit()
-const workingOpen = ref(false)
-const none = [] as const
 const calibration = computed(() => visit.rider.usual)
 const words = {
   none: 'Not calibrated: nothing is measured on the bike yet. Angles are estimates; trust them for differences.',
   exact: 'Calibrated: every angle measured on the bike is given back exactly.',
   fitted: 'Calibrated by best fit: more was measured than there is to solve. What is left over, reading by reading:',
 } as const
-const misfits = computed(() =>
-  calibration.value.misfits.map(({ known, predicted, left }) => {
+const residuals = computed(() =>
+  calibration.value.residuals.map(({ known, predicted, residual }) => {
     const key = readingKeys.find((reading) => knownKindOf[reading] === known.kind)
     return {
       label: `${key ? definitionOf(key).label : known.kind}${known.side === 'both' ? '' : `, ${known.side}`}`,
       measured: `${trimmed(known.value, 1)}°`,
       model: `${trimmed(predicted, 1)}°`,
-      left: `${left > 0 ? '+' : ''}${trimmed(left, 1)}°`,
-      large: Math.abs(left) > known.plusMinus,
+      off: `${residual > 0 ? '+' : ''}${trimmed(residual, 1)}°`,
+      large: Math.abs(residual) > known.plusMinus,
     }
   }),
 )
@@ -54,14 +52,14 @@ const items = computed(() => [
   <div class="fit">
     <p>
       {{ words[calibration.state] }}
-      <button type="button" class="link" @click="workingOpen = true">Working</button>
+      <WorkingButton :runs="items" />
     </p>
     <p v-if="calibration.strained.length > 0" class="warn" role="alert">
       The model has to be pulled further than is plausible ({{
-        calibration.strained.map((key) => midSentence(freeLabels[key])).join(', ')
+        calibration.strained.map((key) => midSentence(freeLabels[key].label)).join(', ')
       }}). A reading is likely wrong: check the largest of these, the contact points, or which way an angle was counted.
     </p>
-    <table v-if="misfits.length > 0" class="small figures">
+    <table v-if="residuals.length > 0" class="small figures">
       <thead>
         <tr>
           <th scope="col">Angle</th>
@@ -71,11 +69,11 @@ const items = computed(() => [
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in misfits" :key="row.label" :class="{ large: row.large }">
+        <tr v-for="row in residuals" :key="row.label" :class="{ large: row.large }">
           <th scope="row">{{ row.label }}</th>
           <td class="figure">{{ row.measured }}</td>
           <td class="figure">{{ row.model }}</td>
-          <td class="figure">{{ row.left }}</td>
+          <td class="figure">{{ row.off }}</td>
         </tr>
       </tbody>
     </table>
@@ -89,7 +87,6 @@ const items = computed(() => [
       <h3>Two ways to the same place</h3>
       <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }">{{ row.words }}</p>
     </template>
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
   </div>
 </template>
 

@@ -4,6 +4,7 @@ import { computed, nextTick, ref } from 'vue'
 import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import { hasReading } from '@level-stance/core/change/measureNext'
+import { isRead } from '@level-stance/core/measure/resolve'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingGroup, ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import RiderBoard from '../../board/RiderBoard.vue'
@@ -47,9 +48,7 @@ const unsettled = (keys: readonly ReadingKey[]) => keys.some((key) => drafts.any
 const pages = computed(() =>
   pageOrder.map((key) => {
     const keys = keysOf(key)
-    const taken = keys.filter(
-      (reading) => visit.rider.resolved[reading].right?.basis === 'measured' || visit.rider.resolved[reading].left?.basis === 'measured',
-    )
+    const taken = keys.filter((reading) => isRead(visit.rider.resolved, reading))
     return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${taken.length}/${keys.length}` }
   }),
 )
@@ -90,7 +89,6 @@ const judgementPages = [
   { key: 'rules', label: 'Per mm' },
 ] as const
 const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
-const moveFields = computed(() => board.requested.map(({ setting, side }) => ({ setting, side })))
 </script>
 
 <template>
@@ -132,7 +130,7 @@ const moveFields = computed(() => board.requested.map(({ setting, side }) => ({ 
     </template>
     <template #act>
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-      <MoveCard v-else-if="board.active" :fields="moveFields" />
+      <MoveCard v-else-if="board.active" :fields="[]" />
     </template>
   </StationColumns>
 </template>

@@ -9,8 +9,8 @@ const props = defineProps<{ about: readonly ReadingKey[] }>()
 const visit = useVisit()
 const questions = computed(() => visit.questions.filter((question) => question.about.some((key) => props.about.includes(key))))
 
-function accept(question: PlausibilityQuestion): void {
-  visit.setVisit({ accepted: [...(visit.dossier?.visit.accepted ?? []).slice(-150), question.id] })
+function acknowledge(question: PlausibilityQuestion): void {
+  visit.setVisit({ acknowledged: [...(visit.dossier?.visit.acknowledged ?? []).slice(-150), question.id] })
 }
 
 /** Exchanges left and right of a reading. */
@@ -27,7 +27,7 @@ function swap(key: ReadingKey): void {
   <article v-for="question in questions" :key="question.id" class="question small" role="alert">
     <p>{{ question.text }}</p>
     <div>
-      <Button @click="accept(question)">It is right</Button>
+      <Button @click="acknowledge(question)">It is right</Button>
       <Button v-if="question.swap" @click="swap(question.swap)">Exchange left and right</Button>
     </div>
   </article>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import {
   barClampCalculation,
   dropBarHandCalculation,
@@ -12,14 +12,14 @@ import { anyCalculation } from '@level-stance/core/calculation'
 import type { AnyCalculation } from '@level-stance/core/calculation'
 import { measureNextCalculation, sensitivityCalculation } from '@level-stance/core/change/rider.calculations'
 import { axlesOf, dropBarOf, flatBarOf, frontOf } from '@level-stance/core/measure/riderModel'
-import { bySide } from '@level-stance/core/quantity/sided'
-import WorkingPanel from '../../parts/WorkingPanel.vue'
+import { bySide, sides } from '@level-stance/core/quantity/sided'
+import type { Side } from '@level-stance/core/quantity/sided'
+import type { UpperBody } from '@level-stance/core/body/upperBody'
+import WorkingButton from '../../parts/WorkingButton.vue'
 import { useVisit } from '../../stores/visit.ts'
 
 /** Every calculation behind the rider on the bike, with the numbers that went in. */
 const visit = useVisit()
-const open = ref(false)
-const none = [] as const
 
 interface Item {
   readonly heading: string
@@ -35,8 +35,8 @@ const items = computed<Item[]>(() => {
   const { values, bar } = visit.rider
   const { by } = folded
   const now = visit.setup.now
-  const grip = model?.grip ?? null
-  const whole = { readings: visit.readings, ledger: visit.ledger, bar }
+  const grips = model?.grips ?? null
+  const whole = { readings: visit.readings, ledger: visit.ledger, place: visit.place, bar }
   const foot = (side: 'left' | 'right') => ({
     axle: now.axleLength[side]?.value,
     washer: now.washer[side]?.value,
@@ -45,28 +45,32 @@ const items = computed<Item[]>(() => {
   })
   return [
     ...item('The rider on the bike', anyCalculation(riderMetricsCalculation), model && { model, axles: axlesOf(values) }),
-    ...item('Trunk and arms', anyCalculation(upperPostureCalculation), model && grip && { body: model.upper, hip: hipOf(model), grip }),
-    ...item(
-      'The arm',
-      anyCalculation(armReachCalculation),
-      model && grip && { ...pick(model.upper), elbowFlexion: model.upper.elbowFlexion, handSpacing: 2 * grip.at.z },
+    ...item('Trunk and arms', anyCalculation(upperPostureCalculation), model && grips && { body: model.upper, hip: hipOf(model), grips }),
+    ...sides.flatMap((side) =>
+      item(
+        `The arm, ${side}`,
+        anyCalculation(armReachCalculation),
+        model && grips && { ...pick(model.upper, side), handSpacing: grips.left.at.z + grips.right.at.z },
+      ),
     ),
     ...item('Bar clamp', anyCalculation(barClampCalculation), frontOf(values, by)),
-    ...(bar === 'flat'
-      ? item('Hand on the bar', anyCalculation(flatBarHandCalculation), flatBarOf(values, by))
-      : item('Hand on the bar', anyCalculation(dropBarHandCalculation), dropBarOf(values, by))),
+    ...sides.flatMap((side) =>
+      bar === 'flat'
+        ? item(`Hand on the bar, ${side}`, anyCalculation(flatBarHandCalculation), flatBarOf(values, by, side))
+        : item(`Hand on the bar, ${side}`, anyCalculation(dropBarHandCalculation), dropBarOf(values, by, side)),
+    ),
     ...item('Stance', anyCalculation(stanceCalculation), model && { tread: now.tread.right?.value, ...bySide(foot) }),
     ...item('What to measure next', anyCalculation(measureNextCalculation), whole),
     ...item('Per millimetre and degree', anyCalculation(sensitivityCalculation), model && whole),
   ]
 })
 
-function pick({ upperArm, forearm, acromionWidth }: { upperArm: number; forearm: number; acromionWidth: number }) {
-  return { upperArm, forearm, acromionWidth }
+function pick({ acromionWidth, elbowFlexion, arms }: UpperBody, side: Side) {
+  const { upperArm, forearm } = arms[side]
+  return { upperArm, forearm, acromionWidth, elbowFlexion }
 }
 </script>
 
 <template>
-  <button type="button" class="link" @click="open = true">Working</button>
-  <WorkingPanel :open="open" :items="open ? items : none" @close="open = false" />
+  <WorkingButton :runs="items" />
 </template>

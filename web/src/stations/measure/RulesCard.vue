@@ -21,7 +21,7 @@ const asked: readonly (readonly [SettingKey, readonly MetricKey[]])[] = [
   ['handReach', ['torso', 'hipRight', 'load']],
   ['handHeight', ['torso', 'hipRight', 'load']],
   ['gripSpacing', ['reach', 'torso']],
-  ['barRoll', ['wrist', 'torso']],
+  ['barRoll', ['wristRight', 'torso']],
 ]
 const rows = computed(() =>
   asked.flatMap(([setting, metrics]) => {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { moveWords } from '@level-stance/core/change/moveWords'
+import { changeWords } from '@level-stance/core/change/moveWords'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useVisit } from '../../stores/visit.ts'
@@ -28,7 +28,7 @@ const ratingsOf = (changeId: string) =>
       <p v-if="visit.folded.changes.length === 0" class="muted">No change yet.</p>
       <article v-for="(change, i) in visit.folded.changes" :key="change.id" class="card change">
         <p>
-          <strong>{{ i + 1 }}. {{ change.moves.map(moveWords).join(' · ') }} mm</strong>
+          <strong>{{ i + 1 }}. {{ changeWords(change).join(' · ') }}</strong>
           <span class="muted state">{{ states[change.state] }}</span>
         </p>
         <p v-for="rating in ratingsOf(change.id)" :key="rating" class="small">{{ rating }}</p>

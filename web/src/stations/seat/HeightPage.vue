@@ -8,6 +8,7 @@ import { FOLLOW_UP_WEEKS, weekPlan } from '@level-stance/core/seat/heightJudgeme
 import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import HeightMethods from '../../parts/HeightMethods.vue'
+import ProposalButtons from '../../parts/ProposalButtons.vue'
 import PageTabs from '../../parts/PageTabs.vue'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
@@ -27,8 +28,8 @@ const pages = [
 const page = ref<(typeof pages)[number]['key']>('knees')
 const metrics = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'reach', 'drop', 'kneeAheadLeft', 'kneeAheadRight'] as const
 
-const height = computed(() => seat.station.height)
-const now = computed(() => visit.setup.saddleHeight?.value ?? null)
+const height = computed(() => seat.parts.height)
+const now = computed(() => visit.setup.now.saddleHeight.left?.value ?? null)
 const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 const windows = computed(() =>
   sides
@@ -39,15 +40,12 @@ const windows = computed(() =>
     .join(', '),
 )
 /** The request if there is one, else what the knees ask for, in steps. */
-const wished = computed(() => board.aimed('saddleHeight', 'both'))
-const wanted = computed(() => (wished.value !== 0 ? wished.value : (height.value?.by ?? 0)))
+const asked = computed(() => board.aimed('saddleHeight', 'both'))
+const wanted = computed(() => (asked.value !== 0 ? asked.value : (height.value?.by ?? 0)))
 const plan = computed(() => {
   const { cap, resolution } = settings.saddleHeight
   return weekPlan(stepPlan(wanted.value, cap, resolution).steps)
 })
-function aim(): void {
-  board.request([{ setting: 'saddleHeight', side: 'both', by: wanted.value }])
-}
 </script>
 
 <template>
@@ -70,12 +68,8 @@ function aim(): void {
         <p class="small muted">{{ windows }}; by the way each knee was read: 25–35° held still, 30–40° pedalling.</p>
       </template>
       <p v-else class="missing">Read the knee at the bottom, or inseam, stature and cleat, so that the legs are known.</p>
-      <FindingList :findings="seat.station.heightFindings" none="" />
-      <p v-if="height && height.by !== 0 && wished === 0 && board.movable">
-        <button type="button" class="plain" data-testid="aim-height" @click="aim">
-          Aim {{ trimmed(Math.abs(height.by), 1) }} mm {{ height.by > 0 ? 'up' : 'down' }}
-        </button>
-      </p>
+      <FindingList :findings="seat.judgement.findings" none="" />
+      <ProposalButtons v-if="asked === 0" :proposals="seat.judgement.proposals" />
       <section v-if="plan.length > 0" aria-label="Steps over weeks">
         <h2>Steps over weeks</h2>
         <ol data-testid="week-plan">

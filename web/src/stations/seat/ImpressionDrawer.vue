@@ -9,7 +9,8 @@ import type { Attachment, AttachmentFields } from '@level-stance/core/record/att
 import { CLICK, impressionSpacing, marksFault, placesOf, withPlace } from '@level-stance/core/seat/impression'
 import { impressionMarksSchema, sheets } from '@level-stance/core/seat/impressionMarks'
 import { impressionCalculation } from '@level-stance/core/seat/seat.calculations'
-import WorkingPanel from '../../parts/WorkingPanel.vue'
+import WorkingButton from '../../parts/WorkingButton.vue'
+import { pointIn } from '../../composables/svgDrag.ts'
 import { useAttachments } from '../../stores/attachments.ts'
 import { useVisit } from '../../stores/visit.ts'
 
@@ -36,7 +37,6 @@ const start = (): Marks => {
 const marks = ref<Marks>(props.picture.marks ?? start())
 const said = ref<string | null>(null)
 const touched = ref(false)
-const workingOpen = ref(false)
 
 /** Stored a little after the hand has rested, and when the picture is left. */
 async function store(): Promise<void> {
@@ -74,10 +74,7 @@ const result = computed(() => impressionSpacing(marks.value, click.value))
 const fault = computed(() => marksFault(marks.value))
 
 function inPicture(event: { clientX: number; clientY: number }): Point {
-  const matrix = stage.value?.getScreenCTM()
-  if (!matrix) return { x: 0, y: 0 }
-  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
-  return { x: p.x, y: p.y }
+  return pointIn(stage.value, event) ?? { x: 0, y: 0 }
 }
 function measurePixel(): void {
   const matrix = stage.value?.getScreenCTM()
@@ -182,7 +179,7 @@ function take(): void {
   if (!result.value) return
   const value = Math.round(result.value.spacing * 10) / 10
   const plusMinus = Math.round(result.value.plusMinus * 10) / 10
-  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'picture', takenAt: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
+  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'picture', after: visit.after, at: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
   said.value = `${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`
 } // prettier-ignore
 const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
@@ -296,14 +293,13 @@ const items = computed(() => [{ heading: 'Spacing from the picture', calculation
           </p>
           <div class="row">
             <Button type="primary" size="large" @click="take">Take as reading</Button>
-            <button type="button" class="link" @click="workingOpen = true">Working</button>
+            <WorkingButton :runs="items" />
           </div>
         </template>
         <p v-else class="warn small" role="alert">{{ fault ?? 'These marks give nothing.' }}</p>
         <p class="small" role="status">{{ said }}</p>
       </aside>
     </div>
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : []" @close="workingOpen = false" />
   </Drawer>
 </template>
 

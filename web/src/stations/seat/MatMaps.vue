@@ -10,7 +10,7 @@ const seat = useSeat()
 /** In whole steps, so that a streaming peak does not recolour both maps with every frame. */
 const STEP = 25
 const most = computed(() => STEP * Math.ceil(Math.max(mat.before?.result?.peak ?? 0, mat.after?.result?.peak ?? 0) / STEP))
-const shape = computed(() => seat.station.shape)
+const shape = computed(() => seat.parts.shape)
 </script>
 
 <template>

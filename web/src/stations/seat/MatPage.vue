@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
-import { reliefNow } from '@level-stance/core/seat/inputs'
-import { measuredValue } from '@level-stance/core/feet/inputs'
+import { chosen, measuredValue } from '@level-stance/core/measure/resolve'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import type { MatResult } from '@level-stance/core/seat/matAnalysis'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
@@ -58,7 +57,7 @@ function takeSpacing(): void {
   if (!result || result.spacing === null) return
   const value = Math.round(result.spacing * 10) / 10
   const plusMinus = Math.round((result.spacingPlusMinus ?? 4) * 10) / 10
-  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'mat', takenAt: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
+  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'mat', after: visit.after, at: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
 } // prettier-ignore
 
 /** The simulated rider: from the readings where there are any, then as the hand sets it. */
@@ -78,20 +77,20 @@ const knob = computed(() => {
   const { now } = visit.setup
   return {
     spacing: measuredValue(now, 'sitBoneSpacing') ?? 120,
-    width: seat.station.shape.width,
+    width: seat.parts.shape.width,
     tilt: measuredValue(now, 'saddleTilt') ?? 0,
-    torso: seat.station.metrics?.torso ?? 55,
+    torso: seat.parts.context.metrics?.torso ?? 55,
     leans: 0,
     turned: 0,
     rocking: 0.1,
     effort: 0.2,
-    relief: USUAL_RELIEF[reliefNow(now) ?? 'none'],
+    relief: USUAL_RELIEF[chosen(now, 'saddleRelief') ?? 'none'],
     ...own.value,
   }
 })
 const simulated = computed<MatRider>(() => {
   const { width, relief, ...rest } = knob.value
-  const { shape } = seat.station
+  const { shape } = seat.parts
   return {
     ...rest,
     relief,

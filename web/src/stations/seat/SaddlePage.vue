@@ -1,71 +1,47 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { saddleInUse, saddleWishes } from '@level-stance/core/seat/inputs'
-import { anyCalculation } from '@level-stance/core/calculation'
+import { computed } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
-import type { Ranked } from '@level-stance/core/quantity/ranking'
+import type { Ranked, Weights } from '@level-stance/core/quantity/ranking'
+import { chosen, measuredValue } from '@level-stance/core/measure/resolve'
+import { saddleExchange, saddleInUse } from '@level-stance/core/seat/inputs'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
-import { rankSaddles, saddleSwitch } from '@level-stance/core/seat/saddleRanking'
-import { widthSchoolKeys, widthSchools, defaultWidthSchool } from '@level-stance/core/seat/saddleWidth'
+import { rankSaddles, saddleDisturbs } from '@level-stance/core/seat/saddleRanking'
+import { widthSchoolKeys, widthSchools } from '@level-stance/core/seat/saddleWidth'
 import type { WidthSchoolKey } from '@level-stance/core/seat/saddleWidth'
-import { saddleWidthCalculation } from '@level-stance/core/seat/seat.calculations'
-import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
 import FindingList from '../../parts/FindingList.vue'
-import RankingList from '../../parts/RankingList.vue'
-import WorkingPanel from '../../parts/WorkingPanel.vue'
-import { useBoard } from '../../stores/board.ts'
+import PageHead from '../../parts/PageHead.vue'
+import { saddleForm } from '../../parts/partForms.ts'
+import RankedParts from '../../parts/RankedParts.vue'
 import { useSaddles } from '../../stores/catalogue.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
-import { saddleForm } from './saddleForm.ts'
 import { useSeat } from './useSeat.ts'
 
+/** Width by sit bones and posture, and the saddles ranked for this rider. */
 const visit = useVisit()
 const seat = useSeat()
-const board = useBoard()
 const preferences = usePreferences()
-const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 const saddles = useSaddles()
-const catalogueOpen = ref(false)
-const workingOpen = ref(false)
-const none = [] as const
-if (!saddles.loaded) void saddles.load()
+const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 
-const width = computed(() => seat.station.width)
-const rider = computed(() => seat.station.saddleRider)
+const width = computed(() => seat.parts.width)
+const school = computed(() => seat.parts.widthSchool)
 const entries = computed(() => saddles.entries.map(({ entry }) => entry))
-const inUse = computed(() => saddleInUse(visit.setup.now))
-const switchTo = (row: Ranked<SaddleSpec>) => saddleSwitch(row.spec, inUse.value)
-const isInUse = ({ spec }: Ranked<SaddleSpec>) =>
-  inUse.value.kind === spec.kind && inUse.value.width !== null && Math.abs(inUse.value.width - spec.width) < 1
-/** The exchange as requested: the engine says what they bring along. */
-function take(row: Ranked<SaddleSpec>): void {
-  board.clear()
-  board.request(saddleWishes(switchTo(row)))
+const rank = (own: Weights) => rankSaddles(entries.value, seat.parts.saddleRider, own)
+const disturbs = (spec: SaddleSpec) => saddleDisturbs(spec, saddleInUse(visit.setup.now))
+const exchange = (spec: SaddleSpec) => saddleExchange(spec, visit.setup.now)
+const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
+  const { now } = visit.setup
+  const read = measuredValue(now, 'saddleWidth')
+  return chosen(now, 'saddleKind') === spec.kind && read !== null && Math.abs(read - spec.width) < 1
 }
-const school = computed(() => seat.choices.widthSchool ?? defaultWidthSchool)
-const items = computed(() => {
-  const { spacing, postures } = seat.station
-  if (spacing === null || postures.length === 0) return none
-  return [
-    {
-      heading: 'Saddle width',
-      calculation: anyCalculation(saddleWidthCalculation),
-      input: { spacing: spacing.value, spacingPlusMinus: spacing.plusMinus, postures: postures.map(({ hands, usual, torso, plusMinus }) => ({ hands, usual, torso, plusMinus })), school: school.value },
-      plusMinus: { spacing: spacing.plusMinus },
-    },
-  ]
-}) // prettier-ignore
 </script>
 
 <template>
   <div class="saddle">
-    <div class="page-head">
-      <h2>Width</h2>
-      <button v-if="items.length > 0" type="button" class="link" @click="workingOpen = true">Working</button>
-    </div>
+    <PageHead title="Width" :working="seat.judgement.working" />
     <template v-if="width">
       <p data-testid="width-range">
         <strong class="figure">{{ shown(width.low) }} to {{ shown(width.high) }} {{ preferences.unit }}</strong> at its widest
@@ -104,43 +80,31 @@ const items = computed(() => {
     </template>
     <p v-else class="missing">
       {{
-        seat.station.spacing === null
+        seat.parts.spacing === null
           ? 'Sit-bone spacing is not read: type it, mark it on a picture, or take it from the mat.'
           : 'The torso is not known: read it, or where the hands are.'
       }}
     </p>
-    <FindingList :findings="seat.station.widthFindings" none="" />
+    <FindingList :findings="seat.parts.widthFindings" none="" />
     <ImpressionCard />
-    <div class="page-head">
-      <h2>Saddles for this rider</h2>
-      <button type="button" class="link" @click="catalogueOpen = true">Catalogue</button>
-    </div>
-    <p v-if="saddles.problem" class="warn" role="alert">
-      {{ saddles.problem }} <button type="button" class="plain" @click="saddles.load()">Try again</button>
-    </p>
-    <p v-if="!width" class="small warn">Not by width yet: until spacing and torso are read, the order says little.</p>
-    <RankingList
-      :rank="(own) => rankSaddles(entries, rider, own)"
-      :stored="seat.choices.saddleWeights"
-      :movable="board.movable"
-      :is-in-use="isInUse"
-      :disturbs="(row) => switchTo(row).disturbs"
-      @keep="(own) => seat.choose({ saddleWeights: own })"
-      @take="take"
-    />
-    <p class="small muted">Shape, cut-out, nose and padding are personal: try, keep what works, own a spare of it.</p>
-    <TriedSaddles />
-    <CatalogueDrawer
-      :open="catalogueOpen"
-      title="Catalogue of saddles"
+    <RankedParts
+      title="Saddles for this rider"
       part="saddle"
+      catalogue="Catalogue of saddles"
       plural="Saddles"
       :form="saddleForm"
-      :entries="saddles.entries"
-      :save="saddles.save"
-      @close="catalogueOpen = false"
-    />
-    <WorkingPanel :open="workingOpen" :items="workingOpen ? items : none" @close="workingOpen = false" />
+      :store="saddles"
+      :rank="rank"
+      :stored="seat.choices.saddleWeights"
+      :is-in-use="isInUse"
+      :disturbs="disturbs"
+      :exchange="exchange"
+      @keep="(saddleWeights) => seat.choose({ saddleWeights })"
+    >
+      <p v-if="!width" class="small warn">Not by width yet: until spacing and torso are read, the order says little.</p>
+    </RankedParts>
+    <p class="small muted">Shape, cut-out, nose and padding are personal: try, keep what works, own a spare of it.</p>
+    <TriedSaddles />
   </div>
 </template>
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { outline, widestBehindNose } from '@level-stance/core/bike/saddleShape'
+import { outline, shapeFrom, widestBehindNose } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
+import { propertyOf } from '@level-stance/core/change/parts'
+import type { PropertyKey } from '@level-stance/core/change/parts'
 import { USUAL_RELIEF } from '@level-stance/core/seat/saddleKinds'
 import { BONES_BEHIND, contactOf } from '@level-stance/core/seat/contact'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
@@ -17,15 +19,26 @@ const board = useBoard()
 const preferences = usePreferences()
 const MARGIN = 46
 
-const shape = computed(() => seat.station.shape)
-const spacing = computed(() => seat.station.spacing)
-/** The saddle that is wished, about the same sit point. */
-const wished = computed<SaddleShape | null>(() => {
-  const by = { width: board.aimed('saddleWidth', 'both'), length: board.aimed('saddleLength', 'both'), sitFromNose: board.aimed('sitFromNose', 'both') }
-  if (Object.values(by).every((amount) => amount === 0)) return null
-  const width = shape.value.width + by.width
-  return { ...shape.value, width, zoneWidth: (shape.value.zoneWidth / shape.value.width) * width, length: shape.value.length + by.length, sitFromNose: shape.value.sitFromNose + by.sitFromNose }
-}) // prettier-ignore
+const shape = computed(() => seat.parts.shape)
+const spacing = computed(() => seat.parts.spacing)
+/** The saddle that is asked for, about the same sit point. */
+const asked = computed<SaddleShape | null>(() => {
+  const to = board.exchanged('saddle')?.to
+  if (!to) return null
+  const of = (key: PropertyKey) => {
+    const value = propertyOf(to, key, 'left')
+    return typeof value === 'number' ? value : null
+  }
+  return shapeFrom({
+    length: of('saddleLength'),
+    width: of('saddleWidth'),
+    zoneWidth: of('saddleZoneWidth'),
+    noseWidth: of('saddleNoseWidth'),
+    sitFromNose: of('sitFromNose'),
+    noseDrop: of('saddleNoseDrop'),
+    tailRise: of('saddleTailRise'),
+  })
+})
 /** mm: x to the right, y backward from the sit point. */
 const path = (of: SaddleShape) => {
   const edge = outline(of, 60).map(({ x, y }) => ({ x: y, y: x - of.sitFromNose }))
@@ -33,7 +46,7 @@ const path = (of: SaddleShape) => {
   return `M${points.map(({ x, y }) => `${x.toFixed(1)} ${y.toFixed(1)}`).join('L')}Z`
 }
 const box = computed(() => {
-  const all = [shape.value, ...(wished.value ? [wished.value] : [])]
+  const all = [shape.value, ...(asked.value ? [asked.value] : [])]
   const half = Math.max(...all.map((of) => of.width / 2), 100) + MARGIN
   const top = -Math.max(...all.map((of) => of.sitFromNose)) - MARGIN
   const bottom = Math.max(...all.map((of) => of.length - of.sitFromNose)) + MARGIN
@@ -41,12 +54,12 @@ const box = computed(() => {
 })
 const contacts = computed(() => {
   const between = spacing.value
-  return between === null ? [] : seat.station.postures.map((posture) => ({ ...posture, ...contactOf(between.value, posture.torso) }))
+  return between === null ? [] : seat.parts.postures.map((posture) => ({ ...posture, ...contactOf(between.value, posture.torso) }))
 })
-const wanted = computed(() => seat.station.width)
+const wanted = computed(() => seat.parts.width)
 /** The widest place, for the range wanted. */
 const widestAt = computed(() => widestBehindNose(shape.value) - shape.value.sitFromNose)
-const relief = computed(() => USUAL_RELIEF[seat.station.look.relief ?? 'none'])
+const relief = computed(() => USUAL_RELIEF[seat.parts.look.relief ?? 'none'])
 const spoken = computed(() => {
   const bones = spacing.value === null ? 'sit bones not read' : `sit bones ${trimmed(spacing.value.value, 0)} mm apart`
   return `Saddle from above to scale: ${trimmed(shape.value.width, 0)} mm wide, ${bones}.`
@@ -67,7 +80,7 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
         :rx="relief / 2"
         class="relief"
       />
-      <path v-if="wished" :d="path(wished)" class="wished" />
+      <path v-if="asked" :d="path(asked)" class="asked" />
       <line :x1="0" :x2="0" :y1="-shape.sitFromNose - 14" :y2="shape.length - shape.sitFromNose + 14" class="axis" />
       <line :x1="-shape.zoneWidth / 2" :x2="shape.zoneWidth / 2" y1="0" y2="0" class="zone" />
       <text :x="-shape.width / 2 - 8" y="4" text-anchor="end">sit point</text>
@@ -133,7 +146,7 @@ svg {
   fill: var(--panel);
   stroke: var(--steel);
 }
-.wished {
+.asked {
   fill: none;
   stroke: var(--petrol);
   stroke-width: 2;

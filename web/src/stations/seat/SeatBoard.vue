@@ -1,28 +1,22 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
-import { useBoard } from '../../stores/board.ts'
 import PageTabs from '../../parts/PageTabs.vue'
 import MatMaps from './MatMaps.vue'
 import SaddleTop from './SaddleTop.vue'
 import SetbackCurve from './SetbackCurve.vue'
-import { seatPages } from './pages.ts'
 import { useSeat } from './useSeat.ts'
 
 /** Rider from the side with the saddle's own shape; the saddle from above with the bones on it; or the mat's maps. */
 const seat = useSeat()
-const board = useBoard()
-function slide(by: number): void {
-  board.request([{ setting: 'saddleSetback', side: 'both', by }])
-}
 const views = [
   { key: 'side', label: 'Rider from the side' },
   { key: 'above', label: 'Saddle from above' },
 ] as const
 const view = ref<'side' | 'above'>('side')
 watch(
-  () => seat.page,
-  (page) => (view.value = seatPages[page].picture),
+  () => seat.pageOpen,
+  (page) => (view.value = page?.picture ?? 'side'),
   { immediate: true },
 )
 </script>
@@ -35,7 +29,7 @@ watch(
       <SaddleTop v-if="view === 'above'" />
       <RiderBoard v-else opens="side" />
     </div>
-    <SetbackCurve v-if="seat.page === 'setback'" @slide="slide" />
+    <SetbackCurve v-if="seat.page === 'setback'" />
   </div>
 </template>
 

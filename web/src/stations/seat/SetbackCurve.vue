@@ -3,19 +3,20 @@ import { computed, ref } from 'vue'
 import { setbackCurve } from '@level-stance/core/change/seatCurve'
 import { standingOf } from '@level-stance/core/change/setup'
 import { trimmed } from '@level-stance/core/quantity/entry'
+import { CURVE } from '@level-stance/core/seat/station'
+import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
 
 /** Height over setback with the knees kept: a curve to slide along, by hand or by keys. */
-const emit = defineEmits<{ slide: [by: number] }>()
 const visit = useVisit()
 const board = useBoard()
-const REACH = 40
+const REACH = CURVE.reach
 const STEP = 1
 const [WIDTH, HEIGHT] = [400, 92]
 const plot = ref<SVGSVGElement | null>(null)
 
-const points = computed(() => setbackCurve(standingOf(visit.setup), REACH, 2))
+const points = computed(() => setbackCurve(standingOf(visit.setup), REACH, CURVE.step))
 const known = computed(() =>
   (points.value ?? []).flatMap(({ setback, height, inRoom }) => (height === null ? [] : [{ setback, height, inRoom }])),
 )
@@ -50,24 +51,22 @@ const spoken = computed(() => {
 }) // prettier-ignore
 
 const held = (by: number) => Math.max(-REACH, Math.min(REACH, Math.round(by / STEP) * STEP))
-function drag(event: PointerEvent): void {
-  const box = plot.value?.getBoundingClientRect()
-  if (!box || !board.movable) return
-  const local = ((event.clientX - box.left) / box.width) * WIDTH
-  emit('slide', held(-((local - WIDTH / 2) / (WIDTH / 2 - 14)) * REACH))
-}
-function down(event: PointerEvent): void {
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  drag(event)
-}
-function move(event: PointerEvent): void {
-  if (event.buttons === 1) drag(event)
-}
+const slide = (by: number) => board.request([{ setting: 'saddleSetback', side: 'both', by: held(by) }])
+const slideTo = (px: number) => slide(-((px - WIDTH / 2) / (WIDTH / 2 - 14)) * REACH)
+const { down, drag, up } = useSvgDrag(
+  () => plot.value,
+  (at) => {
+    if (!board.movable) return null
+    slideTo(at.x)
+    return true
+  },
+  (at) => slideTo(at.x),
+)
 function key(event: KeyboardEvent): void {
   const step = { ArrowLeft: 1, ArrowRight: -1, PageUp: -5, PageDown: 5, Home: 99, End: -99 }[event.key]
   if (step === undefined || !board.movable) return
   event.preventDefault()
-  emit('slide', held(at.value + step))
+  slide(at.value + step)
 }
 </script>
 
@@ -76,7 +75,7 @@ function key(event: KeyboardEvent): void {
     <figcaption class="small">
       Slide along: <strong class="figure" data-testid="curve-words">{{ spoken }}</strong>
     </figcaption>
-    <svg ref="plot" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" @pointerdown="down" @pointermove="move">
+    <svg ref="plot" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" @pointerdown="down" @pointermove="drag" @pointerup="up" @pointercancel="up">
       <line :x1="x(-REACH)" :x2="x(REACH)" :y1="y(0)" :y2="y(0)" class="axis" />
       <line :x1="x(0)" :x2="x(0)" y1="6" :y2="HEIGHT - 6" class="axis" />
       <g v-for="tick in [-30, -20, -10, 10, 20, 30]" :key="tick">

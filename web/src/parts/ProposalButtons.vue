@@ -1,0 +1,18 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Proposal } from '@level-stance/core/station'
+import { useBoard } from '../stores/board.ts'
+
+/** What a page offers to do, one button each; it goes onto the move card. */
+const props = defineProps<{ proposals: readonly Proposal[] }>()
+const board = useBoard()
+const offered = computed(() => (board.movable ? props.proposals.filter(({ standing }) => !standing) : []))
+</script>
+
+<template>
+  <p v-for="proposal in offered" :key="proposal.key">
+    <button type="button" class="plain" :data-testid="`take-${proposal.key}`" @click="board.take(proposal.requested, proposal.reason)">
+      {{ proposal.words }}
+    </button>
+  </p>
+</template>

@@ -1,0 +1,15 @@
+import type { ConditionKey } from '@level-stance/core/measure/conditions'
+import type { Reading } from '@level-stance/core/measure/reading'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+
+/**
+ * What a reading is of, and its place in the ledger: mending a stored one keeps its place, a new one
+ * is taken where the visit stands.
+ */
+export function readingProps(
+  { readingKey, side, condition }: { readonly readingKey: ReadingKey; readonly side: Reading['side']; readonly condition: ConditionKey },
+  stored: Pick<Reading, 'after'> | null,
+  after: string | null,
+): Pick<Reading, 'key' | 'side' | 'condition' | 'after' | 'at'> {
+  return { key: readingKey, side, condition, after: stored ? stored.after : after, at: new Date().toISOString() }
+}

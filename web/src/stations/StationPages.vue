@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, watch } from 'vue'
+import type { Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { hasReading } from '@level-stance/core/change/measureNext'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { SettingPlace } from '@level-stance/core/station'
+import { stable } from '../composables/stable.ts'
+import MoveCard from '../parts/MoveCard.vue'
+import PageTabs from '../parts/PageTabs.vue'
+import ReadingRows from '../parts/ReadingRows.vue'
+import StationColumns from '../parts/StationColumns.vue'
+import TrialCard from '../parts/TrialCard.vue'
+import { useBoard } from '../stores/board.ts'
+import { useVisit } from '../stores/visit.ts'
+import { WHY } from './useStation.ts'
+import type { OpenStation } from './useStation.ts'
+import WhyPage from './WhyPage.vue'
+
+/** A station: tabs of its pages over readings, board, judgement and the card that moves things. */
+const props = defineProps<{
+  label: string
+  station: OpenStation
+  pages: Readonly<
+    Record<
+      string,
+      { readonly label: string; readonly readings: readonly ReadingKey[]; readonly fields: readonly SettingPlace[]; readonly choosesHold?: true }
+    >
+  >
+  /** what each page shows beside the readings */
+  components: Readonly<Record<string, Component>>
+  /** the first page, on why it hurts; left out where a station has none */
+  why?: {
+    /** said where nothing was told that belongs here */
+    readonly none: string
+    /** asked for where no cause is open */
+    readonly readings: readonly ReadingKey[]
+  }
+  /** a word after a page's name */
+  notes?: Readonly<Record<string, string>>
+}>()
+const visit = useVisit()
+const board = useBoard()
+const route = useRoute()
+const router = useRouter()
+
+const keys = computed(() => [...(props.why ? [WHY] : []), ...Object.keys(props.pages)])
+const tabs = computed(() =>
+  keys.value.map((key) => {
+    const note = props.notes?.[key]
+    return { key, label: key === WHY ? 'Why' : (props.pages[key]?.label ?? key), ...(note ? { note } : {}) }
+  }),
+)
+/** The address names the page; without one, what was told comes first, else the first in the order of the work. */
+const asked = computed(() => keys.value.find((key) => key === route.query['page']) ?? null)
+const first = () => (props.why && props.station.causes.length > 0 ? WHY : (Object.keys(props.pages)[0] ?? WHY))
+watch([asked, () => visit.head?.visitId], () => props.station.open(asked.value ?? first()), { immediate: true })
+onBeforeUnmount(board.offer(() => props.station.judgement.proposals))
+
+function show(page: string): void {
+  // What was asked for on one page is not carried to another unseen.
+  board.clear()
+  void router.push({ query: { ...route.query, page } })
+}
+
+const page = computed(() => props.pages[props.station.page] ?? null)
+/** On the first page: what would decide between the causes, else the least any judgement needs. */
+const readings = stable(() => {
+  if (page.value) return page.value.readings.filter((key) => hasReading(key, visit.bar))
+  const open = props.station.causes.flatMap(({ causes }) => causes.filter(({ speaks }) => speaks === 'open'))
+  const wanted = [...new Set(open.flatMap(({ measure }) => measure))]
+  return wanted.length > 0 ? wanted : (props.why?.readings ?? [])
+})
+const fields = computed(() => page.value?.fields ?? [])
+const moves = computed(() => fields.value.length > 0 || board.active)
+</script>
+
+<template>
+  <div class="station" :class="{ single: tabs.length < 2 }">
+    <PageTabs v-if="tabs.length > 1" :pages="tabs" :shown="station.page" :label="`Pages: ${label}`" @show="show" />
+    <StationColumns :left="292" :right="428">
+      <template #readings><ReadingRows :keys="readings" /></template>
+      <template #board><slot name="board" :show="show" /></template>
+      <template #judgement>
+        <WhyPage v-if="why && station.page === WHY" :causes="station.causes" :pages="pages" :none="why.none" @show="show"><slot name="warnings" /></WhyPage>
+        <component :is="components[station.page]" v-else @show="show" />
+      </template>
+      <template #act>
+        <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+        <MoveCard v-else-if="moves" :fields="fields" :chooses-hold="page?.choosesHold ?? false" />
+      </template>
+    </StationColumns>
+  </div>
+</template>
+
+<style scoped>
+.station {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  height: 100%;
+  min-height: 0;
+}
+.single {
+  grid-template-rows: minmax(0, 1fr);
+}
+@media (max-width: 1100px) {
+  .station {
+    display: block;
+    overflow-y: auto;
+  }
+}
+</style>

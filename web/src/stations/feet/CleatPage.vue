@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { cleatSchools } from '@level-stance/core/feet/cleatSchools'
+import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
+import { sides } from '@level-stance/core/quantity/sided'
+import { cleatEvidence } from '@level-stance/core/reason/causes'
+import FindingCard from '../../parts/FindingCard.vue'
+import FindingList from '../../parts/FindingList.vue'
+import TargetVials from '../../parts/TargetVials.vue'
+import WorkingButton from '../../parts/WorkingButton.vue'
+import { useBoard } from '../../stores/board.ts'
+import { useVisit } from '../../stores/visit.ts'
+import SchoolTable from './SchoolTable.vue'
+import TemplateLinks from './TemplateLinks.vue'
+import { useFeet } from './useFeet.ts'
+
+/** Fore–aft: both cleats against the chosen school, with what speaks for it and against. */
+const visit = useVisit()
+const board = useBoard()
+const feet = useFeet()
+const comparing = ref(false)
+
+const said = computed(() =>
+  sides.map((side) => {
+    const judgement = feet.parts.cleat[side]
+    const back = judgement.state === 'missing' || judgement.result.difference >= 0
+    return { side, judgement, evidence: cleatEvidence(visit.complaints, side, back ? 'back' : 'forward') }
+  }),
+)
+function chooseSchool(event: Event): void {
+  feet.choose({ cleatSchool: (event.target as HTMLSelectElement).value as CleatSchoolKey })
+  board.clear()
+}
+</script>
+
+<template>
+  <div class="school">
+    <label for="school"><h2>School</h2></label>
+    <select id="school" class="plain-field" :value="feet.parts.school" @change="chooseSchool">
+      <option v-for="school in cleatSchools" :key="school.key" :value="school.key">{{ school.label }}</option>
+    </select>
+    <button type="button" class="link" :aria-expanded="comparing" @click="comparing = !comparing">
+      {{ comparing ? 'Hide' : 'Compare' }}
+    </button>
+    <WorkingButton :runs="feet.judgement.working" />
+  </div>
+  <SchoolTable v-if="comparing" />
+  <TargetVials :targets="feet.judgement.targets" />
+  <template v-for="{ side, judgement, evidence } in said" :key="side">
+    <p v-if="judgement.state === 'missing'" class="missing">{{ judgement.sentence }}</p>
+    <FindingCard
+      v-else
+      :data-testid="`judgement-${side}`"
+      :headline="judgement.headline"
+      :sentence="judgement.sentence"
+      :sure="judgement.sure"
+      :speaks-for="evidence.speaksFor"
+      :against="evidence.against"
+    />
+  </template>
+  <FindingList :findings="feet.judgement.findings" none="" />
+  <TemplateLinks />
+</template>
+
+<style scoped>
+.school {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.school select {
+  flex: 1;
+  min-width: 0;
+}
+.missing {
+  margin: 6px 0;
+  padding: 8px 0 8px 10px;
+  border-left: 3px solid var(--amber);
+}
+</style>

@@ -1,0 +1,55 @@
+import { computed, ref } from 'vue'
+import type { ComplaintCauses } from '@level-stance/core/reason/cause'
+import type { Choices } from '@level-stance/core/record/dossier'
+import { judgePage, nothingSaid } from '@level-stance/core/station'
+import type { PageJudgement, Station } from '@level-stance/core/station'
+import { later } from '../composables/later.ts'
+import { useVisit } from '../stores/visit.ts'
+
+/** The first page of a station that has causes to weigh. */
+export const WHY = 'why'
+
+/**
+ * A station of the open visit: the page that is open, everything its pages draw on, and what the open
+ * page says. Parts are worked out when a page asks for them; causes and the word for the rail come
+ * once the hand rests.
+ * @param key names its choices in the visit
+ * @param context what the station is judged from, as the visit stands
+ * @param causesOf causes of what was told; null = the station has none yet
+ */
+export function useStation<Key extends keyof Choices, Context, Parts, PageKey extends string, Picture extends string>(
+  key: Key,
+  station: Station<Choices[Key], Context, Parts, PageKey, Picture>,
+  context: () => Context,
+  causesOf: ((parts: Parts) => readonly ComplaintCauses[]) | null,
+) {
+  const visit = useVisit()
+  /** the page that is open; the address carries it */
+  const page = ref<string>(WHY)
+  const open = (key: string) => (page.value = key)
+  const parts = computed(() => station.parts(context()))
+  const pageOpen = computed(() => (Object.hasOwn(station.pages, page.value) ? station.pages[page.value as PageKey] : null))
+  const judgement = computed<PageJudgement>(() => (pageOpen.value ? judgePage(pageOpen.value, parts.value) : nothingSaid))
+  const visitId = () => visit.head?.visitId
+  const causes = later<readonly ComplaintCauses[]>(
+    () => [parts.value, visit.complaints],
+    visitId,
+    () => causesOf?.(parts.value) ?? [],
+  )
+  const summary = later(
+    () => parts.value,
+    visitId,
+    () => station.summary(parts.value),
+  )
+  const choices = computed<Choices[Key]>(() => visit.choices[key])
+  const choose = (change: Partial<Choices[Key]>) => visit.choose(key, change)
+  return { page, open, pageOpen, parts, judgement, causes, summary, choices, choose }
+}
+
+/** What the frame of a station needs of one. */
+export interface OpenStation {
+  readonly page: string
+  readonly open: (key: string) => unknown
+  readonly judgement: PageJudgement
+  readonly causes: readonly ComplaintCauses[]
+}
