@@ -28,16 +28,12 @@ const server = await serve(url, 0, { LOG_LEVEL: 'error' })
 try {
   say('screens')
   const screens = await measureScreens(server.address)
-  say(`API with ${visits} visits`)
-  await fill(url, visits)
-  // The database still writes out what was filled in during the first seconds: those are not a studio's day.
-  await measureApi(server.address, visits, 8)
-  const { steady, flatOut } = await measureApi(server.address, visits)
   const ms = (value) => `${value.toFixed(1)} ms`
-  console.table({
+  const table = {
     'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },
     'whole riders per second, one core': { measured: Math.round(core.wholeRiders).toLocaleString('en'), reach: '≥ 300,000' },
     'calibration of a full rider, median': { measured: ms(core.calibration), reach: '< 50 ms' },
+    'the same after one key, warm': { measured: ms(core.recalibration), reach: '' },
     '± of every number, first order (in a worker)': { measured: ms(core.uncertainty), reach: '' },
     'one knock-on, exact, with all numbers': { measured: ms(core.knockOns), reach: '' },
     'pedal ranking, 200 systems': { measured: ms(core.ranking), reach: '< 16 ms' },
@@ -46,25 +42,35 @@ try {
     'height–setback curve': { measured: ms(core.curve), reach: '< 16 ms' },
     'ways to a stance, 10 sizes of every part': { measured: ms(core.stance), reach: '< 16 ms' },
     'saddle heights per second': { measured: Math.round(core.heights).toLocaleString('en'), reach: '' },
-    'whole proposals with uncertainty per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
-    'key press to painted frame, empty page (this machine), median': { measured: ms(screens.floor.median), reach: '' },
-    'key press to painted frame, empty page (this machine), p95': { measured: ms(screens.floor.p95), reach: '' },
-    'key press to painted frame on Feet, median': { measured: ms(screens.keys.median), reach: '' },
-    'key press to painted frame on Feet, p95': { measured: ms(screens.keys.p95), reach: '≤ 16 ms' },
-    'mat streaming: knob to painted frame, median': { measured: ms(screens.live.knob.median), reach: '' },
-    'mat streaming: knob to painted frame, p95': { measured: ms(screens.live.knob.p95), reach: '' },
-    'mat streaming: board drag, median': { measured: ms(screens.live.board.median), reach: '' },
-    'mat streaming: board drag, p95': { measured: ms(screens.live.board.p95), reach: '≤ 16 ms' },
-    'cleat drag to painted frame, p95': { measured: ms(screens.drags.p95), reach: '' },
-    'board drag to painted frame on Measure, all vials, median': { measured: ms(screens.board.median), reach: '' },
-    'board drag to painted frame on Measure, all vials, p95': { measured: ms(screens.board.p95), reach: '≤ 16 ms' },
-    'pointer to painted frame, empty page (this machine), p95': { measured: ms(screens.pointer.p95), reach: '' },
-    'first route, script, gzipped': { measured: `${(screens.firstLoad / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' },
-    [`API p99 at 200 requests/s, ${visits} visits`]: { measured: ms(steady.p99), reach: '< 25 ms' },
-    'API median at 200 requests/s': { measured: ms(steady.p50), reach: '' },
-    'API requests per second, flat out, 8 connections': { measured: Math.round(flatOut.rate).toLocaleString('en'), reach: '' },
-    'API errors': { measured: steady.errors + flatOut.errors, reach: '0' },
-  })
+    'proposals for both cleats per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
+  }
+  for (const [name, found] of Object.entries(screens)) {
+    if (found === undefined) continue
+    if (found.failed) table[name] = { measured: `failed: ${found.failed}`, reach: '' }
+    else if (name === 'firstLoad') table['first route, script, gzipped'] = { measured: `${(found / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' }
+    else {
+      const isFloor = name === 'floor' || name === 'pointer'
+      const limit = name.endsWith('throttled') ? 33 : 8
+      const label = { floor: 'key on an empty page', pointer: 'drag on an empty page' }[name] ?? name
+      table[`${label}: work, median / p95`] = { measured: `${ms(found.work.median)} / ${ms(found.work.p95)}`, reach: isFloor ? '' : `p95 ≤ ${limit} ms` }
+      table[`${label}: event to painted frame, p95`] = { measured: ms(found.frame.p95), reach: isFloor || name.endsWith('throttled') ? '' : 'empty page + 8 ms' }
+    }
+  }
+  try {
+    say(`API with ${visits} visits`)
+    await fill(url, visits)
+    // The database still writes out what was filled in during the first seconds: those are not a studio's day.
+    await measureApi(server.address, visits, 8)
+    const { steady, flatOut, reads } = await measureApi(server.address, visits)
+    table[`API p99 at 200 requests/s, ${visits} visits`] = { measured: ms(steady.p99), reach: '< 25 ms' }
+    table['API median at 200 requests/s'] = { measured: ms(steady.p50), reach: '' }
+    table['API requests per second, flat out, 8 connections'] = { measured: Math.round(flatOut.rate).toLocaleString('en'), reach: '' }
+    table['whole visits read per second, 8 connections'] = { measured: Math.round(reads.rate).toLocaleString('en'), reach: '' }
+    table['API errors'] = { measured: steady.errors + flatOut.errors + reads.errors, reach: '0' }
+  } catch (error) {
+    table['API'] = { measured: `failed: ${error.message}`, reach: '' }
+  }
+  console.table(table)
 } finally {
   await server.stop()
   await cluster.stop()

@@ -76,7 +76,7 @@ try {
   })
   await picture('seat-tilt', 'Baptiste', 'seat', async (page) => {
     await seatPage('Tilt')(page)
-    await page.getByTestId('aim-tilt').click()
+    await page.getByTestId('take-tilt').click()
     await page.waitForTimeout(400)
   })
   await picture('seat-setback', 'Baptiste', 'seat', async (page) => {
@@ -100,7 +100,7 @@ try {
   })
   await picture('working', 'Baptiste', 'feet', async (page) => {
     await feetPage('Fore–aft')(page)
-    await page.getByRole('button', { name: 'Working' }).click()
+    await page.getByRole('button', { name: 'Working' }).first().click()
     await page.waitForTimeout(400)
   })
   await picture('prove', 'Oona', 'feet', async (page) => {

@@ -24,7 +24,7 @@ test('the shipped typeface is the one shown', async ({ page }) => {
 test('dragging the cleat, its number and everything that depends on it move together', async ({ page }) => {
   await openDemo(page, 'Imre', 'Feet', 'Fore–aft')
   const handle = page.getByRole('slider', { name: 'Cleat to try, right' })
-  const aim = page.getByRole('textbox', { name: 'Aim, right' })
+  const aim = page.getByRole('textbox', { name: 'Behind ball of foot, right, to' })
   await expect(aim).toHaveValue('24')
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
@@ -38,37 +38,38 @@ test('dragging the cleat, its number and everything that depends on it move toge
 
   await aim.fill('12')
   await expect(handle).toHaveAttribute('aria-valuenow', '12')
-  await expect(page.getByTestId('proposal-now')).toContainText('Cleat R back 2 · Saddle')
+  await expect(page.getByTestId('move-now')).toContainText('Cleat R back 2')
+  await expect(page.getByTestId('move-answers')).toContainText('Saddle')
 
   await test.step('the slot holds the hand and the number', async () => {
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
     await aim.fill('60')
     await expect(handle).toHaveAttribute('aria-valuenow', '24')
-    await expect(page.getByText('The slot ends at 24 mm on the right.')).toBeVisible()
+    await expect(page.getByText('Cleat R: no room for another 36 mm back.')).toBeVisible()
   })
 
   await test.step('a move beyond the cap is cut into steps, the first one now', async () => {
-    await expect(page.getByTestId('proposal-now')).toContainText('Cleat R back 5')
-    await expect(page.getByText('right back 5, then 4.')).toBeVisible()
+    await expect(page.getByTestId('move-now')).toContainText('Cleat R back 5')
+    await expect(page.getByText(/cleat R back 5, then 4/)).toBeVisible()
   })
 
   await test.step('the saddle can stay where it is, and what that does is said', async () => {
-    await page.getByRole('checkbox', { name: /Saddle with it/ }).uncheck()
-    await expect(page.getByTestId('proposal-now')).not.toContainText('Saddle')
-    await expect(page.getByText(/Saddle left alone: .*right knee .* straighter/)).toBeVisible()
+    await page.getByRole('checkbox', { name: 'hold knee' }).uncheck()
+    await expect(page.getByTestId('move-answers')).toBeHidden()
+    await expect(page.getByText(/Knee at the bottom: .*right .*° → /)).toBeVisible()
   })
 })
 
 test('an aim set for one rider is not carried to the next', async ({ page }) => {
   await openDemo(page, 'Imre', 'Feet', 'Fore–aft')
-  await page.getByRole('textbox', { name: 'Aim, right' }).fill('12')
+  await page.getByRole('textbox', { name: 'Behind ball of foot, right, to' }).fill('12')
   await page.getByRole('link', { name: 'All riders' }).click()
   await page.getByLabel('Search riders').fill('Oona')
   await expect(page.getByRole('listitem')).toHaveCount(1)
   await page.getByRole('link', { name: /First visit/ }).click()
   await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByRole('button', { name: 'As judged' })).toBeHidden()
-  await expect(page.getByRole('textbox', { name: 'Aim, right' })).not.toHaveValue('12')
+  await expect(page.getByRole('textbox', { name: 'Behind ball of foot, right, to' })).not.toHaveValue('12')
 })
 
 test('schools side by side; the chosen one is kept with the visit', async ({ page }) => {

@@ -46,10 +46,10 @@ test('a visit by keyboard alone', async ({ page }) => {
       await page.keyboard.press('Enter')
     }
     await page.keyboard.type('cleat l back 7')
-    await expect(page.locator('#entry-line-meaning')).toContainText('Aim the left cleat 7 mm back, in steps of 5')
+    await expect(page.locator('#entry-line-meaning')).toContainText('Cleat L back 7 mm, in steps of 5')
     await page.keyboard.press('Enter')
     await expect(page).toHaveURL(/feet(\?page=cleat)?$/)
-    await expect(page.getByRole('textbox', { name: 'Aim, left' })).toHaveValue('11')
+    await expect(page.getByRole('textbox', { name: 'Behind ball of foot, left, to' })).toHaveValue('11')
     await page.keyboard.type('wheel 7')
     await expect(page.locator('#entry-line-meaning')).toContainText('“wheel” is not known here')
     await page.keyboard.press('Escape')
@@ -71,7 +71,7 @@ test('a visit by keyboard alone', async ({ page }) => {
 
 test('keys never fire while typing; help opens and closes; back and forward walk the stations', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
-  const setback = page.getByRole('textbox', { name: 'Behind ball of foot, left' })
+  const setback = page.getByRole('textbox', { name: 'Behind ball of foot, left', exact: true })
   await setback.focus()
   await page.keyboard.press('7')
   await expect(page).toHaveURL(/feet(\?page=cleat)?$/)

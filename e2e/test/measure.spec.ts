@@ -136,7 +136,7 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
   await expect(page.getByRole('dialog', { name: 'How this is worked out' })).toContainText('What this change brings along')
   await page.keyboard.press('Escape')
   await expect(page.getByText(/Rails inside their marks/)).toBeVisible()
-  await page.getByTestId('try-move').click()
+  await page.getByTestId('try').click()
   await expect(page.getByLabel('Being tried')).toContainText('Saddle back 5')
   await expect(page.getByTestId('handle-saddle')).toHaveAttribute('aria-label', /Saddle/)
   await page.getByRole('button', { name: 'Keep' }).click()

@@ -14,7 +14,7 @@ import type { SaddleRider } from '../../core/src/seat/saddleCriteria.ts'
 import { startingSaddles } from '../../core/src/seat/saddleKinds.ts'
 import { rankSaddles } from '../../core/src/seat/saddleRanking.ts'
 import { riderAt } from '../../core/src/body/rider.ts'
-import { calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
+import { calibrateBody, calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
 import { metricSpreads, uncertaintyModelOf } from '../../core/src/change/uncertainty.ts'
 import { defaultHolds, knockOn } from '../../core/src/change/knockOn.ts'
 import { standingOf } from '../../core/src/change/setup.ts'
@@ -90,6 +90,14 @@ const wholeRiders = rate(2, (n) => {
   return sum
 })
 const calibration = milliseconds(() => calibrateRider(full, [], 'drop'))
+// The same rider with one knee read a degree further, as after a key press.
+const body = calibrateBody(full, [], 'drop')
+let turn = 0
+const recalibration = milliseconds(() => {
+  turn += 1
+  const typed = full.map((row) => (row.key === 'kneeFlexion' && typeof row.value === 'number' ? { ...row, value: row.value + (turn % 3) } : row))
+  return calibrateBody(typed, [], 'drop', body)
+})
 const uncertainty = milliseconds(() => {
   const known = uncertaintyModelOf(rider, unmoved)
   return known && metricSpreads(known)
@@ -127,6 +135,7 @@ const curve = milliseconds(() => setbackCurve(standing), 100)
 console.log(
   JSON.stringify({
     pressure,
+    recalibration,
     saddleRanking,
     curve,
     postures,

@@ -16,9 +16,10 @@ export async function fill(url, visits) {
   )
   await client.query(`insert into bikes select ${id('a001')}, '${studio}', ${id('a000')}, 'Bike', 'other', 1 from ${many}`)
   await client.query(
-    `insert into visits select ${id('a002')}, '${studio}', ${id('a000')}, ${id('a001')}, 'First visit', 'behind-ball', '[]', now() - n * interval '1 minute', 1 from ${many}`,
+    `insert into visits (id, studio_id, rider_id, bike_id, title, accepted, started_at, version) select ${id('a002')}, '${studio}', ${id('a000')}, ${id('a001')}, 'First visit', '[]', now() - n * interval '1 minute', 1 from ${many}`,
   )
-  await client.query(`insert into readings select ${id('a002')}, k.key, k.side, k.value, k.value::text, k.method, now(), 1 from ${many},
+  await client.query(`insert into readings (visit_id, studio_id, key, side, value, typed, method, taken_at, version)
+    select ${id('a002')}, '${studio}', k.key, k.side, k.value, k.value::text, k.method, now(), 1 from ${many},
     (values ('stature','both',1750.0,'tape'), ('crank','both',172.5,'maker'), ('saddleHeight','both',724,'tape'), ('shoeSize','left',43,'maker'), ('shoeSize','right',43,'maker'),
             ('cleatSetback','left',4,'ruler'), ('cleatSetback','right',6,'ruler'), ('slotForward','left',6,'ruler'), ('slotForward','right',6,'ruler'), ('slotBack','left',12,'ruler'),
             ('slotBack','right',12,'ruler'), ('footLength','left',264,'ruler')) k(key, side, value, method)`)
@@ -41,7 +42,7 @@ export async function measureApi(address, visits, seconds = 10) {
         value: 800 + Math.floor(Math.random() * 50),
         typed: '',
         method: 'tape',
-        takenAt: new Date().toISOString(),
+        at: new Date().toISOString(),
       },
     })
   const kinds = [
@@ -59,7 +60,10 @@ export async function measureApi(address, visits, seconds = 10) {
   const steady = await steadily(address, kinds, 200, seconds)
   const requests = kinds.map((make) => ({ setupRequest: (request) => ({ ...request, ...make() }) }))
   const flatOut = await autocannon({ url: address, connections: 8, duration: Math.max(3, seconds / 2), requests })
-  return { steady, flatOut: { rate: flatOut.requests.average, errors: flatOut.errors + flatOut['5xx'] } }
+  const whole = { setupRequest: (made) => ({ ...made, method: 'GET', path: `/api/visits/${visitId()}` }) }
+  const reads = await autocannon({ url: address, connections: 8, duration: Math.max(3, seconds / 2), requests: [whole] })
+  const rateOf = (run) => ({ rate: run.requests.average, errors: run.errors + run['5xx'] })
+  return { steady, flatOut: rateOf(flatOut), reads: rateOf(reads) }
 }
 
 /** Requests at even intervals, whatever the answers do; each is timed from when it was due. */

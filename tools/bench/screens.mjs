@@ -14,128 +14,116 @@ const quiet = [
   '--disable-sync',
 ]
 
-export async function measureScreens(address, presses = 240) {
+/** Processor of a slow tablet: this machine's, throttled. */
+const THROTTLE = 4
+
+/**
+ * Each part by itself: one that fails says so and leaves the others their numbers.
+ * @returns part → `{ work, frame }`, each `{ count, median, p95 }` in ms, or `{ failed }`
+ */
+export async function measureScreens(address, presses = 160) {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
+  const results = {}
+  const part = async (name, work) => {
+    try {
+      results[name] = await work()
+    } catch (error) {
+      results[name] = { failed: String(error.message).split('\n')[0] }
+    }
+  }
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    const scripts = []
-    page.on('response', (response) => {
-      const { pathname } = new URL(response.url())
-      if (pathname.endsWith('.js')) scripts.push(pathname)
-    })
-    await page.goto(`${address}/riders?search=Baptiste`)
-    await page.getByRole('listitem').first().waitFor()
-    await page.waitForLoadState('networkidle')
-    const firstLoad = sizeOf(scripts)
-    await page.getByRole('link', { name: /First visit/ }).click()
-    await page.getByRole('heading', { name: 'What hurts or fails?' }).waitFor()
-    await page.keyboard.press('3')
-    await page.getByRole('tab', { name: 'Fore–aft' }).click()
-    await page.getByTestId('try').waitFor()
-    const keys = await keyToPaint(page, presses)
-    const drags = await dragToPaint(page, presses)
-    await page.keyboard.press('Escape')
-    const board = await boardToPaint(page, presses)
-    const live = await liveToPaint(page, presses)
-    const floor = await floorOf(browser, presses)
-    const pointer = await pointerFloor(browser, presses)
-    return { firstLoad, keys, drags, board, live, floor, pointer }
+    await part('firstLoad', () => firstLoad(browser, address))
+    await part('floor', () => keyFloor(browser, presses))
+    await part('pointer', () => pointerFloor(browser, presses))
+    for (const [suffix, rate] of [['', 1], [' throttled', THROTTLE]]) {
+      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+      const slow = await page.context().newCDPSession(page)
+      await part('open', () => openVisit(page, address))
+      await slow.send('Emulation.setCPUThrottlingRate', { rate })
+      for (const [name, run] of Object.entries(parts)) await part(`${name}${suffix}`, () => run(page, presses))
+      await page.close()
+    }
+    return results
   } finally {
     await browser.close()
   }
 }
 
-/** The same measure on an empty page with one field: what this machine and browser take by themselves. */
-async function floorOf(browser, presses) {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-  await page.setContent('<input aria-label="Behind ball of foot, left">')
-  return keyToPaint(page, presses)
+/** The demo's rider with most readings. */
+async function openVisit(page, address) {
+  await page.goto(`${address}/riders?search=Baptiste`)
+  await page.getByRole('listitem').first().waitFor()
+  await page.getByRole('link', { name: /First visit/ }).click()
+  await page.getByRole('heading', { name: 'What hurts or fails?' }).waitFor()
 }
-
-/** Gzipped bytes of the scripts a page has asked for. */
-function sizeOf(paths) {
-  return [...new Set(paths)].reduce((sum, path) => sum + gzipSync(readFileSync(join(root, 'web/dist', path)), { level: 9 }).length, 0)
-}
-
-/** Listens for an event and notes, after the frame it causes is painted, how long that took. */
-async function watchFrames(page, type) {
-  await page.evaluate((name) => {
-    window.frameTimes = []
-    window.addEventListener(
-      name,
-      (event) => {
-        const from = event.timeStamp
-        requestAnimationFrame(() => {
-          const channel = new MessageChannel()
-          channel.port1.onmessage = () => window.frameTimes.push(performance.now() - from)
-          channel.port2.postMessage(null)
-        })
-      },
-      { capture: true },
-    )
-  }, type)
-}
-
-async function keyToPaint(page, presses) {
-  await watchFrames(page, 'keydown')
-  const field = page.getByRole('textbox', { name: 'Behind ball of foot, left' })
-  await field.fill('4')
-  await page.keyboard.press('End')
-  for (let i = 0; i < presses; i++) {
-    // The keyboard itself, not a locator: looking a field up lays the page out before the key falls.
-    await page.keyboard.press(i % 2 === 0 ? '2' : 'Backspace')
-    await page.waitForTimeout(60)
-  }
-  return summary(await page.evaluate(() => window.frameTimes))
-}
-
-async function dragToPaint(page, moves) {
-  const box = await page.getByRole('slider', { name: 'Cleat to try, right' }).boundingBox()
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
-  await page.mouse.move(x, y)
-  await page.mouse.down()
-  await watchFrames(page, 'pointermove')
-  for (let i = 0; i < moves; i++) {
-    await page.mouse.move(x, y - 10 + 20 * Math.abs(((i / 20) % 2) - 1))
-    await page.waitForTimeout(12)
-  }
-  await page.mouse.up()
-  return summary(await page.evaluate(() => window.frameTimes))
-}
-
-/** Dragging the saddle about on Measure, with every vial on the screen. */
-async function boardToPaint(page, moves) {
-  await page.getByRole('link', { name: /^measure/i }).click()
-  const handle = page.getByTestId('handle-saddle')
-  await handle.waitFor()
-  await page.waitForTimeout(800)
-  const box = await handle.boundingBox()
-  return circle(page, box.x + box.width / 2, box.y + box.height / 2, moves)
-}
-
-/** The simulated mat streams: dragging the saddle on Seat, and the mat's own knobs beside its maps. */
-async function liveToPaint(page, moves) {
+async function station(page, name, tab) {
   await page.keyboard.press('Escape')
-  await page.getByRole('link', { name: /^seat/i }).click()
-  const tabs = page.getByRole('tablist', { name: 'Pages of the seat' })
-  await tabs.getByRole('tab', { name: /^Pressure/ }).click()
-  await page.getByText('Simulated mat', { exact: true }).click()
-  await page.getByRole('button', { name: 'Run it' }).click()
-  await page.getByText(/Simulated, live: [1-9]/).waitFor()
-  await page.getByLabel('Tilt, nose up').focus()
-  await page.evaluate(() => (window.frameTimes = undefined))
-  await watchFrames(page, 'keydown')
-  for (let i = 0; i < moves; i++) {
-    await page.keyboard.press(i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft')
-    await page.waitForTimeout(40)
-  }
-  const knob = summary(await page.evaluate(() => window.frameTimes))
-  await tabs.getByRole('tab', { name: /^Height/ }).click()
-  const handle = page.getByTestId('handle-saddle')
-  await handle.waitFor()
-  await page.waitForTimeout(800)
-  const box = await handle.boundingBox()
-  return { knob, board: await circle(page, box.x + box.width / 2, box.y + box.height / 2, moves) }
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`, 'i') }).click()
+  if (tab) await page.getByRole('tab', { name: tab }).click()
+  await page.waitForTimeout(1200)
+}
+
+const parts = {
+  'key on Feet': async (page, presses) => {
+    await station(page, 'feet', 'Fore–aft')
+    return keys(page, 'Behind ball of foot, left', '4', presses)
+  },
+  'drag on Feet': async (page, presses) => {
+    await station(page, 'feet', 'Fore–aft')
+    const box = await page.getByRole('slider', { name: 'Cleat to try, right' }).boundingBox()
+    return drag(page, box, presses, (i) => ({ x: 0, y: -10 + 20 * Math.abs(((i / 20) % 2) - 1) }))
+  },
+  'key on Measure': async (page, presses) => {
+    await station(page, 'measure', /^Riding/)
+    return keys(page, 'Knee at the bottom, left', '3', presses)
+  },
+  'drag on Measure': async (page, presses) => {
+    await station(page, 'measure')
+    return drag(page, await page.getByTestId('handle-saddle').boundingBox(), presses, round)
+  },
+  'key on Seat': async (page, presses) => {
+    await station(page, 'seat', /^Height/)
+    return keys(page, 'Knee at the bottom, left', '3', presses)
+  },
+  'drag on Seat': async (page, presses) => {
+    await station(page, 'seat', /^Setback/)
+    return drag(page, await page.getByTestId('handle-saddle').boundingBox(), presses, round)
+  },
+  'drag on Hands': async (page, presses) => {
+    await station(page, 'hands')
+    return drag(page, await page.getByTestId('handle-hands').boundingBox(), presses, round)
+  },
+  'knob while the mat streams': async (page, presses) => {
+    await station(page, 'seat', /^Pressure/)
+    const run = page.getByRole('button', { name: 'Run it' })
+    if (!(await run.isVisible())) await page.getByText('Simulated mat', { exact: true }).click()
+    await run.click()
+    await page.getByText(/Simulated, live: [1-9]/).waitFor()
+    await page.getByLabel('Tilt, nose up').focus()
+    return typing(page, presses, (i) => (i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft'))
+  },
+}
+const round = (i) => ({ x: 6 * Math.sin(i / 5), y: 6 * Math.cos(i / 5) })
+
+async function firstLoad(browser, address) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  const scripts = []
+  page.on('response', (response) => {
+    const { pathname } = new URL(response.url())
+    if (pathname.endsWith('.js')) scripts.push(pathname)
+  })
+  await page.goto(`${address}/riders`)
+  await page.getByRole('listitem').first().waitFor()
+  await page.waitForLoadState('networkidle')
+  await page.close()
+  return sizeOf(scripts)
+}
+
+/** The same measure on an empty page with one field: what this machine and browser take by themselves. */
+async function keyFloor(browser, presses) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.setContent('<input aria-label="A field">')
+  return keys(page, 'A field', '4', presses)
 }
 
 /** The same movement over a page on which one dot follows the pointer. */
@@ -146,24 +134,96 @@ async function pointerFloor(browser, moves) {
     const dot = document.getElementById('dot')
     window.addEventListener('pointermove', (event) => (dot.style.transform = `translate(${event.clientX}px, ${event.clientY}px)`))
   })
-  return circle(page, 600, 400, moves)
+  return drag(page, { x: 600, y: 400, width: 0, height: 0 }, moves, round)
 }
 
-async function circle(page, x, y, moves) {
+/** Gzipped bytes of the scripts a page has asked for. */
+function sizeOf(paths) {
+  return [...new Set(paths)].reduce((sum, path) => sum + gzipSync(readFileSync(join(root, 'web/dist', path)), { level: 9 }).length, 0)
+}
+
+/**
+ * Notes for every frame that an event of these kinds causes: the work of the main thread (handlers
+ * with all they set off, then style, layout and paint), and the time from the event to the painted frame.
+ */
+async function watch(page, types) {
+  await page.evaluate((names) => {
+    window.frames_ = []
+    if (window.watched_) return
+    window.watched_ = true
+    let script = 0
+    let waiting = false
+    for (const name of names) {
+      let begun = 0
+      window.addEventListener(
+        name,
+        (event) => {
+          begun = performance.now()
+          if (waiting) return
+          waiting = true
+          const from = event.timeStamp
+          requestAnimationFrame(() => {
+            const drawing = performance.now()
+            const channel = new MessageChannel()
+            channel.port1.onmessage = () => {
+              const painted = performance.now()
+              window.frames_.push({ work: script + painted - drawing, frame: painted - from })
+              script = 0
+              waiting = false
+            }
+            channel.port2.postMessage(null)
+          })
+        },
+        { capture: true },
+      )
+      // Queued after what the handlers have queued: the screen's own update has run by then.
+      window.addEventListener(name, () => queueMicrotask(() => queueMicrotask(() => (script += performance.now() - begun))))
+    }
+  }, types)
+}
+
+async function keys(page, name, first, presses) {
+  const field = page.getByRole('textbox', { name, exact: true })
+  const before = await field.inputValue()
+  await field.fill(first)
+  await page.keyboard.press('End')
+  const found = await typing(page, presses, (i) => (i % 2 === 0 ? '2' : 'Backspace'))
+  await field.fill(before)
+  await page.keyboard.press('Enter')
+  await page.waitForTimeout(600)
+  return found
+}
+
+async function typing(page, presses, key) {
+  await watch(page, ['keydown', 'input', 'pointermove'])
+  for (let i = 0; i < presses; i++) {
+    // The keyboard itself, not a locator: looking a field up lays the page out before the key falls.
+    await page.keyboard.press(key(i))
+    await page.waitForTimeout(60)
+  }
+  return summary(await page.evaluate(() => window.frames_))
+}
+
+async function drag(page, box, moves, path) {
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()
-  await page.evaluate(() => (window.frameTimes = undefined))
-  await watchFrames(page, 'pointermove')
+  await watch(page, ['keydown', 'input', 'pointermove'])
   for (let i = 0; i < moves; i++) {
-    await page.mouse.move(x + 6 * Math.sin(i / 5), y + 6 * Math.cos(i / 5))
+    const { x: dx, y: dy } = path(i)
+    await page.mouse.move(x + dx, y + dy)
     await page.waitForTimeout(20)
   }
   await page.mouse.up()
-  return summary(await page.evaluate(() => window.frameTimes))
+  return summary(await page.evaluate(() => window.frames_))
 }
 
-function summary(times) {
-  const sorted = [...times].sort((a, b) => a - b)
-  const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
-  return { count: sorted.length, median: at(0.5), p95: at(0.95) }
+function summary(frames) {
+  const of = (key) => {
+    const sorted = frames.map((frame) => frame[key]).sort((a, b) => a - b)
+    const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
+    return { count: sorted.length, median: at(0.5), p95: at(0.95) }
+  }
+  if (frames.length === 0) throw new Error('no frame was seen')
+  return { work: of('work'), frame: of('frame') }
 }

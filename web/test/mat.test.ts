@@ -4,8 +4,7 @@ import { seededRandom } from '@level-stance/core/seat/matSimulation'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { saddleSpecSchema, startingSaddles } from '@level-stance/core/seat/saddleKinds'
 import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'
-import { saddleForm } from '../src/stations/seat/saddleForm.ts'
-import { seatPageKeys, seatPages } from '../src/stations/seat/pages.ts'
+import { saddleForm } from '../src/parts/partForms.ts'
 import { matWorker } from '../src/workers/mat.ts'
 import type { MatAnswer } from '../src/workers/mat.ts'
 
@@ -86,12 +85,4 @@ describe('the form of a saddle', () => {
     const nothing = readTexts(saddleForm, emptyTexts(saddleForm))
     expect('problems' in nothing && Object.keys(nothing.problems)).toEqual(expect.arrayContaining(['name', 'kind', 'width', 'rails']))
   })
-})
-
-it('every page of the seat but the first lists what is read there, each once', () => {
-  for (const key of seatPageKeys.slice(1)) {
-    const { readings } = seatPages[key]
-    expect(readings.length).toBeGreaterThan(4)
-    expect(new Set(readings).size).toBe(readings.length)
-  }
 })

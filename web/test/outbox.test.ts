@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { createPinia, setActivePinia } from 'pinia'
 import { useOutbox } from '../src/stores/outbox.ts'
-import type { PendingWrite } from '../src/stores/outbox.ts'
+import type { PendingWrite } from '../src/stores/pendingWrite.ts'
 
 /** A server made of a list of answers; what it was sent is kept. */
 let answers: (() => Promise<Response>)[]
@@ -13,7 +13,7 @@ const answerOf = (status: number, body: object) => ({ ok: status < 400, status, 
 
 const write = (value: number, version = 0, key = 'crank'): PendingWrite => ({
   key,
-  kind: 'reading',
+  kind: 'bike',
   method: 'PUT',
   path: '/visits/v/readings',
   body: { version, value },
@@ -48,8 +48,10 @@ describe('autosave', () => {
     answers = [ok({ version: 1 })]
     const outbox = useOutbox()
     outbox.put(write(170))
-    expect(stored()).toContain('170')
     expect(outbox.state).toBe('saving')
+    // It goes into the storage once the screen has been painted, or at once when the page is left.
+    window.dispatchEvent(new Event('pagehide'))
+    expect(stored()).toContain('170')
     expect(sent).toHaveLength(0)
     await settle()
     expect(sent).toHaveLength(1)
@@ -136,6 +138,7 @@ describe('a stale write', () => {
     await settle()
     expect(outbox.takeTheirs('crank')?.mine).toBe('170')
     expect(outbox.state).toBe('saved')
+    await settle(50)
     expect(stored()).not.toContain('170')
   })
 
@@ -177,4 +180,45 @@ it('what a closed window left behind is taken up, a living one’s is not', asyn
   expect(sent.map((s) => s.body['value'])).toEqual([170])
   expect(outbox.state).toBe('saved')
   expect(localStorage.getItem('level-stance.outbox.living')).toContain('999')
+})
+
+describe('readings taken after a change that is still on its way', () => {
+  const reading = (after: string | null) => ({ key: 'kneeFlexion', side: 'left', condition: 'usual', after, value: 30 })
+  const change = (): PendingWrite => ({ ...write(0), key: 'ledger:v:c', kind: 'ledger', method: 'POST', path: '/visits/v/ledger', body: { after: 0, entry: { id: 'c' } }, label: 'Change' }) // prettier-ignore
+  const taken = (): PendingWrite => ({ ...write(30), key: 'reading:v:kneeFlexion:left@c', kind: 'reading', body: { version: 0, reading: reading('c') } }) // prettier-ignore
+  const stale = refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: [{ id: 'theirs' }] })
+
+  it('wait until it has arrived', async () => {
+    answers = [away, ok({ entry: {} }), ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(change())
+    outbox.put(taken())
+    await settle(6000)
+    expect(sent.map(({ path }) => path)).toEqual(['/api/visits/v/ledger', '/api/visits/v/ledger', '/api/visits/v/readings'])
+    expect(outbox.state).toBe('saved')
+  })
+
+  it('stand after the last change that is stored when theirs is given up, and nothing typed is lost', async () => {
+    answers = [stale, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(change())
+    outbox.put(taken())
+    await settle()
+    expect(sent).toHaveLength(1)
+    outbox.takeTheirs('ledger:v:c')
+    await settle()
+    expect(sent[1]?.body).toEqual({ version: 0, reading: reading('theirs') })
+    expect(outbox.state).toBe('saved')
+  })
+
+  it('go out after it when it is written over theirs', async () => {
+    answers = [stale, ok({ entry: {} }), ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(change())
+    outbox.put(taken())
+    await settle()
+    outbox.keepMine('ledger:v:c')
+    await settle()
+    expect(sent.map(({ body }) => body['after'] ?? (body['reading'] as { after: string }).after)).toEqual([0, 1, 'c'])
+  })
 })

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { calibrateRider, riderWith } from '@level-stance/core/change/calibrated'
 import { isPlain } from '@level-stance/core/quantity/entry'
-import { unmoved } from '@level-stance/core/measure/riderModel'
+import { unmoved } from '@level-stance/core/measure/timeline'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { sceneOf } from '@level-stance/core/measure/scene'
 import { aReading, wholeReadings } from '@level-stance/core/testing'
@@ -77,7 +77,7 @@ describe('how to measure', () => {
       const { dimension } = definitionOf(key)
       const how = howShapes[key]
       if (how === undefined) {
-        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || isPlain(dimension) || key.includes('Room')]).toEqual([
+        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || isPlain(dimension) || definitionOf(key).isRoom === true || key === 'cleatTurnRoom']).toEqual([
           key,
           true,
         ])
@@ -90,7 +90,7 @@ describe('how to measure', () => {
 })
 
 describe('the worker behind the screens', () => {
-  const question = (id: number, draws: number): Question => ({ id, readings: wholeReadings, ledger: [], shown: [], bar: 'drop', draws })
+  const question = (id: number, draws: number): Question => ({ id, readings: wholeReadings, ledger: [], place: 0, bar: 'drop', draws })
   let time = 0
   /** A clock that runs ten milliseconds at every look. */
   const clock = () => (time += 10)

@@ -101,7 +101,7 @@ export function calibrateBody(
   const free = freeParameters(values, plusMinus, readings)
   const knowns = knownsFor('usual', readings, timeline, standingAt, bar)
   const same = before !== undefined && sameProblem(free, knowns, before)
-  const usual = same ? before.usual : calibrate(free, bare(knowns), 'exact-first', before?.usual.values)
+  const usual = same ? before.usual : solved(free, bare(knowns), before?.usual)
   const otherConditions = () => {
     const start = Object.fromEntries(
       freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] }]),
@@ -126,6 +126,19 @@ export function calibrateBody(
       return (others ??= otherConditions())
     },
   }
+}
+
+/**
+ * The search from the solution of a moment ago, or from the priors. What a strained body leads to may
+ * be another valley than its readings alone would: then the priors have the word, so that the answer
+ * depends on the readings and not on what was typed before them.
+ */
+function solved(free: FreeParameters, knowns: readonly Known[], before: Calibration | undefined): Calibration {
+  if (before && before.strained.length === 0) {
+    const near = calibrate(free, knowns, 'exact-first', before.values)
+    if (near.strained.length === 0) return near
+  }
+  return calibrate(free, knowns, 'exact-first')
 }
 
 /** The body with the readings that hold at a place. */

@@ -1,8 +1,9 @@
 import { trimmed } from '../quantity/entry.ts'
+import { midSentence } from '../quantity/words.ts'
 import type { Move } from './ledger.ts'
-import { slots } from './parts.ts'
+import { exchangeShifts, slots } from './parts.ts'
 import type { Exchange } from './parts.ts'
-import { settings } from './settings.ts'
+import { settingKeys, settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 
 /** "Cleat R back 5", "Saddle down 2". */
@@ -11,9 +12,16 @@ export function moveWords(move: Pick<Move, 'setting' | 'side' | 'by'>): string {
   return `${moveName(move)} ${directionOf(move.setting, move.by)} ${trimmed(Math.abs(move.by), 1)}${unit}`
 }
 
-/** "Saddle: Touring, 165 for Long, curved, 139 mm". */
+/** "Saddle: Touring, 165 for Long, curved, 139 mm"; "Pedals: pedal axle L longer 2" where only a size differs. */
 export function exchangeWords({ slot, from, to }: Pick<Exchange, 'slot' | 'from' | 'to'>): string {
   const { label } = slots[slot]
+  if (from.name === to.name) {
+    const sizes = exchangeShifts({ from, to }).flatMap(({ key, side, by }) => {
+      const setting = settingKeys.find((other) => other === key)
+      return setting === undefined ? [] : [midSentence(moveWords({ setting, side, by }))]
+    })
+    if (sizes.length > 0) return `${label}: ${sizes.join(', ')}`
+  }
   const instead = from.name === label || from.name === to.name ? '' : ` for ${from.name}`
   return `${label}: ${to.name}${instead}`
 }

@@ -168,8 +168,8 @@ g {
 .top .flesh.wide {
   stroke-width: 210;
 }
-.flesh.far,
-.foot.far {
+.side .flesh.far,
+.side .foot.far {
   opacity: 0.55;
 }
 .foot {
@@ -211,8 +211,8 @@ g {
   stroke-width: 4;
   opacity: 0.45;
 }
-.ghost .bone.far,
-.proposal .bone.far {
+.side.ghost .bone.far,
+.side.proposal .bone.far {
   opacity: 0.25;
 }
 .proposal .bone,

@@ -5,7 +5,7 @@ import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { cautionsFor } from '@level-stance/core/change/cautions'
 import { isExchange } from '@level-stance/core/change/moves'
-import { changeWords, exchangeWords } from '@level-stance/core/change/moveWords'
+import { changeWords } from '@level-stance/core/change/moveWords'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
 import { handHolds } from '@level-stance/core/change/settings'
 import type { HandHold } from '@level-stance/core/change/settings'
@@ -39,7 +39,6 @@ const rows = computed(() => {
   const keys = [...new Set(shownFields.value.map(({ setting }) => setting))]
   return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
 })
-const parts = computed(() => board.requested.filter(isExchange))
 const step = computed(() => board.step)
 const inRole = (role: 'chosen' | 'knock-on') =>
   step.value
@@ -59,7 +58,7 @@ const knees = computed(() => {
   return (['left', 'right'] as const).flatMap((side) => {
     const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
     const [from, to] = [before?.[key] ?? null, after?.[key] ?? null]
-    return from === null || to === null ? [] : [`${side} ${trimmed(from, 1)}° → ${trimmed(to, 1)}°`]
+    return from === null || to === null || Math.abs(to - from) < 0.05 ? [] : [`${side} ${trimmed(from, 1)}° → ${trimmed(to, 1)}°`]
   })
 })
 const holdsHands = computed(() => visit.setup.model !== null && visit.setup.model.grips !== null)
@@ -86,7 +85,6 @@ const runs = computed<WorkingRun[]>(() => {
       <button v-if="board.changed && board.judged" type="button" class="link" @click="board.clear()">As judged</button>
       <button v-if="board.active" type="button" class="link" @click="board.leave()">Leave it</button>
     </div>
-    <p v-for="part in parts" :key="part.slot" class="exchange">{{ exchangeWords(part) }}</p>
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
       <div v-else class="pair">
@@ -114,7 +112,7 @@ const runs = computed<WorkingRun[]>(() => {
       <p v-if="withIt.length > 0" data-testid="move-answers">
         <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
       </p>
-      <p v-if="board.holds.knee && withIt.length > 0 && knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+      <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="now.length > 0" class="last">
         <p class="caution">{{ cautions.join(' ') }}</p>
         <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.tryStep()">Try</Button>

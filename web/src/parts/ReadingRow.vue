@@ -115,7 +115,7 @@ const moved = computed(() => {
   })
   if (isReread) {
     const start = bothSides(first.map((reading) => (typeof reading?.value === 'number' ? reading.value : null)))
-    return { start: `${start} at start`, now: before.value.some((value) => value !== null) ? `predicted ${bothSides(before.value)}` : 'read again' }
+    return { start: `${start} at start`, now: before.value.some((value) => value !== null) ? `predicted ${bothSides(before.value)}` : how.value }
   }
   if (predicted.value && taken.value.every((reading) => reading !== null && visit.placeOf(reading) < visit.place)) {
     return { start: 'start', now: `predicted now ${bothSides(predicted.value)}` }

@@ -77,7 +77,7 @@ const moves = computed(() => fields.value.length > 0 || board.active)
 
 <template>
   <div class="station" :class="{ single: tabs.length < 2 }">
-    <PageTabs v-if="tabs.length > 1" :pages="tabs" :shown="station.page" :label="`Pages: ${label}`" @show="show" />
+    <PageTabs v-if="tabs.length > 1" :pages="tabs" :shown="station.page" :label="`Pages of the ${label.toLowerCase()}`" @show="show" />
     <StationColumns :left="292" :right="428">
       <template #readings><ReadingRows :keys="readings" /></template>
       <template #board><slot name="board" :show="show" /></template>

@@ -27,7 +27,9 @@ function take(): void {
   if (meant.kind === 'unknown') return
   if (meant.kind === 'move') {
     board.request([{ setting: meant.setting, side: meant.side, by: meant.by }])
-    if (router.currentRoute.value.name !== 'measure') void router.push(placeOf(meant.setting))
+    const there = placeOf(meant.setting)
+    // The board of Measure shows whatever it moves, but not the soles.
+    if (there.name === 'feet' || router.currentRoute.value.name !== 'measure') void router.push(there)
   } else {
     const { method: usual, dimension } = definitionOf(meant.key)
     const before = visit.reading(meant.key, meant.side)
