@@ -7,7 +7,18 @@ import tseslint from 'typescript-eslint'
 const outside = ['@level-stance/server*', '@level-stance/web*', '**/server/**', '**/web/**', 'node:*', 'express', 'pg', 'vue']
 
 /** Rooms of the core, each with the rooms it may not know. Arrows point one way; there are no circles. */
-const order = [['quantity'], ['bike'], ['body'], ['measure'], ['talk'], ['change'], ['feet', 'seat', 'hands'], ['reason'], ['prove'], ['record']]
+const order = [
+  ['quantity'],
+  ['bike'],
+  ['body'],
+  ['measure'],
+  ['talk'],
+  ['change'],
+  ['feet', 'seat', 'hands'],
+  ['reason'],
+  ['prove'],
+  ['record'],
+]
 const roomRules = order.flatMap((rooms, level) => {
   const above = order.slice(level + 1).flat()
   const beside = (room) => rooms.filter((other) => other !== room)

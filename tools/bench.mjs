@@ -47,13 +47,20 @@ try {
   for (const [name, found] of Object.entries(screens)) {
     if (found === undefined) continue
     if (found.failed) table[name] = { measured: `failed: ${found.failed}`, reach: '' }
-    else if (name === 'firstLoad') table['first route, script, gzipped'] = { measured: `${(found / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' }
+    else if (name === 'firstLoad')
+      table['first route, script, gzipped'] = { measured: `${(found / 1000).toFixed(0)} kB`, reach: '≤ 250 kB' }
     else {
       const isFloor = name === 'floor' || name === 'pointer'
       const limit = name.endsWith('throttled') ? 33 : 8
       const label = { floor: 'key on an empty page', pointer: 'drag on an empty page' }[name] ?? name
-      table[`${label}: work, median / p95`] = { measured: `${ms(found.work.median)} / ${ms(found.work.p95)}`, reach: isFloor ? '' : `p95 ≤ ${limit} ms` }
-      table[`${label}: event to painted frame, p95`] = { measured: ms(found.frame.p95), reach: isFloor || name.endsWith('throttled') ? '' : 'empty page + 8 ms' }
+      table[`${label}: work, median / p95`] = {
+        measured: `${ms(found.work.median)} / ${ms(found.work.p95)}`,
+        reach: isFloor ? '' : `p95 ≤ ${limit} ms`,
+      }
+      table[`${label}: event to painted frame, p95`] = {
+        measured: ms(found.frame.p95),
+        reach: isFloor || name.endsWith('throttled') ? '' : 'empty page + 8 ms',
+      }
     }
   }
   try {

@@ -64,8 +64,16 @@ export const wholeReadings: readonly Reading[] = [
 ]
 
 const leg = {
-  thigh: 431, shank: 433, ankleBehind: 126, ankleAbove: 92, axleFromHeel: 191, stack: 24, footLength: 264, footPitch: 17, halfStance: 127,
-} // prettier-ignore
+  thigh: 431,
+  shank: 433,
+  ankleBehind: 126,
+  ankleAbove: 92,
+  axleFromHeel: 191,
+  stack: 24,
+  footLength: 264,
+  footPitch: 17,
+  halfStance: 127,
+}
 const arm = { upperArm: 327, forearm: 352, handSet: 0, naturalSweep: 10 }
 const grip = { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } }
 /** A rider on a bike as plain numbers. */

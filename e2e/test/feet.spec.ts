@@ -109,8 +109,13 @@ test('the conductor’s hot feet, solved from what the screens say', async ({ pa
 test('turning the foot by its handle: drag, keys and number move together, held by the sole', async ({ page }) => {
   await openOwnDemo(page, 'Imre', 'Feet', 'Rotation')
   await expect(page.getByText('Measure', { exact: false }).first()).toBeVisible()
-  for (const [name, value] of [['Toe-out, hanging', '8'], ['Cleat turned', '4'], ['Cleat turns in its slot, ±', '9'], ['Float', '6']] as const)
-    for (const side of ['left', 'right']) await read(page, `${name}, ${side}`, value) // prettier-ignore
+  for (const [name, value] of [
+    ['Toe-out, hanging', '8'],
+    ['Cleat turned', '4'],
+    ['Cleat turns in its slot, ±', '9'],
+    ['Float', '6'],
+  ] as const)
+    for (const side of ['left', 'right']) await read(page, `${name}, ${side}`, value)
   const handle = page.getByRole('slider', { name: 'Foot’s direction to try, right' })
   const field = page.getByRole('textbox', { name: 'Cleat turned, right, to' })
   await expect(handle).toHaveAttribute('aria-valuenow', '4')
@@ -137,8 +142,12 @@ test('turning the foot by its handle: drag, keys and number move together, held 
 test('a twisted pelvis sends to the seat before any cleat is turned', async ({ page }) => {
   await newRider(page, 'Twisted Sitter')
   await goTo(page, 'Feet', 'Rotation')
-  for (const [name, value] of [['Toe-out, hanging', '12'], ['Cleat turned', '2'], ['Float', '6']] as const)
-    for (const side of ['left', 'right']) await read(page, `${name}, ${side}`, value) // prettier-ignore
+  for (const [name, value] of [
+    ['Toe-out, hanging', '12'],
+    ['Cleat turned', '2'],
+    ['Float', '6'],
+  ] as const)
+    for (const side of ['left', 'right']) await read(page, `${name}, ${side}`, value)
   await expect(page.getByTestId('take-turn')).toBeVisible()
   await page.getByLabel('Pelvis from behind').selectOption('twisted')
   await expect(page.getByText(/correct the seat first/).first()).toBeVisible()

@@ -32,6 +32,8 @@ export interface AppParts {
 export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
+  // Answers are never stored, so nobody would ask again by a hash of one.
+  app.disable('etag')
   app.use(requestLog(logger), safeHeaders, sameMachine(extraHosts))
   const api = express.Router()
   api.use((_request, response, next) => {

@@ -13,7 +13,9 @@ import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
 
 /** A database as the version before this one left it: riders with changes, ratings, another saddle, pictures and recordings. */
-const dump = gunzipSync(readFileSync(join(__dirname, 'fixtures/database-1.sql.gz'))).toString('utf8').replace(/^\\(un)?restrict.*$/gm, '')
+const dump = gunzipSync(readFileSync(join(__dirname, 'fixtures/database-1.sql.gz')))
+  .toString('utf8')
+  .replace(/^\\(un)?restrict.*$/gm, '')
 
 interface OldReading {
   visit_id: string
@@ -38,8 +40,26 @@ interface OldEntry {
   later: string | null
 }
 let server: TestServer
-let old: { readings: OldReading[]; ledger: OldEntry[]; counts: Record<string, number>; visits: { id: string; seat: object; accepted: string[]; cleat_school: string; pedal_weights: object; stance_by: string | null }[]; attachments: { id: string; content: Buffer }[] } // prettier-ignore
-const tables = ['riders', 'bikes', 'visits', 'readings', 'complaints', 'ledger', 'ratings', 'pedals', 'saddles', 'tried_saddles', 'attachments'] // prettier-ignore
+let old: {
+  readings: OldReading[]
+  ledger: OldEntry[]
+  counts: Record<string, number>
+  visits: { id: string; seat: object; accepted: string[]; cleat_school: string; pedal_weights: object; stance_by: string | null }[]
+  attachments: { id: string; content: Buffer }[]
+}
+const tables = [
+  'riders',
+  'bikes',
+  'visits',
+  'readings',
+  'complaints',
+  'ledger',
+  'ratings',
+  'pedals',
+  'saddles',
+  'tried_saddles',
+  'attachments',
+]
 
 beforeAll(async () => {
   server = await startTestServer(async (client) => {
@@ -114,22 +134,30 @@ describe('a database of the version before', () => {
         else expect(entry).toMatchObject({ reason: before[i]?.reason, later: before[i]?.later })
       })
     }
-    const parts = (await Promise.all(withLedger().map(dossierOf))).flatMap(({ ledger }) => ledger.flatMap((e) => (e.kind === 'try' ? e.exchanges : [])))
+    const parts = (await Promise.all(withLedger().map(dossierOf))).flatMap(({ ledger }) =>
+      ledger.flatMap((e) => (e.kind === 'try' ? e.exchanges : [])),
+    )
     expect(parts.map(({ slot }) => slot)).toEqual(expect.arrayContaining(['saddle', 'pedals', 'stem']))
     for (const { to } of parts) expect(to.name).not.toBe('')
-  }) // prettier-ignore
+  })
 
   it('stands with every setting where it stood: what was read and what was moved since', async () => {
     let compared = 0
     for (const id of withLedger()) {
       const { readings, ledger, bike } = await dossierOf(id)
-      const { now } = setupOf(readings.map((row) => row.reading), ledger, barOf(bike.kind)) // prettier-ignore
+      const { now } = setupOf(
+        readings.map((row) => row.reading),
+        ledger,
+        barOf(bike.kind),
+      )
       const before = old.ledger.filter((entry) => entry.visit_id === id)
       const undone = new Set(before.flatMap((entry) => (entry.kind === 'undo' ? [entry.of] : [])))
       const moves = before.filter((entry) => entry.kind === 'try' && !undone.has(entry.id)).flatMap((entry) => entry.moves ?? [])
       for (const { setting, side } of moves) {
         const key = settingKeys.find((other) => other === setting) as SettingKey | undefined
-        const read = old.readings.find((row) => row.visit_id === id && row.key === setting && row.side === side && row.condition === 'usual')
+        const read = old.readings.find(
+          (row) => row.visit_id === id && row.key === setting && row.side === side && row.condition === 'usual',
+        )
         if (key === undefined || read?.value === undefined || read.value === null) continue
         const sum = moves.filter((move) => move.setting === setting && move.side === side).reduce((total, move) => total + move.by, 0)
         expect([setting, now[key][side === 'right' ? 'right' : 'left']?.value]).toEqual([setting, expect.closeTo(read.value + sum, 6)])
@@ -169,7 +197,13 @@ describe('a database of the version before', () => {
 describe('a visit file of the version before', () => {
   const file = readFileSync(join(__dirname, '../../core/src/record/fixtures/visit-1.json'), 'utf8')
   it('comes in with its readings, changes and ratings, and goes out as a file of today', async () => {
-    const before = JSON.parse(file) as { version: number; readings: unknown[]; ledger: unknown[]; ratings: unknown[]; complaints: unknown[] }
+    const before = JSON.parse(file) as {
+      version: number
+      readings: unknown[]
+      ledger: unknown[]
+      ratings: unknown[]
+      complaints: unknown[]
+    }
     expect(before.version).toBe(1)
     const { body, status } = await server.request<{ visitId: string }>('POST', '/imports', file)
     expect(status).toBe(201)

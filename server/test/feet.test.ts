@@ -79,7 +79,8 @@ describe('the catalogue of pedals', () => {
 })
 
 const courier = () => demoVisits.find((file) => file.bike.kind === 'cargo')!
-const imported = async (file: unknown) => (await server.request<{ visitId: string; riderId: string }>('POST', '/imports', JSON.stringify(file))).body // prettier-ignore
+const imported = async (file: unknown) =>
+  (await server.request<{ visitId: string; riderId: string }>('POST', '/imports', JSON.stringify(file))).body
 
 describe('stance across a rider’s bikes', () => {
   it('gives the half stances of the other bikes as their last visits left them', async () => {
@@ -90,13 +91,29 @@ describe('stance across a rider’s bikes', () => {
     await server.request('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: { name: 'Town bike', kind: 'town' } })
     await server.request('POST', '/visits', { id: second, riderId, bikeId, title: 'Other bike' })
     const read = (key: string, side: string, value: number) =>
-      server.request('PUT', `/visits/${second}/readings`, { version: 0, reading: { key, side, value, typed: String(value), method: 'tape', after: null, at: new Date().toISOString(), condition: 'usual', repeats: [] } }) // prettier-ignore
+      server.request('PUT', `/visits/${second}/readings`, {
+        version: 0,
+        reading: {
+          key,
+          side,
+          value,
+          typed: String(value),
+          method: 'tape',
+          after: null,
+          at: new Date().toISOString(),
+          condition: 'usual',
+          repeats: [],
+        },
+      })
     await read('tread', 'both', 150)
     expect((await bikes()).body.bikes).toEqual([])
-    for (const [key, left, right] of [['axleLength', 53, 57], ['washer', 1, 0]] as const) {
+    for (const [key, left, right] of [
+      ['axleLength', 53, 57],
+      ['washer', 1, 0],
+    ] as const) {
       await read(key, 'left', left)
       await read(key, 'right', right)
-    } // prettier-ignore
+    }
     // The shoes go along to the other bike, and their cleats with them: the left one 1 mm inward.
     expect((await bikes()).body.bikes).toEqual([{ name: 'Town bike', left: 75 + 53 + 1 + 1, right: 75 + 57 }])
   })
@@ -110,7 +127,8 @@ interface ReadBack {
   pages: { width: number; height: number; lines: Pick<SheetLine, 'from' | 'to'>[] }[]
   printScaling: string | null
 }
-const readLines = (pdf: Buffer) => JSON.parse(execFileSync(process.execPath, [join(__dirname, 'readLines.mjs')], { input: pdf, encoding: 'utf8' })) as ReadBack // prettier-ignore
+const readLines = (pdf: Buffer) =>
+  JSON.parse(execFileSync(process.execPath, [join(__dirname, 'readLines.mjs')], { input: pdf, encoding: 'utf8' })) as ReadBack
 
 describe('the cleat template', () => {
   let visitId: string
@@ -119,7 +137,19 @@ describe('the cleat template', () => {
     visitId = (await imported(courier())).visitId
     dossier = (await server.request<Dossier>('GET', `/visits/${visitId}`)).body
   })
-  const template = (side: 'left' | 'right') => cleatTemplate(templateInput(setupOf(dossier.readings.map((row) => row.reading), dossier.ledger, barOf(dossier.bike.kind)), dossier.visit.choices.feet.cleatSchool ?? defaultCleatSchool, side, 'x')) // prettier-ignore
+  const template = (side: 'left' | 'right') =>
+    cleatTemplate(
+      templateInput(
+        setupOf(
+          dossier.readings.map((row) => row.reading),
+          dossier.ledger,
+          barOf(dossier.bike.kind),
+        ),
+        dossier.visit.choices.feet.cleatSchool ?? defaultCleatSchool,
+        side,
+        'x',
+      ),
+    )
   const near = (a: SheetLine | Pick<SheetLine, 'from' | 'to'>, b: Pick<SheetLine, 'from' | 'to'>) =>
     Math.max(Math.abs(a.from.x - b.from.x), Math.abs(a.from.y - b.from.y), Math.abs(a.to.x - b.to.x), Math.abs(a.to.y - b.to.y)) < 0.02
 

@@ -5,7 +5,14 @@ const chunks = []
 for await (const chunk of process.stdin) chunks.push(chunk)
 const document = await getDocument({ data: new Uint8Array(Buffer.concat(chunks)), useSystemFonts: false, verbosity: 0 }).promise
 const MM = 25.4 / 72
-const times = ([a, b, c, d, e, f], [g, h, i, j, k, l]) => [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f] // prettier-ignore
+const times = ([a, b, c, d, e, f], [g, h, i, j, k, l]) => [
+  a * g + c * h,
+  b * g + d * h,
+  a * i + c * j,
+  b * i + d * j,
+  a * k + c * l + e,
+  b * k + d * l + f,
+]
 const pages = []
 for (let n = 1; n <= document.numPages; n++) {
   const page = await document.getPage(n)

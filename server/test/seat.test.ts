@@ -56,7 +56,10 @@ describe('pictures of an impression', () => {
   it('are stored upright, small enough, and without the place they were taken at', async () => {
     // A picture with a place in it, turned by its own note: EXIF orientation 6 means turned a quarter.
     const withPlace = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#a0b0c0' } })
-      .withExif({ IFD0: { Copyright: 'Nobody', Orientation: '6' }, IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '52/1 12/1 0/1', GPSLongitudeRef: 'E', GPSLongitude: '4/1 30/1 0/1' } })
+      .withExif({
+        IFD0: { Copyright: 'Nobody', Orientation: '6' },
+        IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '52/1 12/1 0/1', GPSLongitudeRef: 'E', GPSLongitude: '4/1 30/1 0/1' },
+      })
       .withMetadata({ orientation: 6 })
       .jpeg()
       .toBuffer()
@@ -69,27 +72,42 @@ describe('pictures of an impression', () => {
     const metadata = await sharp(body).metadata()
     expect([metadata.exif, metadata.xmp, metadata.iptc]).toEqual([undefined, undefined, undefined])
     expect(body.includes(Buffer.from('GPS'))).toBe(false)
-  }) // prettier-ignore
+  })
 
   it('keep their marks by version, and the drawn demo picture gives the spacing it was drawn with', async () => {
     const { content: png, marks } = await drawnImpression(128)
     expect(impressionSpacing(marks, 2)!.spacing).toBeCloseTo(Math.hypot(128, 4), 3)
     const { body } = await upload('impression', png, 'Drawn')
-    const put = (version: number, title: string) => server.request<Attachment>('PUT', `/attachments/${body.id}`, { version, title, marks, removed: false }) // prettier-ignore
+    const put = (version: number, title: string) =>
+      server.request<Attachment>('PUT', `/attachments/${body.id}`, { version, title, marks, removed: false })
     expect((await put(1, 'Marked')).body).toMatchObject({ version: 2, marks })
     expect(await put(1, 'Late')).toMatchObject({ status: 409, body: { code: 'stale', current: { title: 'Marked' } } })
-    const wrong = await server.request('PUT', `/attachments/${body.id}`, { version: 2, title: 'x', marks: { ...exampleMarks, sheet: { width: 5, height: 210 } }, removed: false }) // prettier-ignore
-    expect(wrong).toMatchObject({ status: 400, body: { fields: [{ field: 'marks.sheet.width', message: expect.stringMatching(/50 to 1500/) }] } }) // prettier-ignore
+    const wrong = await server.request('PUT', `/attachments/${body.id}`, {
+      version: 2,
+      title: 'x',
+      marks: { ...exampleMarks, sheet: { width: 5, height: 210 } },
+      removed: false,
+    })
+    expect(wrong).toMatchObject({
+      status: 400,
+      body: { fields: [{ field: 'marks.sheet.width', message: expect.stringMatching(/50 to 1500/) }] },
+    })
   })
 
   it('go by what they are, not by their name: a PNG called anything is read, text, SVG and a torn file are refused', async () => {
-    const png = await sharp({ create: { width: 30, height: 30, channels: 4, background: '#fff' } }).png().toBuffer() // prettier-ignore
+    const png = await sharp({ create: { width: 30, height: 30, channels: 4, background: '#fff' } })
+      .png()
+      .toBuffer()
     expect((await upload('impression', png, 'photo.txt')).status).toBe(201)
-    for (const bad of [Buffer.from('not a picture at all'), Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'), png.subarray(0, 40)]) {
+    for (const bad of [
+      Buffer.from('not a picture at all'),
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>'),
+      png.subarray(0, 40),
+    ]) {
       expect(await upload('impression', bad)).toMatchObject({ status: 415, body: { code: 'no-picture', fields: [{ field: 'file' }] } })
     }
     expect(await upload('impression', '')).toMatchObject({ status: 400, body: { code: 'empty' } })
-  }) // prettier-ignore
+  })
 
   it('of 50 MB are refused in words, and nothing of them is kept', async () => {
     const before = (await server.request<{ attachments: Attachment[] }>('GET', `/visits/${visitId}/attachments`)).body.attachments.length
@@ -133,7 +151,11 @@ describe('saddles', () => {
     const id = randomUUID()
     expect((await server.request('PUT', `/saddles/${id}`, { version: 0, spec, removed: false })).status).toBe(200)
     expect((await list()).some((row) => row.entry.spec.name === 'Shop’s demo saddle')).toBe(true)
-    const odd = await server.request('PUT', `/saddles/${randomUUID()}`, { version: 0, spec: { ...spec, name: 'Odd', noseWidth: 119, zoneWidth: 200, width: 110 }, removed: false }) // prettier-ignore
+    const odd = await server.request('PUT', `/saddles/${randomUUID()}`, {
+      version: 0,
+      spec: { ...spec, name: 'Odd', noseWidth: 119, zoneWidth: 200, width: 110 },
+      removed: false,
+    })
     expect(odd.status).toBe(400)
     expect((odd.body as ErrorBody).fields.map((f) => f.field)).toEqual(['spec.zoneWidth', 'spec.noseWidth'])
   })
@@ -143,7 +165,11 @@ describe('saddles', () => {
     const put = (version: number, mark: number | null, removed = false) =>
       server.request<StoredTried>('PUT', `/riders/${riderId}/saddles/${id}`, { version, saddle: { ...saddle, mark }, removed })
     await put(0, 5)
-    await server.request('PUT', `/riders/${riderId}/saddles/${randomUUID()}`, { version: 0, saddle: { ...saddle, name: 'Flat', mark: 7 }, removed: false }) // prettier-ignore
+    await server.request('PUT', `/riders/${riderId}/saddles/${randomUUID()}`, {
+      version: 0,
+      saddle: { ...saddle, name: 'Flat', mark: 7 },
+      removed: false,
+    })
     const log = async () => (await server.request<{ saddles: StoredTried[] }>('GET', `/riders/${riderId}/saddles`)).body.saddles
     expect((await log()).map((row) => row.saddle.name)).toEqual(['Flat', 'Touring, 165'])
     await put(1, 9)
@@ -152,13 +178,20 @@ describe('saddles', () => {
     await put(2, 9, true)
     expect(await log()).toHaveLength(1)
     expect((await server.request('GET', `/riders/${randomUUID()}/saddles`)).status).toBe(404)
-    expect(await server.request('PUT', `/riders/${riderId}/saddles/${randomUUID()}`, { version: 0, saddle: { ...saddle, mark: 11 }, removed: false })).toMatchObject({ status: 400, body: { fields: [{ field: 'saddle.mark' }] } }) // prettier-ignore
+    expect(
+      await server.request('PUT', `/riders/${riderId}/saddles/${randomUUID()}`, {
+        version: 0,
+        saddle: { ...saddle, mark: 11 },
+        removed: false,
+      }),
+    ).toMatchObject({ status: 400, body: { fields: [{ field: 'saddle.mark' }] } })
   })
 })
 
 describe('a reading with its own ±', () => {
   it('is kept and handed back, and one without has none', async () => {
-    const write = (reading: object, version: number) => server.request<Dossier['readings'][number]>('PUT', `/visits/${visitId}/readings`, { version, reading }) // prettier-ignore
+    const write = (reading: object, version: number) =>
+      server.request<Dossier['readings'][number]>('PUT', `/visits/${visitId}/readings`, { version, reading })
     const spacing = { ...aReading('sitBoneSpacing', 'both', 121), method: 'picture', plusMinus: 3.4 }
     expect((await write(spacing, 0)).body.reading).toEqual(spacing)
     const plain = aReading('sitBoneSpacing', 'both', 122)
@@ -167,7 +200,12 @@ describe('a reading with its own ±', () => {
     const seat = { widthSchool: 'usual', saddleWeights: { width: 2 } }
     const visit = { title: 'First visit', acknowledged: [], choices: { feet: { cleatSchool: 'behind-ball' }, seat, hands: {} } }
     expect((await server.request<Dossier['visit']>('PUT', `/visits/${visitId}`, { version: 1, visit })).body.choices).toEqual(visit.choices)
-    expect(await server.request('PUT', `/visits/${visitId}`, { version: 2, visit: { ...visit, choices: { ...visit.choices, seat: { widthSchool: 'guess' } } } })).toMatchObject({ status: 400 }) // prettier-ignore
+    expect(
+      await server.request('PUT', `/visits/${visitId}`, {
+        version: 2,
+        visit: { ...visit, choices: { ...visit.choices, seat: { widthSchool: 'guess' } } },
+      }),
+    ).toMatchObject({ status: 400 })
   })
 })
 

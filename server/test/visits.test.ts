@@ -218,7 +218,10 @@ describe('readings in the ledger’s time', () => {
     expect(await putReading(visitId, 1, { ...start, value: 34, typed: '34' })).toMatchObject({ status: 200, body: { version: 2 } })
     const { readings } = await dossier(visitId)
     expect(readings.map(({ reading, version }) => [reading.after, reading.value, version]).sort()).toEqual(
-      [[null, 34, 2], [id, 30, 1]].sort(),
+      [
+        [null, 34, 2],
+        [id, 30, 1],
+      ].sort(),
     )
   })
 

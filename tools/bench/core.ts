@@ -60,7 +60,10 @@ const heights = rate(1, (n) => {
   return sum
 })
 const setup = setupOf(exampleReadings, [], 'drop')
-const cleats = [{ setting: 'cleatSetback', side: 'left', by: 5 }, { setting: 'cleatSetback', side: 'right', by: 8 }] as const
+const cleats = [
+  { setting: 'cleatSetback', side: 'left', by: 5 },
+  { setting: 'cleatSetback', side: 'right', by: 8 },
+] as const
 let judged = 0
 const start = performance.now()
 while (performance.now() - start < 1000) {
@@ -95,7 +98,9 @@ const body = calibrateBody(full, [], 'drop')
 let turn = 0
 const recalibration = milliseconds(() => {
   turn += 1
-  const typed = full.map((row) => (row.key === 'kneeFlexion' && typeof row.value === 'number' ? { ...row, value: row.value + (turn % 3) } : row))
+  const typed = full.map((row) =>
+    row.key === 'kneeFlexion' && typeof row.value === 'number' ? { ...row, value: row.value + (turn % 3) } : row,
+  )
   return calibrateBody(typed, [], 'drop', body)
 })
 const uncertainty = milliseconds(() => {
@@ -110,7 +115,22 @@ const catalogue = Array.from({ length: 200 }, (_, i) => {
   const spec = startingPedals[i % startingPedals.length] ?? startingPedals[0]!
   return { id: String(i), spec: { ...spec, name: `System ${i}`, patch: spec.patch + i, stack: spec.stack + (i % 5) / 2, mud: 1 + (i % 5) } }
 })
-const pedalRider: PedalRider = { mass: 88, soleStiffness: 'soft', forefoot: true, knee: true, entry: false, loose: false, bowLegged: true, use: 'long', widen: 6, swing: 4, bolts: 'three bolts', kindNow: 'recessed', axleNow: 53, hours: 5 } // prettier-ignore
+const pedalRider: PedalRider = {
+  mass: 88,
+  soleStiffness: 'soft',
+  forefoot: true,
+  knee: true,
+  entry: false,
+  loose: false,
+  bowLegged: true,
+  use: 'long',
+  widen: 6,
+  swing: 4,
+  bolts: 'three bolts',
+  kindNow: 'recessed',
+  axleNow: 53,
+  hours: 5,
+}
 const ranking = milliseconds(() => rankPedals(catalogue, pedalRider, { patch: 4 }), 200)
 const ten = (from: number, step: number) => Array.from({ length: 10 }, (_, i) => from + i * step)
 const side = { tread: 146, axle: 53, washer: 0, adapter: 0, cleatInboard: 0 }
@@ -129,7 +149,20 @@ const mat = simulateMat(exampleMatRider, 10, 10, seededRandom(1))
 const pressure = milliseconds(() => analyseMat(simulatedMat, mat), 60)
 const spec = startingSaddles[0]!
 const saddleList = Array.from({ length: 200 }, (_, i) => ({ id: String(i), spec: { ...spec, name: `Saddle ${i}`, width: 120 + (i % 60) } }))
-const saddleRider: SaddleRider = { mass: 78, spacing: 128, width: { low: 148, high: 158 }, torso: 54, softTissue: true, sitBones: false, rubs: false, creeps: false, hours: 5, postRoomDown: 60, railHeightNow: 48, tried: {} } // prettier-ignore
+const saddleRider: SaddleRider = {
+  mass: 78,
+  spacing: 128,
+  width: { low: 148, high: 158 },
+  torso: 54,
+  softTissue: true,
+  sitBones: false,
+  rubs: false,
+  creeps: false,
+  hours: 5,
+  postRoomDown: 60,
+  railHeightNow: 48,
+  tried: {},
+}
 const saddleRanking = milliseconds(() => rankSaddles(saddleList, saddleRider), 200)
 const curve = milliseconds(() => setbackCurve(standing), 100)
 console.log(

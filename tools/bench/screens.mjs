@@ -35,7 +35,10 @@ export async function measureScreens(address, presses = 160) {
     await part('firstLoad', () => firstLoad(browser, address))
     await part('floor', () => keyFloor(browser, presses))
     await part('pointer', () => pointerFloor(browser, presses))
-    for (const [suffix, rate] of [['', 1], [' throttled', THROTTLE]]) {
+    for (const [suffix, rate] of [
+      ['', 1],
+      [' throttled', THROTTLE],
+    ]) {
       const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
       const slow = await page.context().newCDPSession(page)
       await part('open', () => openVisit(page, address))
@@ -58,7 +61,10 @@ async function openVisit(page, address) {
 }
 async function station(page, name, tab) {
   await page.keyboard.press('Escape')
-  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`, 'i') }).click()
+  await page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${name}`, 'i') })
+    .click()
   if (tab) await page.getByRole('tab', { name: tab }).click()
   await page.waitForTimeout(1200)
 }

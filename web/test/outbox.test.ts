@@ -184,8 +184,21 @@ it('what a closed window left behind is taken up, a living one’s is not', asyn
 
 describe('readings taken after a change that is still on its way', () => {
   const reading = (after: string | null) => ({ key: 'kneeFlexion', side: 'left', condition: 'usual', after, value: 30 })
-  const change = (): PendingWrite => ({ ...write(0), key: 'ledger:v:c', kind: 'ledger', method: 'POST', path: '/visits/v/ledger', body: { after: 0, entry: { id: 'c' } }, label: 'Change' }) // prettier-ignore
-  const taken = (): PendingWrite => ({ ...write(30), key: 'reading:v:kneeFlexion:left@c', kind: 'reading', body: { version: 0, reading: reading('c') } }) // prettier-ignore
+  const change = (): PendingWrite => ({
+    ...write(0),
+    key: 'ledger:v:c',
+    kind: 'ledger',
+    method: 'POST',
+    path: '/visits/v/ledger',
+    body: { after: 0, entry: { id: 'c' } },
+    label: 'Change',
+  })
+  const taken = (): PendingWrite => ({
+    ...write(30),
+    key: 'reading:v:kneeFlexion:left@c',
+    kind: 'reading',
+    body: { version: 0, reading: reading('c') },
+  })
   const stale = refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: [{ id: 'theirs' }] })
 
   it('wait until it has arrived', async () => {

@@ -43,7 +43,8 @@ describe('views of one scene', () => {
 
 describe('handles', () => {
   const handle = (view: (typeof viewKeys)[number], id: string) => handlesOf(scene, view, 73).find((h) => h.id === id)!
-  const by = (requested: readonly { setting: string; by: number }[], setting: string) => requested.find((request) => request.setting === setting)?.by
+  const by = (requested: readonly { setting: string; by: number }[], setting: string) =>
+    requested.find((request) => request.setting === setting)?.by
 
   it('raise the saddle straight up along its line and the rails together', () => {
     const requested = handle('side', 'saddle').request(0, 10)
@@ -77,10 +78,13 @@ describe('how to measure', () => {
       const { dimension } = definitionOf(key)
       const how = howShapes[key]
       if (how === undefined) {
-        expect([key, ['choice', 'mass', 'shoe-size'].includes(dimension) || isPlain(dimension) || definitionOf(key).isRoom === true || key === 'cleatTurnRoom']).toEqual([
+        expect([
           key,
-          true,
-        ])
+          ['choice', 'mass', 'shoe-size'].includes(dimension) ||
+            isPlain(dimension) ||
+            definitionOf(key).isRoom === true ||
+            key === 'cleatTurnRoom',
+        ]).toEqual([key, true])
         continue
       }
       for (const place of how.places) expect(Object.keys(figures[how.figure].at)).toContain(place)

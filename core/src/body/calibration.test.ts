@@ -112,8 +112,13 @@ describe('calibration', () => {
     }
     const x = [...solvedFor, ...angles].map((_, i) => i)
     const library = levenbergMarquardt({ x, y: x.map(() => 0) }, (p) => (i: number) => residual(p, i), {
-      initialValues: solvedFor.map((key) => free[key].prior), damping: 1e-2, maxIterations: 500, errorTolerance: 1e-14, gradientDifference: 1e-3, centralDifference: true,
-    }) // prettier-ignore
+      initialValues: solvedFor.map((key) => free[key].prior),
+      damping: 1e-2,
+      maxIterations: 500,
+      errorTolerance: 1e-14,
+      gradientDifference: 1e-3,
+      centralDifference: true,
+    })
     solvedFor.forEach((key, i) => expect(Math.abs(values[key] - library.parameterValues[i]!)).toBeLessThan(0.1))
   })
 

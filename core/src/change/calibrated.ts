@@ -294,7 +294,9 @@ function knownsFor(
     if (base === null || (base.grips === null && needsHands.includes(kind))) return []
     const { sided, onceForBoth } = definitionOf(reading.key)
     // Read on one arm only, it stands for both.
-    const alone = onceForBoth === true && !angles.some((other) => other.key === reading.key && other.side !== reading.side && timeline.placeOf(other.after) === place) // prettier-ignore
+    const alone =
+      onceForBoth === true &&
+      !angles.some((other) => other.key === reading.key && other.side !== reading.side && timeline.placeOf(other.after) === place)
     const side = sided && !alone ? reading.side : 'both'
     const known = { kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }
     return [{ known, values, by, hands }]

@@ -18,9 +18,21 @@ import { stepPlan } from './stepPlan.ts'
 
 /** The worked leg: hip (−190, 790), ankle 130 behind and 90 above the axle at setback 0, pitch 20°. */
 const worked: CleatKnockOnInput = {
-  thigh: 430, shank: 440, heelToMtp1: 195, heelToAnkle: 65, ankleHeight: 68, stack: 22, crank: 172.5,
-  saddleHeight: 700, seatAngle: 90, hipForward: -190, hipUp: 90, footPitch: 20, setbackFrom: 0, setbackTo: 10,
-} // prettier-ignore
+  thigh: 430,
+  shank: 440,
+  heelToMtp1: 195,
+  heelToAnkle: 65,
+  ankleHeight: 68,
+  stack: 22,
+  crank: 172.5,
+  saddleHeight: 700,
+  seatAngle: 90,
+  hipForward: -190,
+  hipUp: 90,
+  footPitch: 20,
+  setbackFrom: 0,
+  setbackTo: 10,
+}
 
 // Plane geometry, worked by hand: 10 mm back takes the knee from 30.54° to 28.18°.
 describe('what a cleat move does to the leg', () => {

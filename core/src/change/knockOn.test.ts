@@ -18,10 +18,27 @@ import { setupOf, standingOf } from './setup.ts'
 
 const flatReadings: readonly Reading[] = [
   ...wholeReadings.filter((reading) => !['handReach', 'handHeight', 'gripSpacing'].includes(reading.key)),
-  ...Object.entries({ frameReach: 430, frameStack: 610, headAngle: 68, headset: 12, spacers: 20, spacersAbove: 15, stemLength: 60, stemAngle: 6, barWidth: 740, barRise: 20, barForward: 0, barBacksweep: 9, barUpsweep: 5, barBend: 75, handFromEnd: 65, barRoll: 0 }).map(([key, value]) => aReading(key as Reading['key'], 'both', value)),
+  ...Object.entries({
+    frameReach: 430,
+    frameStack: 610,
+    headAngle: 68,
+    headset: 12,
+    spacers: 20,
+    spacersAbove: 15,
+    stemLength: 60,
+    stemAngle: 6,
+    barWidth: 740,
+    barRise: 20,
+    barForward: 0,
+    barBacksweep: 9,
+    barUpsweep: 5,
+    barBend: 75,
+    handFromEnd: 65,
+    barRoll: 0,
+  }).map(([key, value]) => aReading(key as Reading['key'], 'both', value)),
   aReading('leverAngle', 'left', 40),
   aReading('leverAngle', 'right', 40),
-] // prettier-ignore
+]
 const drop = standingOf(setupOf(wholeReadings, [], 'drop'))
 const flat = standingOf(setupOf(flatReadings, [], 'flat'))
 const all: Holds = { knee: true, hands: 'seat', lever: true }
@@ -144,8 +161,13 @@ describe('what is held', () => {
           return [(legs[0]! + legs[1]!) / 2, now.reach - want.reach, now.drop - want.drop]
         }
         const fit = levenbergMarquardt({ x: [0, 1, 2], y: [0, 0, 0] }, (p) => (i: number) => residual(p)[i]!, {
-          initialValues: [0, 0, 0], damping: 1e-3, maxIterations: 100, errorTolerance: 1e-14, gradientDifference: 1e-3, centralDifference: true,
-        }) // prettier-ignore
+          initialValues: [0, 0, 0],
+          damping: 1e-3,
+          maxIterations: 100,
+          errorTolerance: 1e-14,
+          gradientDifference: 1e-3,
+          centralDifference: true,
+        })
         const ours = ['saddleHeight', 'handReach', 'handHeight'].map((key) => answerOf(result, key as RequestedMove['setting'])?.exact ?? 0)
         // Halfway between two legs' requested and the height at which their misses cancel are the same to a tenth of a millimetre.
         fit.parameterValues.forEach((value, i) => expect(Math.abs(value - ours[i]!)).toBeLessThan(0.12))

@@ -40,7 +40,16 @@ export function writtenMoves(now: ResolvedReadings, moves: readonly Move[]): Wri
   const plain = moves.filter((move) => !settings[move.setting].ofPart)
   const sizes = moves.filter((move) => settings[move.setting].ofPart)
   const touched = [...new Set(sizes.map(({ setting }) => slotOf(setting)))].filter((slot) => slot !== null)
-  return { moves: plain, exchanges: touched.map((slot) => resized(now, slot, sizes.filter((move) => slotOf(move.setting) === slot))) } // prettier-ignore
+  return {
+    moves: plain,
+    exchanges: touched.map((slot) =>
+      resized(
+        now,
+        slot,
+        sizes.filter((move) => slotOf(move.setting) === slot),
+      ),
+    ),
+  }
 }
 
 function resized(now: ResolvedReadings, slot: SlotKey, sizes: readonly Move[]): Exchange {

@@ -129,7 +129,10 @@ export function propertyOf(part: Part, key: PropertyKey, side: Side): number | s
 }
 
 /** Changes of readings that an exchange brings, where both parts say their figure: mm or degrees. */
-export function exchangeShifts({ from, to }: Pick<Exchange, 'from' | 'to'>): { readonly key: NumberKey; readonly side: Side | 'both'; readonly by: number }[] {
+export function exchangeShifts({
+  from,
+  to,
+}: Pick<Exchange, 'from' | 'to'>): { readonly key: NumberKey; readonly side: Side | 'both'; readonly by: number }[] {
   return (Object.keys(to.properties) as PropertyKey[]).flatMap((key) => {
     const reading = isAddend(key) ? addends[key].of : key
     if (isChoice(reading)) return []
@@ -141,7 +144,7 @@ export function exchangeShifts({ from, to }: Pick<Exchange, 'from' | 'to'>): { r
       return [{ key: reading, side, by: after - before }]
     })
   })
-} // prettier-ignore
+}
 
 /** What the part on the bike is known to be: what was read of it. */
 export function partNow(now: ResolvedReadings, slot: SlotKey): Part {

@@ -83,8 +83,11 @@ describe('what is known', () => {
 describe('what to measure next', () => {
   it('asks first for what is needed at all, stature before everything', () => {
     expect(measureNext(calibrateRider([], [], 'drop'), unmoved).map((next) => [next.key, next.why])).toEqual([
-      ['stature', 'needed'], ['saddleHeight', 'needed'], ['crank', 'needed'], ['cleatSetback', 'needed'],
-    ]) // prettier-ignore
+      ['stature', 'needed'],
+      ['saddleHeight', 'needed'],
+      ['crank', 'needed'],
+      ['cleatSetback', 'needed'],
+    ])
     expect(
       measureNext(calibrateRider(exampleReadings, [], 'drop'), unmoved)
         .slice(0, 2)

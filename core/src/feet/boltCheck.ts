@@ -51,22 +51,62 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
     const inPlace = fitted[side]
     const count = inPlace === null ? null : counted[inPlace]
     if (asked !== null && count !== null && count < asked) {
-      add('missing-bolt', side, 'first', `${sideName(side)} cleat lacks ${asked - count === 1 ? 'a bolt' : `${asked - count} bolts`}.`, `${count} of ${asked}. It will turn under the foot, and the foot will not release: not ridden like this.`) // prettier-ignore
+      add(
+        'missing-bolt',
+        side,
+        'first',
+        `${sideName(side)} cleat lacks ${asked - count === 1 ? 'a bolt' : `${asked - count} bolts`}.`,
+        `${count} of ${asked}. It will turn under the foot, and the foot will not release: not ridden like this.`,
+      )
     }
   }
   if (length && plate && depth) {
     const { bite, spare, plusMinus } = boltBite(length, plate, depth)
     const held = `${trimmed(bite, 1)} mm reach into the sole`
     const doubt = ` (±${trimmed(plusMinus, 1)} mm)`
-    if (spare < 0) add('through', 'both', 'first', 'The bolt is too long: it comes through the sole.', `${held}${doubt}, ${trimmed(-spare, 1)} more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${trimmed(plate.value + depth.value, 1)} mm under the head.`) // prettier-ignore
-    else if (spare < plusMinus) add('through', 'both', 'act', 'The bolt may come through the sole.', `${held}${doubt} and only ${trimmed(spare, 1)} are spare. Feel inside the shoe with the insole out.`) // prettier-ignore
-    if (bite < LEAST_BITE) add('short-bite', 'both', 'first', 'The bolt is too short.', `${held}${doubt}; at least ${trimmed(LEAST_BITE, 1)} should. It tears out under a hard pull.`) // prettier-ignore
-    else if (spare >= plusMinus) add('bite', 'both', 'fine', 'Bolts reach and do not come through.', `${held}${doubt}, ${trimmed(spare, 1)} to spare.`) // prettier-ignore
+    if (spare < 0)
+      add(
+        'through',
+        'both',
+        'first',
+        'The bolt is too long: it comes through the sole.',
+        `${held}${doubt}, ${trimmed(-spare, 1)} more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${trimmed(plate.value + depth.value, 1)} mm under the head.`,
+      )
+    else if (spare < plusMinus)
+      add(
+        'through',
+        'both',
+        'act',
+        'The bolt may come through the sole.',
+        `${held}${doubt} and only ${trimmed(spare, 1)} are spare. Feel inside the shoe with the insole out.`,
+      )
+    if (bite < LEAST_BITE)
+      add(
+        'short-bite',
+        'both',
+        'first',
+        'The bolt is too short.',
+        `${held}${doubt}; at least ${trimmed(LEAST_BITE, 1)} should. It tears out under a hard pull.`,
+      )
+    else if (spare >= plusMinus)
+      add('bite', 'both', 'fine', 'Bolts reach and do not come through.', `${held}${doubt}, ${trimmed(spare, 1)} to spare.`)
   } else if (asked !== null) {
-    add('unread-bolts', 'both', 'note', 'Bolt against sole is not read.', 'Bolt under its head, cleat under the bolt, depth behind the hole: long bolts can pierce the sole.') // prettier-ignore
+    add(
+      'unread-bolts',
+      'both',
+      'note',
+      'Bolt against sole is not read.',
+      'Bolt under its head, cleat under the bolt, depth behind the hole: long bolts can pierce the sole.',
+    )
   }
   if (asked !== null) {
-    add('torque', 'both', 'note', torque === null ? 'Torque: as the maker says.' : `Torque noted from the maker’s sheet: ${trimmed(torque, 1)} N·m.`, `${torque === null ? 'Read it off the sheet of this cleat and this shoe, note it here. ' : ''}Grease on threads, all bolts by turns. Again after the first ride: cleats bed in and bolts come loose.`) // prettier-ignore
+    add(
+      'torque',
+      'both',
+      'note',
+      torque === null ? 'Torque: as the maker says.' : `Torque noted from the maker’s sheet: ${trimmed(torque, 1)} N·m.`,
+      `${torque === null ? 'Read it off the sheet of this cleat and this shoe, note it here. ' : ''}Grease on threads, all bolts by turns. Again after the first ride: cleats bed in and bolts come loose.`,
+    )
   }
   return byWeight(found)
 }

@@ -71,7 +71,8 @@ export function cleatTemplate(input: TemplateInput): Template {
   const lines: SheetLine[] = []
   const texts: SheetText[] = []
   const add = (key: string, kind: LineKind, from: SheetPoint, to: SheetPoint) => lines.push({ key, kind, from, to })
-  const say = (point: SheetPoint, text: string, size = 3.4, anchor: SheetText['anchor'] = 'start') => texts.push({ at: point, text, size, anchor }) // prettier-ignore
+  const say = (point: SheetPoint, text: string, size = 3.4, anchor: SheetText['anchor'] = 'start') =>
+    texts.push({ at: point, text, size, anchor })
   const outside = outward === 1 ? 'start' : 'end'
   const inside = outward === 1 ? 'end' : 'start'
 
@@ -113,7 +114,11 @@ export function cleatTemplate(input: TemplateInput): Template {
 
   say({ x: 15, y: 16 }, input.title.slice(0, 70), 5)
   say({ x: 15, y: 23 }, `${side === 'left' ? 'Left' : 'Right'} shoe, sole from below. Cleat template in true size.`, 4)
-  say({ x: 15, y: 29 }, `Cleat’s axis ${trimmed(Math.abs(turn), 1)}° ${turn >= 0 ? 'inward, so that the toes point out' : 'outward, so that the toes point in'}${float === null ? '' : `; thin lines: ends of ${trimmed(float, 1)}° float`}.`, 3.4) // prettier-ignore
+  say(
+    { x: 15, y: 29 },
+    `Cleat’s axis ${trimmed(Math.abs(turn), 1)}° ${turn >= 0 ? 'inward, so that the toes point out' : 'outward, so that the toes point in'}${float === null ? '' : `; thin lines: ends of ${trimmed(float, 1)}° float`}.`,
+    3.4,
+  )
   add('bar-metric', 'bar', { x: BARS.x, y: BARS.metric }, { x: BARS.x + CHECK_BAR.metric, y: BARS.metric })
   say({ x: BARS.x + CHECK_BAR.metric + 3, y: BARS.metric + 1 }, '50 mm')
   add('bar-inch', 'bar', { x: BARS.x, y: BARS.inch }, { x: BARS.x + CHECK_BAR.inch, y: BARS.inch })

@@ -70,25 +70,76 @@ export interface CleatLook {
 /** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */
 export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, side: Side | 'both', weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
+  const add = (
+    key: string,
+    side: Side | 'both',
+    weight: Finding['weight'],
+    headline: string,
+    sentence: string,
+    source: Finding['source'] = 'common-practice',
+  ) => found.push({ key, side, weight, headline, sentence, source })
   for (const side of ['left', 'right'] as const) {
     const { wear, play, release } = look[side]
     const name = sideName(side)
-    if (wear === 'at-mark') add('worn', side, 'first', `${name} cleat is at its wear mark.`, 'Change both cleats before anything is fitted to them: a worn one rocks, points elsewhere and lets go by itself.') // prettier-ignore
-    if (play === 'much') add('play', side, 'first', `${name} foot toggles in the pedal.`, 'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.') // prettier-ignore
-    else if (play === 'little') add('play', side, 'note', `${name} foot has a little play.`, 'Small kinds rock a little even when new. More than on the other side is wear.') // prettier-ignore
-    if (release === 'vague') add('vague-release', side, 'act', `${name} release is vague.`, 'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.') // prettier-ignore
-    if (release === 'hard') add('hard-release', side, 'act', `${name} foot comes out hard.`, 'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.') // prettier-ignore
+    if (wear === 'at-mark')
+      add(
+        'worn',
+        side,
+        'first',
+        `${name} cleat is at its wear mark.`,
+        'Change both cleats before anything is fitted to them: a worn one rocks, points elsewhere and lets go by itself.',
+      )
+    if (play === 'much')
+      add(
+        'play',
+        side,
+        'first',
+        `${name} foot toggles in the pedal.`,
+        'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.',
+      )
+    else if (play === 'little')
+      add(
+        'play',
+        side,
+        'note',
+        `${name} foot has a little play.`,
+        'Small kinds rock a little even when new. More than on the other side is wear.',
+      )
+    if (release === 'vague')
+      add(
+        'vague-release',
+        side,
+        'act',
+        `${name} release is vague.`,
+        'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.',
+      )
+    if (release === 'hard')
+      add(
+        'hard-release',
+        side,
+        'act',
+        `${name} foot comes out hard.`,
+        'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.',
+      )
   }
   const use = cleatUse(input)
   if (use !== null) {
     const km = (value: number) => `${trimmed(Math.round(value / 10) * 10, 0)} km`
     const by = use.from === 'hours' ? ` (hours at ${USUAL_SPEED} km/h)` : ''
     const words = `${km(use.ridden)} ridden${by}; cleats of this kind, walked on like this, last about ${km(use.life)}. This product’s own assumption: the maker’s mark decides.`
-    if (use.share >= 1) add('use', 'both', 'act', 'The cleats have had their life.', `${words} Look at the mark now and have a pair at hand.`, 'prior') // prettier-ignore
-    else if (use.share >= LOOK_FROM) add('use', 'both', 'note', 'Cleats to look at soon.', `${words} Look again in ${km(use.life - use.ridden)}.`, 'prior') // prettier-ignore
-    else add('use', 'both', 'fine', `Cleats with ${Math.round(100 * (1 - use.share))} % left.`, `${words} Look again in ${km(use.life * LOOK_FROM - use.ridden)}.`, 'prior') // prettier-ignore
+    if (use.share >= 1)
+      add('use', 'both', 'act', 'The cleats have had their life.', `${words} Look at the mark now and have a pair at hand.`, 'prior')
+    else if (use.share >= LOOK_FROM)
+      add('use', 'both', 'note', 'Cleats to look at soon.', `${words} Look again in ${km(use.life - use.ridden)}.`, 'prior')
+    else
+      add(
+        'use',
+        'both',
+        'fine',
+        `Cleats with ${Math.round(100 * (1 - use.share))} % left.`,
+        `${words} Look again in ${km(use.life * LOOK_FROM - use.ridden)}.`,
+        'prior',
+      )
   }
   return byWeight(found)
 }

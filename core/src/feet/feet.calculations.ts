@@ -108,7 +108,10 @@ const partSide = (side: string) =>
     thread: numberField(`${side}.thread`, 6, 30, 'mm').nullable().default(null),
   }) // prettier-ignore
 const sizes = (label: string, usual: readonly number[]) =>
-  z.array(numberField(label, 0, 350, 'mm')).max(10, { error: `${label} takes at most 10 sizes.` }).default([...usual]) // prettier-ignore
+  z
+    .array(numberField(label, 0, 350, 'mm'))
+    .max(10, { error: `${label} takes at most 10 sizes.` })
+    .default([...usual])
 const sidedNumbers = z.object({ left: z.number(), right: z.number() })
 const stanceMove = z.object({ mean: z.string(), side: z.string(), from: z.number(), to: z.number() })
 
@@ -199,9 +202,16 @@ export const pedalRankingCalculation = defineCalculation({
   }),
   output: rankingOutput,
   sources: ['common-practice', 'prior'],
-  run: ({ weights, rider, catalogue }) => rankingAnswer(rankPedals(catalogue.map((spec, i) => ({ id: String(i), spec })), rider, weights)),
+  run: ({ weights, rider, catalogue }) =>
+    rankingAnswer(
+      rankPedals(
+        catalogue.map((spec, i) => ({ id: String(i), spec })),
+        rider,
+        weights,
+      ),
+    ),
   working: (_, answer) => rankingWorking(answer),
-}) // prettier-ignore
+})
 
 export const cleatTemplateCalculation = defineCalculation({
   name: 'cleat-template',
@@ -274,10 +284,16 @@ export const boltBiteCalculation = defineCalculation({
     return { bite, spare }
   },
   working: (i, out) => [
-    { label: 'Reaches into the sole', formula: `${i.length} − ${i.plate}; at least ${LEAST_BITE}`, value: out.bite, unit: 'mm', output: 'bite' },
+    {
+      label: 'Reaches into the sole',
+      formula: `${i.length} − ${i.plate}; at least ${LEAST_BITE}`,
+      value: out.bite,
+      unit: 'mm',
+      output: 'bite',
+    },
     { label: 'Spare before it comes through', formula: `${i.depth} − that`, value: out.spare, unit: 'mm', output: 'spare' },
   ],
-}) // prettier-ignore
+})
 
 export const toeClearanceCalculation = defineCalculation({
   name: 'toe-clearance',
@@ -308,4 +324,4 @@ export const turnsOfRideCalculation = defineCalculation({
   sources: ['geometry'],
   run: ({ hours, cadence }) => ({ turns: turnsOfRide(hours, cadence) }),
   working: (i, { turns }) => [{ label: 'Turns', formula: `${i.hours} · 60 · ${i.cadence}`, value: turns, unit: 'none', output: 'turns' }],
-}) // prettier-ignore
+})

@@ -112,10 +112,20 @@ export function clearanceFinding(side: Side, input: ClearanceInput): Finding {
   }
   const gap = trimmed(nearest.gap, 1)
   if (nearest.gap < 0) {
-    return { ...base, weight: 'first', headline: `${part} meets the ${thing}.`, sentence: `At the inner end of its float it overlaps by ${trimmed(-nearest.gap, 1)} mm. Less toe-out, more stance or less float before riding.${unread}` } // prettier-ignore
+    return {
+      ...base,
+      weight: 'first',
+      headline: `${part} meets the ${thing}.`,
+      sentence: `At the inner end of its float it overlaps by ${trimmed(-nearest.gap, 1)} mm. Less toe-out, more stance or less float before riding.${unread}`,
+    }
   }
   if (nearest.gap < HEEL_GAP) {
-    return { ...base, weight: 'act', headline: `${part} passes the ${thing} close.`, sentence: `${gap} mm at the inner end of the float: shoes flex, so look at it under load.${unread}` } // prettier-ignore
+    return {
+      ...base,
+      weight: 'act',
+      headline: `${part} passes the ${thing} close.`,
+      sentence: `${gap} mm at the inner end of the float: shoes flex, so look at it under load.${unread}`,
+    }
   }
   return {
     ...base,

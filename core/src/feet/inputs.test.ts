@@ -60,7 +60,12 @@ describe('how far a cleat can be turned and shifted', () => {
   })
 
   it('shifts across by half the slot’s room either way, and says the turn that is left in degrees', () => {
-    const setup = setupWith([aReading('cleatInboard', 'left', 1), aReading('slotAcross', 'left', 4), aReading('cleatTurn', 'left', 4), aReading('cleatTurnRoom', 'left', 6)]) // prettier-ignore
+    const setup = setupWith([
+      aReading('cleatInboard', 'left', 1),
+      aReading('slotAcross', 'left', 4),
+      aReading('cleatTurn', 'left', 4),
+      aReading('cleatTurnRoom', 'left', 6),
+    ])
     expect(roomOf(setup.now, 'cleatInboard', 'left')).toEqual({ low: -3, high: 1 })
     expect(cleatRoom(setup.now).left).toEqual({ low: -3, high: 1 })
     const request: RequestedMove = { setting: 'cleatTurn', side: 'left', by: 5 }
@@ -72,7 +77,13 @@ describe('how far a cleat can be turned and shifted', () => {
 
 describe('another pedal', () => {
   const plate = startingPedals.find(({ kind }) => kind === 'plate-coil')!
-  const recessed = [aReading('pedalKind', 'both', 'recessed'), ...pair('soleStack', 23), ...pair('soleThickness', 9), ...pair('axleLength', 53), ...pair('cleatFloat', 4)] // prettier-ignore
+  const recessed = [
+    aReading('pedalKind', 'both', 'recessed'),
+    ...pair('soleStack', 23),
+    ...pair('soleThickness', 9),
+    ...pair('axleLength', 53),
+    ...pair('cleatFloat', 4),
+  ]
 
   it('takes its stack to the saddle: 3 mm thicker, about as much up, never more', () => {
     const setup = setupWith(recessed)
@@ -130,7 +141,9 @@ describe('numbers taken out of a setup', () => {
       heelOut: null,
       turnRoom: null,
     })
-    expect(clearanceInput(bare, 'left')).toMatchObject({ missing: expect.arrayContaining(['shoeHeelOutside', 'cleatTurn', 'cleatFloat', 'cleatSetback']) as string[] }) // prettier-ignore
+    expect(clearanceInput(bare, 'left')).toMatchObject({
+      missing: expect.arrayContaining(['shoeHeelOutside', 'cleatTurn', 'cleatFloat', 'cleatSetback']) as string[],
+    })
     expect(wearInput(bare)).toEqual({ kind: null, distance: null, hours: null, walking: null, recess: null })
     expect(cleatLook(bare, 'right')).toEqual({ wear: null, play: null, release: null })
     expect(boltReadings(bare).fitted).toEqual({ left: null, right: null })
@@ -144,7 +157,10 @@ describe('numbers taken out of a setup', () => {
   })
 
   it('follow the changes: a washer is in the stance, a turned cleat in the rotation', () => {
-    const { now } = setupWith([aReading('cleatTurn', 'right', 4)], [tried({ setting: 'washer', side: 'right', by: 1.5 }, { setting: 'cleatTurn', side: 'right', by: 2 })]) // prettier-ignore
+    const { now } = setupWith(
+      [aReading('cleatTurn', 'right', 4)],
+      [tried({ setting: 'washer', side: 'right', by: 1.5 }, { setting: 'cleatTurn', side: 'right', by: 2 })],
+    )
     const before = stanceParts(setupWith([]).now)
     expect((stanceParts(now)?.right.washer ?? NaN) - (before?.right.washer ?? NaN)).toBe(1.5)
     expect(rotationReadings(now, 'right').cleatTurn?.value).toBe(6)
@@ -152,7 +168,12 @@ describe('numbers taken out of a setup', () => {
 })
 
 describe('the template of a setup', () => {
-  const rotation = (['left', 'right'] as const).flatMap((side) => [aReading('toeOutHanging', side, 8), aReading('cleatTurn', side, 4), aReading('cleatFloat', side, 6), aReading('cleatTurnRoom', side, 7)]) // prettier-ignore
+  const rotation = (['left', 'right'] as const).flatMap((side) => [
+    aReading('toeOutHanging', side, 8),
+    aReading('cleatTurn', side, 4),
+    aReading('cleatFloat', side, 6),
+    aReading('cleatTurnRoom', side, 7),
+  ])
 
   it('goes where school and slot allow and turns the cleat to the swing, as far as this sole lets it', () => {
     const input = templateInput(setupWith(rotation), 'behind-ball', 'left', 'A rider')

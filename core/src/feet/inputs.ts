@@ -77,7 +77,9 @@ export function stanceParts(now: ResolvedReadings): Sided<StanceParts> | null {
 
 /** Parts of the stance that are not read but taken as usual. */
 export function stanceEstimated(now: ResolvedReadings): NumberKey[] {
-  return (['tread', 'axleLength', 'cleatInboard'] as const).filter((key) => now[key].left?.basis === 'estimated' || now[key].right?.basis === 'estimated') // prettier-ignore
+  return (['tread', 'axleLength', 'cleatInboard'] as const).filter(
+    (key) => now[key].left?.basis === 'estimated' || now[key].right?.basis === 'estimated',
+  )
 }
 
 /** How far each cleat can still go across; unread slots allow what a usual one does, either way of the middle. */
@@ -111,7 +113,10 @@ export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInpu
   if (behind === null) missing.push('cleatSetback')
   if (ball === null) missing.push('heelToMtp1')
   if (missing.length > 0 || behind === null || ball === null) return { missing }
-  const values = Object.fromEntries(clearanceKeys.map(([field, key]) => [field, now[key][side]?.value ?? 0])) as unknown as Omit<ClearanceInput, 'axleFromHeel' | 'ankle' | 'stayWidth'> // prettier-ignore
+  const values = Object.fromEntries(clearanceKeys.map(([field, key]) => [field, now[key][side]?.value ?? 0])) as unknown as Omit<
+    ClearanceInput,
+    'axleFromHeel' | 'ankle' | 'stayWidth'
+  >
   const axleFromHeel = ball.value - behind.value
   const { heelToAnkle, ankleHeight } = hiddenParts(now, side)
   const stack = now.soleStack[side]

@@ -48,59 +48,116 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     source: 'common-practice',
     score: (spec) => (spec.release > 0 ? 1 : 0),
     counts: (r) =>
-      r.use === 'road' || r.use === 'long' ? said(5, 'the same place, turn after turn') : r.use === 'mountain' ? said(4, 'stays on over rough ground') : said(3, 'what is fitted should stay'),
+      r.use === 'road' || r.use === 'long'
+        ? said(5, 'the same place, turn after turn')
+        : r.use === 'mountain'
+          ? said(4, 'stays on over rough ground')
+          : said(3, 'what is fitted should stay'),
   },
   {
-    key: 'patch', label: 'Support under the ball', source: 'common-practice',
+    key: 'patch',
+    label: 'Support under the ball',
+    source: 'common-practice',
     score: (spec) => share(Math.sqrt(spec.patch), Math.sqrt(600), Math.sqrt(2400)),
-    counts: (r) => r.forefoot ? said(r.soleStiffness === 'stiff' ? 4 : 5, 'hot or numb forefoot') : r.soleStiffness === 'soft' ? said(4, 'soft sole') : said(2, 'usual'),
+    counts: (r) =>
+      r.forefoot
+        ? said(r.soleStiffness === 'stiff' ? 4 : 5, 'hot or numb forefoot')
+        : r.soleStiffness === 'soft'
+          ? said(4, 'soft sole')
+          : said(2, 'usual'),
   },
   {
-    key: 'stability', label: 'Stable, little rock', source: 'common-practice',
+    key: 'stability',
+    label: 'Stable, little rock',
+    source: 'common-practice',
     score: (spec) => 1 - share((spec.rockNew + spec.rockWorn) / 2, 0, 5),
-    counts: (r) => r.loose ? said(4, 'a foot that feels loose') : heavy(r) ? said(4, `${HEAVY} kg and more`) : r.bowLegged ? said(4, 'bow-legged') : r.knee ? said(3, 'inner or outer knee') : said(2, 'usual'),
+    counts: (r) =>
+      r.loose
+        ? said(4, 'a foot that feels loose')
+        : heavy(r)
+          ? said(4, `${HEAVY} kg and more`)
+          : r.bowLegged
+            ? said(4, 'bow-legged')
+            : r.knee
+              ? said(3, 'inner or outer knee')
+              : said(2, 'usual'),
   },
   {
-    key: 'float', label: 'Float that holds the swing', source: 'common-practice',
+    key: 'float',
+    label: 'Float that holds the swing',
+    source: 'common-practice',
     score: (spec, r) => share(Math.max(...spec.floats), 0, (r.swing ?? 2) + 4),
-    counts: (r) => r.knee ? said(5, 'inner or outer knee') : said(2, 'usual'),
+    counts: (r) => (r.knee ? said(5, 'inner or outer knee') : said(2, 'usual')),
   },
   {
-    key: 'stance', label: 'Room to set the stance', source: 'common-practice',
+    key: 'stance',
+    label: 'Room to set the stance',
+    source: 'common-practice',
     score: (spec, r) => share(lateralReach(spec, r), 0, Math.max(4, r.widen)),
-    counts: (r) => r.widen > 1 ? said(4, `stance to go ${Math.round(r.widen)} mm wider a side`) : r.bowLegged ? said(3, 'bow-legged') : said(1, 'stance stands well'),
+    counts: (r) =>
+      r.widen > 1
+        ? said(4, `stance to go ${Math.round(r.widen)} mm wider a side`)
+        : r.bowLegged
+          ? said(3, 'bow-legged')
+          : said(1, 'stance stands well'),
   },
   {
-    key: 'foreAft', label: 'Room fore–aft', source: 'common-practice',
+    key: 'foreAft',
+    label: 'Room fore–aft',
+    source: 'common-practice',
     score: (spec) => share(spec.foreAft, 12, 26),
-    counts: (r) => r.forefoot ? said(3, 'the axle should go back') : said(1, 'usual'),
+    counts: (r) => (r.forefoot ? said(3, 'the axle should go back') : said(1, 'usual')),
   },
   {
-    key: 'entry', label: 'Easy in and out', source: 'common-practice',
+    key: 'entry',
+    label: 'Easy in and out',
+    source: 'common-practice',
     score: (spec) => 0.6 * marks(spec.entryEase) + 0.4 * (spec.entrySides === 'one side' ? 0 : 1),
-    counts: (r) => r.entry ? said(5, 'hard to get in or out') : r.use === 'town' ? said(4, 'stops every few minutes') : r.use === 'mountain' ? said(4, 'feet down on rough ground') : said(1, 'few stops'),
+    counts: (r) =>
+      r.entry
+        ? said(5, 'hard to get in or out')
+        : r.use === 'town'
+          ? said(4, 'stops every few minutes')
+          : r.use === 'mountain'
+            ? said(4, 'feet down on rough ground')
+            : said(1, 'few stops'),
   },
   {
-    key: 'walking', label: 'Walks well', source: 'common-practice',
+    key: 'walking',
+    label: 'Walks well',
+    source: 'common-practice',
     score: (spec) => marks(spec.walking),
-    counts: (r) => r.use === 'town' ? said(5, 'walks between rides') : r.use === 'mountain' ? said(4, 'pushes and carries') : r.use === 'long' ? said(3, 'stops on long ways') : said(1, 'hardly walks'),
+    counts: (r) =>
+      r.use === 'town'
+        ? said(5, 'walks between rides')
+        : r.use === 'mountain'
+          ? said(4, 'pushes and carries')
+          : r.use === 'long'
+            ? said(3, 'stops on long ways')
+            : said(1, 'hardly walks'),
   },
   {
-    key: 'mud', label: 'Works with mud and grit', source: 'common-practice',
+    key: 'mud',
+    label: 'Works with mud and grit',
+    source: 'common-practice',
     score: (spec) => marks(spec.mud),
-    counts: (r) => r.use === 'mountain' ? said(5, 'trail') : r.use === 'town' ? said(2, 'all weather') : said(1, 'clean roads'),
+    counts: (r) => (r.use === 'mountain' ? said(5, 'trail') : r.use === 'town' ? said(2, 'all weather') : said(1, 'clean roads')),
   },
   {
-    key: 'durability', label: 'Lasts', source: 'common-practice',
+    key: 'durability',
+    label: 'Lasts',
+    source: 'common-practice',
     score: (spec) => marks(spec.durability),
-    counts: (r) => heavy(r) ? said(3, `${HEAVY} kg and more`) : (r.hours ?? 0) >= 4 ? said(3, 'long hours') : said(2, 'usual'),
+    counts: (r) => (heavy(r) ? said(3, `${HEAVY} kg and more`) : (r.hours ?? 0) >= 4 ? said(3, 'long hours') : said(2, 'usual')),
   },
   {
-    key: 'tension', label: 'Release can be set', source: 'common-practice',
-    score: (spec) => spec.tension || spec.release === 0 ? 1 : 0,
-    counts: (r) => r.entry ? said(3, 'hard to get in or out') : said(1, 'usual'),
+    key: 'tension',
+    label: 'Release can be set',
+    source: 'common-practice',
+    score: (spec) => (spec.tension || spec.release === 0 ? 1 : 0),
+    counts: (r) => (r.entry ? said(3, 'hard to get in or out') : said(1, 'usual')),
   },
-] // prettier-ignore
+]
 
 /** Weights by criterion, as they are stored. */
 export const weightsSchema = z.partialRecord(
@@ -116,13 +173,17 @@ export function lateralReach(spec: PedalSpec, { axleNow }: Pick<PedalRider, 'axl
 /** Schools of pedal choice. @source common-practice */
 export const pedalSchools: readonly School[] = [
   {
-    key: 'walkable', label: 'Walkable first', source: 'common-practice',
+    key: 'walkable',
+    label: 'Walkable first',
+    source: 'common-practice',
     says: 'Recessed two-bolt pedals: easy entry, walking, long life.',
     weights: { held: 3, patch: 1, stability: 1, float: 2, stance: 1, foreAft: 1, entry: 5, walking: 5, mud: 3, durability: 4, tension: 2 },
   },
   {
-    key: 'stable', label: 'Stable plate first', source: 'common-practice',
+    key: 'stable',
+    label: 'Stable plate first',
+    source: 'common-practice',
     says: 'A large plate: no hot spots, no rocking; walking matters little.',
     weights: { held: 5, patch: 5, stability: 5, float: 2, stance: 3, foreAft: 2, entry: 1, walking: 0, mud: 0, durability: 4, tension: 2 },
   },
-] // prettier-ignore
+]

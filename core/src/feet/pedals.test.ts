@@ -8,9 +8,22 @@ import { exclusions, rankPedals } from './pedalRanking.ts'
 import { pedalChoice, pedalDisturbs } from './pedalSwitch.ts'
 
 const rider = (over: Partial<PedalRider> = {}): PedalRider => ({
-  mass: 72, soleStiffness: 'stiff', forefoot: false, knee: false, entry: false, loose: false, bowLegged: false, use: 'road', widen: 0,
-  swing: null, bolts: 'three bolts', kindNow: 'plate-coil', axleNow: 53, hours: 2, ...over,
-}) // prettier-ignore
+  mass: 72,
+  soleStiffness: 'stiff',
+  forefoot: false,
+  knee: false,
+  entry: false,
+  loose: false,
+  bowLegged: false,
+  use: 'road',
+  widen: 0,
+  swing: null,
+  bolts: 'three bolts',
+  kindNow: 'plate-coil',
+  axleNow: 53,
+  hours: 2,
+  ...over,
+})
 const catalogue = startingPedals.map((spec) => ({ id: spec.kind, spec }))
 const kind = (key: PedalKind): PedalSpec => catalogue.find(({ id }) => id === key)!.spec
 const winner = (over: Partial<PedalRider>, own = {}) => rankPedals(catalogue, rider(over), own).ranked[0]?.spec.kind
@@ -82,7 +95,11 @@ describe('ranking', () => {
         const [first, second] = ranked
         for (const { key, from, to } of turning.slice(0, 4)) {
           const beyond = to + Math.sign(to - from) * 1e-6
-          const total = (id: string) => rankPedals(catalogue, rider(), { ...Object.fromEntries(criteria.map((c, i) => [c.key, rankPedals(catalogue, rider(), own).weights[i]!.weight])), [key]: Math.max(0, Math.min(MAX_WEIGHT, beyond)) }).ranked.find((r) => r.id === id)!.total // prettier-ignore
+          const total = (id: string) =>
+            rankPedals(catalogue, rider(), {
+              ...Object.fromEntries(criteria.map((c, i) => [c.key, rankPedals(catalogue, rider(), own).weights[i]!.weight])),
+              [key]: Math.max(0, Math.min(MAX_WEIGHT, beyond)),
+            }).ranked.find((r) => r.id === id)!.total
           expect(total(second!.id)).toBeGreaterThanOrEqual(total(first!.id) - 1e-6)
         }
       }),

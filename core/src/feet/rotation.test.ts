@@ -143,7 +143,20 @@ describe('rotation (common practice: natural toe-out in the middle of the float,
 })
 
 describe('heel past crank and stay', () => {
-  const still = { tread: 146, axle: 53, washer: 0, adapter: 0, cleatInboard: 0, axleFromHeel: 170, heelOutside: 70, stayWidth: 130, crank: 172.5, ankle: null, cleatTurn: 0, float: 0 } as const // prettier-ignore
+  const still = {
+    tread: 146,
+    axle: 53,
+    washer: 0,
+    adapter: 0,
+    cleatInboard: 0,
+    axleFromHeel: 170,
+    heelOutside: 70,
+    stayWidth: 130,
+    crank: 172.5,
+    ankle: null,
+    cleatTurn: 0,
+    float: 0,
+  } as const
 
   it('straight, is plain arithmetic: 126 − 35 to the crank at 73 less its lean, and to the stay at 65', () => {
     const { heelIn } = heelClearance(still)
@@ -156,7 +169,10 @@ describe('heel past crank and stay', () => {
       fc.property(fc.double({ min: -15, max: 25, noNaN: true }), fc.integer({ min: 0, max: 20 }), (cleatTurn, float) => {
         const input = { ...still, cleatTurn, float }
         const { heelIn, heelOut } = heelClearance(input)
-        for (const [gap, turn] of [[heelIn, cleatTurn + float / 2], [heelOut, cleatTurn - float / 2]] as const) {
+        for (const [gap, turn] of [
+          [heelIn, cleatTurn + float / 2],
+          [heelOut, cleatTurn - float / 2],
+        ] as const) {
           const t = (turn * Math.PI) / 180
           let nearest = Infinity
           for (let i = 0; i < 3600; i++) {
@@ -170,7 +186,7 @@ describe('heel past crank and stay', () => {
         }
       }),
       { numRuns: 40 },
-    ) // prettier-ignore
+    )
   })
 
   it('comes nearer with toe-out, never with stance', () => {

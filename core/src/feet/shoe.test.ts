@@ -11,9 +11,19 @@ import type { SupportReadings } from './wedges.ts'
 const mm = (value: number, plusMinus = 1) => quantity(value, plusMinus, 'mm', 'measured')
 const deg = (value: number, plusMinus = 3) => quantity(value, plusMinus, 'deg', 'measured')
 const shoe = (over: Partial<ShoeReadings> = {}): ShoeReadings => ({
-  footLength: mm(268), footWidth: mm(101), heelWidth: mm(68), shoeLength: mm(276), shoeBallWidth: mm(101), shoeHeelWidth: mm(69),
-  archDrop: mm(6), soleStiffness: 'stiff', shoeUpper: 'firm', slotEnd: null, setbackTarget: null, ...over,
-}) // prettier-ignore
+  footLength: mm(268),
+  footWidth: mm(101),
+  heelWidth: mm(68),
+  shoeLength: mm(276),
+  shoeBallWidth: mm(101),
+  shoeHeelWidth: mm(69),
+  archDrop: mm(6),
+  soleStiffness: 'stiff',
+  shoeUpper: 'firm',
+  slotEnd: null,
+  setbackTarget: null,
+  ...over,
+})
 const keys = (over: Partial<ShoeReadings>) => shoeCheck('left', shoe(over)).map((f) => f.key)
 
 describe('shoe before cleat (common practice)', () => {
@@ -84,8 +94,14 @@ describe('moulding (common practice; the maker outranks it)', () => {
 
 describe('wedges and footbeds', () => {
   const support = (over: Partial<SupportReadings> = {}): SupportReadings => ({
-    forefootTilt: deg(8), archDrop: mm(6), wedge: null, archSupport: null, shoeUpper: 'firm', complaint: true, ...over,
-  }) // prettier-ignore
+    forefootTilt: deg(8),
+    archDrop: mm(6),
+    wedge: null,
+    archSupport: null,
+    shoeUpper: 'firm',
+    complaint: true,
+    ...over,
+  })
 
   it('start with one degree, never make up more than half, and stop there', () => {
     expect(judgeWedge('left', support())).toMatchObject({ state: 'try', by: 1 })
@@ -145,15 +161,24 @@ describe('wear', () => {
 
 describe('bolts', () => {
   const bolts = (over: Partial<BoltReadings> = {}): BoltReadings => ({
-    pattern: 'three bolts', fitted: { left: 'three', right: 'three' }, length: mm(12, 0.5), plate: mm(5, 0.5), depth: mm(9, 0.5), torque: null, ...over,
-  }) // prettier-ignore
+    pattern: 'three bolts',
+    fitted: { left: 'three', right: 'three' },
+    length: mm(12, 0.5),
+    plate: mm(5, 0.5),
+    depth: mm(9, 0.5),
+    torque: null,
+    ...over,
+  })
 
   it('12 mm under the head through 5 mm of cleat: 7 bite, 2 spare of 9', () => {
     expect(boltBite(mm(12), mm(5), mm(9))).toMatchObject({ bite: 7, spare: 2 })
   })
 
   it('warn of one through the sole, one too short, one missing', () => {
-    const found = (over: Partial<BoltReadings>) => boltFindings(bolts(over)).filter((f) => f.weight === 'first').map((f) => f.key) // prettier-ignore
+    const found = (over: Partial<BoltReadings>) =>
+      boltFindings(bolts(over))
+        .filter((f) => f.weight === 'first')
+        .map((f) => f.key)
     expect(found({})).toEqual([])
     expect(found({ length: mm(18, 0.5) })).toEqual(['through'])
     expect(found({ length: mm(8, 0.5) })).toEqual(['short-bite'])
@@ -163,7 +188,10 @@ describe('bolts', () => {
   })
 
   it('say torque as the maker says, the noted one, and to check again after the first ride', () => {
-    expect(boltFindings(bolts()).find((f) => f.key === 'torque')).toMatchObject({ headline: 'Torque: as the maker says.', sentence: expect.stringMatching(/after the first ride/) as string }) // prettier-ignore
+    expect(boltFindings(bolts()).find((f) => f.key === 'torque')).toMatchObject({
+      headline: 'Torque: as the maker says.',
+      sentence: expect.stringMatching(/after the first ride/) as string,
+    })
     expect(boltFindings(bolts({ torque: 5 })).find((f) => f.key === 'torque')?.headline).toMatch(/5 N·m/)
     expect(boltFindings(bolts({ pattern: 'four bolts' })).filter(({ key }) => key === 'missing-bolt')).toHaveLength(2)
     expect(boltFindings(bolts({ pattern: 'none', length: null }))).toEqual([])

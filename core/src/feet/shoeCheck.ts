@@ -53,35 +53,76 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
   const name = sideName(side)
   const found: Finding[] = []
   const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
+    found.push({ key, side, weight, headline, sentence, source })
   const length = gap(shoe.shoeLength, shoe.footLength)
   const ball = gap(shoe.shoeBallWidth, shoe.footWidth)
   const heel = gap(shoe.shoeHeelWidth, shoe.heelWidth)
   const long = over(length, shoeFit.length.high)
   const narrow = under(ball, shoeFit.ballWidth.low)
   if (long && !over(ball, shoeFit.ballWidth.high)) {
-    add('long-for-width', 'first', `${name} shoe was bought long for its width.`, `It is ${mm(length?.value ?? 0)} longer than the foot while the ball has ${ball === null ? 'no width read' : widthWords(ball.value)}: a longer size for width puts the holes too far forward and the bend behind the ball. A wide shoe in the right length first; no cleat setting mends this.`) // prettier-ignore
+    add(
+      'long-for-width',
+      'first',
+      `${name} shoe was bought long for its width.`,
+      `It is ${mm(length?.value ?? 0)} longer than the foot while the ball has ${ball === null ? 'no width read' : widthWords(ball.value)}: a longer size for width puts the holes too far forward and the bend behind the ball. A wide shoe in the right length first; no cleat setting mends this.`,
+    )
   } else if (long) {
-    add('too-long', 'first', `${name} shoe is too long.`, `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} is right. The foot slides, and the holes lie too far forward.`) // prettier-ignore
+    add(
+      'too-long',
+      'first',
+      `${name} shoe is too long.`,
+      `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} is right. The foot slides, and the holes lie too far forward.`,
+    )
   }
   if (under(length, shoeFit.length.low)) {
-    add('too-short', 'first', `${name} shoe is too short.`, `${length !== null && length.value >= 0 ? `Only ${mm(length.value)} beyond the longest toe` : `The foot is ${mm(length?.value ?? 0)} longer`}; toes that touch go numb whatever the cleat does.`) // prettier-ignore
+    add(
+      'too-short',
+      'first',
+      `${name} shoe is too short.`,
+      `${length !== null && length.value >= 0 ? `Only ${mm(length.value)} beyond the longest toe` : `The foot is ${mm(length?.value ?? 0)} longer`}; toes that touch go numb whatever the cleat does.`,
+    )
   }
   if (narrow) {
-    add('narrow', 'first', `${name} shoe is narrow at the ball.`, `The insole is ${mm(ball?.value ?? 0)} narrower than the loaded foot. Hot spots and numb toes often end with the shoe alone: a wider one first, straps looser until then.`) // prettier-ignore
+    add(
+      'narrow',
+      'first',
+      `${name} shoe is narrow at the ball.`,
+      `The insole is ${mm(ball?.value ?? 0)} narrower than the loaded foot. Hot spots and numb toes often end with the shoe alone: a wider one first, straps looser until then.`,
+    )
   }
   if (over(heel, shoeFit.heelWidth.high)) {
-    add('loose-heel', 'act', `${name} heel is loose.`, `The heel has ${mm(heel?.value ?? 0)} of room to either side together: it swings and lifts in the shoe, and the cleat gets the blame.`) // prettier-ignore
+    add(
+      'loose-heel',
+      'act',
+      `${name} heel is loose.`,
+      `The heel has ${mm(heel?.value ?? 0)} of room to either side together: it swings and lifts in the shoe, and the cleat gets the blame.`,
+    )
   }
   if (shoe.slotEnd && shoe.setbackTarget !== null && shoe.slotEnd.value + shoe.slotEnd.plusMinus < shoe.setbackTarget - SLOT_SHORT) {
-    add('holes-forward', 'act', `${name} shoe’s holes sit far forward.`, `All the way back puts the axle ${mm(shoe.slotEnd.value)} behind the ball; ${mm(shoe.setbackTarget)} is asked for. Take what the slot gives; the rest needs a shoe with holes further back.`) // prettier-ignore
+    add(
+      'holes-forward',
+      'act',
+      `${name} shoe’s holes sit far forward.`,
+      `All the way back puts the axle ${mm(shoe.slotEnd.value)} behind the ball; ${mm(shoe.setbackTarget)} is asked for. Take what the slot gives; the rest needs a shoe with holes further back.`,
+    )
   }
   if (shoe.soleStiffness === 'soft') {
-    add('soft-sole', 'act', 'The sole folds at the ball.', 'A soft sole lets a small patch press through: hot spots on a small pedal, a foot that tires. A stiffer sole or a pedal with a large patch. (One study found more forefoot pressure under the stiffest soles: stiff helps against a small patch, not by itself.)', 'jarboe') // prettier-ignore
+    add(
+      'soft-sole',
+      'act',
+      'The sole folds at the ball.',
+      'A soft sole lets a small patch press through: hot spots on a small pedal, a foot that tires. A stiffer sole or a pedal with a large patch. (One study found more forefoot pressure under the stiffest soles: stiff helps against a small patch, not by itself.)',
+      'jarboe',
+    )
   }
   const drops = shoe.archDrop !== null && shoe.archDrop.value >= ARCH_DROPS
   if (shoe.shoeUpper === 'soft') {
-    add('soft-upper', drops ? 'first' : 'act', 'The upper gives no support.', `A soft or knitted upper lets the foot roll over its edge, and a footbed has nothing to rest on.${drops ? ' This arch drops under load: a firm shoe before any footbed or wedge.' : ''}`) // prettier-ignore
+    add(
+      'soft-upper',
+      drops ? 'first' : 'act',
+      'The upper gives no support.',
+      `A soft or knitted upper lets the foot roll over its edge, and a footbed has nothing to rest on.${drops ? ' This arch drops under load: a firm shoe before any footbed or wedge.' : ''}`,
+    )
   }
   if (shoe.shoeUpper === 'mouldable') {
     add(

@@ -195,7 +195,10 @@ describe('ways to a stance', () => {
           now: { left: parts(l), right: parts(r) },
           target: { left, right },
           thread: both(thread),
-          cleatRoom: { left: { low: -2 - l.cleatInboard, high: 2 - l.cleatInboard }, right: { low: -2 - r.cleatInboard, high: 2 - r.cleatInboard } }, // prettier-ignore
+          cleatRoom: {
+            left: { low: -2 - l.cleatInboard, high: 2 - l.cleatInboard },
+            right: { low: -2 - r.cleatInboard, high: 2 - r.cleatInboard },
+          },
           stock: { washers: [0, 1, 1.5], axles: [50, 53, 57], adapters: [0, 20], treads: [150] },
         })
         const wanted = cheapest(input)

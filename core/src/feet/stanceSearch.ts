@@ -182,7 +182,10 @@ function halfOptions(input: StanceSearchInput, side: Side, tread: number, axle: 
       const { low, high } = cleatRoom[side]
       const wanted = Math.round((target[side] - bare) / CLEAT_STEP) * CLEAT_STEP
       // Small rests are left alone rather than chased with the cleat.
-      const shift = missOf(band, bare) === 0 ? 0 : Math.min(Math.floor(high / CLEAT_STEP) * CLEAT_STEP, Math.max(Math.ceil(low / CLEAT_STEP) * CLEAT_STEP, wanted)) // prettier-ignore
+      const shift =
+        missOf(band, bare) === 0
+          ? 0
+          : Math.min(Math.floor(high / CLEAT_STEP) * CLEAT_STEP, Math.max(Math.ceil(low / CLEAT_STEP) * CLEAT_STEP, wanted))
       const parts = { tread, axle: length, washer, adapter, cleatInboard: own.cleatInboard + shift }
       const cost =
         (shift === 0 ? 0 : stanceMeans.cleat.cost) +
@@ -232,7 +235,12 @@ function inWords({ now }: StanceSearchInput, found: Candidate): StanceOption {
   const parts = { left: left.parts, right: right.parts }
   const moves: StanceMove[] = []
   if (!same(parts.left.tread, now.left.tread)) moves.push({ mean: 'crank', side: 'both', from: now.left.tread, to: parts.left.tread })
-  const each = [['axle', 'axle'], ['adapter', 'adapter'], ['washer', 'washer'], ['cleat', 'cleatInboard']] as const // prettier-ignore
+  const each = [
+    ['axle', 'axle'],
+    ['adapter', 'adapter'],
+    ['washer', 'washer'],
+    ['cleat', 'cleatInboard'],
+  ] as const
   for (const [mean, key] of each)
     for (const side of sides)
       if (!same(parts[side][key], now[side][key])) moves.push({ mean, side, from: now[side][key], to: parts[side][key] })

@@ -453,14 +453,42 @@ export const feetStation = defineStation({
     shoe: {
       label: 'Shoe',
       picture: 'shoe',
-      readings: ['footLength', 'shoeLength', 'footWidth', 'shoeBallWidth', 'heelWidth', 'shoeHeelWidth', 'soleStiffness', 'shoeUpper', 'shoeSize', 'boltPattern', 'recess', 'soleThickness', 'archDrop'],
+      readings: [
+        'footLength',
+        'shoeLength',
+        'footWidth',
+        'shoeBallWidth',
+        'heelWidth',
+        'shoeHeelWidth',
+        'soleStiffness',
+        'shoeUpper',
+        'shoeSize',
+        'boltPattern',
+        'recess',
+        'soleThickness',
+        'archDrop',
+      ],
       fields: [],
       judge: ({ shoe }) => ({ findings: shoe }),
     },
     pedal: {
       label: 'Pedal',
       picture: 'stance',
-      readings: ['pedalKind', 'mass', 'soleStiffness', 'rideHours', 'cadence', 'heelIn', 'heelOut', 'axleLength', 'soleStack', 'soleThickness', 'boltPattern', 'recess', 'kneeAlignment'],
+      readings: [
+        'pedalKind',
+        'mass',
+        'soleStiffness',
+        'rideHours',
+        'cadence',
+        'heelIn',
+        'heelOut',
+        'axleLength',
+        'soleStack',
+        'soleThickness',
+        'boltPattern',
+        'recess',
+        'kneeAlignment',
+      ],
       fields: [],
       judge: () => ({}),
     },
@@ -474,14 +502,39 @@ export const feetStation = defineStation({
     rotation: {
       label: 'Rotation',
       picture: 'rotation',
-      readings: ['toeOutHanging', 'toeOutStanding', 'cleatTurn', 'cleatTurnRoom', 'cleatFloat', 'heelIn', 'heelOut', 'shoeHeelOutside', 'stayWidth', 'pelvisLevel'],
+      readings: [
+        'toeOutHanging',
+        'toeOutStanding',
+        'cleatTurn',
+        'cleatTurnRoom',
+        'cleatFloat',
+        'heelIn',
+        'heelOut',
+        'shoeHeelOutside',
+        'stayWidth',
+        'pelvisLevel',
+      ],
       fields: [...bothSides('cleatTurn'), ...bothSides('cleatFloat')],
       judge: judgeTurn,
     },
     stance: {
       label: 'Stance',
       picture: 'stance',
-      readings: ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard', 'slotAcross', 'axleThread', 'kneeOutside', 'hipBreadth', 'kneeAlignment', 'otherStance', 'rideHours', 'cadence'],
+      readings: [
+        'tread',
+        'axleLength',
+        'washer',
+        'adapter',
+        'cleatInboard',
+        'slotAcross',
+        'axleThread',
+        'kneeOutside',
+        'hipBreadth',
+        'kneeAlignment',
+        'otherStance',
+        'rideHours',
+        'cadence',
+      ],
       fields: [...bothSides('cleatInboard'), ...bothSides('washer')],
       judge: judgeStance,
     },
@@ -495,7 +548,20 @@ export const feetStation = defineStation({
     wear: {
       label: 'Wear, bolts',
       picture: 'fore-aft',
-      readings: ['cleatDistance', 'cleatHours', 'cleatWalking', 'cleatWear', 'cleatPlay', 'releaseFeel', 'boltPattern', 'boltsFitted', 'boltLength', 'cleatPlate', 'boltDepth', 'boltTorque'],
+      readings: [
+        'cleatDistance',
+        'cleatHours',
+        'cleatWalking',
+        'cleatWear',
+        'cleatPlay',
+        'releaseFeel',
+        'boltPattern',
+        'boltsFitted',
+        'boltLength',
+        'cleatPlate',
+        'boltDepth',
+        'boltTorque',
+      ],
       fields: [],
       judge: ({ wear, bolts }) => ({ findings: [...wear, ...bolts] }),
     },
@@ -514,11 +580,15 @@ export const feetStation = defineStation({
     if (states.every((state) => state === 'level')) return { words: 'level', mark: 'level' }
     const toTry = sides.some((side) => {
       const judged = cleat[side]
-      return judged.state !== 'missing' && judged.exceeds && Math.abs(judged.result.attainable - judged.now.value) >= settings.cleatSetback.resolution
+      return (
+        judged.state !== 'missing' &&
+        judged.exceeds &&
+        Math.abs(judged.result.attainable - judged.now.value) >= settings.cleatSetback.resolution
+      )
     })
     return toTry ? { words: '1 to try', mark: 'open' } : { words: 'seen', mark: 'level' }
   },
-}) // prettier-ignore
+})
 export type FeetPageKey = keyof typeof feetStation.pages
 
 /** How far the axle lies ahead of where the school asks for it. */

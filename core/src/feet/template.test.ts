@@ -2,8 +2,18 @@ import { CHECK_BAR, SHEET, cleatTemplate, templateSvg } from './cleatTemplate.ts
 import type { SheetLine, TemplateInput } from './cleatTemplate.ts'
 
 const input = (over: Partial<TemplateInput> = {}): TemplateInput => ({
-  side: 'right', title: 'Rider & “bike” <1>', setback: 24, setbackNow: 10, mtp5Behind: 26, slot: { foremost: 2, rearmost: 30 }, slotAcross: 4, inboard: 2, turn: 6, float: 6, ...over,
-}) // prettier-ignore
+  side: 'right',
+  title: 'Rider & “bike” <1>',
+  setback: 24,
+  setbackNow: 10,
+  mtp5Behind: 26,
+  slot: { foremost: 2, rearmost: 30 },
+  slotAcross: 4,
+  inboard: 2,
+  turn: 6,
+  float: 6,
+  ...over,
+})
 
 /** Reads the written SVG back: its lines by id, in mm of the page. */
 function readBack(svg: string): Map<string, SheetLine> {
@@ -11,7 +21,12 @@ function readBack(svg: string): Map<string, SheetLine> {
   const scale = Number(page[1]) / Number(page[3])
   const found = new Map<string, SheetLine>()
   for (const m of svg.matchAll(/<line id="([^"]+)" x1="([^"]+)" y1="([^"]+)" x2="([^"]+)" y2="([^"]+)"/g))
-    found.set(m[1]!, { key: m[1]!, kind: 'mark', from: { x: Number(m[2]) * scale, y: Number(m[3]) * scale }, to: { x: Number(m[4]) * scale, y: Number(m[5]) * scale } }) // prettier-ignore
+    found.set(m[1]!, {
+      key: m[1]!,
+      kind: 'mark',
+      from: { x: Number(m[2]) * scale, y: Number(m[3]) * scale },
+      to: { x: Number(m[4]) * scale, y: Number(m[5]) * scale },
+    })
   return found
 }
 const length = ({ from, to }: SheetLine) => Math.hypot(to.x - from.x, to.y - from.y)

@@ -30,7 +30,11 @@ export function templateInput(
   if (setback === undefined) {
     const lacking = judged.state === 'missing' ? judged.missing : []
     const names = lacking.map((key) => midSentence(definitionOf(key).label)).join(' and ')
-    throw new CalculationError('missing', `The ${side} template needs ${names} first.`, lacking.map((field) => ({ field, message: 'Not read yet.' }))) // prettier-ignore
+    throw new CalculationError(
+      'missing',
+      `The ${side} template needs ${names} first.`,
+      lacking.map((field) => ({ field, message: 'Not read yet.' })),
+    )
   }
   const { setbackNow, heelToMtp1, heelToMtp5 } = cleat
   const readings = rotationReadings(now, side)

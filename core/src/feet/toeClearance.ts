@@ -43,13 +43,31 @@ export function toeClearance({ frontCentre, bbDrop, wheelDiameter, crank, toeAhe
 export function toeFinding(side: Side, input: ToeInput): Finding {
   const { axle, toe } = toeClearance(input)
   const name = sideName(side)
-  const asked = axle < TOE_ASKED.held ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)}.` : '' // prettier-ignore
+  const asked =
+    axle < TOE_ASKED.held
+      ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)}.`
+      : ''
   const base = { key: 'toe-clearance', side, source: 'iso-4210' } as const
   if (toe < 0) {
-    return { ...base, weight: 'act', headline: `${name} toes reach into the front wheel.`, sentence: `They overlap by ${trimmed(-toe, 0)} mm when the wheel is turned across: tell the rider, and practise slow tight turns with that pedal back. A cleat moved back adds as much.${asked}` } // prettier-ignore
+    return {
+      ...base,
+      weight: 'act',
+      headline: `${name} toes reach into the front wheel.`,
+      sentence: `They overlap by ${trimmed(-toe, 0)} mm when the wheel is turned across: tell the rider, and practise slow tight turns with that pedal back. A cleat moved back adds as much.${asked}`,
+    }
   }
   if (toe < CLOSE) {
-    return { ...base, weight: 'note', headline: `${name} toes pass the front wheel close.`, sentence: `${trimmed(toe, 0)} mm when it is turned across; a cleat moved back takes as much from it.${asked}` } // prettier-ignore
+    return {
+      ...base,
+      weight: 'note',
+      headline: `${name} toes pass the front wheel close.`,
+      sentence: `${trimmed(toe, 0)} mm when it is turned across; a cleat moved back takes as much from it.${asked}`,
+    }
   }
-  return { ...base, weight: 'fine', headline: `${name} toes clear the front wheel.`, sentence: `By ${trimmed(toe, 0)} mm, wheel turned across.${asked}` } // prettier-ignore
+  return {
+    ...base,
+    weight: 'fine',
+    headline: `${name} toes clear the front wheel.`,
+    sentence: `By ${trimmed(toe, 0)} mm, wheel turned across.${asked}`,
+  }
 }

@@ -51,9 +51,19 @@ export interface SupportJudgement {
 export function judgeWedge(side: Side, { forefootTilt, wedge, shoeUpper, complaint }: SupportReadings): SupportJudgement {
   const name = sideName(side)
   const base = { key: 'wedge', side, source: 'garbalosa' } as const
-  const sure = forefootTilt === null ? '' : `±${trimmed(forefootTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. Of 240 feet 87 of 100 were tilted big-toe side up, so a tilt by itself is no fault.` // prettier-ignore
+  const sure =
+    forefootTilt === null
+      ? ''
+      : `±${trimmed(forefootTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. Of 240 feet 87 of 100 were tilted big-toe side up, so a tilt by itself is no fault.`
   if (forefootTilt === null) {
-    return { ...base, state: 'missing', by: 0, headline: `${name} forefoot tilt is not read.`, sentence: 'Measure it only where knee or foot complain.', sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'missing',
+      by: 0,
+      headline: `${name} forefoot tilt is not read.`,
+      sentence: 'Measure it only where knee or foot complain.',
+      sure,
+    }
   }
   const tilt = forefootTilt.value
   const already = wedge?.value ?? 0
@@ -63,19 +73,54 @@ export function judgeWedge(side: Side, { forefootTilt, wedge, shoeUpper, complai
   if (Math.abs(tilt) < TILT_IGNORED || Math.abs(tilt) <= forefootTilt.plusMinus) {
     const out =
       already !== 0 ? ` The wedge of ${trimmed(already, 1)}° in there has no tilt to answer: was it asked for by the knee’s path?` : ''
-    return { ...base, state: 'level', by: 0, headline: `${name} forefoot needs no wedge.`, sentence: `It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`, sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} forefoot needs no wedge.`,
+      sentence: `It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`,
+      sure,
+    }
   }
   if (Math.abs(rest) < WEDGE_STEP - 1e-9 || Math.sign(rest) !== Math.sign(tilt)) {
-    return { ...base, state: 'level', by: 0, headline: `${name} forefoot has its wedge.`, sentence: `It tilts ${tiltWords}; a wedge makes up half at most, and ${trimmed(already, 1)}° are in.`, sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} forefoot has its wedge.`,
+      sentence: `It tilts ${tiltWords}; a wedge makes up half at most, and ${trimmed(already, 1)}° are in.`,
+      sure,
+    }
   }
   if (!complaint) {
-    return { ...base, state: 'level', by: 0, headline: `${name} forefoot tilts ${tiltWords}.`, sentence: 'Nothing told speaks for a wedge: leave it.', sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} forefoot tilts ${tiltWords}.`,
+      sentence: 'Nothing told speaks for a wedge: leave it.',
+      sure,
+    }
   }
   if (shoeUpper === 'soft') {
-    return { ...base, state: 'level', by: 0, headline: `${name} forefoot: a firm shoe before a wedge.`, sentence: `It tilts ${tiltWords}, but a soft upper lets the foot roll off the wedge.`, sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} forefoot: a firm shoe before a wedge.`,
+      sentence: `It tilts ${tiltWords}, but a soft upper lets the foot roll off the wedge.`,
+      sure,
+    }
   }
   const by = Math.sign(rest) * WEDGE_STEP
-  return { ...base, state: 'try', by, headline: `${name} forefoot: one wedge to try.`, sentence: `It tilts ${tiltWords}. Smallest step first: ${WEDGE_STEP}° under the ${by > 0 ? 'big-toe' : 'little-toe'} side, look at the knee’s path, take it out if nothing changes. Never more than ${trimmed(Math.abs(most), 0)}° here.`, sure } // prettier-ignore
+  return {
+    ...base,
+    state: 'try',
+    by,
+    headline: `${name} forefoot: one wedge to try.`,
+    sentence: `It tilts ${tiltWords}. Smallest step first: ${WEDGE_STEP}° under the ${by > 0 ? 'big-toe' : 'little-toe'} side, look at the knee’s path, take it out if nothing changes. Never more than ${trimmed(Math.abs(most), 0)}° here.`,
+    sure,
+  }
 }
 
 /**
@@ -86,7 +131,14 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
   const name = sideName(side)
   const base = { key: 'footbed', side, source: 'navicular-drop' } as const
   if (archDrop === null) {
-    return { ...base, state: 'missing', by: 0, headline: `${name} arch drop is not read.`, sentence: 'Navicular height sitting, less standing.', sure: '' } // prettier-ignore
+    return {
+      ...base,
+      state: 'missing',
+      by: 0,
+      headline: `${name} arch drop is not read.`,
+      sentence: 'Navicular height sitting, less standing.',
+      sure: '',
+    }
   }
   const sure = `±${trimmed(archDrop.plusMinus, 1)} mm; from ${ARCH_DROPS} mm it is commonly called large.`
   const drop = archDrop.value
@@ -96,12 +148,33 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
   const wanted = Math.round(drop * SUPPORT_PER_DROP)
   const rest = wanted - (archSupport?.value ?? 0)
   if (rest < 1) {
-    return { ...base, state: 'level', by: 0, headline: `${name} arch is supported.`, sentence: `${said}; ${trimmed(archSupport?.value ?? 0, 1)} mm of support is in the shoe.`, sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} arch is supported.`,
+      sentence: `${said}; ${trimmed(archSupport?.value ?? 0, 1)} mm of support is in the shoe.`,
+      sure,
+    }
   }
   if (shoeUpper === 'soft') {
-    return { ...base, state: 'level', by: 0, headline: `${name} arch: a firm shoe before a footbed.`, sentence: `${said}, but a footbed relies on the shoe’s structure and this upper gives it none.`, sure } // prettier-ignore
+    return {
+      ...base,
+      state: 'level',
+      by: 0,
+      headline: `${name} arch: a firm shoe before a footbed.`,
+      sentence: `${said}, but a footbed relies on the shoe’s structure and this upper gives it none.`,
+      sure,
+    }
   }
   const by = Math.min(SUPPORT_STEP, rest)
   const unread = archSupport === null ? ' What is in the shoe now is not read: taken as flat.' : ''
-  return { ...base, state: 'try', by, headline: `${name} arch: support to try.`, sentence: `${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${trimmed(by, 0)} mm of support first, ${trimmed(wanted, 0)} at most; it must never press.${unread}`, sure } // prettier-ignore
+  return {
+    ...base,
+    state: 'try',
+    by,
+    headline: `${name} arch: support to try.`,
+    sentence: `${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${trimmed(by, 0)} mm of support first, ${trimmed(wanted, 0)} at most; it must never press.${unread}`,
+    sure,
+  }
 }

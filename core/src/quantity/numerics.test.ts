@@ -18,9 +18,20 @@ describe('least squares', () => {
   it('fits a decay as the library does', () => {
     const x = [0, 1, 2, 3, 4, 5, 6]
     const y = x.map((t) => 7 * Math.exp(-0.4 * t) + 1 + 0.05 * Math.sin(9 * t))
-    const library = levenbergMarquardt({ x, y }, ([a = 0, b = 0, c = 0]) => (t: number) => a * Math.exp(-b * t) + c, {
-      initialValues: [5, 0.2, 0], damping: 1e-3, maxIterations: 300, errorTolerance: 1e-14, gradientDifference: 1e-5, centralDifference: true,
-    }) // prettier-ignore
+    const library = levenbergMarquardt(
+      { x, y },
+      ([a = 0, b = 0, c = 0]) =>
+        (t: number) =>
+          a * Math.exp(-b * t) + c,
+      {
+        initialValues: [5, 0.2, 0],
+        damping: 1e-3,
+        maxIterations: 300,
+        errorTolerance: 1e-14,
+        gradientDifference: 1e-5,
+        centralDifference: true,
+      },
+    )
     const ours = leastSquares(([a = 0, b = 0, c = 0]) => x.map((t, i) => a * Math.exp(-b * t) + c - y[i]!), [5, 0.2, 0], [1e-6, 1e-6, 1e-6])
     ours.parameters.forEach((value, i) => expect(value).toBeCloseTo(library.parameterValues[i]!, 3))
   })
@@ -48,7 +59,15 @@ describe('linear systems', () => {
     )
   })
   it('say when there is none', () => {
-    expect(solveLinear([[1, 2], [2, 4]], [1, 2])).toBeNull() // prettier-ignore
+    expect(
+      solveLinear(
+        [
+          [1, 2],
+          [2, 4],
+        ],
+        [1, 2],
+      ),
+    ).toBeNull()
   })
 })
 
@@ -80,7 +99,10 @@ describe('what measuring leaves uncertain', () => {
   })
   it('is foretold by the variance it would spare', () => {
     const covariance = afterMeasuring(independent([2, 1, 3]), [1, 1, 0], 0.5)
-    const [h, m] = [[1, 0, 2], [0, 1, 1]] // prettier-ignore
+    const [h, m] = [
+      [1, 0, 2],
+      [0, 1, 1],
+    ]
     const spared = varianceSpared(covariance, h!, m!, 0.7)
     expect(varianceOf(covariance, h!) - varianceOf(afterMeasuring(covariance, m!, 0.7), h!)).toBeCloseTo(spared, 12)
     expect(times(covariance, [1, 0, 0])[0]).toBe(covariance[0]![0])

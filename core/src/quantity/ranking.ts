@@ -145,11 +145,14 @@ function weightsFor<Spec, Rider>(criteria: readonly Criterion<Spec, Rider>[], ri
 
 function reasonOf(parts: readonly Part[]): string {
   const counting = parts.filter((part) => part.weight > 0)
-  const best = [...counting].sort((a, b) => b.weight * b.score - a.weight * a.score).filter((part) => part.score >= 0.6).slice(0, 2)
+  const best = [...counting]
+    .sort((a, b) => b.weight * b.score - a.weight * a.score)
+    .filter((part) => part.score >= 0.6)
+    .slice(0, 2)
   const worst = [...counting].sort((a, b) => b.weight * (1 - b.score) - a.weight * (1 - a.score)).find((part) => part.score < 0.5)
   const good = best.map((part) => `${midSentence(part.label)} (${part.because})`).join(' and ')
   return `${good === '' ? 'Nothing it does best' : `For: ${good}`}${worst ? `. Against: ${midSentence(worst.label)}` : ''}.`
-} // prettier-ignore
+}
 
 function verdicts<Spec extends { readonly name: string }>(schools: readonly School[], open: readonly Ranked<Spec>[]): SchoolVerdict[] {
   return schools.map(({ key, label, says, weights }) => {

@@ -8,25 +8,50 @@ import { feetParts, pedalUse, stanceUse } from '../feet/station.ts'
 import type { FeetContext } from '../feet/station.ts'
 
 const told = (over: Partial<Complaint> = {}): Complaint => ({
-  id: uuid(1), region: 'knee-outer', side: 'right', kind: 'pain', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
-}) // prettier-ignore
+  id: uuid(1),
+  region: 'knee-outer',
+  side: 'right',
+  kind: 'pain',
+  startsAfter: null,
+  situation: 'anywhere',
+  severity: 5,
+  note: '',
+  warnings: {},
+  ...over,
+})
 
 function stationOf(over: Parameters<typeof readingsWith>[0], complaints: readonly Complaint[] = [told()], kind: BikeKind = 'drop bar') {
   return partsOf(setupOf(readingsWith(over), [], 'drop'), complaints, { kind })
 }
 const partsOf = (setup: Setup, complaints: readonly Complaint[], more: Partial<FeetContext> = {}) =>
   feetParts({ setup, start: setup, complaints, kind: 'drop bar', choices: {}, otherBikes: [], metrics: null, ...more })
-const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) => footComplaints([complaint], stationOf(over, [complaint]))[0]?.causes ?? [] // prettier-ignore
-const speaks = (over: Parameters<typeof readingsWith>[0], complaint = told()) => Object.fromEntries(causesOf(over, complaint).map((c) => [c.key, c.speaks])) // prettier-ignore
+const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) =>
+  footComplaints([complaint], stationOf(over, [complaint]))[0]?.causes ?? []
+const speaks = (over: Parameters<typeof readingsWith>[0], complaint = told()) =>
+  Object.fromEntries(causesOf(over, complaint).map((c) => [c.key, c.speaks]))
 
 describe('complaints tied to the feet (causes most usual first, common practice)', () => {
   it('list the causes of each in the order of the trade', () => {
-    expect(causesOf({}).map((c) => c.label)).toEqual(['Rotation off', 'Float too small or sloppy', 'Stance wrong for these hips', 'Worn cleat', 'Foot tilt']) // prettier-ignore
+    expect(causesOf({}).map((c) => c.label)).toEqual([
+      'Rotation off',
+      'Float too small or sloppy',
+      'Stance wrong for these hips',
+      'Worn cleat',
+      'Foot tilt',
+    ])
     const toes = causesOf({}, told({ region: 'forefoot', kind: 'numb', side: 'both' }))
     expect(toes.map((c) => c.key)).toEqual(['shoe-fit', 'cleat-forward', 'small-patch', 'no-arch-support'])
     expect(causesOf({}, told({ region: 'calf' })).map((c) => c.key)).toEqual(['cleat-forward', 'saddle-high'])
-    expect(causesOf({}, told({ region: 'forefoot', kind: 'slips', situation: 'getting-in-out' })).map((c) => c.key)).toEqual(['tension', 'system', 'loose-cleat']) // prettier-ignore
-    expect(causesOf({}, told({ region: 'head', side: 'middle', kind: 'control', situation: 'standing' })).map((c) => c.key)).toEqual(['stance-narrow', 'small-patch', 'stiff-sole']) // prettier-ignore
+    expect(causesOf({}, told({ region: 'forefoot', kind: 'slips', situation: 'getting-in-out' })).map((c) => c.key)).toEqual([
+      'tension',
+      'system',
+      'loose-cleat',
+    ])
+    expect(causesOf({}, told({ region: 'head', side: 'middle', kind: 'control', situation: 'standing' })).map((c) => c.key)).toEqual([
+      'stance-narrow',
+      'small-patch',
+      'stiff-sole',
+    ])
     expect(footComplaints([told({ region: 'neck', side: 'middle' })], stationOf({}))).toEqual([])
   })
 
@@ -37,12 +62,25 @@ describe('complaints tied to the feet (causes most usual first, common practice)
   })
 
   it('find an outer knee’s cause in a cleat that stops the heel, and clear the others', () => {
-    const whole = { toeOutHanging: 11, cleatTurn: 6, cleatFloat: 6, heelIn: 1, heelOut: 1, kneeOutside: [0, 0] as const, cleatWear: 'fresh', cleatPlay: 'none', forefootTilt: 2 } as const // prettier-ignore
+    const whole = {
+      toeOutHanging: 11,
+      cleatTurn: 6,
+      cleatFloat: 6,
+      heelIn: 1,
+      heelOut: 1,
+      kneeOutside: [0, 0] as const,
+      cleatWear: 'fresh',
+      cleatPlay: 'none',
+      forefootTilt: 2,
+    } as const
     expect(speaks(whole)).toEqual({ rotation: 'for', float: 'against', stance: 'against', 'worn-cleat': 'against', 'foot-tilt': 'against' })
     // Turned, the cause is gone.
     expect(speaks({ ...whole, cleatTurn: 11 })).toMatchObject({ rotation: 'against' })
     // A twisted pelvis leaves it open: the seat first.
-    expect(causesOf({ ...whole, pelvisLevel: 'twisted' })[0]).toMatchObject({ speaks: 'open', because: expect.stringMatching(/seat first/) as string }) // prettier-ignore
+    expect(causesOf({ ...whole, pelvisLevel: 'twisted' })[0]).toMatchObject({
+      speaks: 'open',
+      because: expect.stringMatching(/seat first/) as string,
+    })
   })
 
   it('find a knee outside its foot, a float too narrow, a toggling or worn cleat, a tilted foot', () => {
@@ -55,9 +93,27 @@ describe('complaints tied to the feet (causes most usual first, common practice)
 
   it('find hot feet in the shoe, the cleat, the patch and the arch', () => {
     const hot = told({ region: 'forefoot', side: 'both' })
-    const bad = { footLength: 268, footWidth: 102, shoeLength: 276, shoeBallWidth: 95, cleatSetback: 4, shoeSize: 43, slotForward: 5, slotBack: 15, pedalKind: 'recessed', soleStiffness: 'soft', archDrop: 7, shoeUpper: 'firm' } as const // prettier-ignore
+    const bad = {
+      footLength: 268,
+      footWidth: 102,
+      shoeLength: 276,
+      shoeBallWidth: 95,
+      cleatSetback: 4,
+      shoeSize: 43,
+      slotForward: 5,
+      slotBack: 15,
+      pedalKind: 'recessed',
+      soleStiffness: 'soft',
+      archDrop: 7,
+      shoeUpper: 'firm',
+    } as const
     expect(speaks(bad, hot)).toEqual({ 'shoe-fit': 'for', 'cleat-forward': 'for', 'small-patch': 'for', 'no-arch-support': 'for' })
-    expect(speaks({ ...bad, shoeBallWidth: 101, cleatSetback: 24, pedalKind: 'plate-coil', archDrop: 3 }, hot)).toEqual({ 'shoe-fit': 'against', 'cleat-forward': 'against', 'small-patch': 'against', 'no-arch-support': 'against' }) // prettier-ignore
+    expect(speaks({ ...bad, shoeBallWidth: 101, cleatSetback: 24, pedalKind: 'plate-coil', archDrop: 3 }, hot)).toEqual({
+      'shoe-fit': 'against',
+      'cleat-forward': 'against',
+      'small-patch': 'against',
+      'no-arch-support': 'against',
+    })
   })
 
   it('looks only at the side that hurts', () => {

@@ -35,62 +35,94 @@ const finding = ({ widthFindings }: SeatParts, key: string) => widthFindings.fin
 /** The causes that lie at the seat, each with what the readings say of it. @source common-practice */
 export const seatCauses = {
   'nose-up': {
-    label: 'Nose up', page: 'tilt',
+    label: 'Nose up',
+    page: 'tilt',
     says: ({ tilt: { now, target } }) => {
       if (now === null) return open('Tilt where the rider sits is not read.', 'saddleTilt')
-      if (now.value > target.band.high) return now.value - target.band.high > now.plusMinus ? speaksFor(`${trimmed(now.value, 1)}° where the rider sits, asked at most ${trimmed(target.band.high, 1)}.`) : open('Within what the level can tell of the band’s edge.', 'saddleTilt')
+      if (now.value > target.band.high)
+        return now.value - target.band.high > now.plusMinus
+          ? speaksFor(`${trimmed(now.value, 1)}° where the rider sits, asked at most ${trimmed(target.band.high, 1)}.`)
+          : open('Within what the level can tell of the band’s edge.', 'saddleTilt')
       return against(`${trimmed(now.value, 1)}° where the rider sits.`)
     },
   },
   'nose-down': {
-    label: 'Nose too far down', page: 'tilt',
+    label: 'Nose too far down',
+    page: 'tilt',
     says: ({ tilt: { now, target } }) => {
       if (now === null) return open('Tilt where the rider sits is not read.', 'saddleTilt')
-      return now.value < target.band.low - now.plusMinus ? speaksFor(`${trimmed(now.value, 1)}°: slides forward.`) : against(`${trimmed(now.value, 1)}° where the rider sits.`)
+      return now.value < target.band.low - now.plusMinus
+        ? speaksFor(`${trimmed(now.value, 1)}°: slides forward.`)
+        : against(`${trimmed(now.value, 1)}° where the rider sits.`)
     },
   },
   narrow: {
-    label: 'Saddle narrow', page: 'saddle',
+    label: 'Saddle narrow',
+    page: 'saddle',
     says: (station) => {
-      if (station.width === null) return station.spacing === null ? open('Sit-bone spacing is not read.', 'sitBoneSpacing') : open('The torso is not known.', 'torsoAngle')
+      if (station.width === null)
+        return station.spacing === null
+          ? open('Sit-bone spacing is not read.', 'sitBoneSpacing')
+          : open('The torso is not known.', 'torsoAngle')
       const found = finding(station, 'narrow')
       if (found) return found.weight === 'act' ? speaksFor(found.headline) : open(found.headline, 'sitBoneSpacing')
-      return station.widthFindings.some(({ key }) => ['wide', 'width-fits'].includes(key)) ? against('Not narrow for these bones.') : open('The saddle’s width is not read.', 'saddleWidth')
+      return station.widthFindings.some(({ key }) => ['wide', 'width-fits'].includes(key))
+        ? against('Not narrow for these bones.')
+        : open('The saddle’s width is not read.', 'saddleWidth')
     },
   },
   wide: {
-    label: 'Saddle too wide', page: 'saddle',
+    label: 'Saddle too wide',
+    page: 'saddle',
     says: (station) => {
       const found = finding(station, 'wide')
       if (found) return found.weight === 'act' ? speaksFor(found.headline) : open(found.headline, 'sitBoneSpacing')
-      return station.widthFindings.some(({ key }) => ['narrow', 'width-fits'].includes(key)) ? against('Not wide for these bones.') : open('Spacing or width is not read.', 'sitBoneSpacing', 'saddleWidth')
+      return station.widthFindings.some(({ key }) => ['narrow', 'width-fits'].includes(key))
+        ? against('Not wide for these bones.')
+        : open('Spacing or width is not read.', 'sitBoneSpacing', 'saddleWidth')
     },
   },
   'no-relief': {
-    label: 'No relief in the middle', page: 'saddle',
+    label: 'No relief in the middle',
+    page: 'saddle',
     says: ({ look: { relief }, mat }) => {
       const middle = mat.find(({ key, weight }) => key === 'middle' && weight === 'act')
       if (middle) return speaksFor(`Mat: ${middle.headline}`)
-      return relief === null ? open('Relief is not read.', 'saddleRelief') : relief === 'none' ? speaksFor('A closed saddle.') : against(relief === 'groove' ? 'It has a groove.' : 'It has a cut-out.')
+      return relief === null
+        ? open('Relief is not read.', 'saddleRelief')
+        : relief === 'none'
+          ? speaksFor('A closed saddle.')
+          : against(relief === 'groove' ? 'It has a groove.' : 'It has a cut-out.')
     },
   },
   'too-high': {
-    label: 'Saddle too high', page: 'height',
+    label: 'Saddle too high',
+    page: 'height',
     says: (station, side) => {
       if (station.look.rocking === 'much') return speaksFor('Rocks much under load.')
       const state = kneeState(station, side)
-      return state === null ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam') : state === 'high' ? speaksFor('The knee is straighter than its band.') : against('The knee is bent enough at the bottom.')
+      return state === null
+        ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam')
+        : state === 'high'
+          ? speaksFor('The knee is straighter than its band.')
+          : against('The knee is bent enough at the bottom.')
     },
   },
   'too-low': {
-    label: 'Saddle too low', page: 'height',
+    label: 'Saddle too low',
+    page: 'height',
     says: (station, side) => {
       const state = kneeState(station, side)
-      return state === null ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam') : state === 'low' ? speaksFor('The knee is more bent than its band.') : against('The knee is not too bent.')
+      return state === null
+        ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam')
+        : state === 'low'
+          ? speaksFor('The knee is more bent than its band.')
+          : against('The knee is not too bent.')
     },
   },
   'reach-long': {
-    label: 'Reach long, pelvis rolled', page: 'hands',
+    label: 'Reach long, pelvis rolled',
+    page: 'hands',
     says: ({ context: { metrics }, creep }) => {
       const elbow = straighter(metrics)
       if ((creep ?? 0) > CREEP) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
@@ -99,7 +131,8 @@ export const seatCauses = {
     },
   },
   'reach-short': {
-    label: 'Reach short', page: 'hands',
+    label: 'Reach short',
+    page: 'hands',
     says: ({ context: { metrics } }) => {
       const elbow = straighter(metrics)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
@@ -107,21 +140,29 @@ export const seatCauses = {
     },
   },
   still: {
-    label: 'Never moves on the saddle', page: 'setback',
+    label: 'Never moves on the saddle',
+    page: 'setback',
     says: () => open('Ask: stand for ten seconds every few minutes, and say whether it helps.'),
   },
   rotated: {
-    label: 'Sits rotated', page: 'legs',
+    label: 'Sits rotated',
+    page: 'legs',
     says: ({ look: { pelvis }, context: { mat: matResult } }) => {
       const turned = Math.abs(matResult?.turned ?? 0)
       if (turned > TURNED) return speaksFor(`Mat: one bone lies ahead by ${trimmed(turned, 0)}°.`)
-      if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE) return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
+      if (matResult && Math.max(matResult.left, 1 - matResult.left) > MOST_ONE_SIDE)
+        return speaksFor(`Mat: ${trimmed(100 * Math.max(matResult.left, 1 - matResult.left), 0)} % on one side.`)
       if (pelvis === null) return open('Pelvis from behind is not read.', 'pelvisLevel')
-      return pelvis === 'level' ? against('The pelvis is level.') : speaksFor(pelvis === 'twisted' ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 'drops-left' ? 'left' : 'right'}.`)
+      return pelvis === 'level'
+        ? against('The pelvis is level.')
+        : speaksFor(
+            pelvis === 'twisted' ? 'The pelvis is twisted.' : `The pelvis drops to the ${pelvis === 'drops-left' ? 'left' : 'right'}.`,
+          )
     },
   },
   'leg-length': {
-    label: 'Leg-length or cleat difference', page: 'legs',
+    label: 'Leg-length or cleat difference',
+    page: 'legs',
     says: ({ legs }) => {
       const found = legs.findings.find(({ weight }) => weight === 'first' || weight === 'act')
       if (legs.state === 'missing') return open('Leg length is not read.', 'legLengthDifference')
@@ -129,11 +170,22 @@ export const seatCauses = {
     },
   },
   worn: {
-    label: 'Worn saddle', page: 'saddle',
-    says: ({ look: { sound } }) => sound === null ? open('Nobody has pressed the saddle.', 'saddleSound') : sound === 'sound' ? against('The saddle is sound.') : speaksFor(sound === 'cracked' ? 'Rails or shell are bent or cracked: off the bike with it.' : `It sags on the ${sound === 'sags-left' ? 'left' : 'right'}.`),
+    label: 'Worn saddle',
+    page: 'saddle',
+    says: ({ look: { sound } }) =>
+      sound === null
+        ? open('Nobody has pressed the saddle.', 'saddleSound')
+        : sound === 'sound'
+          ? against('The saddle is sound.')
+          : speaksFor(
+              sound === 'cracked'
+                ? 'Rails or shell are bent or cracked: off the bike with it.'
+                : `It sags on the ${sound === 'sags-left' ? 'left' : 'right'}.`,
+            ),
   },
   'far-forward': {
-    label: 'Saddle too far forward', page: 'setback',
+    label: 'Saddle too far forward',
+    page: 'setback',
     says: ({ look: { sits }, context: { metrics } }) => {
       if (sits === 'tail') return speaksFor('Falls off the tail.')
       if ((metrics?.load ?? 0) > HEAVY_HANDS) return speaksFor(`The hands carry ${trimmed(metrics?.load ?? 0, 0)} % (an index).`)
@@ -141,19 +193,31 @@ export const seatCauses = {
     },
   },
   'far-back': {
-    label: 'Saddle too far back', page: 'setback',
-    says: ({ look: { sits } }) => sits === 'nose' ? speaksFor('Sits on the nose.') : sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not sit on the nose.'),
+    label: 'Saddle too far back',
+    page: 'setback',
+    says: ({ look: { sits } }) =>
+      sits === 'nose'
+        ? speaksFor('Sits on the nose.')
+        : sits === null
+          ? open('Where the rider sits is not read.', 'sitsWhere')
+          : against('Does not sit on the nose.'),
   },
   'cleat-forward': { label: 'Cleat forward', page: 'feet', says: () => open('The feet’s Fore–aft page says.') },
   'crank-long': {
-    label: 'Crank long', page: 'feet',
+    label: 'Crank long',
+    page: 'feet',
     says: ({ context: { metrics } }) => {
       const least = Math.min(metrics?.hipLeft ?? Infinity, metrics?.hipRight ?? Infinity)
-      return Number.isFinite(least) ? (least < CLOSED_HIP ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`) : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)) : open('The hip’s angle is not known.', 'torsoAngle')
+      return Number.isFinite(least)
+        ? least < CLOSED_HIP
+          ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`)
+          : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)
+        : open('The hip’s angle is not known.', 'torsoAngle')
     },
   },
   'front-low': {
-    label: 'Front too low', page: 'hands',
+    label: 'Front too low',
+    page: 'hands',
     says: ({ context: { metrics } }) => {
       const torso = metrics?.torso ?? null
       if (torso === null) return open('The torso is not known.', 'torsoAngle')
@@ -161,7 +225,7 @@ export const seatCauses = {
       return torso < LOW_TORSO ? speaksFor(words) : against(words)
     },
   },
-} as const satisfies Readonly<Record<string, Row>> // prettier-ignore
+} as const satisfies Readonly<Record<string, Row>>
 export type SeatCauseKey = keyof typeof seatCauses
 
 const hurt = (c: Complaint) => c.kind === 'pain' || c.kind === 'numb'
@@ -184,10 +248,12 @@ const rows: readonly ComplaintRow<SeatCauseKey>[] = [
   { when: at('hand-thumb', 'neck', 'shoulder'), causes: ['nose-down', 'far-forward', 'front-low'] },
   { when: at('stomach', 'hip'), causes: ['front-low', 'crank-long', 'far-back'] },
   { when: at('calf', 'achilles'), causes: ['too-high'] },
-] // prettier-ignore
+]
 
 /** Complaints that can lie at the seat, each with its causes and what the readings say of them; the saddle's own first. */
 export function seatComplaints(complaints: readonly Complaint[], station: SeatParts): ComplaintCauses<SeatCausePage>[] {
-  const saddleFirst = [...complaints].sort((a, b) => Number(b.region === 'groin' || b.region === 'sit-bone') - Number(a.region === 'groin' || a.region === 'sit-bone')) // prettier-ignore
+  const saddleFirst = [...complaints].sort(
+    (a, b) => Number(b.region === 'groin' || b.region === 'sit-bone') - Number(a.region === 'groin' || a.region === 'sit-bone'),
+  )
   return causesOf(saddleFirst, rows, seatCauses, (row, side) => row.says(station, side), sides)
 }

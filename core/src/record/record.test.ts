@@ -15,8 +15,16 @@ import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'
 import type { VisitFile } from './visitFile.ts'
 
 const complaint: Complaint = {
-  id: uuid(50), region: 'forefoot', side: 'right', kind: 'numb', startsAfter: 40, situation: 'flat-steady', severity: 6, note: '', warnings: { 'lasting-numbness': 'no', 'lost-strength': 'no' },
-} // prettier-ignore
+  id: uuid(50),
+  region: 'forefoot',
+  side: 'right',
+  kind: 'numb',
+  startsAfter: 40,
+  situation: 'flat-steady',
+  severity: 6,
+  note: '',
+  warnings: { 'lasting-numbness': 'no', 'lost-strength': 'no' },
+}
 const tried = entryOf(
   1,
   { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },

@@ -41,7 +41,21 @@ export const places1 = {
 } as const satisfies Readonly<Record<string, readonly string[]>>
 
 /** Readings of version 1 that belonged to the contact points they were taken at; all others told of the start. */
-const fits1: readonly string[] = ['kneeFlexion', 'footPitch', 'kneeOutside', 'hipAngle', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'wristAngle', 'kneeElbowGap', 'pelvisLevel', 'sitsWhere', 'creepForward', 'pelvisRock'] // prettier-ignore
+const fits1: readonly string[] = [
+  'kneeFlexion',
+  'footPitch',
+  'kneeOutside',
+  'hipAngle',
+  'torsoAngle',
+  'elbowFlexion',
+  'shoulderAngle',
+  'wristAngle',
+  'kneeElbowGap',
+  'pelvisLevel',
+  'sitsWhere',
+  'creepForward',
+  'pelvisRock',
+]
 
 const timed = z.looseObject({ id: z.string(), at: z.string(), kind: z.string() })
 const move1 = z.object({

@@ -106,8 +106,14 @@ export const KNEES_APART = 5
 /** Findings of height: knees, their difference, pelvis, dropper. @source common-practice */
 export function heightFindings(judged: HeightJudgement, read: HeightReadings): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice', side: Side | 'both' = 'both') =>
-    found.push({ key, side, weight, headline, sentence, source }) // prettier-ignore
+  const add = (
+    key: string,
+    weight: Finding['weight'],
+    headline: string,
+    sentence: string,
+    source: Finding['source'] = 'common-practice',
+    side: Side | 'both' = 'both',
+  ) => found.push({ key, side, weight, headline, sentence, source })
   const { left, right } = read.knees
   for (const side of sides) {
     const value = read.knees[side]
@@ -116,25 +122,42 @@ export function heightFindings(judged: HeightJudgement, read: HeightReadings): F
     const word = value > band.high ? 'low' : value < band.low ? 'high' : null
     if (word !== null) {
       const off = word === 'low' ? value - band.high : band.low - value
-      add(`knee-${side}`, judged.exceeds ? 'act' : 'note', `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`, `Bent ${trimmed(value, 1)}° at the bottom, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`, 'holmes', side) // prettier-ignore
+      add(
+        `knee-${side}`,
+        judged.exceeds ? 'act' : 'note',
+        `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`,
+        `Bent ${trimmed(value, 1)}° at the bottom, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
+        'holmes',
+        side,
+      )
     }
   }
   if (left !== null && right !== null && Math.abs(left - right) > KNEES_APART) {
     const longer = left < right ? 'left' : 'right'
-    add('apart', 'note', `The knees differ by ${trimmed(Math.abs(left - right), 1)}°.`, `The ${longer} one is the straighter. Pelvis, cleats and leg length before height: see Legs.`) // prettier-ignore
+    add(
+      'apart',
+      'note',
+      `The knees differ by ${trimmed(Math.abs(left - right), 1)}°.`,
+      `The ${longer} one is the straighter. Pelvis, cleats and leg length before height: see Legs.`,
+    )
   }
   if (judged.between !== null) {
     add('no-common', 'note', 'No one height suits both knees.', 'Halfway is all a saddle can do; the rest belongs to cleat or sole.')
   }
   const crooked = read.pelvisLevel && crookedPelvis[read.pelvisLevel]
   if (crooked) {
-    add('pelvis', 'act', crooked, 'Saddle’s width and state, leg length and cleats before height; height read on a crooked pelvis is right for neither leg.') // prettier-ignore
+    add(
+      'pelvis',
+      'act',
+      crooked,
+      'Saddle’s width and state, leg length and cleats before height; height read on a crooked pelvis is right for neither leg.',
+    )
   }
   const rocks = read.rocking && rockingWords[read.rocking]
   if (rocks) {
-    add('rocks', rocks.weight, rocks.words, 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.') // prettier-ignore
+    add('rocks', rocks.weight, rocks.words, 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.')
   }
-  if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.') // prettier-ignore
+  if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.')
   return found
 }
 

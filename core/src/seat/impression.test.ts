@@ -5,7 +5,12 @@ import { homography, mapped, quadFault } from './homography.ts'
 import type { Quad } from './homography.ts'
 import { IMPRESSION_KNOWN, impressionSpacing, marksFault, withPlace } from './impression.ts'
 
-const world: Quad = [{ x: 0, y: 0 }, { x: 1000, y: 0 }, { x: 1000, y: 500 }, { x: 0, y: 500 }] // prettier-ignore
+const world: Quad = [
+  { x: 0, y: 0 },
+  { x: 1000, y: 0 },
+  { x: 1000, y: 500 },
+  { x: 0, y: 500 },
+]
 const picture = exampleMarks.corners
 
 /** A pinhole camera over the plane: an independent way from world to picture, with no homography in it. */
@@ -44,24 +49,36 @@ describe('plane homography', () => {
 
   it('takes a camera’s slant out: spacing is found whatever the camera, where a ruler on the picture is wrong', () => {
     const sheet = { width: 297, height: 210 }
-    const corners: Quad = [{ x: -148.5, y: -105 }, { x: 148.5, y: -105 }, { x: 148.5, y: 105 }, { x: -148.5, y: 105 }] // prettier-ignore
+    const corners: Quad = [
+      { x: -148.5, y: -105 },
+      { x: 148.5, y: -105 },
+      { x: 148.5, y: 105 },
+      { x: -148.5, y: 105 },
+    ]
     const angle = fc.double({ min: -0.6, max: 0.6, noNaN: true })
     let ruler = 0
     fc.assert(
-      fc.property(angle, angle, angle, fc.double({ min: 80, max: 160, noNaN: true }), fc.double({ min: -30, max: 30, noNaN: true }), (pan, tilt, turn, spacing, y) => {
-        const see = camera({ pan, tilt, turn, away: 700, focal: 2600 })
-        const marks = {
-          ...exampleMarks,
-          sheet,
-          corners: corners.map(see) as unknown as Quad,
-          bones: { left: see({ x: -spacing / 2, y }), right: see({ x: spacing / 2, y: y + 4 }) },
-        }
-        const found = impressionSpacing(marks, 2)!
-        expect(found.spacing).toBeCloseTo(Math.hypot(spacing, 4), 4)
-        ruler = Math.max(ruler, Math.abs(found.uncorrected! - spacing))
-      }),
+      fc.property(
+        angle,
+        angle,
+        angle,
+        fc.double({ min: 80, max: 160, noNaN: true }),
+        fc.double({ min: -30, max: 30, noNaN: true }),
+        (pan, tilt, turn, spacing, y) => {
+          const see = camera({ pan, tilt, turn, away: 700, focal: 2600 })
+          const marks = {
+            ...exampleMarks,
+            sheet,
+            corners: corners.map(see) as unknown as Quad,
+            bones: { left: see({ x: -spacing / 2, y }), right: see({ x: spacing / 2, y: y + 4 }) },
+          }
+          const found = impressionSpacing(marks, 2)!
+          expect(found.spacing).toBeCloseTo(Math.hypot(spacing, 4), 4)
+          ruler = Math.max(ruler, Math.abs(found.uncorrected! - spacing))
+        },
+      ),
       { seed: 11, numRuns: 200 },
-    ) // prettier-ignore
+    )
     expect(ruler).toBeGreaterThan(IMPRESSION_KNOWN)
   })
 

@@ -141,8 +141,13 @@ export function climbInput(setup: Setup): ClimbInput | null {
   const forkSag = measuredValue(now, 'forkSag')
   const gradient = measuredValue(now, 'climbGradient')
   if (gradient === null && rearSag === null) return null
-  return { rearSag: rearSag ?? 0, forkSag: forkSag ?? 0, gradient: gradient ?? 0, wheelbase: axles ? axles.front.x - axles.rear.x : USUAL_WHEELBASE }
-} // prettier-ignore
+  return {
+    rearSag: rearSag ?? 0,
+    forkSag: forkSag ?? 0,
+    gradient: gradient ?? 0,
+    wheelbase: axles ? axles.front.x - axles.rear.x : USUAL_WHEELBASE,
+  }
+}
 /** @source prior */
 const USUAL_WHEELBASE = 1100
 

@@ -17,13 +17,25 @@ import { judgeSetback } from './setback.ts'
 import type { SetbackSigns } from './setback.ts'
 
 const leg: LegInput = {
-  thigh: 430, shank: 440, ankleBehind: 130, ankleAbove: 90, crank: 172.5, seatAngle: 73, hipForward: 40, hipUp: 85, footPitch: 20, saddleHeight: 0,
-} // prettier-ignore
+  thigh: 430,
+  shank: 440,
+  ankleBehind: 130,
+  ankleAbove: 90,
+  crank: 172.5,
+  seatAngle: 73,
+  hipForward: 40,
+  hipUp: 85,
+  footPitch: 20,
+  saddleHeight: 0,
+}
 const band = { low: 25, high: 35 }
 const standing = (flexion: number, more: Partial<LegInput> = {}) => ({ leg: { ...leg, ...more }, flexion, band })
 
 /** Independent way: the ankle from the pedal by plain trigonometry, then bisection on the law of cosines. */
-function heightBySearch(flexion: number, { thigh, shank, ankleBehind: a, ankleAbove: b, crank, seatAngle, hipForward, hipUp, footPitch }: LegInput): number {
+function heightBySearch(
+  flexion: number,
+  { thigh, shank, ankleBehind: a, ankleAbove: b, crank, seatAngle, hipForward, hipUp, footPitch }: LegInput,
+): number {
   const rad = Math.PI / 180
   const [c, s] = [Math.cos(footPitch * rad), Math.sin(footPitch * rad)]
   const ankle = { x: -a * c + b * s, y: -crank + a * s + b * c }
@@ -40,7 +52,7 @@ function heightBySearch(flexion: number, { thigh, shank, ankleBehind: a, ankleAb
     else high = middle
   }
   return (low + high) / 2
-} // prettier-ignore
+}
 
 describe('height by both knees', () => {
   it('the window’s ends agree with an independent search to a hundredth of a millimetre', () => {
@@ -90,7 +102,11 @@ describe('height by both knees', () => {
     expect(judgeHeight(700, { left: null, right: null }, 2)).toMatchObject({ by: 0, common: null })
   })
   it('spreads a settled rider’s steps over weeks', () => {
-    expect(weekPlan([5, 5, 2])).toEqual([{ week: 0, by: 5 }, { week: 2, by: 5 }, { week: 4, by: 2 }]) // prettier-ignore
+    expect(weekPlan([5, 5, 2])).toEqual([
+      { week: 0, by: 5 },
+      { week: 2, by: 5 },
+      { week: 4, by: 2 },
+    ])
   })
 })
 
@@ -99,22 +115,40 @@ describe('the curve of height over setback', () => {
   it('keeps the two knees together as they are, at every point', () => {
     const standing = at()
     const bent = (setback: number, height: number) => {
-      const moves = [{ setting: 'saddleSetback', side: 'both', by: setback }, { setting: 'saddleHeight', side: 'both', by: height }] as const // prettier-ignore
+      const moves = [
+        { setting: 'saddleSetback', side: 'both', by: setback },
+        { setting: 'saddleHeight', side: 'both', by: height },
+      ] as const
       const { kneeLeft, kneeRight } = riderMetrics(riderWith(standing.rider, withMoves(standing.by, moves))!, null)
       return (kneeLeft! + kneeRight!) / 2
     }
     for (const { setback, height } of setbackCurve(standing, 30, 10)!) expect(bent(setback, height!)).toBeCloseTo(bent(0, 0), 2)
   })
   it('knows where rails and post end, and is nothing while the legs are not known', () => {
-    const railed = [...wholeReadings, aReading('railRoomBack', 'both', 10), aReading('railRoomForward', 'both', 0), aReading('postRoomDown', 'both', 1)] // prettier-ignore
+    const railed = [
+      ...wholeReadings,
+      aReading('railRoomBack', 'both', 10),
+      aReading('railRoomForward', 'both', 0),
+      aReading('postRoomDown', 'both', 1),
+    ]
     expect(setbackCurve(at(railed), 20, 10)!.map((p) => p.inRoom)).toEqual([false, false, true, false, false])
     expect(setbackCurve(at([]), 20, 10)).toBeNull()
   })
 })
 
 const signs = (more: Partial<SetbackSigns> = {}): SetbackSigns => ({
-  sits: null, sitsHard: null, creep: null, hands: [], hipClosed: [], kneeFront: [], kneeBack: [], load: null, railRoomBack: null, railRoomForward: null, ...more,
-}) // prettier-ignore
+  sits: null,
+  sitsHard: null,
+  creep: null,
+  hands: [],
+  hipClosed: [],
+  kneeFront: [],
+  kneeBack: [],
+  load: null,
+  railRoomBack: null,
+  railRoomForward: null,
+  ...more,
+})
 
 describe('setback', () => {
   it('follows the signs of the trade: on the nose is too far back, off the tail too far forward (common practice)', () => {
@@ -146,8 +180,13 @@ describe('setback', () => {
 
 const legs = (difference: number | null, more: Partial<LegLengthReadings> = {}): LegLengthReadings => ({
   difference: difference === null ? null : { value: difference, plusMinus: 4, unit: 'mm', basis: 'measured' },
-  place: 'unknown', stack: { left: null, right: null }, cleat: { left: null, right: null }, pelvisLevel: null, pain: 0, ...more,
-}) // prettier-ignore
+  place: 'unknown',
+  stack: { left: null, right: null },
+  cleat: { left: null, right: null },
+  pelvisLevel: null,
+  pain: 0,
+  ...more,
+})
 const mm = (value: number) => ({ value, plusMinus: 1, unit: 'mm', basis: 'measured' }) as const
 
 describe('leg length', () => {

@@ -66,22 +66,44 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
   const nothing = { shorter: null, start: 0, already: 0, now: 0, findings }
   const crooked = pelvisLevel !== null && pelvisLevel !== 'level'
   if (difference === null) {
-    if (crooked) add('ask', 'act', 'The pelvis is not level: is a leg shorter?', 'A clinician’s finding counts most; lying and by tape no better than 5 mm.') // prettier-ignore
+    if (crooked)
+      add(
+        'ask',
+        'act',
+        'The pelvis is not level: is a leg shorter?',
+        'A clinician’s finding counts most; lying and by tape no better than 5 mm.',
+      )
     return { state: 'missing', ...nothing }
   }
   const size = Math.abs(difference.value)
   const shorter: Side = difference.value > 0 ? 'right' : 'left'
   if (size <= difference.plusMinus) {
-    add('none', 'fine', size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)}.`, 'Most people differ by about 5 mm; that alone is no reason for a shim.', 'knutson') // prettier-ignore
+    add(
+      'none',
+      'fine',
+      size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)}.`,
+      'Most people differ by about 5 mm; that alone is no reason for a shim.',
+      'knutson',
+    )
     return { state: 'none', ...nothing }
   }
   const base = { shorter, already: alreadyUnder(stack, shorter) }
   if (size >= LARGE || pain >= SEVERE) {
-    add('refer', 'first', `${size >= LARGE ? `${trimmed(size, 0)} mm is large` : 'It hurts too much'}: a clinician first.`, 'What lies behind it is not for a fitting to find. Shim only what they agree to, and only so much as they agree to.') // prettier-ignore
+    add(
+      'refer',
+      'first',
+      `${size >= LARGE ? `${trimmed(size, 0)} mm is large` : 'It hurts too much'}: a clinician first.`,
+      'What lies behind it is not for a fitting to find. Shim only what they agree to, and only so much as they agree to.',
+    )
     return { state: 'refer', ...base, start: 0, now: 0, findings }
   }
   if (place === 'pelvis') {
-    add('pelvis', 'act', 'The difference comes from the pelvis.', 'The legs are alike: a shim would fix the tilt. Saddle’s width, state and height first, and the clinician’s advice.') // prettier-ignore
+    add(
+      'pelvis',
+      'act',
+      'The difference comes from the pelvis.',
+      'The legs are alike: a shim would fix the tilt. Saddle’s width, state and height first, and the clinician’s advice.',
+    )
     return { state: 'none', ...base, start: 0, now: 0, findings }
   }
   const start = roundedDown(SHIM_SHARE * size)
@@ -92,11 +114,21 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
     add('met', 'fine', `The ${shorter} leg has its shim.`, `${said} More only if it still asks for it under load.`)
     return { state: 'met', ...base, start, now: 0, findings }
   }
-  add('shim', 'act', `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`, `${said} ${whereToShim[place]} Set the height again afterwards.`) // prettier-ignore
+  add(
+    'shim',
+    'act',
+    `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`,
+    `${said} ${whereToShim[place]} Set the height again afterwards.`,
+  )
   const other = shorter === 'left' ? 'right' : 'left'
   const [a, b] = [cleat[shorter], cleat[other]]
   if (a && b && Math.abs(a.value - b.value) > CLEATS_APART) {
-    add('cleats', 'note', `The cleats stand ${trimmed(Math.abs(a.value - b.value), 1)} mm apart fore and aft.`, 'That makes a leg-length difference of its own: wanted, or left over?') // prettier-ignore
+    add(
+      'cleats',
+      'note',
+      `The cleats stand ${trimmed(Math.abs(a.value - b.value), 1)} mm apart fore and aft.`,
+      'That makes a leg-length difference of its own: wanted, or left over?',
+    )
   }
   return { state: 'shim', ...base, start, now, findings }
 }

@@ -25,7 +25,21 @@ describe('a pressure mat’s analysis', () => {
       const random = seededRandom(seed)
       const spacing = 95 + 50 * random()
       const shape = shapeFrom({ width: spacing + 20 + 25 * random(), length: 270, noseWidth: 42, sitFromNose: 150 })
-      const found = recorded({ spacing, shape, turned: 8 * random() - 4, tilt: -3 * random(), torso: 40 + 30 * random(), leans: 0.4 * random() - 0.2, rocking: 0.3 * random(), effort: random(), mass: 55 + 40 * random(), relief: random() < 0.5 ? 0 : 20 }, seed) // prettier-ignore
+      const found = recorded(
+        {
+          spacing,
+          shape,
+          turned: 8 * random() - 4,
+          tilt: -3 * random(),
+          torso: 40 + 30 * random(),
+          leans: 0.4 * random() - 0.2,
+          rocking: 0.3 * random(),
+          effort: random(),
+          mass: 55 + 40 * random(),
+          relief: random() < 0.5 ? 0 : 20,
+        },
+        seed,
+      )
       errors.push(found.spacing! - spacing)
     }
     const mean = errors.reduce((sum, error) => sum + error, 0) / errors.length
@@ -35,7 +49,10 @@ describe('a pressure mat’s analysis', () => {
 
   it('finds two bells where they were put, to a tenth of a millimetre, off the cells’ grid (independent of the simulation)', () => {
     const header = { ...simulatedMat, rows: 40, columns: 40, cellAcross: 6, cellAlong: 7 }
-    const [left, right] = [{ x: -51.3, y: -8.4 }, { x: 58.7, y: 3.1 }] // prettier-ignore
+    const [left, right] = [
+      { x: -51.3, y: -8.4 },
+      { x: 58.7, y: 3.1 },
+    ]
     const values = Float32Array.from({ length: 1600 }, (_, i) => {
       const x = ((i % 40) + 0.5 - 20) * 6
       const y = (20 - Math.floor(i / 40) - 0.5) * 7
@@ -56,7 +73,10 @@ describe('a pressure mat’s analysis', () => {
     const header = { ...simulatedMat, rows: 20, columns: 20, cellAcross: 10, cellAlong: 10 }
     const values = new Float32Array(400)
     for (let row = 5; row < 15; row++) for (let column = 5; column < 15; column++) values[row * 20 + column] = 10
-    const found = analyseMat(header, [{ at: 0, values }, { at: 0.1, values }])! // prettier-ignore
+    const found = analyseMat(header, [
+      { at: 0, values },
+      { at: 0.1, values },
+    ])!
     expect(found.force).toBeCloseTo(100, 6)
     expect(found.area).toBeCloseTo(100, 6)
     expect(found.centre).toEqual({ x: 0, y: 0 })
@@ -80,7 +100,10 @@ describe('a pressure mat’s analysis', () => {
   })
 
   it('says what is a finding: more than 60 : 40, and a middle above the bones (common practice)', () => {
-    const keys = (more: Partial<MatRider>) => matFindings(recorded(more)).filter((f) => f.weight === 'act').map((f) => f.key) // prettier-ignore
+    const keys = (more: Partial<MatRider>) =>
+      matFindings(recorded(more))
+        .filter((f) => f.weight === 'act')
+        .map((f) => f.key)
     expect(keys({})).toEqual([])
     expect(keys({ leans: 1 })).toContain('one-side')
     expect(keys({ tilt: 4, torso: 35, shape: shapeFrom({ width: 124, length: 270, sitFromNose: 155 }) })).toContain('middle')
@@ -98,10 +121,21 @@ describe('a pressure mat’s analysis', () => {
 describe('the open pressure format', () => {
   const text = matText(exampleMatRider, 1, 4)
   const small = (change: (lines: string[]) => void) => {
-    const lines = ['unit,kPa', 'rows,4', 'columns,4', 'cell_across_mm,10', 'cell_along_mm,10', 'frame,0', '1,2,3,4', '1,2,3,4', '1,2,3,4', '1,2,3,4']
+    const lines = [
+      'unit,kPa',
+      'rows,4',
+      'columns,4',
+      'cell_across_mm,10',
+      'cell_along_mm,10',
+      'frame,0',
+      '1,2,3,4',
+      '1,2,3,4',
+      '1,2,3,4',
+      '1,2,3,4',
+    ]
     change(lines)
     return lines.join('\n')
-  } // prettier-ignore
+  }
 
   it('reads back what it writes, whole or in pieces of any size', () => {
     const whole = read(text)
@@ -116,7 +150,10 @@ describe('the open pressure format', () => {
   })
 
   it('takes spreadsheets: byte order mark, carriage returns, semicolons with decimal commas, comments', () => {
-    const sheet = small(() => undefined).replace(/,/g, ';').replace('1;2;3;4', '1,5;2;3;4').replace(/\n/g, '\r\n') // prettier-ignore
+    const sheet = small(() => undefined)
+      .replace(/,/g, ';')
+      .replace('1;2;3;4', '1,5;2;3;4')
+      .replace(/\n/g, '\r\n')
     expect(read(`\uFEFF# from a sheet\r\n${sheet}`).frames[0]!.values[0]).toBeCloseTo(1.5, 6)
   })
 
@@ -126,7 +163,14 @@ describe('the open pressure format', () => {
     ['zero frames', small((l) => l.splice(5)), /no frame|no pressure file/],
     ['wrong unit', small((l) => (l[0] = 'unit,psi')), /must be kPa.*psi/],
     ['no unit', small((l) => l.splice(0, 1)), /unit is missing/],
-    ['10,000 × 10,000 in the heading', small((l) => { l[1] = 'rows,10000'; l[2] = 'columns,10000' }), /rows must be a whole number from 4 to 256.*10000/],
+    [
+      '10,000 × 10,000 in the heading',
+      small((l) => {
+        l[1] = 'rows,10000'
+        l[2] = 'columns,10000'
+      }),
+      /rows must be a whole number from 4 to 256.*10000/,
+    ],
     ['no cell size', small((l) => l.splice(3, 1)), /cell_across_mm must be from 2 to 40 mm, and it is missing/],
     ['negative', small((l) => (l[7] = '1,-2,3,4')), /Line 8: −2 in column 2 is no pressure/],
     ['words', small((l) => (l[7] = '1,x,3,4')), /Line 8: “x” in column 2/],
@@ -137,5 +181,5 @@ describe('the open pressure format', () => {
     ['one endless line', '1'.repeat(200_000), /no end/],
   ])('refuses %s in words that name the line', (_, file, words) => {
     expect(() => read(file)).toThrow(words)
-  }) // prettier-ignore
+  })
 })

@@ -39,7 +39,19 @@ export class MatError extends Error {
   }
 }
 
-const knownKeys = ['format', 'unit', 'rows', 'columns', 'cell_across_mm', 'cell_along_mm', 'source', 'simulated', 'rate_hz', 'first_row', 'first_column'] as const // prettier-ignore
+const knownKeys = [
+  'format',
+  'unit',
+  'rows',
+  'columns',
+  'cell_across_mm',
+  'cell_along_mm',
+  'source',
+  'simulated',
+  'rate_hz',
+  'first_row',
+  'first_column',
+] as const
 
 /**
  * Reads the format piece by piece, as it comes from a file or from a stream: `push` text, take

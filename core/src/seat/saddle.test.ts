@@ -32,9 +32,20 @@ describe('saddle width', () => {
 })
 
 const rider = (more: Partial<SaddleRider> = {}): SaddleRider => ({
-  mass: 72, spacing: 112, width: { low: 132, high: 142 }, torso: 48, softTissue: false, sitBones: false, rubs: false, creeps: false, hours: 2,
-  postRoomDown: null, railHeightNow: null, tried: {}, ...more,
-}) // prettier-ignore
+  mass: 72,
+  spacing: 112,
+  width: { low: 132, high: 142 },
+  torso: 48,
+  softTissue: false,
+  sitBones: false,
+  rubs: false,
+  creeps: false,
+  hours: 2,
+  postRoomDown: null,
+  railHeightNow: null,
+  tried: {},
+  ...more,
+})
 const catalogue = startingSaddles.map((spec, i) => ({ id: String(i), spec }))
 const named = (name: string): SaddleSpec => startingSaddles.find((spec) => spec.name === name)!
 
@@ -61,9 +72,11 @@ describe('choosing a saddle', () => {
   })
   it('excludes by mass, by post room and by what the rider has rated badly, each in words', () => {
     expect(saddleExclusions(named('Short nose, 155, carbon rails'), rider({ mass: 104 }))[0]).toMatch(/limit is 100 kg/)
-    expect(saddleExclusions(named('Broad, sprung, 220'), rider({ width: { low: 190, high: 200 }, postRoomDown: 20, railHeightNow: 48 })).join()).toMatch(/48 mm taller/)
+    expect(
+      saddleExclusions(named('Broad, sprung, 220'), rider({ width: { low: 190, high: 200 }, postRoomDown: 20, railHeightNow: 48 })).join(),
+    ).toMatch(/48 mm taller/)
     expect(saddleExclusions(named('Long, flat, 132'), rider({ tried: { 'long, flat, 132': 2 } })).join()).toMatch(/rated 2 of 10/)
-  }) // prettier-ignore
+  })
   it('what was ridden and liked outranks every figure', () => {
     const { ranked } = rankSaddles(catalogue, rider({ tried: { 'touring, 165': 9 } }))
     expect(ranked[0]!.spec.name).toBe('Touring, 165')

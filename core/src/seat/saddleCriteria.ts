@@ -51,7 +51,9 @@ const wantedPadding = (rider: SaddleRider) => (longRides(rider) ? 2 : upright(ri
  */
 export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
   {
-    key: 'width', label: 'Width for these bones and this posture', source: 'common-practice',
+    key: 'width',
+    label: 'Width for these bones and this posture',
+    source: 'common-practice',
     score: (spec, r) => {
       const { width } = r
       // What was ridden and liked has shown its width.
@@ -60,39 +62,69 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
       const off = Math.max(width.low - spec.width, spec.width - width.high, 0)
       return 1 - share(off, 0, WIDTH_FADES)
     },
-    counts: (r) => r.width === null ? said(0, 'spacing or torso is not known') : r.sitBones || r.softTissue || r.rubs || r.creeps ? said(5, 'the first thing to get right') : said(4, 'the bones must be carried'),
+    counts: (r) =>
+      r.width === null
+        ? said(0, 'spacing or torso is not known')
+        : r.sitBones || r.softTissue || r.rubs || r.creeps
+          ? said(5, 'the first thing to get right')
+          : said(4, 'the bones must be carried'),
   },
   {
-    key: 'relief', label: 'Relief in the middle', source: 'common-practice',
-    score: (spec) => spec.relief === 'cut-out' ? share(spec.reliefWidth, 8, 24) * 0.4 + 0.6 : spec.relief === 'groove' ? 0.5 : 0.1,
-    counts: (r) => r.softTissue ? said(5, 'saddle area complains') : low(r) ? said(3, 'rides low') : upright(r) ? said(1, 'sits upright') : said(2, 'usual'),
+    key: 'relief',
+    label: 'Relief in the middle',
+    source: 'common-practice',
+    score: (spec) => (spec.relief === 'cut-out' ? share(spec.reliefWidth, 8, 24) * 0.4 + 0.6 : spec.relief === 'groove' ? 0.5 : 0.1),
+    counts: (r) =>
+      r.softTissue
+        ? said(5, 'saddle area complains')
+        : low(r)
+          ? said(3, 'rides low')
+          : upright(r)
+            ? said(1, 'sits upright')
+            : said(2, 'usual'),
   },
   {
-    key: 'nose', label: 'Nose out of the way', source: 'common-practice',
-    score: (spec, r) => low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62),
-    counts: (r) => low(r) ? said(r.softTissue ? 4 : 3, 'rides low: a short nose') : r.rubs ? said(4, 'thighs rub: a narrow nose') : said(1, 'usual'),
+    key: 'nose',
+    label: 'Nose out of the way',
+    source: 'common-practice',
+    score: (spec, r) => (low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62)),
+    counts: (r) =>
+      low(r) ? said(r.softTissue ? 4 : 3, 'rides low: a short nose') : r.rubs ? said(4, 'thighs rub: a narrow nose') : said(1, 'usual'),
   },
   {
-    key: 'padding', label: 'Firmness for these rides', source: 'common-practice',
+    key: 'padding',
+    label: 'Firmness for these rides',
+    source: 'common-practice',
     score: (spec, r) => 1 - Math.abs(spec.padding - wantedPadding(r)) / 4,
-    counts: (r) => longRides(r) ? said(3, 'long hours: firm, so that bone and not the middle carries') : upright(r) ? said(2, 'upright, short: softer') : said(1, 'usual'),
+    counts: (r) =>
+      longRides(r)
+        ? said(3, 'long hours: firm, so that bone and not the middle carries')
+        : upright(r)
+          ? said(2, 'upright, short: softer')
+          : said(1, 'usual'),
   },
   {
-    key: 'flex', label: 'Gives under the rider', source: 'common-practice',
+    key: 'flex',
+    label: 'Gives under the rider',
+    source: 'common-practice',
     score: (spec) => share(spec.flex, 1, 4),
-    counts: (r) => r.sitBones ? said(2, 'sit bones sore') : longRides(r) ? said(2, 'long hours') : said(1, 'usual'),
+    counts: (r) => (r.sitBones ? said(2, 'sit bones sore') : longRides(r) ? said(2, 'long hours') : said(1, 'usual')),
   },
   {
-    key: 'holds', label: 'Holds a place', source: 'common-practice',
+    key: 'holds',
+    label: 'Holds a place',
+    source: 'common-practice',
     score: (spec) => share(spec.tailRise, 3, 15),
-    counts: (r) => r.creeps ? said(3, 'slides about') : said(1, 'usual'),
+    counts: (r) => (r.creeps ? said(3, 'slides about') : said(1, 'usual')),
   },
   {
-    key: 'proven', label: 'Ridden and liked', source: 'common-practice',
+    key: 'proven',
+    label: 'Ridden and liked',
+    source: 'common-practice',
     score: (spec, r) => (triedMark(spec, r) ?? 5) / 10,
-    counts: (r) => Object.keys(r.tried).length > 0 ? said(5, 'the ride outranks every figure') : said(0, 'nothing tried yet'),
+    counts: (r) => (Object.keys(r.tried).length > 0 ? said(5, 'the ride outranks every figure') : said(0, 'nothing tried yet')),
   },
-] // prettier-ignore
+]
 
 /** Weights by criterion, as they are stored. */
 export const saddleWeightsSchema = z.partialRecord(
@@ -103,13 +135,17 @@ export const saddleWeightsSchema = z.partialRecord(
 /** Schools of choosing a saddle. @source common-practice */
 export const saddleSchools: readonly School[] = [
   {
-    key: 'bone', label: 'Bone first', source: 'common-practice',
+    key: 'bone',
+    label: 'Bone first',
+    source: 'common-practice',
     says: 'Right width and firm padding; the middle is free when the bones carry.',
     weights: { width: 5, padding: 4, holds: 2, relief: 1, flex: 1, proven: 3 },
   },
   {
-    key: 'relief', label: 'Relief first', source: 'common-practice',
+    key: 'relief',
+    label: 'Relief first',
+    source: 'common-practice',
     says: 'A cut-out and a short nose; width second.',
     weights: { relief: 5, nose: 4, width: 3, padding: 1, proven: 3 },
   },
-] // prettier-ignore
+]

@@ -36,7 +36,7 @@ export const impressionCalculation = defineCalculation({
   sources: ['geometry', 'gum', 'common-practice'],
   run: ({ marks, click }) => {
     const found = impressionSpacing(marks, click)
-    if (found === null) throw new CalculationError('no-plane', 'These marks give no plane: corners crossed, on one line, or on one point.', [{ field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' }]) // prettier-ignore
+    if (found === null) throw new CalculationError('no-plane', 'These marks give no plane: corners crossed, on one line, or on one point.', [{ field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' }])
     return { ...found }
   },
   working: ({ marks, click }, out) => [
@@ -98,7 +98,10 @@ export const saddleRankingCalculation = defineCalculation({
     rider: z.strictObject({
       mass: optional('mass', 25, 250, 'kg'),
       spacing: optional('spacing', 60, 200, 'mm'),
-      width: z.strictObject({ low: numberField('width.low', 60, 320, 'mm'), high: numberField('width.high', 60, 320, 'mm') }).nullable().default(null),
+      width: z
+        .strictObject({ low: numberField('width.low', 60, 320, 'mm'), high: numberField('width.high', 60, 320, 'mm') })
+        .nullable()
+        .default(null),
       torso: optional('torso', -10, 100, 'degrees'),
       softTissue: z.boolean().default(false),
       sitBones: z.boolean().default(false),
@@ -113,9 +116,16 @@ export const saddleRankingCalculation = defineCalculation({
   }),
   output: rankingOutput,
   sources: ['common-practice', 'prior'],
-  run: ({ weights, rider, catalogue }) => rankingAnswer(rankSaddles(catalogue.map((spec, i) => ({ id: String(i), spec })), rider, weights)),
+  run: ({ weights, rider, catalogue }) =>
+    rankingAnswer(
+      rankSaddles(
+        catalogue.map((spec, i) => ({ id: String(i), spec })),
+        rider,
+        weights,
+      ),
+    ),
   working: (_, answer) => rankingWorking(answer),
-}) // prettier-ignore
+})
 
 export const tiltTurnsCalculation = defineCalculation({
   name: 'tilt-turns',
@@ -237,7 +247,7 @@ export const matCalculation = defineCalculation({
     })
     .superRefine(({ frames, rows, columns }, context) => {
       frames.forEach(({ values }, i) => {
-        if (values.length !== rows * columns) context.addIssue({ code: 'custom', path: ['frames', i, 'values'], message: `A frame must have ${rows} × ${columns} values; this one has ${values.length}.` }) // prettier-ignore
+        if (values.length !== rows * columns) context.addIssue({ code: 'custom', path: ['frames', i, 'values'], message: `A frame must have ${rows} × ${columns} values; this one has ${values.length}.` })
       })
     }),
   output: z.object({
@@ -262,7 +272,7 @@ export const matCalculation = defineCalculation({
   run: ({ frames, ...size }) => {
     const header = { ...size, source: '', simulated: false }
     const result = analyseMat(header, frames.map(({ at, values }) => ({ at, values: Float32Array.from(values) })))
-    if (result === null) throw new CalculationError('empty', 'Nothing presses on the mat in this recording.', [{ field: 'frames', message: 'Nothing presses on the mat.' }]) // prettier-ignore
+    if (result === null) throw new CalculationError('empty', 'Nothing presses on the mat in this recording.', [{ field: 'frames', message: 'Nothing presses on the mat.' }])
     const { mean: _mean, bones: _bones, peakAt: _peakAt, ...numbers } = result
     return numbers
   },

@@ -60,7 +60,12 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   forward.push(...signs.kneeBack)
   const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
   if (creeps) {
-    add('creep', 'act', `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`, 'That tells about saddle or reach, not about setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.') // prettier-ignore
+    add(
+      'creep',
+      'act',
+      `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`,
+      'That tells about saddle or reach, not about setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
+    )
   }
   const weigh = (list: readonly string[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
   const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
@@ -71,13 +76,23 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   if (back.length > 0 && forward.length > 0) {
     add('both', 'note', 'Signs for both ways.', `Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
   } else if (by > 0)
-    add('back', 'act', 'Further back.', `${capital(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`) // prettier-ignore
+    add(
+      'back',
+      'act',
+      'Further back.',
+      `${capital(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
+    )
   else if (by < 0)
-    add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`) // prettier-ignore
+    add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
   else if (signs.sits !== null && request === 0)
     add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
   if (request !== 0 && room !== null && room < SETBACK_STEP) {
-    add('rails', 'note', room <= 0 ? 'The rails are at their mark.' : `The rails have ${trimmed(room, 0)} mm left.`, 'Another post head or another saddle gives the rest; never clamp outside the marks.') // prettier-ignore
+    add(
+      'rails',
+      'note',
+      room <= 0 ? 'The rails are at their mark.' : `The rails have ${trimmed(room, 0)} mm left.`,
+      'Another post head or another saddle gives the rest; never clamp outside the marks.',
+    )
   }
   return { back, forward, by, findings }
 }

@@ -16,8 +16,17 @@ import type { SeatContext } from './station.ts'
 import { seatActs, seatParts, usualTiltUse } from './station.ts'
 
 const told = (over: Partial<Complaint> = {}): Complaint => ({
-  id: uuid(1), region: 'groin', side: 'middle', kind: 'numb', startsAfter: null, situation: 'anywhere', severity: 5, note: '', warnings: {}, ...over,
-}) // prettier-ignore
+  id: uuid(1),
+  region: 'groin',
+  side: 'middle',
+  kind: 'numb',
+  startsAfter: null,
+  situation: 'anywhere',
+  severity: 5,
+  note: '',
+  warnings: {},
+  ...over,
+})
 type Over = Parameters<typeof readingsWith>[0]
 
 function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Partial<SeatContext> = {}) {
@@ -27,11 +36,25 @@ function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Part
   return seatParts({ ...context, setup, start: setup, complaints, readings, metrics, ...more })
 }
 const context = { kind: 'drop bar', choices: {}, ledger: [], kneePlusMinus: 2, tried: {}, mat: null } as const
-const causesOf = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => seatComplaints([complaint], stationOf(over, [complaint], more))[0]?.causes ?? [] // prettier-ignore
-const speaks = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) => Object.fromEntries(causesOf(over, complaint, more).map((c) => [c.key, c.speaks])) // prettier-ignore
+const causesOf = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) =>
+  seatComplaints([complaint], stationOf(over, [complaint], more))[0]?.causes ?? []
+const speaks = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) =>
+  Object.fromEntries(causesOf(over, complaint, more).map((c) => [c.key, c.speaks]))
 
 /** A saddle that fits this rider in every way. */
-const sound = { sitBoneSpacing: 112, saddleWidth: 138, saddleTilt: -1, saddleRelief: 'cut-out', saddleSound: 'sound', pelvisLevel: 'level', pelvisRock: 'none', sitsWhere: 'middle', legLengthDifference: 0, saddleLength: 268, sitFromNose: 150 } as const // prettier-ignore
+const sound = {
+  sitBoneSpacing: 112,
+  saddleWidth: 138,
+  saddleTilt: -1,
+  saddleRelief: 'cut-out',
+  saddleSound: 'sound',
+  pelvisLevel: 'level',
+  pelvisRock: 'none',
+  sitsWhere: 'middle',
+  legLengthDifference: 0,
+  saddleLength: 268,
+  sitFromNose: 150,
+} as const
 
 describe('complaints tied to the seat (causes most usual first, common practice)', () => {
   it('list the causes of each in the order of the trade', () => {
@@ -45,7 +68,14 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     expect(causesOf({}, told({ region: 'forearm', side: 'both', kind: 'pain' }))).toEqual([])
   })
   it('speak for each cause of a numb saddle area by itself, and against all where the saddle fits', () => {
-    expect(speaks(sound)).toEqual({ 'nose-up': 'against', narrow: 'against', 'no-relief': 'against', 'too-high': 'against', 'reach-long': 'against', still: 'open' })
+    expect(speaks(sound)).toEqual({
+      'nose-up': 'against',
+      narrow: 'against',
+      'no-relief': 'against',
+      'too-high': 'against',
+      'reach-long': 'against',
+      still: 'open',
+    })
     expect(speaks({ ...sound, saddleTilt: 2 })).toMatchObject({ 'nose-up': 'for', narrow: 'against' })
     expect(speaks({ ...sound, saddleWidth: 118 })).toMatchObject({ narrow: 'for', 'nose-up': 'against' })
     expect(speaks({ ...sound, saddleRelief: 'none' })).toMatchObject({ 'no-relief': 'for' })
@@ -54,9 +84,11 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     // Within what the level and the tape can tell, nothing is claimed.
     expect(speaks({ ...sound, saddleTilt: 0.2 })).toMatchObject({ 'nose-up': 'open' })
     expect(speaks({ ...sound, saddleWidth: 128 })).toMatchObject({ narrow: 'open' })
-  }) // prettier-ignore
+  })
   it('ask for what would decide while nothing is read', () => {
-    const open = causesOf({}).filter((c) => c.speaks === 'open').flatMap((c) => c.measure) // prettier-ignore
+    const open = causesOf({})
+      .filter((c) => c.speaks === 'open')
+      .flatMap((c) => c.measure)
     expect(open).toEqual(expect.arrayContaining(['saddleTilt', 'sitBoneSpacing', 'saddleRelief']))
   })
   it('find a one-sided pain’s cause: rotated sitting, leg length, a worn saddle', () => {
@@ -66,7 +98,10 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     expect(speaks({ ...sound, legLengthDifference: 10 }, pain)).toMatchObject({ 'leg-length': 'for' })
     expect(speaks({ ...sound, saddleSound: 'sags-right' }, pain)).toMatchObject({ worn: 'for' })
     const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seededRandom(2)))
-    expect(causesOf(sound, pain, { mat })[0]).toMatchObject({ speaks: 'for', because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string }) // prettier-ignore
+    expect(causesOf(sound, pain, { mat })[0]).toMatchObject({
+      speaks: 'for',
+      because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string,
+    })
   })
   it('put the saddle’s own complaints before the rest', () => {
     const list = seatComplaints([told({ id: uuid(2), region: 'neck', kind: 'pain' }), told()], stationOf({}))

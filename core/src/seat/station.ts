@@ -206,16 +206,31 @@ function widthFindings(width: WidthRange, saddle: Quantity | null, mat: MatResul
     const short = width.low - saddle.value
     const wide = saddle.value - width.high
     if (short > 0) {
-      add('narrow', short > doubt ? 'act' : 'note', `The saddle is ${trimmed(short, 0)} mm narrow.`, `${trimmed(saddle.value, 0)} mm against ${range}${short > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too narrow: pushes back searching for width, and the middle carries.`) // prettier-ignore
+      add(
+        'narrow',
+        short > doubt ? 'act' : 'note',
+        `The saddle is ${trimmed(short, 0)} mm narrow.`,
+        `${trimmed(saddle.value, 0)} mm against ${range}${short > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too narrow: pushes back searching for width, and the middle carries.`,
+      )
     } else if (wide > 0) {
-      add('wide', wide > doubt ? 'act' : 'note', `The saddle is ${trimmed(wide, 0)} mm wide.`, `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`) // prettier-ignore
+      add(
+        'wide',
+        wide > doubt ? 'act' : 'note',
+        `The saddle is ${trimmed(wide, 0)} mm wide.`,
+        `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`,
+      )
     } else add('width-fits', 'fine', 'The width fits.', `${trimmed(saddle.value, 0)} mm, asked ${range}.`)
   }
   if (mat && mat.spacing !== null && mat.spacingPlusMinus !== null) {
     const spacing = width.middle - width.decides.allowance.allowance
     const apart = mat.spacing - spacing
     if (Math.abs(apart) > Math.hypot(mat.spacingPlusMinus, width.plusMinus)) {
-      add('mat-differs', 'note', `The mat sees the bones ${trimmed(mat.spacing, 0)} mm apart.`, `That is ${trimmed(Math.abs(apart), 0)} mm ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`) // prettier-ignore
+      add(
+        'mat-differs',
+        'note',
+        `The mat sees the bones ${trimmed(mat.spacing, 0)} mm apart.`,
+        `That is ${trimmed(Math.abs(apart), 0)} mm ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`,
+      )
     }
   }
   return found
@@ -267,10 +282,18 @@ function tiltStanding({ setup, complaints, choices, kind, metrics }: SeatContext
   const curveRead = measuredValue(now, 'saddleTailRise') !== null
   const tipToTail = measured(now, 'tipToTail')
   const standing = {
-    now: read, use, target, climb, tipToTail, curve: curveAngle(shape), curveRead, head, headMissing: missing,
+    now: read,
+    use,
+    target,
+    climb,
+    tipToTail,
+    curve: curveAngle(shape),
+    curveRead,
+    head,
+    headMissing: missing,
     by: read === null || outside === 0 ? 0 : aim - read.value,
     exceeds: outside > level,
-  } // prettier-ignore
+  }
   return { ...standing, findings: tiltFindings(standing) }
 }
 
@@ -286,26 +309,55 @@ function tiltFindings({
 }: Omit<TiltStanding, 'findings'>): Finding[] {
   const found: Finding[] = []
   const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    found.push({ key, side: 'both', weight, headline, sentence, source }) // prettier-ignore
+    found.push({ key, side: 'both', weight, headline, sentence, source })
   const words = (angle: number) => `${trimmed(Math.abs(angle), 1)}° nose ${angle > 0 ? 'up' : 'down'}`
   const asked = `${trimmed(-band.high, 1)} to ${trimmed(-band.low, 1)}° nose down where you sit, aim ${trimmed(-aim, 1)}`
   if (now === null) {
     const guess = tipToTail === null ? null : tipToTail.value - curve
-    add('not-read', 'act', 'Tilt where the rider sits is not read.', guess === null ? 'A level on a short board over the sitting zone; dropper up, bike on level ground.' : `Nose to tail reads ${words(tipToTail?.value ?? 0)}; with this saddle’s ${curveRead ? '' : 'usual '}curve the sitting zone would stand ${words(guess)}. Lay the level there.`) // prettier-ignore
+    add(
+      'not-read',
+      'act',
+      'Tilt where the rider sits is not read.',
+      guess === null
+        ? 'A level on a short board over the sitting zone; dropper up, bike on level ground.'
+        : `Nose to tail reads ${words(tipToTail?.value ?? 0)}; with this saddle’s ${curveRead ? '' : 'usual '}curve the sitting zone would stand ${words(guess)}. Lay the level there.`,
+    )
     return found
   }
   if (by === 0)
-    add('tilt-fits', 'fine', now.value === 0 ? 'Level where you sit.' : `${words(now.value)} where you sit.`, `${asked}. ${why[0] ?? ''}`) // prettier-ignore
+    add('tilt-fits', 'fine', now.value === 0 ? 'Level where you sit.' : `${words(now.value)} where you sit.`, `${asked}. ${why[0] ?? ''}`)
   else if (now.value > band.high) {
-    add('nose-up', exceeds ? 'act' : 'note', now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.', `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent. ' : ''}${why.slice(1).join(' ')}`.trim()) // prettier-ignore
+    add(
+      'nose-up',
+      exceeds ? 'act' : 'note',
+      now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.',
+      `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent. ' : ''}${why.slice(1).join(' ')}`.trim(),
+    )
   } else {
-    add('nose-down', exceeds ? 'act' : 'note', `${words(now.value)}: too far.`, `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.slice(1).join(' ')}`.trim()) // prettier-ignore
+    add(
+      'nose-down',
+      exceeds ? 'act' : 'note',
+      `${words(now.value)}: too far.`,
+      `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.slice(1).join(' ')}`.trim(),
+    )
   }
   if (tipToTail !== null && Math.abs(tipToTail.value - now.value) > 1) {
-    add('tip-to-tail', 'note', `Nose to tail reads ${words(tipToTail.value)}.`, `A curved saddle: ${trimmed(Math.abs(tipToTail.value - now.value), 1)}° apart from where you sit. Set it by the sitting zone.`) // prettier-ignore
+    add(
+      'tip-to-tail',
+      'note',
+      `Nose to tail reads ${words(tipToTail.value)}.`,
+      `A curved saddle: ${trimmed(Math.abs(tipToTail.value - now.value), 1)}° apart from where you sit. Set it by the sitting zone.`,
+    )
   }
   if (use === 'low' || use === 'road') {
-    if (now.value < -5) add('far-down', 'note', 'Further than the trade goes.', 'One uncontrolled study eased low backs with 10 to 15°; slides and loaded hands are the price.', 'salai') // prettier-ignore
+    if (now.value < -5)
+      add(
+        'far-down',
+        'note',
+        'Further than the trade goes.',
+        'One uncontrolled study eased low backs with 10 to 15°; slides and loaded hands are the price.',
+        'salai',
+      )
   }
   return found
 }
@@ -467,7 +519,23 @@ export const seatStation = defineStation({
     saddle: {
       label: 'Saddle',
       picture: 'above',
-      readings: ['sitBoneSpacing', 'saddleKind', 'saddleWidth', 'saddleZoneWidth', 'saddleNoseWidth', 'saddleLength', 'sitFromNose', 'saddleRelief', 'saddleRailHeight', 'saddleSound', 'torsoAngle', 'pelvisRock', 'rideHours', 'mass', 'postRoomDown'],
+      readings: [
+        'sitBoneSpacing',
+        'saddleKind',
+        'saddleWidth',
+        'saddleZoneWidth',
+        'saddleNoseWidth',
+        'saddleLength',
+        'sitFromNose',
+        'saddleRelief',
+        'saddleRailHeight',
+        'saddleSound',
+        'torsoAngle',
+        'pelvisRock',
+        'rideHours',
+        'mass',
+        'postRoomDown',
+      ],
       fields: [],
       judge: judgeWidth,
     },
@@ -481,14 +549,43 @@ export const seatStation = defineStation({
     tilt: {
       label: 'Tilt',
       picture: 'side',
-      readings: ['saddleTilt', 'tipToTail', 'saddleNoseDrop', 'saddleTailRise', 'saddleLength', 'postHead', 'headThread', 'headBoltSpacing', 'headNotch', 'clampFromNose', 'saddleRailHeight', 'rearSag', 'forkSag', 'climbGradient', 'sitsWhere', 'dropperTravel'],
+      readings: [
+        'saddleTilt',
+        'tipToTail',
+        'saddleNoseDrop',
+        'saddleTailRise',
+        'saddleLength',
+        'postHead',
+        'headThread',
+        'headBoltSpacing',
+        'headNotch',
+        'clampFromNose',
+        'saddleRailHeight',
+        'rearSag',
+        'forkSag',
+        'climbGradient',
+        'sitsWhere',
+        'dropperTravel',
+      ],
       fields: oneOf('saddleTilt'),
       judge: judgeTilt,
     },
     height: {
       label: 'Height',
       picture: 'side',
-      readings: ['saddleHeight', 'inseam', 'kneeFlexion', 'footPitch', 'pelvisLevel', 'pelvisRock', 'dropperTravel', 'postRoomUp', 'postRoomDown', 'crank', 'seatAngle'],
+      readings: [
+        'saddleHeight',
+        'inseam',
+        'kneeFlexion',
+        'footPitch',
+        'pelvisLevel',
+        'pelvisRock',
+        'dropperTravel',
+        'postRoomUp',
+        'postRoomDown',
+        'crank',
+        'seatAngle',
+      ],
       fields: oneOf('saddleHeight'),
       choosesHold: true,
       judge: judgeHeightPage,
@@ -496,7 +593,19 @@ export const seatStation = defineStation({
     setback: {
       label: 'Setback',
       picture: 'side',
-      readings: ['saddleSetback', 'sitFromNose', 'sitsWhere', 'creepForward', 'railRoomForward', 'railRoomBack', 'torsoAngle', 'elbowFlexion', 'hipAngle', 'postRoomUp', 'postRoomDown'],
+      readings: [
+        'saddleSetback',
+        'sitFromNose',
+        'sitsWhere',
+        'creepForward',
+        'railRoomForward',
+        'railRoomBack',
+        'torsoAngle',
+        'elbowFlexion',
+        'hipAngle',
+        'postRoomUp',
+        'postRoomDown',
+      ],
       fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')],
       choosesHold: true,
       judge: judgeSetbackPage,
@@ -504,7 +613,17 @@ export const seatStation = defineStation({
     legs: {
       label: 'Legs',
       picture: 'side',
-      readings: ['legLengthDifference', 'legDifferenceAt', 'pelvisLevel', 'kneeFlexion', 'thigh', 'shank', 'soleStack', 'cleatSetback', 'saddleSound'],
+      readings: [
+        'legLengthDifference',
+        'legDifferenceAt',
+        'pelvisLevel',
+        'kneeFlexion',
+        'thigh',
+        'shank',
+        'soleStack',
+        'cleatSetback',
+        'saddleSound',
+      ],
       fields: bothSides('soleStack'),
       judge: judgeLegs,
     },
@@ -520,7 +639,7 @@ export const seatStation = defineStation({
     if (parts.context.metrics === null) return { words: 'readings', mark: 'wanting' }
     return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'level', mark: 'level' }
   },
-}) // prettier-ignore
+})
 export type SeatPageKey = keyof typeof seatStation.pages
 
 /** How much the saddle is narrower (1) or wider (−1) than asked, mm; minus = not. */

@@ -70,27 +70,27 @@ export class Catalogue<Spec extends object> {
         if (seen === 0 && (await tx.$count(table, and(eq(table.studioId, studioId), eq(table.removed, false)))) >= MOST_ENTRIES)
           throw new HttpError(409, 'catalogue-full', `The catalogue holds ${MOST_ENTRIES} ${this.#what} at most: remove one first.`)
         const row = await writeVersioned(seen, {
-            find: async () => (await tx.select().from(table).where(mine))[0],
-            same: (current) => isDeepStrictEqual(show(current).entry, { id, spec, removed }),
-            insert: async () =>
-              (
-                await tx
-                  .insert(table)
-                  .values({ id, studioId, spec: stored, removed, version: 1 })
-                  .onConflictDoNothing({ target: table.id })
-                  .returning()
-              )[0],
-            update: async (version) =>
-              (
-                await tx
-                  .update(table)
-                  .set({ spec: stored, removed, version: version + 1 })
-                  .where(and(mine, eq(table.version, version)))
-                  .returning()
-              )[0],
-            show,
-          })
-          return show(row as unknown as Row<Spec>)
+          find: async () => (await tx.select().from(table).where(mine))[0],
+          same: (current) => isDeepStrictEqual(show(current).entry, { id, spec, removed }),
+          insert: async () =>
+            (
+              await tx
+                .insert(table)
+                .values({ id, studioId, spec: stored, removed, version: 1 })
+                .onConflictDoNothing({ target: table.id })
+                .returning()
+            )[0],
+          update: async (version) =>
+            (
+              await tx
+                .update(table)
+                .set({ spec: stored, removed, version: version + 1 })
+                .where(and(mine, eq(table.version, version)))
+                .returning()
+            )[0],
+          show,
+        })
+        return show(row as unknown as Row<Spec>)
       })
     } catch (error) {
       if (isUniqueViolation(error)) throw nameTaken((spec as { name?: string }).name ?? '')

@@ -176,7 +176,13 @@ export const readings = pgTable(
   },
   (t) => [
     // One reading of a thing at a place of the ledger.
-    uniqueIndex('readings_one').on(t.visitId, t.key, t.side, t.condition, sql`coalesce(${t.after}, '00000000-0000-0000-0000-000000000000'::uuid)`),
+    uniqueIndex('readings_one').on(
+      t.visitId,
+      t.key,
+      t.side,
+      t.condition,
+      sql`coalesce(${t.after}, '00000000-0000-0000-0000-000000000000'::uuid)`,
+    ),
     visitKey('readings_visit', t),
     foreignKey({ columns: [t.visitId, t.after], foreignColumns: [ledger.visitId, ledger.id], name: 'readings_after' }),
     check('readings_side', sql`${t.side} in ('left', 'right', 'both')`),

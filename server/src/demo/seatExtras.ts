@@ -23,15 +23,47 @@ export interface SeatExtras {
 }
 
 const rider = (more: Partial<MatRider>): MatRider => ({
-  spacing: 120, turned: 0, tilt: 0, torso: 60, leans: 0, rocking: 0.1, effort: 0.2, mass: 75, cadence: 80, relief: 0, shape: shapeFrom({}), ...more,
-}) // prettier-ignore
+  spacing: 120,
+  turned: 0,
+  tilt: 0,
+  torso: 60,
+  leans: 0,
+  rocking: 0.1,
+  effort: 0.2,
+  mass: 75,
+  cadence: 80,
+  relief: 0,
+  shape: shapeFrom({}),
+  ...more,
+})
 
 /** By the rider's name in the demo. */
 export const seatExtras: Readonly<Record<string, SeatExtras>> = {
   'Baptiste Okonjo': {
     mats: [
-      { title: 'Simulated: as it came', rider: rider({ spacing: 128, tilt: 1.8, torso: 54, mass: 78, cadence: 85, shape: shapeFrom({ width: 139, zoneWidth: 114, length: 272, noseWidth: 40, sitFromNose: 152 }) }) },
-      { title: 'Simulated: touring, 165, 1° nose down', rider: rider({ spacing: 128, tilt: -1, torso: 54, mass: 78, cadence: 85, relief: 26, shape: shapeFrom({ width: 165, zoneWidth: 142, length: 268, noseWidth: 42, sitFromNose: 160 }) }) },
+      {
+        title: 'Simulated: as it came',
+        rider: rider({
+          spacing: 128,
+          tilt: 1.8,
+          torso: 54,
+          mass: 78,
+          cadence: 85,
+          shape: shapeFrom({ width: 139, zoneWidth: 114, length: 272, noseWidth: 40, sitFromNose: 152 }),
+        }),
+      },
+      {
+        title: 'Simulated: touring, 165, 1° nose down',
+        rider: rider({
+          spacing: 128,
+          tilt: -1,
+          torso: 54,
+          mass: 78,
+          cadence: 85,
+          relief: 26,
+          shape: shapeFrom({ width: 165, zoneWidth: 142, length: 268, noseWidth: 42, sitFromNose: 160 }),
+        }),
+      },
     ],
     impression: 128,
     tried: [
@@ -41,12 +73,23 @@ export const seatExtras: Readonly<Record<string, SeatExtras>> = {
   },
   'Imre Castellane': {
     mats: [
-      { title: 'Simulated: as it came', rider: rider({ spacing: 126, leans: 0.85, turned: 7, torso: 84, mass: 84, rocking: 0.3, shape: shapeFrom({ width: 176, zoneWidth: 150, length: 262, sitFromNose: 165 }) }) },
+      {
+        title: 'Simulated: as it came',
+        rider: rider({
+          spacing: 126,
+          leans: 0.85,
+          turned: 7,
+          torso: 84,
+          mass: 84,
+          rocking: 0.3,
+          shape: shapeFrom({ width: 176, zoneWidth: 150, length: 262, sitFromNose: 165 }),
+        }),
+      },
     ],
     impression: null,
     tried: [],
   },
-} // prettier-ignore
+}
 
 export async function loadSeatExtras(
   db: Database,
@@ -74,8 +117,18 @@ const PICTURE = { width: 1600, height: 1200 }
 /** A drawing of a sheet seen at a slant, with two dents: made up, to have something to mark. */
 export async function drawnImpression(spacing: number): Promise<{ content: Buffer; marks: NonNullable<AttachmentFields['marks']> }> {
   const sheet = { width: 297, height: 210 }
-  const world: Quad = [{ x: 0, y: 0 }, { x: sheet.width, y: 0 }, { x: sheet.width, y: sheet.height }, { x: 0, y: sheet.height }] // prettier-ignore
-  const corners: Quad = [{ x: 250, y: 1010 }, { x: 1420, y: 940 }, { x: 1240, y: 330 }, { x: 390, y: 360 }] // prettier-ignore
+  const world: Quad = [
+    { x: 0, y: 0 },
+    { x: sheet.width, y: 0 },
+    { x: sheet.width, y: sheet.height },
+    { x: 0, y: sheet.height },
+  ]
+  const corners: Quad = [
+    { x: 250, y: 1010 },
+    { x: 1420, y: 940 },
+    { x: 1240, y: 330 },
+    { x: 390, y: 360 },
+  ]
   const h = homography(world, corners)!
   const place = (x: number, y: number) => mapped(h, { x, y })!
   const bones = { left: place(148.5 - spacing / 2, 100), right: place(148.5 + spacing / 2, 104) }
@@ -86,5 +139,14 @@ export async function drawnImpression(spacing: number): Promise<{ content: Buffe
 <rect width="100%" height="100%" fill="#6f7673"/><polygon points="${corners.map(({ x, y }) => `${x},${y}`).join(' ')}" fill="#cdb48a" stroke="#8a744d" stroke-width="3"/>
 ${dent(bones.left)}${dent(bones.right)}</svg>`
   const content = await sharp(Buffer.from(svg)).png().toBuffer()
-  return { content, marks: { by: 'sheet', corners: [...corners] as [Quad[0], Quad[1], Quad[2], Quad[3]], sheet, scale: { from: corners[0], to: corners[1], length: 297 }, bones } } // prettier-ignore
+  return {
+    content,
+    marks: {
+      by: 'sheet',
+      corners: [...corners] as [Quad[0], Quad[1], Quad[2], Quad[3]],
+      sheet,
+      scale: { from: corners[0], to: corners[1], length: 297 },
+      bones,
+    },
+  }
 }

@@ -5,7 +5,17 @@ import type { SheetFonts } from './fonts.ts'
 
 /** Points of a PDF in a millimetre. */
 const PT = 72 / 25.4
-const widths: Readonly<Record<LineKind, number>> = { centre: 0.25, axle: 0.6, cleat: 0.5, float: 0.2, mark: 0.5, now: 0.25, slot: 0.25, bar: 0.8, degree: 0.2 } // prettier-ignore
+const widths: Readonly<Record<LineKind, number>> = {
+  centre: 0.25,
+  axle: 0.6,
+  cleat: 0.5,
+  float: 0.2,
+  mark: 0.5,
+  now: 0.25,
+  slot: 0.25,
+  bar: 0.8,
+  degree: 0.2,
+}
 const dashes: Readonly<Partial<Record<LineKind, readonly number[]>>> = { centre: [6, 2, 1, 2], now: [2, 1.5] }
 
 /** Templates in true size, one shoe a page; viewers are asked not to scale when printing. */

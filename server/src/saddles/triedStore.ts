@@ -50,7 +50,10 @@ export async function writeTried(
   return db.transaction(async (tx) => {
     await own(tx, studioId, riderId)
     const mine = and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId), eq(triedSaddles.id, id))
-    if (seen === 0 && (await tx.$count(triedSaddles, and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId)))) >= MOST_TRIED)
+    if (
+      seen === 0 &&
+      (await tx.$count(triedSaddles, and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId)))) >= MOST_TRIED
+    )
       throw new HttpError(409, 'log-full', `The log holds ${MOST_TRIED} saddles at most.`)
     const row = await writeVersioned(seen, {
       find: async () => (await tx.select().from(triedSaddles).where(mine))[0],

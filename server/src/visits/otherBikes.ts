@@ -32,7 +32,11 @@ export async function otherBikes(db: Database, studioId: string, visitId: string
     .limit(MOST_BIKES)
   const dossiers = await Promise.all(rows.map(({ id }) => readDossier(db, studioId, id)))
   return dossiers.flatMap(({ bike, readings, ledger }): OtherBike[] => {
-    const { now } = setupOf(readings.map((row) => row.reading), ledger, barOf(bike.kind)) // prettier-ignore
+    const { now } = setupOf(
+      readings.map((row) => row.reading),
+      ledger,
+      barOf(bike.kind),
+    )
     const parts = stanceParts(now)
     if (parts === null || stanceEstimated(now).some((key) => key === 'tread' || key === 'axleLength')) return []
     return [{ name: bike.name, ...halves(parts) }]

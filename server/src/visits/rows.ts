@@ -16,7 +16,13 @@ export interface OfVisit {
 }
 
 /** The fields of a visit as its row holds them: one JSON a station. */
-export function fieldsOfRow({ title, acknowledged, feet, seat, hands }: Pick<VisitRow, 'title' | 'acknowledged' | 'feet' | 'seat' | 'hands'>): VisitFields {
+export function fieldsOfRow({
+  title,
+  acknowledged,
+  feet,
+  seat,
+  hands,
+}: Pick<VisitRow, 'title' | 'acknowledged' | 'feet' | 'seat' | 'hands'>): VisitFields {
   return { title, acknowledged, choices: { feet, seat, hands } }
 }
 export function rowOfFields({ title, acknowledged, choices }: VisitFields) {
@@ -59,7 +65,16 @@ export function showEntry(row: LedgerRow): LedgerEntry {
   const at = row.at.toISOString()
   if (kind !== 'try') return { kind, id, at, of: row.of ?? '' }
   const { station, moves, exchanges, reason, later } = row
-  return { kind, id, at, station: station ?? 'feet', moves: moves ?? [], exchanges: exchanges ?? [], reason: reason ?? '', later: later ?? '' }
+  return {
+    kind,
+    id,
+    at,
+    station: station ?? 'feet',
+    moves: moves ?? [],
+    exchanges: exchanges ?? [],
+    reason: reason ?? '',
+    later: later ?? '',
+  }
 }
 
 export function ledgerRow({ studioId, visitId }: OfVisit, seq: number, entry: LedgerEntry): typeof ledger.$inferInsert {

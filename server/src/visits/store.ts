@@ -234,9 +234,7 @@ async function assertRateable(tx: Queryable, studioId: string, visitId: string, 
   const [change] = await tx
     .select()
     .from(ledger)
-    .where(
-      and(eq(ledger.studioId, studioId), eq(ledger.visitId, visitId), eq(ledger.id, rating.changeId), eq(ledger.kind, 'try')),
-    )
+    .where(and(eq(ledger.studioId, studioId), eq(ledger.visitId, visitId), eq(ledger.id, rating.changeId), eq(ledger.kind, 'try')))
   if (!change) throw notFound('The change rated')
 }
 

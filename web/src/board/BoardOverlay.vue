@@ -27,7 +27,13 @@ const chosen = ref<string | null>(null)
 const proposal = computed<Scene | null>(() => {
   const { whole } = board
   if (!whole?.model) return null
-  return sceneOf(whole.model, visit.rider.values, visit.bar, withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)]), props.crankAngle)
+  return sceneOf(
+    whole.model,
+    visit.rider.values,
+    visit.bar,
+    withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)]),
+    props.crankAngle,
+  )
 })
 const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, seatAngleOf(visit.rider.values)))
 /** How far each of a handle's settings is asked to go, in words. */

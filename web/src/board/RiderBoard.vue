@@ -29,9 +29,7 @@ const stage = ref<HTMLElement | null>(null)
 
 const scene = ({ model, rider, folded }: Setup) => model && sceneOf(model, rider.values, visit.bar, folded.by, crankAngle.value)
 const now = computed(() => scene(visit.setup))
-const start = computed(() =>
-  visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline) : null,
-)
+const start = computed(() => (visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline) : null))
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
 
 /** The picture keeps its frame while things move; it is set anew for another view or another rider. */

@@ -25,7 +25,12 @@ export function useSvgDrag<Held>(
   frame: (event: PointerEvent) => SVGGraphicsElement | null,
   take: (at: DrawnPoint) => Held | null,
   move: (at: DrawnPoint, held: Held) => void,
-): { readonly dragging: Ref<boolean>; readonly down: (event: PointerEvent) => void; readonly drag: (event: PointerEvent) => void; readonly up: () => void } {
+): {
+  readonly dragging: Ref<boolean>
+  readonly down: (event: PointerEvent) => void
+  readonly drag: (event: PointerEvent) => void
+  readonly up: () => void
+} {
   const dragging = ref(false)
   let hold: { readonly held: Held; readonly frame: SVGGraphicsElement } | null = null
   function down(event: PointerEvent): void {

@@ -15,7 +15,11 @@ defineProps<{
 }>()
 defineEmits<{ go: [cause: CauseVerdict] }>()
 const visit = useVisit()
-const marks = { for: { sign: '●', words: 'speaks for it' }, open: { sign: '○', words: 'not known yet' }, against: { sign: '–', words: 'speaks against it' } } as const // prettier-ignore
+const marks = {
+  for: { sign: '●', words: 'speaks for it' },
+  open: { sign: '○', words: 'not known yet' },
+  against: { sign: '–', words: 'speaks against it' },
+} as const
 const names = (keys: readonly ReadingKey[]) => keys.map((key) => midSentence(definitionOf(key).label)).join(', ')
 </script>
 

@@ -19,7 +19,10 @@ const beads = computed(() => {
     if (entry.kind === 'try') {
       const change = visit.folded.changes.find((c) => c.id === entry.id) ?? null
       const words = (role: 'chosen' | 'knock-on') =>
-        changeWords({ moves: entry.moves.filter((move) => move.role === role), exchanges: entry.exchanges.filter((one) => one.role === role) }).join(', ')
+        changeWords({
+          moves: entry.moves.filter((move) => move.role === role),
+          exchanges: entry.exchanges.filter((one) => one.role === role),
+        }).join(', ')
       const after = visit.ledger.findIndex((other, i) => i > index && other.kind === 'keep' && other.of === entry.id)
       list.push({
         key: entry.id,

@@ -7,9 +7,29 @@ import MetricVial from './MetricVial.vue'
 /** Numbers of the rider on the bike, two a row, in the order of the body. */
 const props = withDefaults(defineProps<{ metrics?: readonly MetricKey[] }>(), {
   metrics: () => [
-    'kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'elbowLeft', 'elbowRight', 'shoulderLeft', 'shoulderRight', 'wristLeft', 'wristRight', 'reach', 'drop',
-    'kneeElbowLeft', 'kneeElbowRight', 'kneeAheadLeft', 'kneeAheadRight', 'wristBackLeft', 'wristBackRight', 'stance', 'frontWheel',
-  ], // prettier-ignore
+    'kneeLeft',
+    'kneeRight',
+    'hipLeft',
+    'hipRight',
+    'torso',
+    'load',
+    'elbowLeft',
+    'elbowRight',
+    'shoulderLeft',
+    'shoulderRight',
+    'wristLeft',
+    'wristRight',
+    'reach',
+    'drop',
+    'kneeElbowLeft',
+    'kneeElbowRight',
+    'kneeAheadLeft',
+    'kneeAheadRight',
+    'wristBackLeft',
+    'wristBackRight',
+    'stance',
+    'frontWheel',
+  ],
 })
 
 const visit = useVisit()

@@ -32,7 +32,10 @@ const board = useBoard()
 /** The station's own fields, and one for whatever else is asked for. */
 const shownFields = computed<readonly SettingPlace[]>(() => {
   const others = board.requested.flatMap((request) => (isExchange(request) ? [] : [request]))
-  return [...props.fields, ...others.filter(({ setting, side }) => !props.fields.some((field) => field.setting === setting && field.side === side))]
+  return [
+    ...props.fields,
+    ...others.filter(({ setting, side }) => !props.fields.some((field) => field.setting === setting && field.side === side)),
+  ]
 })
 /** Left and right of one setting share a row. */
 const rows = computed(() => {
@@ -42,7 +45,10 @@ const rows = computed(() => {
 const step = computed(() => board.step)
 const inRole = (role: 'chosen' | 'knock-on') =>
   step.value
-    ? changeWords({ moves: step.value.moves.filter((move) => move.role === role), exchanges: step.value.exchanges.filter((one) => one.role === role) })
+    ? changeWords({
+        moves: step.value.moves.filter((move) => move.role === role),
+        exchanges: step.value.exchanges.filter((one) => one.role === role),
+      })
     : []
 const now = computed(() => inRole('chosen'))
 const withIt = computed(() => inRole('knock-on'))

@@ -31,7 +31,8 @@ const preferences = usePreferences()
 
 const stored = computed(() => (props.again ? null : visit.reading(props.readingKey, props.side, props.condition)))
 const place = computed(
-  () => `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}${props.again ? '@again' : ''}`,
+  () =>
+    `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}${props.again ? '@again' : ''}`,
 )
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)

@@ -101,7 +101,8 @@ const before = later(
   () =>
     fieldSides.value.map((side) => {
       const reading = visit.reading(props.readingKey, side, props.condition)
-      const isLater = reading !== null && visit.placeOf(reading) > 0 && visit.allReadings(props.readingKey, side, props.condition).length > 1
+      const isLater =
+        reading !== null && visit.placeOf(reading) > 0 && visit.allReadings(props.readingKey, side, props.condition).length > 1
       return isLater ? predictionOf(reading, visit.readings, visit.ledger, visit.bar) : null
     }),
 )
@@ -115,7 +116,10 @@ const moved = computed(() => {
   })
   if (isReread) {
     const start = bothSides(first.map((reading) => (typeof reading?.value === 'number' ? reading.value : null)))
-    return { start: `${start} at start`, now: before.value.some((value) => value !== null) ? `predicted ${bothSides(before.value)}` : how.value }
+    return {
+      start: `${start} at start`,
+      now: before.value.some((value) => value !== null) ? `predicted ${bothSides(before.value)}` : how.value,
+    }
   }
   if (predicted.value && taken.value.every((reading) => reading !== null && visit.placeOf(reading) < visit.place)) {
     return { start: 'start', now: `predicted now ${bothSides(predicted.value)}` }
@@ -150,7 +154,8 @@ const valueWords = ({ value }: Reading) => {
 }
 /** Something was changed since it was read. */
 const canReadAgain = computed(
-  () => visit.shownUpTo === null && [...taken.value, forBoth.value].some((reading) => reading !== null && visit.placeOf(reading) < visit.place),
+  () =>
+    visit.shownUpTo === null && [...taken.value, forBoth.value].some((reading) => reading !== null && visit.placeOf(reading) < visit.place),
 )
 watch([() => visit.place, () => visit.head?.visitId], () => (again.value = false))
 // The new reading counts from its first good value on.
@@ -232,9 +237,13 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
         {{ words }} <button type="button" class="link" :aria-label="`Remove: ${words}`" @click="remove(reading)">Remove</button>
       </p>
       <p v-if="canReadAgain && !again">
-        <button type="button" class="plain" :data-testid="`again-${readingKey}`" @click="readAgain">Read again, as the bike stands now</button>
+        <button type="button" class="plain" :data-testid="`again-${readingKey}`" @click="readAgain">
+          Read again, as the bike stands now
+        </button>
       </p>
-      <p v-else-if="again">The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button></p>
+      <p v-else-if="again">
+        The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button>
+      </p>
       <label v-if="taken.length > 0 || forBoth">
         How measured
         <select class="plain-field" :value="method" @change="setMethod">

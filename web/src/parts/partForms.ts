@@ -15,7 +15,8 @@ const worded = (reading: ChoiceKey, keys: readonly string[]) => keys.map((key) =
 const name = { key: 'name', label: 'Name', unit: '', kind: 'text' } as const
 const massLimit = { key: 'massLimit', label: 'Mass limit', unit: 'kg, empty = none said', kind: 'optional' } as const
 const note = { key: 'note', label: 'Note', unit: '', kind: 'long' } as const
-const kindOf = (reading: ChoiceKey, keys: readonly string[]) => ({ key: 'kind', label: 'Kind', unit: '', kind: 'choice', options: worded(reading, keys) }) as const
+const kindOf = (reading: ChoiceKey, keys: readonly string[]) =>
+  ({ key: 'kind', label: 'Kind', unit: '', kind: 'choice', options: worded(reading, keys) }) as const
 
 const pedalFields: readonly SpecField<PedalSpec>[] = [
   name,

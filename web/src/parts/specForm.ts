@@ -46,7 +46,15 @@ export function readTexts<Spec>(
     const text = texts[key] ?? ''
     if (kind === 'optional') return [key, text.trim() === '' ? null : numberOf(text)]
     if (kind === 'number' || kind === 'mark') return [key, numberOf(text)]
-    if (kind === 'list') return [key, text.split(/[;\s]+/).map((part) => part.replace(/,$/, '')).filter((part) => part !== '').map(numberOf)] // prettier-ignore
+    if (kind === 'list')
+      return [
+        key,
+        text
+          .split(/[;\s]+/)
+          .map((part) => part.replace(/,$/, ''))
+          .filter((part) => part !== '')
+          .map(numberOf),
+      ]
     return [key, kind === 'yes-no' ? text === 'yes' : text]
   })
   const parsed = schema.safeParse(Object.fromEntries(raw))

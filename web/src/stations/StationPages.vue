@@ -24,7 +24,12 @@ const props = defineProps<{
   pages: Readonly<
     Record<
       string,
-      { readonly label: string; readonly readings: readonly ReadingKey[]; readonly fields: readonly SettingPlace[]; readonly choosesHold?: true }
+      {
+        readonly label: string
+        readonly readings: readonly ReadingKey[]
+        readonly fields: readonly SettingPlace[]
+        readonly choosesHold?: true
+      }
     >
   >
   /** what each page shows beside the readings */
@@ -82,7 +87,9 @@ const moves = computed(() => fields.value.length > 0 || board.active)
       <template #readings><ReadingRows :keys="readings" /></template>
       <template #board><slot name="board" :show="show" /></template>
       <template #judgement>
-        <WhyPage v-if="why && station.page === WHY" :causes="station.causes" :pages="pages" :none="why.none" @show="show"><slot name="warnings" /></WhyPage>
+        <WhyPage v-if="why && station.page === WHY" :causes="station.causes" :pages="pages" :none="why.none" @show="show"
+          ><slot name="warnings"
+        /></WhyPage>
         <component :is="components[station.page]" v-else @show="show" />
       </template>
       <template #act>

@@ -54,7 +54,8 @@ export const useBoard = defineStore('board', () => {
   const rested = refDebounced(requested, WORDS_AFTER)
   const step = computed(() => stepOf(active.value ? rested.value : []))
 
-  const metricsOf = (setup: typeof visit.setup): RiderMetrics | null => setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values))
+  const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
+    setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values))
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => whole.value?.after ?? null)

@@ -20,7 +20,12 @@ export interface StoredPart<Spec extends PartSpec = PartSpec> {
 /** What became of a save: stored, or why not; `theirs` where somebody else wrote first. */
 export type SaveAnswer<Stored> =
   | { readonly ok: true }
-  | { readonly ok: false; readonly message: string; readonly fields: readonly { readonly field: string; readonly message: string }[]; readonly theirs: Stored | null } // prettier-ignore
+  | {
+      readonly ok: false
+      readonly message: string
+      readonly fields: readonly { readonly field: string; readonly message: string }[]
+      readonly theirs: Stored | null
+    }
 
 /** What went wrong with a save, as the screens take it. */
 export function refused<Stored>(error: unknown): Extract<SaveAnswer<Stored>, { ok: false }> {
@@ -36,8 +41,7 @@ function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly str
   /** In the order of the kinds, then by name. */
   const sorted = (rows: readonly StoredPart<Spec>[]): StoredPart<Spec>[] =>
     [...rows].sort(
-      ({ entry: { spec: a } }, { entry: { spec: b } }) =>
-        kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || a.name.localeCompare(b.name),
+      ({ entry: { spec: a } }, { entry: { spec: b } }) => kinds.indexOf(a.kind) - kinds.indexOf(b.kind) || a.name.localeCompare(b.name),
     )
 
   return () => {

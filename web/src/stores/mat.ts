@@ -63,11 +63,12 @@ export const useMat = defineStore('mat', () => {
     started.addEventListener('message', ({ data }: MessageEvent<MatAnswer>) => {
       if (data.kind === 'broken') broken.value = data.message
       else if (data.kind === 'recorded') void keep(data.text)
-      else if (data.id !== LIVE || live.value || !data.live) said.value = new Map(said.value).set(data.id, { header: data.header, result: data.result })
+      else if (data.id !== LIVE || live.value || !data.live)
+        said.value = new Map(said.value).set(data.id, { header: data.header, result: data.result })
     })
     started.addEventListener('error', () => (broken.value = 'The recording could not be analysed here.'))
     return started
-  } // prettier-ignore
+  }
   function ask(question: MatQuestion): void {
     worker ??= listen()
     // What Vue hands out may be wrapped; a message carries plain things. A file's text is one already, and long.
@@ -90,14 +91,15 @@ export const useMat = defineStore('mat', () => {
   /** Takes a file: checked and kept by the server, then analysed. @returns what is wrong, or null */
   async function take(file: File): Promise<string | null> {
     broken.value = null
-    if (file.size > MAT_FILE_LIMIT) return `The file has ${Math.ceil(file.size / 1024 / 1024)} MB; at most ${MAT_FILE_LIMIT / 1024 / 1024} are read.`
+    if (file.size > MAT_FILE_LIMIT)
+      return `The file has ${Math.ceil(file.size / 1024 / 1024)} MB; at most ${MAT_FILE_LIMIT / 1024 / 1024} are read.`
     if (file.size === 0) return 'The file is empty.'
     const added = await attachments.add('mat', file.name, file)
     if (typeof added === 'string') return added
     chosen.value = { ...chosen.value, after: added.id }
     await load()
     return null
-  } // prettier-ignore
+  }
 
   function startLive(rider: MatRider, title: string): void {
     liveTitle = title

@@ -55,7 +55,10 @@ export const useMoulding = defineStore('moulding', () => {
   function beep(): void {
     prepareSound()
     if (!audio || audio.state !== 'running') return
-    for (const [after, pitch] of [[0, 880], [0.22, 1175]] as const) {
+    for (const [after, pitch] of [
+      [0, 880],
+      [0.22, 1175],
+    ] as const) {
       const tone = audio.createOscillator()
       const gain = audio.createGain()
       tone.frequency.value = pitch
@@ -64,7 +67,7 @@ export const useMoulding = defineStore('moulding', () => {
       tone.connect(gain).connect(audio.destination)
       tone.start(audio.currentTime + after)
       tone.stop(audio.currentTime + after + 0.2)
-    } // prettier-ignore
+    }
   }
   const beeping = useIntervalFn(beep, 1500, { immediate: false, immediateCallback: true })
   watch(over, (is) => (is ? beeping.resume() : beeping.pause()), { immediate: true })

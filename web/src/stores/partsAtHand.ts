@@ -26,7 +26,10 @@ export const usePartsAtHand = defineStore('parts-at-hand', () => {
 /** A typed list of sizes, or what is wrong with it. */
 export function readSizes(key: StockKey, text: string): { readonly list: number[] } | { readonly problem: string } {
   const { label, min, max } = stockRange[key]
-  const parts = text.split(/[;\s]+/).map((part) => part.replace(/,$/, '')).filter((part) => part !== '') // prettier-ignore
+  const parts = text
+    .split(/[;\s]+/)
+    .map((part) => part.replace(/,$/, ''))
+    .filter((part) => part !== '')
   const list = parts.map((part) => Number(part.replace(',', '.')))
   if (list.some((value) => !Number.isFinite(value) || value < min || value > max))
     return { problem: `${label}: numbers from ${min} to ${max} mm, with spaces between.` }

@@ -46,7 +46,11 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
       list.value = byMark(rows.map((r) => ({ ...r, ...r.saddle }))).map(({ id, saddle, version }) => ({ id, saddle, version }))
     }
     try {
-      const stored = await api<StoredTried>('PUT', `/riders/${riderId}/saddles/${row.id}`, { version: row.version, saddle: row.saddle, removed })
+      const stored = await api<StoredTried>('PUT', `/riders/${riderId}/saddles/${row.id}`, {
+        version: row.version,
+        saddle: row.saddle,
+        removed,
+      })
       keep(removed ? [] : [stored])
       return { ok: true }
     } catch (error) {
@@ -54,7 +58,7 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
       if (answer.theirs) keep([answer.theirs])
       return answer
     }
-  } // prettier-ignore
+  }
 
   return { list, saddles, marks, advice, problem, load, save }
 })

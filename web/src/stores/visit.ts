@@ -20,6 +20,7 @@ import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/do
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
+import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
 import type { PendingWrite } from './pendingWrite.ts'
@@ -46,7 +47,15 @@ export const useVisit = defineStore('visit', () => {
   const head = stable(() => {
     if (!dossier.value) return null
     const { rider, bike, visit } = dossier.value
-    return { riderId: rider.id, rider: rider.name, bike: bike.name, kind: bike.kind, bar: barOf(bike.kind), visitId: visit.id, title: visit.title }
+    return {
+      riderId: rider.id,
+      rider: rider.name,
+      bike: bike.name,
+      kind: bike.kind,
+      bar: barOf(bike.kind),
+      visitId: visit.id,
+      title: visit.title,
+    }
   })
   /** what the fitter has picked at each station */
   const choices = stable<Choices>(() => parts.choices.value ?? { feet: {}, seat: {}, hands: {} })
@@ -70,11 +79,17 @@ export const useVisit = defineStore('visit', () => {
   const rider = computed(() => setup.value.rider)
   const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
-  const questions = computed(() => {
+  /** Asked once the hand rests: a number half typed is no question. */
+  const questions = later(
+    () => [counting.value, parts.acknowledged.value],
+    () => head.value?.visitId,
+    questionsNow,
+  )
+  function questionsNow() {
     const acknowledged = new Set(parts.acknowledged.value ?? [])
     const standing = [...counting.value.values()].map((row) => row.reading)
     return plausibilityQuestions(standing).filter((question) => !acknowledged.has(question.id))
-  })
+  }
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
 
   /** Reads the visit and lays unsent writes over it. */

@@ -19,7 +19,8 @@ const nameOf = { toeOut: 'toeOutHanging', cleatTurn: 'cleatTurn', float: 'cleatF
 const judged = computed(() =>
   sides.map((side) => {
     const judgement = feet.parts.rotation[side]
-    const lacking = judgement.state === 'missing' ? judgement.missing.map((key) => midSentence(definitionOf(nameOf[key]).label)).join(', ') : ''
+    const lacking =
+      judgement.state === 'missing' ? judgement.missing.map((key) => midSentence(definitionOf(nameOf[key]).label)).join(', ') : ''
     return { side, judgement, lacking }
   }),
 )

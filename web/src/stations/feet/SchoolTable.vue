@@ -41,7 +41,8 @@ function cell(side: Side, key: string): string {
     <tbody>
       <tr v-for="row in rows" :key="row.school.key" :class="{ chosen: row.school.key === feet.parts.school }">
         <th scope="row">
-          {{ row.school.label }}<span class="muted suits">{{ row.school.key === feet.parts.school ? row.school.reason : row.school.suits }}</span>
+          {{ row.school.label
+          }}<span class="muted suits">{{ row.school.key === feet.parts.school ? row.school.reason : row.school.suits }}</span>
         </th>
         <td>{{ row.left }}</td>
         <td>{{ row.right }}</td>

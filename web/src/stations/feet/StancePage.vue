@@ -77,7 +77,18 @@ const items = computed(() => {
   const side = (key: 'left' | 'right') => {
     const { washer, adapter, axle, cleatInboard } = standing.parts[key]
     const { low, high } = standing.cleatRoom[key]
-    return { washer, adapter, axle, cleatInboard, target: standing.now[key] + standing.gap[key], low: standing.band[key].low, high: standing.band[key].high, cleatOut: Math.min(20, high), cleatIn: Math.min(20, -low), thread: standing.thread[key] } // prettier-ignore
+    return {
+      washer,
+      adapter,
+      axle,
+      cleatInboard,
+      target: standing.now[key] + standing.gap[key],
+      low: standing.band[key].low,
+      high: standing.band[key].high,
+      cleatOut: Math.min(20, high),
+      cleatIn: Math.min(20, -low),
+      thread: standing.thread[key],
+    }
   }
   return [
     {

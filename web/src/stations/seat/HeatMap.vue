@@ -37,31 +37,75 @@ function draw(): void {
   const { rows, columns } = header
   const panel = colour('--panel')
   const dark = document.documentElement.dataset['scheme'] === 'dark'
-  const z = Array.from({ length: rows }, (_, row) => (result ? Array.from(result.mean.subarray(row * columns, (row + 1) * columns)) : new Array<number>(columns).fill(0)))
+  const z = Array.from({ length: rows }, (_, row) =>
+    result ? Array.from(result.mean.subarray(row * columns, (row + 1) * columns)) : new Array<number>(columns).fill(0),
+  )
   const edge = outline(props.shape, 40).map(({ x, y }) => ({ x: y, y: middleBehindNose(props.shape) - x }))
   const round = [...edge, ...[...edge].reverse().map(({ x, y }) => ({ x: -x, y }))]
   const mark = (name: string, points: readonly { x: number; y: number }[], symbol: string, ink: string) => ({
-    type: 'scatter', mode: 'markers', name, x: points.map((p) => p.x), y: points.map((p) => p.y), hoverinfo: 'name',
+    type: 'scatter',
+    mode: 'markers',
+    name,
+    x: points.map((p) => p.x),
+    y: points.map((p) => p.y),
+    hoverinfo: 'name',
     marker: { symbol, size: 13, color: ink, line: { width: 2, color: panel } },
   })
   const data = [
     {
-      type: 'heatmap', z, ...axes.value, zmin: 0, zmax: Math.max(10, props.most), zsmooth: 'fast', showscale: false, hovertemplate: '%{z:.0f} kPa<extra></extra>',
-      colorscale: [[0, panel], [0.04, panel], [0.2, dark ? '#4d5b26' : '#dce8a8'], [0.45, '#c9821b'], [0.75, '#a63d2a'], [1, dark ? '#f6d9d2' : '#4a150c']],
+      type: 'heatmap',
+      z,
+      ...axes.value,
+      zmin: 0,
+      zmax: Math.max(10, props.most),
+      zsmooth: 'fast',
+      showscale: false,
+      hovertemplate: '%{z:.0f} kPa<extra></extra>',
+      colorscale: [
+        [0, panel],
+        [0.04, panel],
+        [0.2, dark ? '#4d5b26' : '#dce8a8'],
+        [0.45, '#c9821b'],
+        [0.75, '#a63d2a'],
+        [1, dark ? '#f6d9d2' : '#4a150c'],
+      ],
     },
-    { type: 'scatter', mode: 'lines', x: round.map((p) => p.x), y: round.map((p) => p.y), line: { color: colour('--steel'), width: 1.5, dash: 'dot' }, hoverinfo: 'skip' },
+    {
+      type: 'scatter',
+      mode: 'lines',
+      x: round.map((p) => p.x),
+      y: round.map((p) => p.y),
+      line: { color: colour('--steel'), width: 1.5, dash: 'dot' },
+      hoverinfo: 'skip',
+    },
     ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colour('--ink'))] : []),
-    ...(result ? [mark('highest', [result.peakAt], 'triangle-down-open', colour('--ink')), mark('centre of pressure', [result.centre], 'circle', colour('--petrol'))] : []),
+    ...(result
+      ? [
+          mark('highest', [result.peakAt], 'triangle-down-open', colour('--ink')),
+          mark('centre of pressure', [result.centre], 'circle', colour('--petrol')),
+        ]
+      : []),
   ]
   const { x, y } = axes.value
-  const axis = { color: colour('--muted'), gridcolor: 'rgba(0,0,0,0)', zerolinecolor: colour('--line'), ticksuffix: '', tickfont: { size: 11 } }
+  const axis = {
+    color: colour('--muted'),
+    gridcolor: 'rgba(0,0,0,0)',
+    zerolinecolor: colour('--line'),
+    ticksuffix: '',
+    tickfont: { size: 11 },
+  }
   const layout = {
-    margin: { l: 34, r: 6, t: 6, b: 26 }, showlegend: false, paper_bgcolor: panel, plot_bgcolor: panel, font: { family: 'Barlow Semi Condensed', color: colour('--ink') },
-    xaxis: { ...axis, range: [x[0], x.at(-1)], dtick: 50, constrain: 'domain' }, yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, dtick: 50, constrain: 'domain' },
+    margin: { l: 34, r: 6, t: 6, b: 26 },
+    showlegend: false,
+    paper_bgcolor: panel,
+    plot_bgcolor: panel,
+    font: { family: 'Barlow Semi Condensed', color: colour('--ink') },
+    xaxis: { ...axis, range: [x[0], x.at(-1)], dtick: 50, constrain: 'domain' },
+    yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, dtick: 50, constrain: 'domain' },
     shapes: [{ type: 'line', x0: 0, x1: 0, y0: y.at(-1), y1: y[0], line: { color: colour('--line'), width: 1 } }],
   }
   void plotly.react(element.value, data, layout, { displayModeBar: false, responsive: true, staticPlot: props.recording.id === 'live' })
-} // prettier-ignore
+}
 
 onMounted(async () => {
   try {

@@ -26,7 +26,18 @@ const pages = [
   { key: 'angles', label: 'Angles' },
 ] as const
 const page = ref<(typeof pages)[number]['key']>('knees')
-const metrics = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'load', 'reach', 'drop', 'kneeAheadLeft', 'kneeAheadRight'] as const
+const metrics = [
+  'kneeLeft',
+  'kneeRight',
+  'hipLeft',
+  'hipRight',
+  'torso',
+  'load',
+  'reach',
+  'drop',
+  'kneeAheadLeft',
+  'kneeAheadRight',
+] as const
 
 const height = computed(() => seat.parts.height)
 const now = computed(() => visit.setup.now.saddleHeight.left?.value ?? null)

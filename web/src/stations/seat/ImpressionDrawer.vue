@@ -163,11 +163,14 @@ const sizeProblem = ref<string | null>(null)
 function size(key: 'width' | 'height' | 'length', text: string): void {
   typed.value = { ...typed.value, [key]: text }
   const value = Number(text.trim().replace(',', '.'))
-  const next = key === 'length' ? { ...marks.value, scale: { ...marks.value.scale, length: value } } : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
+  const next =
+    key === 'length'
+      ? { ...marks.value, scale: { ...marks.value.scale, length: value } }
+      : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
   const parsed = impressionMarksSchema.safeParse(next)
   sizeProblem.value = parsed.success ? null : (parsed.error.issues[0]?.message ?? 'This size is not known.')
   if (parsed.success) change(next)
-} // prettier-ignore
+}
 function sheetOf(key: string): void {
   const sheet = sheets[key as keyof typeof sheets]
   typed.value = { ...typed.value, width: String(sheet.width), height: String(sheet.height) }
@@ -179,11 +182,29 @@ function take(): void {
   if (!result.value) return
   const value = Math.round(result.value.spacing * 10) / 10
   const plusMinus = Math.round(result.value.plusMinus * 10) / 10
-  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'picture', after: visit.after, at: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
+  visit.setReading({
+    key: 'sitBoneSpacing',
+    side: 'both',
+    value,
+    typed: String(value),
+    method: 'picture',
+    after: visit.after,
+    at: new Date().toISOString(),
+    condition: 'usual',
+    repeats: [],
+    plusMinus,
+  })
   said.value = `${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`
-} // prettier-ignore
+}
 const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
-const items = computed(() => [{ heading: 'Spacing from the picture', calculation: anyCalculation(impressionCalculation), input: { marks: marks.value, click: click.value }, plusMinus: {} }]) // prettier-ignore
+const items = computed(() => [
+  {
+    heading: 'Spacing from the picture',
+    calculation: anyCalculation(impressionCalculation),
+    input: { marks: marks.value, click: click.value },
+    plusMinus: {},
+  },
+])
 </script>
 
 <template>

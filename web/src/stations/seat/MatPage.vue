@@ -28,18 +28,24 @@ interface Line {
 }
 const percent = (share: number) => `${trimmed(100 * share, 0)} %`
 const lines: readonly Line[] = [
-  { label: 'Sit bones apart', of: (r) => (r.spacing === null ? '–' : `${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`) },
+  {
+    label: 'Sit bones apart',
+    of: (r) => (r.spacing === null ? '–' : `${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`),
+  },
   { label: 'Left : right', of: (r) => `${trimmed(100 * r.left, 0)} : ${trimmed(100 * (1 - r.left), 0)}` },
   { label: 'Before : behind bones', of: (r) => `${trimmed(100 * r.front, 0)} : ${trimmed(100 * (1 - r.front), 0)}` },
   { label: 'In the middle', of: (r) => percent(r.softTissue) },
-  { label: 'Middle, bones', of: (r) => `${trimmed(r.softPeak, 0)}, ${r.bones ? trimmed((r.bones.left.pressure + r.bones.right.pressure) / 2, 0) : '–'} kPa` },
+  {
+    label: 'Middle, bones',
+    of: (r) => `${trimmed(r.softPeak, 0)}, ${r.bones ? trimmed((r.bones.left.pressure + r.bones.right.pressure) / 2, 0) : '–'} kPa`,
+  },
   { label: 'Highest', of: (r) => `${trimmed(r.peak, 0)} kPa` },
   { label: 'Bones turned', of: (r) => (r.turned === null ? '–' : `${trimmed(r.turned, 1)}°`) },
   { label: 'Centre strays', of: (r) => `${trimmed(r.wander.x, 0)} across, ${trimmed(r.wander.y, 0)} along` },
   { label: 'Swings sideways', of: (r) => `${trimmed(r.rocking, 0)} %` },
   { label: 'Load, area', of: (r) => `${trimmed(r.force, 0)} N, ${trimmed(r.area, 0)} cm²` },
   { label: 'Frames, time', of: (r) => `${r.frames}, ${trimmed(r.seconds, 1)} s` },
-] // prettier-ignore
+]
 const current = computed(() => mat.current)
 const findings = computed(() => (current.value?.result ? matFindings(current.value.result) : []))
 
@@ -57,8 +63,19 @@ function takeSpacing(): void {
   if (!result || result.spacing === null) return
   const value = Math.round(result.spacing * 10) / 10
   const plusMinus = Math.round((result.spacingPlusMinus ?? 4) * 10) / 10
-  visit.setReading({ key: 'sitBoneSpacing', side: 'both', value, typed: String(value), method: 'mat', after: visit.after, at: new Date().toISOString(), condition: 'usual', repeats: [], plusMinus })
-} // prettier-ignore
+  visit.setReading({
+    key: 'sitBoneSpacing',
+    side: 'both',
+    value,
+    typed: String(value),
+    method: 'mat',
+    after: visit.after,
+    at: new Date().toISOString(),
+    condition: 'usual',
+    repeats: [],
+    plusMinus,
+  })
+}
 
 /** The simulated rider: from the readings where there are any, then as the hand sets it. */
 const own = ref<Partial<Record<'spacing' | 'width' | 'tilt' | 'torso' | 'leans' | 'turned' | 'rocking' | 'effort' | 'relief', number>>>({})

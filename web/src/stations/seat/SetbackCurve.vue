@@ -46,9 +46,14 @@ const heightAt = (setback: number) => {
 const here = computed(() => heightAt(at.value))
 const spoken = computed(() => {
   const move = at.value === 0 ? 'where it is' : `${trimmed(Math.abs(at.value), 1)} mm ${at.value > 0 ? 'back' : 'forward'}`
-  const height = here.value === null ? '' : Math.abs(here.value) < 0.05 ? ', same height' : `, post ${trimmed(Math.abs(here.value), 1)} ${here.value > 0 ? 'up' : 'down'}`
+  const height =
+    here.value === null
+      ? ''
+      : Math.abs(here.value) < 0.05
+        ? ', same height'
+        : `, post ${trimmed(Math.abs(here.value), 1)} ${here.value > 0 ? 'up' : 'down'}`
   return `${move}${height}`
-}) // prettier-ignore
+})
 
 const held = (by: number) => Math.max(-REACH, Math.min(REACH, Math.round(by / STEP) * STEP))
 const slide = (by: number) => board.request([{ setting: 'saddleSetback', side: 'both', by: held(by) }])
