@@ -1,0 +1,318 @@
+/** @jest-environment jsdom */
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
+import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import { feetStation } from '@level-stance/core/feet/station'
+import { handsStation } from '@level-stance/core/hands/station'
+import { readingKeys } from '@level-stance/core/measure/readingDefinitions'
+import { footCauses } from '@level-stance/core/reason/footCauses'
+import { seatCauses } from '@level-stance/core/reason/seatCauses'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import { freshVisit } from '@level-stance/core/record/dossier'
+import { seatStation } from '@level-stance/core/seat/station'
+import { pageOf } from '@level-stance/core/station'
+import type { Proposal } from '@level-stance/core/station'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+import { aReading, entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
+import { scaleOf } from '../src/parts/targetScale.ts'
+import { useFeet } from '../src/stations/feet/useFeet.ts'
+import { useHands } from '../src/stations/hands/useHands.ts'
+import { useSeat } from '../src/stations/seat/useSeat.ts'
+import { useAttachments } from '../src/stores/attachments.ts'
+import { useBoard } from '../src/stores/board.ts'
+import { useVisit } from '../src/stores/visit.ts'
+
+const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
+const rested = () => new Promise((resolve) => setTimeout(resolve, 180))
+
+let asked: { path: string; method: string; body: string }[]
+let reply: (path: string, method: string) => { status: number; body: unknown }
+beforeEach(() => {
+  localStorage.clear()
+  sessionStorage.clear()
+  asked = []
+  reply = () => ({ status: 200, body: { version: 1 } })
+  let n = 900
+  Object.assign(globalThis.crypto, { randomUUID: () => uuid((n += 1)) })
+  Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
+  Object.assign(globalThis, {
+    Worker: class {
+      addEventListener() {}
+      postMessage() {}
+    },
+    fetch: (path: string, init: RequestInit) => {
+      asked.push({ path, method: String(init.method), body: typeof init.body === 'string' ? init.body : '' })
+      const { status, body } = reply(path, String(init.method))
+      return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) })
+    },
+  })
+  setActivePinia(createPinia())
+})
+
+const numb: Complaint = {
+  id: uuid(50),
+  region: 'forefoot',
+  side: 'both',
+  kind: 'numb',
+  startsAfter: 40,
+  situation: 'anywhere',
+  severity: 6,
+  note: '',
+  warnings: {},
+}
+function open(ledger: LedgerEntry[] = [], readings = readingsWith({ saddleTilt: 2, sitBoneSpacing: 120, saddleWidth: 135 })) {
+  const visit = useVisit()
+  const dossier: Dossier = {
+    rider: { id: uuid(1), version: 1, name: 'Station Rider', note: '' },
+    bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
+    visit: { id: uuid(3), version: 1, ...freshVisit, startedAt: testTime },
+    readings: readings.map((reading) => ({ reading, version: 1 })),
+    complaints: [{ complaint: numb, removed: false, version: 1 }],
+    ledger,
+    ratings: [],
+  }
+  visit.dossier = dossier
+  return visit
+}
+
+describe('pages of the stations', () => {
+  it('ask for readings that exist, each once a page', () => {
+    for (const { pages } of Object.values(stations))
+      for (const { readings, label } of Object.values(pages)) {
+        expect(label).not.toBe('')
+        for (const key of readings) expect(readingKeys).toContain(key)
+        expect(new Set(readings).size).toBe(readings.length)
+      }
+  })
+
+  it('have a place for every cause: a page of the station, or another station', () => {
+    for (const { page } of Object.values(footCauses)) expect([page, page in feetStation.pages || page in stations]).toEqual([page, true])
+    for (const { page } of Object.values(seatCauses)) expect([page, page in seatStation.pages || page in stations]).toEqual([page, true])
+  })
+
+  it('know which of them moves a setting', () => {
+    expect(pageOf(feetStation.pages, 'cleatTurn')).toBe('rotation')
+    expect(pageOf(feetStation.pages, 'cleatSetback')).toBe('cleat')
+    expect(pageOf(seatStation.pages, 'saddleTilt')).toBe('tilt')
+    expect(pageOf(feetStation.pages, 'saddleHeight')).toBeNull()
+  })
+})
+
+describe('an open station', () => {
+  it('says what its open page says, and nothing on the first page', () => {
+    open()
+    const feet = useFeet()
+    expect(feet.judgement).toEqual({ findings: [], targets: [], proposals: [], working: [] })
+    feet.open('cleat')
+    expect(feet.judgement.targets.map(({ key }) => key)).toEqual(['cleat-left', 'cleat-right'])
+    expect(feet.judgement.proposals.map(({ key, standing }) => [key, standing])).toEqual([['as-judged', true]])
+    feet.open('no such page')
+    expect(feet.judgement.targets).toEqual([])
+  })
+
+  it('judges every page of every station without trouble, with all readings and with none', () => {
+    for (const readings of [readingsWith({ saddleTilt: 2 }), [aReading('mass', 'both', 70)]]) {
+      setActivePinia(createPinia())
+      open([], readings)
+      for (const [station, { pages }] of [
+        [useFeet(), feetStation],
+        [useSeat(), seatStation],
+        [useHands(), handsStation],
+      ] as const)
+        for (const key of Object.keys(pages)) {
+          station.open(key)
+          const { targets, proposals, findings } = station.judgement
+          for (const { now, band } of targets) expect(Number.isFinite(now.value) && band.low <= band.high).toBe(true)
+          for (const { words, requested } of proposals) expect([words === '', requested.length > 0]).toEqual([false, true])
+          for (const { headline } of findings) expect(headline).not.toMatch(/NaN|undefined/)
+        }
+    }
+  })
+
+  it('keeps what is picked there with the visit, beside what other stations picked', async () => {
+    const visit = open()
+    useSeat().choose({ tiltUse: 'low' })
+    useFeet().choose({ cleatSchool: 'mid-foot' })
+    expect(visit.choices).toEqual({ feet: { cleatSchool: 'mid-foot' }, seat: { tiltUse: 'low' }, hands: {} })
+    expect(useFeet().parts.school).toBe('mid-foot')
+    await nextTick()
+    expect(visit.dossier?.visit.choices.seat).toEqual({ tiltUse: 'low' })
+  })
+
+  it('weighs causes and finds its word for the rail once the hand rests, and at once for another visit', async () => {
+    const visit = open()
+    const feet = useFeet()
+    expect(feet.causes.map(({ complaintId }) => complaintId)).toEqual([numb.id])
+    expect(feet.summary.words).toBe('1 to try')
+    visit.setComplaint({ ...numb, region: 'neck' })
+    await nextTick()
+    expect(feet.causes).toHaveLength(1)
+    await rested()
+    expect(feet.causes).toHaveLength(0)
+    visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) }, readings: [] }
+    expect(feet.summary.words).toBe('readings')
+  })
+
+  it('asks for the rider’s other bikes, and does without them where there is no answer', async () => {
+    open()
+    const feet = useFeet()
+    reply = () => ({ status: 200, body: { bikes: [{ name: 'Town bike', left: 130, right: 131 }] } })
+    await feet.loadOtherBikes(uuid(3))
+    expect(feet.otherBikes).toHaveLength(1)
+    reply = () => ({ status: 500, body: {} })
+    await feet.loadOtherBikes(uuid(3))
+    expect(feet.otherBikes).toEqual([])
+  })
+})
+
+describe('what a page proposes', () => {
+  const proposal: Proposal = {
+    key: 'as-judged',
+    words: 'As judged',
+    requested: [
+      { setting: 'cleatSetback', side: 'left', by: 4 },
+      { setting: 'cleatSetback', side: 'right', by: 8 },
+    ],
+    reason: 'The school asks for it.',
+    standing: true,
+  }
+
+  it('stands until something else is asked for, and again when that is given up', () => {
+    open()
+    const board = useBoard()
+    const withdraw = board.offer(() => [proposal])
+    expect(board.requested).toEqual(proposal.requested)
+    board.request([{ setting: 'cleatSetback', side: 'left', by: 2 }])
+    // The other foot stays as judged.
+    expect([board.aimed('cleatSetback', 'left'), board.aimed('cleatSetback', 'right')]).toEqual([2, 8])
+    board.clear()
+    expect(board.requested).toEqual(proposal.requested)
+    board.leave()
+    expect([board.active, board.changed]).toEqual([false, true])
+    board.clear()
+    withdraw()
+    expect(board.active).toBe(false)
+  })
+
+  it('is tried with its own reason, a request of the fitter’s with another', async () => {
+    const visit = open()
+    const board = useBoard()
+    board.offer(() => [proposal])
+    await rested()
+    board.tryStep()
+    expect(visit.ledger.at(-1)).toMatchObject({ kind: 'try', station: 'feet', reason: 'The school asks for it.' })
+    expect(board.active).toBe(false)
+  })
+
+  it('does not stand while another change is tried, or the past is shown', () => {
+    const visit = open([entryOf(7, { setting: 'cleatSetback', side: 'left', by: 5, role: 'chosen' })])
+    const board = useBoard()
+    board.offer(() => [proposal])
+    expect(board.requested).toEqual([])
+    visit.decide('keep', visit.folded.trying!)
+    expect(board.requested).toHaveLength(2)
+    visit.shownUpTo = 0
+    expect(board.requested).toEqual([])
+  })
+
+  it('may be another part: it is tried as an exchange that the ledger takes', async () => {
+    const visit = open()
+    const board = useBoard()
+    const to = { name: 'Wide one', properties: { saddleKind: 'short-nose', saddleWidth: 155 } }
+    board.take([{ slot: 'saddle', from: { name: 'Old one', properties: { saddleWidth: 135 } }, to }], 'It is wide enough.')
+    expect(board.exchanged('saddle')?.to.name).toBe('Wide one')
+    expect(board.exchanged('stem')).toBeNull()
+    await rested()
+    expect(board.nowWords).toMatch(/^Saddle: Wide one for Old one/)
+    board.tryStep()
+    const entry = visit.ledger.at(-1)
+    expect(ledgerEntrySchema.safeParse(entry).error).toBeUndefined()
+    expect(entry).toMatchObject({ station: 'seat', reason: 'It is wide enough.', exchanges: [{ slot: 'saddle', role: 'chosen' }] })
+    expect(visit.setup.now.saddleWidth.left?.value).toBe(155)
+  })
+})
+
+describe('a reading taken again', () => {
+  const change = entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
+  const keep: LedgerEntry = { kind: 'keep', id: uuid(8), at: testTime, of: change.id }
+
+  it('stands beside the first, at its own place; the past shows the first', () => {
+    const visit = open([change, keep])
+    const first = visit.reading('kneeFlexion', 'right')!
+    expect([first.value, first.after, visit.after]).toEqual([31, null, uuid(8)])
+    visit.setReading({ ...first, value: 28, typed: '28', after: visit.after })
+    expect(visit.reading('kneeFlexion', 'right')?.value).toBe(28)
+    expect(visit.allReadings('kneeFlexion', 'right').map(({ value }) => value)).toEqual([31, 28])
+    visit.shownUpTo = 0
+    expect(visit.reading('kneeFlexion', 'right')?.value).toBe(31)
+  })
+
+  it('mended at the start stays at the start', () => {
+    const visit = open([change, keep])
+    const first = visit.reading('kneeFlexion', 'right')!
+    visit.setReading({ ...first, value: 33, typed: '33' })
+    expect(visit.allReadings('kneeFlexion', 'right')).toHaveLength(1)
+    expect(visit.baseline.rider.knowns.find(({ known }) => known.kind === 'kneeFlexion' && known.side === 'right')?.known.value).toBe(33)
+  })
+})
+
+describe('one scale for several numbers', () => {
+  const target = (at: number, low: number, high: number, ticks: number[] = []) => ({
+    key: 'x',
+    label: 'X',
+    now: { value: at, plusMinus: 1, unit: 'mm' as const, basis: 'measured' as const },
+    band: { low, high },
+    aim: null,
+    remark: '',
+    ticks: ticks.map((tick) => ({ at: tick, label: 'school' })),
+  })
+
+  it('shows them all, and is not stretched by a mark far off', () => {
+    const { min, max } = scaleOf([target(9, 24, 30), target(11, 24, 30, [18, 150])])
+    expect(min).toBeLessThan(9)
+    expect(max).toBeGreaterThan(30)
+    expect(max).toBeLessThan(60)
+  })
+  it('has a length even where all are one', () => {
+    const { min, max } = scaleOf([target(5, 5, 5)])
+    expect(max - min).toBeGreaterThan(10)
+  })
+})
+
+describe('pictures and recordings', () => {
+  const kept = { id: uuid(70), kind: 'mat', title: 'Before', version: 1, marks: null, bytes: 9, width: null, height: null }
+
+  it('are read for the open visit, forgotten with it, and say when they cannot be read', async () => {
+    const visit = open()
+    const attachments = useAttachments()
+    reply = () => ({ status: 500, body: { code: 'x', message: 'Down.', fields: [] } })
+    await attachments.load()
+    expect(attachments.problem).toBe('Down.')
+    reply = () => ({ status: 200, body: { attachments: [kept] } })
+    await attachments.load()
+    expect([attachments.list.length, attachments.problem, attachments.loadedFor]).toEqual([1, null, uuid(3)])
+    visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) } }
+    await nextTick()
+    expect([attachments.list.length, attachments.loadedFor]).toEqual([0, null])
+  })
+
+  it('are added, named anew and removed; what another wrote meanwhile is shown', async () => {
+    open()
+    const attachments = useAttachments()
+    reply = () => ({ status: 200, body: kept })
+    expect(await attachments.add('mat', '', new Blob(['x']))).toEqual(kept)
+    expect(asked.at(-1)?.path).toContain('title=Without+a+name')
+    reply = () => ({
+      status: 409,
+      body: { code: 'stale', message: 'Changed elsewhere.', fields: [], current: { ...kept, title: 'Theirs', version: 2 } },
+    })
+    expect(await attachments.write(kept.id, { title: 'Mine' })).toMatchObject({ ok: false, message: 'Changed elsewhere.' })
+    expect(attachments.list[0]?.title).toBe('Theirs')
+    reply = () => ({ status: 200, body: { ...kept, title: 'Mine', version: 3 } })
+    expect(await attachments.write(kept.id, { title: 'Mine' })).toEqual({ ok: true })
+    expect(await attachments.write(kept.id, {}, true)).toEqual({ ok: true })
+    expect(attachments.list).toEqual([])
+    expect(await attachments.write(kept.id, { title: 'Late' })).toMatchObject({ ok: false })
+  })
+})
