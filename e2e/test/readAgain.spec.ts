@@ -1,5 +1,4 @@
-import { expect, test } from '@playwright/test'
-import { expectSaved, goTo, openOwnDemo } from '../site.ts'
+import { expect, expectSaved, goTo, openOwnDemo, test } from '../site.ts'
 
 test('a reading is taken again after a change: start and now side by side, kept over a reload, removed alone', async ({ page }) => {
   await openOwnDemo(page, 'Baptiste', 'Measure')
