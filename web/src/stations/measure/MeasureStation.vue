@@ -15,6 +15,7 @@ import PageTabs from '../../parts/PageTabs.vue'
 import ReadingRow from '../../parts/ReadingRow.vue'
 import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
+import { later } from '../../composables/later.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useDrafts } from '../../stores/drafts.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -45,11 +46,16 @@ const keysOf = (key: PageKey) =>
   readingKeys.filter((reading) => groupsOf[key].includes(definitionOf(reading).group) && hasReading(reading, visit.bar))
 /** Whether something typed there is not a value yet. */
 const unsettled = (keys: readonly ReadingKey[]) => keys.some((key) => drafts.any(`${visit.head?.visitId}/${key}:`))
+/** How many of each page are read; counted once the hand rests. */
+const counts = later(
+  () => visit.rider.resolved,
+  () => visit.head?.visitId,
+  () => pageOrder.map((key) => keysOf(key).filter((reading) => isRead(visit.rider.resolved, reading)).length),
+)
 const pages = computed(() =>
-  pageOrder.map((key) => {
+  pageOrder.map((key, i) => {
     const keys = keysOf(key)
-    const taken = keys.filter((reading) => isRead(visit.rider.resolved, reading))
-    return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${taken.length}/${keys.length}` }
+    return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${counts.value[i] ?? 0}/${keys.length}` }
   }),
 )
 /** Rows under their headings. */
