@@ -33,7 +33,7 @@ export interface Answer extends RequestedMove {
   readonly limit: 'cap' | 'room' | null
 }
 
-/** A wished move with what becomes of it. */
+/** A requested move with what becomes of it. */
 export interface Chosen extends RequestedMove {
   /** the whole request as asked for */
   readonly wanted: number

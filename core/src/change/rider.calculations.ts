@@ -155,7 +155,9 @@ export const knockOnCalculation = defineCalculation({
       return {
         label: moveWords(move),
         formula:
-          move.role === 'chosen' ? 'wished, within cap and room' : `holds exactly at ${answer?.exact.toFixed(2) ?? ''}`.replace('-', '−'),
+          move.role === 'chosen'
+            ? 'asked for, within cap and room'
+            : `holds exactly at ${answer?.exact.toFixed(2) ?? ''}`.replace('-', '−'),
         value: move.by,
         unit: anyUnit(settings[move.setting].unit),
       }

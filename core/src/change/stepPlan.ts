@@ -28,3 +28,6 @@ export function stepPlan(move: number, cap: number, resolution: number): StepPla
   const total = units === 0 ? 0 : sign * units * resolution
   return { steps, total, unset: move - total }
 }
+
+/** Weeks after which a change that was kept is looked at again. @source common-practice */
+export const FOLLOW_UP_WEEKS = [1, 3, 6] as const

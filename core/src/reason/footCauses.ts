@@ -9,6 +9,11 @@ import type { FeetParts } from '../feet/station.ts'
 /** Where a cause is dealt with. */
 export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'rotation' | 'stance' | 'support' | 'wear' | 'seat'
 
+/** Less than this is nothing to move a cleat for, mm. @source prior */
+const WORTH_A_MOVE = 1
+/** Cleats that stand this much apart against their targets are a cause of their own, mm. @source prior */
+const FEET_APART = 3
+
 type Row = CauseRow<FeetParts, FootPage>
 
 const shoeFaults = ['narrow', 'too-short', 'long-for-width', 'too-long']
@@ -34,10 +39,10 @@ export const footCauses = {
     says: ({ cleat }, side) => {
       const judged = cleat[side]
       if (judged.state === 'missing') return open(judged.sentence, ...judged.missing)
-      if (judged.result.difference <= 0 && judged.result.target - judged.now.value < 1)
+      if (judged.result.difference <= 0 && judged.result.target - judged.now.value < WORTH_A_MOVE)
         return against('The axle lies where the school asks, or further back.')
       if (judged.exceeds) return speaksFor(judged.headline)
-      return Math.abs(judged.result.left) > 1
+      return Math.abs(judged.result.left) > WORTH_A_MOVE
         ? speaksFor(`${judged.headline} The slot gives no more.`)
         : against('Within what the ruler can tell.')
     },
@@ -97,7 +102,7 @@ export const footCauses = {
       if (stance === null) return open('Parts of the stance are not read.', 'tread', 'axleLength')
       if (stance.target.key === 'use') return open('Only the usual stance to compare with.', 'kneeOutside')
       const gap = stance.gap[side]
-      return Math.abs(gap) > 1
+      return Math.abs(gap) > WORTH_A_MOVE
         ? speaksFor(`${stance.target.label}: the foot should go ${trimmed(Math.abs(gap), 0)} mm ${gap > 0 ? 'out' : 'in'}.`)
         : against(`${stance.target.label}: level.`)
     },
@@ -161,7 +166,7 @@ export const footCauses = {
     says: ({ stance }) =>
       stance === null
         ? open('Parts of the stance are not read.', 'tread', 'axleLength')
-        : Math.max(stance.gap.left, stance.gap.right) > 1
+        : Math.max(stance.gap.left, stance.gap.right) > WORTH_A_MOVE
           ? speaksFor(`${stance.target.label} asks for more.`)
           : against(`${stance.target.label}: level.`),
   },
@@ -216,7 +221,9 @@ export const footCauses = {
     says: ({ cleat: { left, right } }) => {
       if (left.state === 'missing' || right.state === 'missing') return open('Both cleats are not read.', 'cleatSetback')
       const apart = Math.abs(left.now.value - left.result.target - (right.now.value - right.result.target))
-      return apart > 3 ? speaksFor(`They stand ${trimmed(apart, 1)} mm apart against their targets.`) : against('They stand alike.')
+      return apart > FEET_APART
+        ? speaksFor(`They stand ${trimmed(apart, 1)} mm apart against their targets.`)
+        : against('They stand alike.')
     },
   },
 } as const satisfies Readonly<Record<string, Row>>

@@ -161,8 +161,6 @@ export function heightFindings(judged: HeightJudgement, read: HeightReadings): F
   return found
 }
 
-/** Weeks at which a change is looked at again. @source common-practice */
-export const FOLLOW_UP_WEEKS = [1, 3, 6] as const
 /** Weeks between two steps of a settled rider. @source prior */
 export const WEEKS_A_STEP = 2
 

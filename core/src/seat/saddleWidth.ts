@@ -5,6 +5,8 @@ import type { SourceKey } from '../sources.ts'
 export interface Allowance {
   readonly key: string
   readonly from: number
+  /** the edge itself still belongs to the row below: exactly 60 is 45–60 */
+  readonly beyond?: true
   readonly allowance: number
   readonly words: string
   readonly source: SourceKey
@@ -12,7 +14,7 @@ export interface Allowance {
 
 /** Uprightest first. Makers’ own tables outrank this one. @source common-practice */
 export const postureAllowances: readonly Allowance[] = [
-  { key: 'upright', from: 60, allowance: 30, words: 'upright', source: 'common-practice' },
+  { key: 'upright', from: 60, beyond: true, allowance: 30, words: 'upright', source: 'common-practice' },
   { key: 'raised', from: 45, allowance: 25, words: 'half upright', source: 'common-practice' },
   { key: 'leaning', from: 30, allowance: 20, words: 'leaning', source: 'common-practice' },
   { key: 'low', from: -Infinity, allowance: 10, words: 'low: the pelvis rolls onto narrower bone, so the nose’s shape counts more', source: 'common-practice' },
@@ -22,13 +24,30 @@ export const postureAllowances: readonly Allowance[] = [
 export interface WidthSchool {
   readonly label: string
   readonly says: string
+  /** which of the postures, uprightest first */
+  readonly decides: <Row extends Pick<Posture, 'usual'>>(rows: readonly Row[]) => Row | undefined
   readonly source: SourceKey
 }
 export const widthSchools = {
-  upright: { label: 'Most upright', says: 'Bone must be carried wherever the rider sits up: the most upright position decides.', source: 'common-practice' },
-  usual: { label: 'Usual hands', says: 'Where the hands usually are decides: more width would only rub the thighs.', source: 'common-practice' },
-  lowest: { label: 'Lowest', says: 'The lowest position decides: for riders who stay low and never sit up.', source: 'common-practice' },
-} as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
+  upright: {
+    label: 'Most upright',
+    says: 'Bone must be carried wherever the rider sits up: the most upright position decides.',
+    decides: (rows) => rows[0],
+    source: 'common-practice',
+  },
+  usual: {
+    label: 'Usual hands',
+    says: 'Where the hands usually are decides: more width would only rub the thighs.',
+    decides: (rows) => rows.find((row) => row.usual) ?? rows[0],
+    source: 'common-practice',
+  },
+  lowest: {
+    label: 'Lowest',
+    says: 'The lowest position decides: for riders who stay low and never sit up.',
+    decides: (rows) => rows.at(-1),
+    source: 'common-practice',
+  },
+} as const satisfies Readonly<Record<string, WidthSchool>>
 export type WidthSchoolKey = keyof typeof widthSchools
 export const widthSchoolKeys = Object.keys(widthSchools) as [WidthSchoolKey, ...WidthSchoolKey[]]
 export const defaultWidthSchool: WidthSchoolKey = 'upright'
@@ -67,8 +86,7 @@ export interface WidthRange {
 
 /** The row of the table that a torso angle falls in; an edge belongs to the row above it. */
 export function allowanceFor(torso: number): Allowance {
-  // Above 60 is upright; exactly 60 still belongs to 45–60.
-  const row = postureAllowances.find(({ key, from }) => (key === 'upright' ? torso > from : torso >= from))
+  const row = postureAllowances.find(({ from, beyond }) => (beyond ? torso > from : torso >= from))
   return row ?? postureAllowances[postureAllowances.length - 1]!
 }
 
@@ -97,8 +115,7 @@ export function widthRange(
       high: spacing.value + Math.max(...all) + HALF_SIZE,
     }
   })
-  const byTorso = [...rows].sort((a, b) => b.torso - a.torso)
-  const decides = school === 'upright' ? byTorso[0] : school === 'lowest' ? byTorso.at(-1) : (rows.find((row) => row.usual) ?? rows[0])
+  const decides = widthSchools[school].decides([...rows].sort((a, b) => b.torso - a.torso))
   if (!decides) return null
   const { low, high } = decides
   return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: spacing.plusMinus }

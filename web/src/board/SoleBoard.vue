@@ -135,7 +135,7 @@ const table = computed(() =>
         <line class="pedal-axle" :x1="(sign[side] * bike.tread) / 2" :x2="pedalX(side) + sign[side] * 40" y1="0" y2="0" />
         <line
           v-if="footOf(side).halfAim !== null && footOf(side).halfAim !== footOf(side).half"
-          class="wished"
+          class="asked"
           :x1="sign[side] * (footOf(side).halfAim ?? 0)"
           :x2="sign[side] * (footOf(side).halfAim ?? 0)"
           :y1="top + 22"
@@ -256,7 +256,7 @@ svg {
   stroke: var(--muted);
   stroke-width: 3;
 }
-.wished {
+.asked {
   stroke: var(--petrol);
   stroke-width: 1.4;
   stroke-dasharray: 5 3;

@@ -29,7 +29,7 @@ export interface BoardFoot {
   /** angles the heel swings through of itself */
   readonly swing: { readonly low: number; readonly high: number } | null
   readonly heelOutside: number | null
-  /** half stance now, and with what is wished; what makes it, from the middle outward */
+  /** half stance now, and with what is asked for; what makes it, from the middle outward */
   readonly half: number
   readonly halfAim: number | null
   readonly chain: readonly { readonly label: string; readonly length: number }[]

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
+import { FOLLOW_UP_WEEKS } from '@level-stance/core/change/stepPlan'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useVisit } from '../../stores/visit.ts'
 
 const visit = useVisit()
+const followUp = new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(FOLLOW_UP_WEEKS.map(String))
 const states = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
 const ratingsOf = (changeId: string) =>
   visit.ratings
@@ -35,7 +37,7 @@ const ratingsOf = (changeId: string) =>
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
         <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
       </article>
-      <p class="small muted">After a change that was kept, follow up after 1, 3 and 6 weeks.</p>
+      <p class="small muted">After a change that was kept, follow up after {{ followUp }} weeks.</p>
     </section>
   </div>
 </template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { settings } from '@level-stance/core/change/settings'
-import { stepPlan } from '@level-stance/core/change/stepPlan'
+import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
-import { FOLLOW_UP_WEEKS, weekPlan } from '@level-stance/core/seat/heightJudgement'
+import { weekPlan } from '@level-stance/core/seat/heightJudgement'
 import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
 import HeightMethods from '../../parts/HeightMethods.vue'
