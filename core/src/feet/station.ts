@@ -6,7 +6,7 @@ import { stepPlanCalculation } from '../change/change.calculations.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { settings } from '../change/settings.ts'
 import type { Setup } from '../change/setup.ts'
-import type { NumberKey } from '../measure/readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { bandState } from '../quantity/band.ts'
@@ -443,6 +443,17 @@ function judgeSupport({ wedge, footbed }: FeetParts): Partial<PageJudgement> {
   return { proposals: [...offer('wedge', 'Wedge', 'wedge', wedge), ...offer('footbed', 'Support', 'archSupport', footbed)] }
 }
 
+/** What is read on each page. */
+const reads = {
+  shoe: ['footLength', 'shoeLength', 'footWidth', 'shoeBallWidth', 'heelWidth', 'shoeHeelWidth', 'soleStiffness', 'shoeUpper', 'shoeSize', 'boltPattern', 'recess', 'soleThickness', 'archDrop'],
+  pedal: ['pedalKind', 'mass', 'soleStiffness', 'rideHours', 'cadence', 'heelIn', 'heelOut', 'axleLength', 'soleStack', 'soleThickness', 'boltPattern', 'recess', 'kneeAlignment'],
+  cleat: ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'],
+  rotation: ['toeOutHanging', 'toeOutStanding', 'cleatTurn', 'cleatTurnRoom', 'cleatFloat', 'heelIn', 'heelOut', 'shoeHeelOutside', 'stayWidth', 'pelvisLevel'],
+  stance: ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard', 'slotAcross', 'axleThread', 'kneeOutside', 'hipBreadth', 'kneeAlignment', 'otherStance', 'rideHours', 'cadence'],
+  support: ['forefootTilt', 'wedge', 'archDrop', 'archSupport', 'shoeUpper'],
+  wear: ['cleatDistance', 'cleatHours', 'cleatWalking', 'cleatWear', 'cleatPlay', 'releaseFeel', 'boltPattern', 'boltsFitted', 'boltLength', 'cleatPlate', 'boltDepth', 'boltTorque'],
+} as const satisfies Readonly<Record<string, readonly ReadingKey[]>> // prettier-ignore
+
 /** The feet, in the order of the work: the shoe before the pedal, the pedal before the cleat. */
 export const feetStation = defineStation({
   key: 'feet',
@@ -453,115 +464,49 @@ export const feetStation = defineStation({
     shoe: {
       label: 'Shoe',
       picture: 'shoe',
-      readings: [
-        'footLength',
-        'shoeLength',
-        'footWidth',
-        'shoeBallWidth',
-        'heelWidth',
-        'shoeHeelWidth',
-        'soleStiffness',
-        'shoeUpper',
-        'shoeSize',
-        'boltPattern',
-        'recess',
-        'soleThickness',
-        'archDrop',
-      ],
+      readings: reads.shoe,
       fields: [],
       judge: ({ shoe }) => ({ findings: shoe }),
     },
     pedal: {
       label: 'Pedal',
       picture: 'stance',
-      readings: [
-        'pedalKind',
-        'mass',
-        'soleStiffness',
-        'rideHours',
-        'cadence',
-        'heelIn',
-        'heelOut',
-        'axleLength',
-        'soleStack',
-        'soleThickness',
-        'boltPattern',
-        'recess',
-        'kneeAlignment',
-      ],
+      readings: reads.pedal,
       fields: [],
       judge: () => ({}),
     },
     cleat: {
       label: 'Fore–aft',
       picture: 'fore-aft',
-      readings: ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'],
+      readings: reads.cleat,
       fields: bothSides('cleatSetback'),
       judge: judgeForeAft,
     },
     rotation: {
       label: 'Rotation',
       picture: 'rotation',
-      readings: [
-        'toeOutHanging',
-        'toeOutStanding',
-        'cleatTurn',
-        'cleatTurnRoom',
-        'cleatFloat',
-        'heelIn',
-        'heelOut',
-        'shoeHeelOutside',
-        'stayWidth',
-        'pelvisLevel',
-      ],
+      readings: reads.rotation,
       fields: [...bothSides('cleatTurn'), ...bothSides('cleatFloat')],
       judge: judgeTurn,
     },
     stance: {
       label: 'Stance',
       picture: 'stance',
-      readings: [
-        'tread',
-        'axleLength',
-        'washer',
-        'adapter',
-        'cleatInboard',
-        'slotAcross',
-        'axleThread',
-        'kneeOutside',
-        'hipBreadth',
-        'kneeAlignment',
-        'otherStance',
-        'rideHours',
-        'cadence',
-      ],
+      readings: reads.stance,
       fields: [...bothSides('cleatInboard'), ...bothSides('washer')],
       judge: judgeStance,
     },
     support: {
       label: 'Wedge, footbed',
       picture: 'fore-aft',
-      readings: ['forefootTilt', 'wedge', 'archDrop', 'archSupport', 'shoeUpper'],
+      readings: reads.support,
       fields: [...bothSides('wedge'), ...bothSides('archSupport')],
       judge: judgeSupport,
     },
     wear: {
       label: 'Wear, bolts',
       picture: 'fore-aft',
-      readings: [
-        'cleatDistance',
-        'cleatHours',
-        'cleatWalking',
-        'cleatWear',
-        'cleatPlay',
-        'releaseFeel',
-        'boltPattern',
-        'boltsFitted',
-        'boltLength',
-        'cleatPlate',
-        'boltDepth',
-        'boltTorque',
-      ],
+      readings: reads.wear,
       fields: [],
       judge: ({ wear, bolts }) => ({ findings: [...wear, ...bolts] }),
     },
