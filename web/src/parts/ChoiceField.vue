@@ -5,7 +5,7 @@ import type { ChoiceKey } from '@level-stance/core/measure/readingDefinitions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingName } from '@level-stance/core/measure/readingEntry'
-import { readingProps } from './readingProps.ts'
+import { readingProps, shownReading } from './readingProps.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** A reading that is one of a few words, of the bike or of one side. */
@@ -18,7 +18,7 @@ const props = defineProps<{
 }>()
 const visit = useVisit()
 const definition = computed(() => definitionOf(props.readingKey))
-const stored = computed(() => (props.again ? null : visit.reading(props.readingKey, props.side, props.condition)))
+const stored = computed(() => shownReading(visit.reading(props.readingKey, props.side, props.condition), props.again, visit.after))
 const value = computed(() => stored.value?.value ?? '')
 /** What the part that was fitted says of itself, where nobody has read it. */
 const implied = computed(() => {

@@ -8,7 +8,7 @@ import { conditions } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingPlace } from '@level-stance/core/measure/readingPlace'
-import { readingProps } from './readingProps.ts'
+import { readingProps, shownReading } from './readingProps.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -29,7 +29,8 @@ const drafts = useDrafts()
 const outbox = useOutbox()
 const preferences = usePreferences()
 
-const stored = computed(() => (props.again ? null : visit.reading(props.readingKey, props.side, props.condition)))
+const counting = computed(() => visit.reading(props.readingKey, props.side, props.condition))
+const stored = computed(() => shownReading(counting.value, props.again, visit.after))
 const place = computed(
   () =>
     `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}${props.again ? '@again' : ''}`,
@@ -60,7 +61,7 @@ if (drafts.get(place.value) !== null) judge()
 function store(value: number | null, repeats: readonly number[] = []): void {
   const before = stored.value
   if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
-  const method = before?.method ?? definitionOf(props.readingKey).method
+  const method = counting.value?.method ?? definitionOf(props.readingKey).method
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
   visit.setReading({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
 }

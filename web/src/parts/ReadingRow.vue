@@ -158,10 +158,6 @@ const canReadAgain = computed(
     visit.shownUpTo === null && [...taken.value, forBoth.value].some((reading) => reading !== null && visit.placeOf(reading) < visit.place),
 )
 watch([() => visit.place, () => visit.head?.visitId], () => (again.value = false))
-// The new reading counts from its first good value on.
-watch(taken, (rows) => {
-  if (again.value && rows.length > 0 && rows.every((reading) => reading && visit.placeOf(reading) === visit.place)) again.value = false
-})
 async function readAgain(): Promise<void> {
   again.value = true
   await nextTick()
@@ -203,7 +199,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
     <template v-if="numberKey">
       <ReadingField
         v-for="(side, i) in fieldSides"
-        :key="`${side}-${again}`"
+        :key="side"
         ref="fields"
         :condition="condition"
         :reading-key="numberKey"
@@ -241,7 +237,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
           Read again, as the bike stands now
         </button>
       </p>
-      <p v-else-if="again">
+      <p v-else-if="again && canReadAgain">
         The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button>
       </p>
       <label v-if="taken.length > 0 || forBoth">

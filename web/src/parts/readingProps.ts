@@ -2,6 +2,11 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 
+/** The reading a field shows: while one is read again, only what was taken at this place of the ledger. */
+export function shownReading(counting: Reading | null, again: boolean, after: string | null): Reading | null {
+  return again && counting?.after !== after ? null : counting
+}
+
 /**
  * What a reading is of, and its place in the ledger: mending a stored one keeps its place, a new one
  * is taken where the visit stands.

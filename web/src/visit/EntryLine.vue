@@ -31,7 +31,7 @@ function take(): void {
     // The board of Measure shows whatever it moves, but not the soles.
     if (there.name === 'feet' || router.currentRoute.value.name !== 'measure') void router.push(there)
   } else {
-    const { method: usual, dimension } = definitionOf(meant.key)
+    const { method: usual, dimension, owner } = definitionOf(meant.key)
     const before = visit.reading(meant.key, meant.side)
     const method = meant.method !== null && methodUncertainty(meant.method, dimension) !== null ? meant.method : (before?.method ?? usual)
     visit.setReading({
@@ -40,7 +40,8 @@ function take(): void {
       value: meant.value,
       typed: meant.text.slice(0, 60),
       method,
-      after: before ? before.after : visit.after,
+      // What belongs to the contact points is noted as they stand now; the rest mends what is there.
+      after: before && owner !== 'fit' ? before.after : visit.after,
       at: new Date().toISOString(),
       condition: 'usual',
       repeats: [],
