@@ -20,7 +20,6 @@ import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/do
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
-import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
 import type { PendingWrite } from './pendingWrite.ts'
@@ -79,17 +78,12 @@ export const useVisit = defineStore('visit', () => {
   const rider = computed(() => setup.value.rider)
   const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
-  /** Asked once the hand rests: a number half typed is no question. */
-  const questions = later(
-    () => [counting.value, parts.acknowledged.value],
-    () => head.value?.visitId,
-    questionsNow,
-  )
-  function questionsNow() {
+  // At once, not when the hand rests: whoever answers a question must answer the one that stands.
+  const questions = computed(() => {
     const acknowledged = new Set(parts.acknowledged.value ?? [])
     const standing = [...counting.value.values()].map((row) => row.reading)
     return plausibilityQuestions(standing).filter((question) => !acknowledged.has(question.id))
-  }
+  })
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
 
   /** Reads the visit and lays unsent writes over it. */
