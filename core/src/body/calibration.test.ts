@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { exampleRider } from '../testing.ts'
-import { calibrate, freeKeys, predict, withFree } from './calibration.ts'
+import { calibrate, changesWith, freeKeys, knownKinds, predict, withFree } from './calibration.ts'
 import type { FreeParameters, FreeValues, Known, KnownKind } from './calibration.ts'
 import type { Side } from '../quantity/sided.ts'
 
@@ -31,6 +31,22 @@ const known = (kind: KnownKind, side: Side | 'both', value: number, plusMinus = 
 /** What a rider with these parameters would be measured at. */
 const measured = (truth: FreeValues, ...asked: readonly (readonly [KnownKind, Side | 'both'])[]) =>
   asked.map(([kind, side]) => known(kind, side, predict(withFree(exampleRider, truth), { kind, side })))
+
+describe('what an angle changes with', () => {
+  it.each(knownKinds.flatMap((kind) => (['left', 'right', 'both'] as const).map((side) => ({ kind, side }))))(
+    '$kind $side: the parameters of its row and no other, whether the hands are reached or not',
+    ({ kind, side }) => {
+      const moves = freeKeys.filter((key) =>
+        [priors, { ...priors, trunk: 60 }].some((about) => {
+          const at = (by: number) => predict(withFree(exampleRider, { ...about, [key]: about[key] + by }), { kind, side })
+          // Both ways, so that no turning point hides it.
+          return [-4, 3].some((by) => Math.abs(at(by) - at(0)) > 1e-9)
+        }),
+      )
+      expect([...moves].sort()).toEqual([...changesWith({ kind, side })].sort())
+    },
+  )
+})
 
 describe('calibration', () => {
   it('without a measured angle changes nothing and says so', () => {

@@ -1,5 +1,6 @@
 import { leastSquares, solveLinear } from '../quantity/leastSquares.ts'
-import type { Side } from '../quantity/sided.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
 import { hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegModel, RiderModel } from './rider.ts'
 import { extremeReach } from './turn.ts'
@@ -119,11 +120,12 @@ export function calibrate(
 ): Calibration {
   const priors = freeKeys.map((key) => free[key].prior)
   if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), residuals: [], strained: [] }
-  const best = solve(free, knowns, start ? freeKeys.map((key) => start[key]) : priors)
+  const misfits = misfitsOf(knowns)
+  const best = solve(free, misfits, knowns, start ? freeKeys.map((key) => start[key]) : priors)
   const fitted = valuesOf(best)
   const answer = { state: 'fitted', values: fitted, residuals: residualsOf(knowns, fitted), strained: strainedIn(free, best) } as const
   if (how === 'fitted' || answer.strained.length > 0) return answer
-  const exact = solveExactly(free, knowns, best)
+  const exact = solveExactly(free, misfits, best)
   if (exact === null) return answer
   const residuals = residualsOf(knowns, valuesOf(exact))
   const holds = strainedIn(free, exact).length === 0 && residuals.every(({ residual }) => Math.abs(residual) <= EXACT_WITHIN)
@@ -135,35 +137,82 @@ function strainedIn(free: FreeParameters, p: readonly number[]): FreeKey[] {
   return freeKeys.filter((key, i) => Math.abs(p[i]! - free[key].prior) > (PLAUSIBLE_PULL * free[key].plusMinus) / 2)
 }
 
-/** Predicted less measured, degrees, as a function of the free parameters. */
-function misfitFunction(knowns: readonly Known[]): (p: readonly number[]) => number[] {
-  return (p) => {
+/** The free parameters that an angle changes with, of a leg's or an arm's own side where it has one. */
+const legKeys: Sided<readonly FreeKey[]> = { left: ['pitchLeft', 'legLeft'], right: ['pitchRight', 'legRight'] }
+const handKeys: Sided<FreeKey> = { left: 'handSetLeft', right: 'handSetRight' }
+const dependsOn: Readonly<Record<KnownKind, (leg: Side, arms: readonly Side[]) => readonly FreeKey[]>> = {
+  kneeFlexion: (leg) => ['hipForward', 'hipUp', ...legKeys[leg]],
+  footPitch: (leg) => [leg === 'left' ? 'pitchLeft' : 'pitchRight'],
+  hipAngle: (leg) => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', ...legKeys[leg]],
+  torsoAngle: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion'],
+  elbowFlexion: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', 'twist'],
+  shoulderAngle: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', 'twist', 'elbowSwivel'],
+  wrist: (_, arms) => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', 'twist', 'elbowSwivel', ...arms.map((side) => handKeys[side])],
+}
+
+/** The free parameters that a measured angle changes with; it is the same whatever the others are. */
+export function changesWith({ kind, side }: Pick<Known, 'kind' | 'side'>): readonly FreeKey[] {
+  return dependsOn[kind](side === 'both' ? 'right' : side, side === 'both' ? sides : [side])
+}
+
+/** Predicted less measured of every angle, degrees, and how it changes with each free parameter. */
+interface Misfits {
+  readonly at: (p: readonly number[]) => number[]
+  /** per parameter: what each misfit gains per unit of it; only what depends on it is worked out */
+  readonly columns: (p: readonly number[], misfits: readonly number[]) => number[][]
+}
+
+function misfitsOf(knowns: readonly Known[]): Misfits {
+  /** a misfit of some of the angles; neighbours on one bike share its posture */
+  const predictAll = (p: readonly number[], each: (predicted: number, k: number) => void, of: readonly number[]): void => {
     const values = valuesOf(p)
     let base: RiderModel | null = null
     let predictOne = noPrediction
-    return knowns.map((known) => {
+    for (const k of of) {
+      const known = knowns[k]!
       if (known.base !== base) {
         base = known.base
         predictOne = predictor(withFree(base, values))
       }
-      return predictOne(known) - known.value
-    })
+      each(predictOne(known) - known.value, k)
+    }
+  }
+  const all = knowns.map((_, k) => k)
+  const dependents = freeKeys.map((key) => all.filter((k) => changesWith(knowns[k]!).includes(key)))
+  return {
+    at: (p) => {
+      const found: number[] = []
+      predictAll(p, (misfit) => found.push(misfit), all)
+      return found
+    },
+    columns: (p, misfits) =>
+      dependents.map((of, i) => {
+        const column = new Array<number>(knowns.length).fill(0)
+        if (of.length === 0) return column
+        const shifted = [...p]
+        shifted[i]! += STEP
+        predictAll(shifted, (misfit, k) => (column[k] = (misfit - misfits[k]!) / STEP), of)
+        return column
+      }),
   }
 }
 
 /** Least squares weighted with the uncertainties, what is assumed counting as measured. */
-function solve(free: FreeParameters, knowns: readonly Known[], start: readonly number[]): readonly number[] {
+function solve(free: FreeParameters, { at, columns }: Misfits, knowns: readonly Known[], start: readonly number[]): readonly number[] {
   const assumed = freeKeys.map((key) => free[key])
-  const misfits = misfitFunction(knowns)
+  const weights = knowns.map(({ plusMinus }) => 2 / plusMinus)
   const residuals = (p: readonly number[]): number[] => [
     ...assumed.map(({ prior, plusMinus }, i) => (p[i]! - prior) / (plusMinus / 2)),
-    ...misfits(p).map((misfit, k) => misfit / (knowns[k]!.plusMinus / 2)),
+    ...at(p).map((misfit, k) => misfit * weights[k]!),
   ]
-  return leastSquares(
-    residuals,
-    start,
-    start.map(() => STEP),
-  ).parameters
+  const derivatives = (p: readonly number[], r: readonly number[]): number[][] => {
+    const misfits = knowns.map((_, k) => r[assumed.length + k]! / weights[k]!)
+    return columns(p, misfits).map((column, i) => [
+      ...assumed.map(({ plusMinus }, j) => (i === j ? 2 / plusMinus : 0)),
+      ...column.map((value, k) => value * weights[k]!),
+    ])
+  }
+  return leastSquares(residuals, start, derivatives).parameters
 }
 
 /**
@@ -171,23 +220,20 @@ function solve(free: FreeParameters, knowns: readonly Known[], start: readonly n
  * p = prior + S·Jᵀ·(J·S·Jᵀ)⁻¹·(J·(p − prior) − misfit), S the variances assumed.
  * @returns null where the angles contradict each other
  */
-function solveExactly(free: FreeParameters, knowns: readonly Known[], start: readonly number[]): readonly number[] | null {
+function solveExactly(free: FreeParameters, { at, columns: columnsAt }: Misfits, start: readonly number[]): readonly number[] | null {
   const priors = freeKeys.map((key) => free[key].prior)
   const variances = freeKeys.map((key) => (free[key].plusMinus / 2) ** 2)
-  const misfits = misfitFunction(knowns)
   let p = start
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const r = misfits(p)
+    const r = at(p)
     const worst = Math.max(...r.map(Math.abs))
     if (round > 0 && worst <= EXACT_WITHIN / 10) return p
     if (round >= CLEAR_AFTER && worst > CONTRADICTS) return null
-    const columns = p.map((value, i) => misfits(p.map((other, k) => (k === i ? value + STEP : other))).map((up, k) => (up - r[k]!) / STEP))
-    const row = (k: number) => columns.map((column) => column[k]!)
-    const rows = r.map((_, k) => row(k))
-    const square = rows.map((a, k) =>
-      rows.map((b, l) => a.reduce((sum, value, i) => sum + value * variances[i]! * b[i]!, k === l ? RIDGE : 0)),
+    const columns = columnsAt(p, r)
+    const square = r.map((_, k) =>
+      r.map((__, l) => columns.reduce((sum, column, i) => sum + column[k]! * variances[i]! * column[l]!, k === l ? RIDGE : 0)),
     )
-    const wanted = rows.map((a, k) => a.reduce((sum, value, i) => sum + value * (p[i]! - priors[i]!), -r[k]!))
+    const wanted = r.map((misfit, k) => columns.reduce((sum, column, i) => sum + column[k]! * (p[i]! - priors[i]!), -misfit))
     const weights = solveLinear(square, wanted)
     if (weights === null) return null
     p = priors.map((prior, i) => prior + variances[i]! * columns[i]!.reduce((sum, value, k) => sum + value * weights[k]!, 0))

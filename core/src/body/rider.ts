@@ -109,6 +109,17 @@ export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: 
   return { axle, ankle, knee, distance, kneeFlexion, footPitch, kneeAside: halfHip + lateral * share }
 }
 
+/** Hip to ankle of one leg at a crank angle, true length, mm: what {@link legAt} gives, without the knee. @source geometry */
+export function reachAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: number): number {
+  const a = crankAngle * RADIANS
+  const pitch = footPitchAt(crankAngle, leg.footPitch, model.pitchSwing) * RADIANS
+  const [cos, sin] = [Math.cos(pitch), Math.sin(pitch)]
+  const dx = model.crank * Math.sin(a) - leg.ankleBehind * cos + leg.ankleAbove * sin - hip.x
+  const dy = model.crank * Math.cos(a) + leg.ankleBehind * sin + leg.ankleAbove * cos - hip.y
+  const lateral = lateralOf(model, leg)
+  return Math.sqrt(dx * dx + dy * dy + lateral * lateral)
+}
+
 /**
  * Point of a foot at `along` from the heel and `above` its underside, in the side view. The foot's
  * frame is read back from axle and ankle, so that no angle is turned twice.

@@ -1,6 +1,6 @@
 import { DEGREES } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
-import { HALF_TURN, hipAngleBetween, hipOf, legAt } from './rider.ts'
+import { HALF_TURN, hipAngleBetween, hipOf, legAt, reachAt } from './rider.ts'
 import type { LegAt, LegModel, RiderModel } from './rider.ts'
 import { upperPosture } from './upperBody.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -58,7 +58,7 @@ export function turnMetrics(model: RiderModel, side: Side): TurnMetrics {
  * @source geometry
  */
 export function extremeReach(model: RiderModel, leg: LegModel, hip: Point, sign: 1 | -1): number {
-  const value = (angle: number) => legAt(model, leg, hip, angle).distance
+  const value = (angle: number) => reachAt(model, leg, hip, angle)
   let best = Math.atan2(hip.x, hip.y) * DEGREES + (sign === 1 ? HALF_TURN : 0)
   for (const h of [16, 3]) {
     const before = value(best - h)

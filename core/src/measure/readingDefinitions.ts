@@ -47,9 +47,9 @@ export function optionWord(key: ChoiceKey, option: string): string {
   return Object.hasOwn(options, option) ? (options[option] ?? '') : ''
 }
 
+const units = { length: 'mm', angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', ...plainUnits } as const
+
 /** The unit a reading is held in. */
 export function unitOf(key: ReadingKey): Unit {
-  return ({ length: 'mm', angle: 'deg', 'shoe-size': 'EU', mass: 'kg', choice: 'none', ...plainUnits } as const)[
-    definitionOf(key).dimension
-  ]
+  return units[definitionOf(key).dimension]
 }

@@ -201,10 +201,20 @@ function isBetter(next: number, now: number, place: number): boolean {
   return now > place && next < now
 }
 
-/** A reading as it would have read at the start. */
+const kept = new WeakMap<Reading, { readonly timeline: Timeline; readonly at: number; readonly number: Resolved }>()
+
+/** A reading as it would have read at the start; worked out once, as a key press leaves all others the same. */
 function read(reading: Reading, key: NumberKey, value: number, timeline: Timeline, at: number): Resolved {
+  const known = kept.get(reading)
+  if (known?.timeline === timeline && known.at === at) return known.number
   const atStart = value - timeline.shift(key, reading.side === 'right' ? 'right' : 'left', 0, at)
-  return { ...quantity(atStart, readingPlusMinus(reading), unitOf(key), 'measured'), from: reading.method, source: 'common-practice' }
+  const number: Resolved = {
+    ...quantity(atStart, readingPlusMinus(reading), unitOf(key), 'measured'),
+    from: reading.method,
+    source: 'common-practice',
+  }
+  kept.set(reading, { timeline, at, number })
+  return number
 }
 
 /** Parts of one side of the body that no tape reaches, estimated from the resolved readings. */

@@ -8,17 +8,17 @@ export interface Fitted {
 
 /**
  * Levenberg–Marquardt for small problems: finds parameters that minimise the sum of squared
- * residuals. Derivatives by forward differences with a step per parameter.
+ * residuals.
  * @param residuals pure; the same number of finite values at every call
  * @param start starting parameters
- * @param steps difference step of each parameter, > 0
+ * @param derivatives one column per parameter: what each residual gains per unit of it, at `p` with residuals `r`
  * @param options at most this many iterations, and the relative gain below which it stops
  * @source geometry
  */
 export function leastSquares(
   residuals: (parameters: readonly number[]) => number[],
   start: readonly number[],
-  steps: readonly number[],
+  derivatives: (p: readonly number[], r: readonly number[]) => readonly (readonly number[])[],
   { maxIterations = 60, gain: least = 1e-8 }: { readonly maxIterations?: number; readonly gain?: number } = {},
 ): Fitted {
   let p = [...start]
@@ -28,7 +28,7 @@ export function leastSquares(
   let iterations = 0
   while (iterations < maxIterations) {
     iterations += 1
-    const { square, slope } = normalEquations(residuals, p, r, steps)
+    const { square, slope } = normalEquations(derivatives(p, r), r)
     let better = false
     for (let attempt = 0; attempt < 12; attempt++) {
       const damped = square.map((row, i) => row.map((value, j) => (i === j ? value * (1 + damping) + 1e-15 : value)))
@@ -62,20 +62,22 @@ function half(r: readonly number[]): number {
 }
 
 /** JᵀJ and Jᵀr. */
-function normalEquations(
-  residuals: (p: readonly number[]) => number[],
-  p: readonly number[],
-  r: readonly number[],
-  steps: readonly number[],
-): { square: number[][]; slope: number[] } {
-  const columns = p.map((value, i) => {
-    const step = steps[i] ?? 1e-4
-    const shifted = [...p]
-    shifted[i] = value + step
-    return residuals(shifted).map((v, k) => (v - (r[k] ?? 0)) / step)
-  })
-  const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, v, k) => sum + v * (b[k] ?? 0), 0)
-  return { square: columns.map((a) => columns.map((b) => dot(a, b))), slope: columns.map((a) => dot(a, r)) }
+function normalEquations(columns: readonly (readonly number[])[], r: readonly number[]): { square: number[][]; slope: number[] } {
+  const n = columns.length
+  const square = columns.map(() => new Array<number>(n).fill(0))
+  for (let i = 0; i < n; i++)
+    for (let j = i; j < n; j++) {
+      const value = dot(columns[i]!, columns[j]!)
+      square[i]![j] = value
+      square[j]![i] = value
+    }
+  return { square, slope: columns.map((column) => dot(column, r)) }
+}
+
+function dot(a: readonly number[], b: readonly number[]): number {
+  let sum = 0
+  for (let k = 0; k < a.length; k++) sum += a[k]! * b[k]!
+  return sum
 }
 
 /** Solves a small dense system by elimination with row pivots; null when it is singular. @source geometry */

@@ -11,7 +11,7 @@ const REST = 150
  * @param sources what it depends on
  * @param visit names the visit it belongs to
  */
-export function later<T>(sources: () => unknown, visit: () => unknown, work: () => T): Readonly<ShallowRef<T>> {
+export function later<T>(sources: () => unknown, visit: () => unknown, work: () => T): ShallowRef<T> {
   const value = shallowRef(work())
   const now = () => (value.value = work())
   watch(sources, useDebounceFn(now, REST))

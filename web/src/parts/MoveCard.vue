@@ -74,12 +74,12 @@ const stems = computed(() => step.value?.stems ?? [])
 function hold(change: Partial<typeof board.holds>): void {
   board.ownHolds = { ...board.holds, ...change }
 }
-const runs = computed<WorkingRun[]>(() => {
+function runs(): WorkingRun[] {
   const { readings, ledger, place, bar } = visit
   const { requested, holds } = board
   const input = { readings, ledger, place, bar, requested, holds, mode: 'step' }
   return [{ heading: 'What this change brings along', calculation: anyCalculation(knockOnCalculation), input, plusMinus: {} }]
-})
+}
 </script>
 
 <template>

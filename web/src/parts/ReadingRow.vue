@@ -107,7 +107,7 @@ const before = later(
     }),
 )
 /** Start and now: what was read first, what is predicted, and where a change has put it. */
-const moved = computed(() => {
+const moved = stable(() => {
   if (!isChanged.value || choice.value) return null
   const first = fieldSides.value.map((side) => visit.allReadings(props.readingKey, side)[0] ?? null)
   const isReread = fieldSides.value.some((side, i) => {

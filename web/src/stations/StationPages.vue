@@ -60,7 +60,12 @@ const tabs = computed(() =>
 const asked = computed(() => keys.value.find((key) => key === route.query['page']) ?? null)
 const first = () => (props.why && props.station.causes.length > 0 ? WHY : (Object.keys(props.pages)[0] ?? WHY))
 watch([asked, () => visit.head?.visitId], () => props.station.open(asked.value ?? first()), { immediate: true })
-onBeforeUnmount(board.offer(() => props.station.judgement.proposals))
+onBeforeUnmount(
+  board.offer(
+    () => props.station.judgement.proposals,
+    () => props.station.settled,
+  ),
+)
 
 function show(page: string): void {
   // What was asked for on one page is not carried to another unseen.

@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import type { ComplaintCauses } from '@level-stance/core/reason/cause'
 import type { Choices } from '@level-stance/core/record/dossier'
 import { judgePage, nothingSaid } from '@level-stance/core/station'
-import type { PageJudgement, Station } from '@level-stance/core/station'
+import type { PageJudgement, Station, Target } from '@level-stance/core/station'
 import { later } from '../composables/later.ts'
 import { useVisit } from '../stores/visit.ts'
 
@@ -11,8 +11,8 @@ export const WHY = 'why'
 
 /**
  * A station of the open visit: the page that is open, everything its pages draw on, and what the open
- * page says. Parts are worked out when a page asks for them; causes and the word for the rail come
- * once the hand rests.
+ * page says. Parts are worked out when a page asks for them. What is drawn follows every key press;
+ * words (findings, proposals, causes, the rail) are said once the hand rests.
  * @param key names its choices in the visit
  * @param context what the station is judged from, as the visit stands
  * @param causesOf causes of what was told; null = the station has none yet
@@ -29,21 +29,22 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   const open = (key: string) => (page.value = key)
   const parts = computed(() => station.parts(context()))
   const pageOpen = computed(() => (Object.hasOwn(station.pages, page.value) ? station.pages[page.value as PageKey] : null))
-  const judgement = computed<PageJudgement>(() => (pageOpen.value ? judgePage(pageOpen.value, parts.value) : nothingSaid))
-  const visitId = () => visit.head?.visitId
-  const causes = later<readonly ComplaintCauses[]>(
-    () => [parts.value, visit.complaints],
-    visitId,
-    () => causesOf?.(parts.value) ?? [],
-  )
-  const summary = later(
+  const judged = (of: Parts): PageJudgement => (pageOpen.value ? judgePage(pageOpen.value, of) : nothingSaid)
+  const targets = computed<readonly Target[]>(() => judged(parts.value).targets)
+  /** the parts as they stood when the hand came to rest: what words are said of */
+  const rested = later(
     () => parts.value,
-    visitId,
-    () => station.summary(parts.value),
+    () => visit.head?.visitId,
+    () => parts.value,
   )
+  /** whether words and proposals are of what stands */
+  const settled = computed(() => rested.value === parts.value)
+  const judgement = computed(() => judged(rested.value))
+  const causes = computed<readonly ComplaintCauses[]>(() => causesOf?.(rested.value) ?? [])
+  const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])
   const choose = (change: Partial<Choices[Key]>) => visit.choose(key, change)
-  return { page, open, pageOpen, parts, judgement, causes, summary, choices, choose }
+  return { page, open, pageOpen, parts, targets, rested, settled, judgement, causes, summary, choices, choose }
 }
 
 /** What the frame of a station needs of one. */
@@ -51,5 +52,6 @@ export interface OpenStation {
   readonly page: string
   readonly open: (key: string) => unknown
   readonly judgement: PageJudgement
+  readonly settled: boolean
   readonly causes: readonly ComplaintCauses[]
 }

@@ -35,11 +35,11 @@ export const useBoard = defineStore('board', () => {
   const ownReason = ref<string | null>(null)
   /** what the fitter has chosen to hold; null = what fits the move */
   const ownHolds = ref<Holds | null>(null)
-  /** the proposals of the page that is open */
-  const offers = shallowRef<(() => readonly Proposal[]) | null>(null)
+  /** the proposals of the page that is open, and whether they are of what stands */
+  const offers = shallowRef<{ readonly proposals: () => readonly Proposal[]; readonly settled: () => boolean } | null>(null)
 
   const movable = computed(() => visit.folded.trying === null && visit.shownUpTo === null)
-  const judged = computed(() => (movable.value ? (offers.value?.().find((proposal) => proposal.standing) ?? null) : null))
+  const judged = computed(() => (movable.value ? (offers.value?.proposals().find((proposal) => proposal.standing) ?? null) : null))
   const requested = computed<readonly Requested[]>(() => own.value ?? judged.value?.requested ?? [])
   /** whether something else is asked for than what the page proposes by itself */
   const changed = computed(() => own.value !== null)
@@ -60,7 +60,9 @@ export const useBoard = defineStore('board', () => {
   const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => whole.value?.after ?? null)
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
-  const canTry = computed(() => isChange(step.value) && movable.value && visit.stops.length === 0)
+  // A proposal that is about to change is not tried: what is tried is what was read on the card.
+  const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
+  const canTry = computed(() => isChange(step.value) && movable.value && visit.stops.length === 0 && isStanding.value)
   const nowWords = computed(() => (step.value ? changeWords(step.value).join(' · ') : ''))
 
   /** How far a setting is asked to go from where it is, held in the hardware's room: where its handle stands. */
@@ -103,11 +105,16 @@ export const useBoard = defineStore('board', () => {
     clear()
     own.value = []
   }
-  /** Takes on the proposals of a page; @returns how to give them up */
-  function offer(proposals: () => readonly Proposal[]): () => void {
-    offers.value = proposals
+  /**
+   * Takes on the proposals of a page.
+   * @param settled whether they are of what stands, or about to change
+   * @returns how to give them up
+   */
+  function offer(proposals: () => readonly Proposal[], settled: () => boolean): () => void {
+    const offered = { proposals, settled }
+    offers.value = offered
     return () => {
-      if (offers.value === proposals) offers.value = null
+      if (offers.value === offered) offers.value = null
     }
   }
   // A request belongs to the rider it was made for.

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { CalibratedBody } from '@level-stance/core/change/calibrated'
 import { calibrateBody } from '@level-stance/core/change/calibrated'
 import type { Change } from '@level-stance/core/change/fold'
@@ -20,6 +20,7 @@ import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/do
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
+import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
 import type { PendingWrite } from './pendingWrite.ts'
@@ -78,12 +79,25 @@ export const useVisit = defineStore('visit', () => {
   const rider = computed(() => setup.value.rider)
   const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
-  // At once, not when the hand rests: whoever answers a question must answer the one that stands.
   const questions = computed(() => {
     const acknowledged = new Set(parts.acknowledged.value ?? [])
     const standing = [...counting.value.values()].map((row) => row.reading)
     return plausibilityQuestions(standing).filter((question) => !acknowledged.has(question.id))
   })
+  /** The questions on the screen: they come when the hand rests, and go as soon as they stand no more. */
+  const asked = later(
+    () => [counting.value, parts.acknowledged.value],
+    () => head.value?.visitId,
+    () => questions.value,
+  )
+  watch(
+    () => (asked.value.length > 0 ? questions.value : asked.value),
+    (standing) => {
+      const still = asked.value.filter(({ id }) => standing.some((question) => question.id === id))
+      if (still.length < asked.value.length) asked.value = still
+    },
+    { flush: 'sync' },
+  )
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
 
   /** Reads the visit and lays unsent writes over it. */
@@ -230,7 +244,7 @@ export const useVisit = defineStore('visit', () => {
     baseline,
     setup,
     stops,
-    questions,
+    asked,
     severities,
     shownUpTo,
     open,

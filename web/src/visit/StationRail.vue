@@ -25,7 +25,7 @@ const talk = computed<Summary>(() => {
   return unasked ? { words: 'ask', mark: 'wanting' } : { words: `${told} told`, mark: 'level' }
 })
 const measure = computed<Summary>(() => {
-  const doubts = visit.questions.length
+  const doubts = visit.asked.length
   if (doubts > 0) return { words: `${doubts} to check`, mark: 'wanting' }
   const known = visit.setup.model !== null && sides.every((side) => visit.setup.now.cleatSetback[side] !== null)
   return known ? { words: 'enough', mark: 'level' } : { words: 'readings', mark: 'wanting' }

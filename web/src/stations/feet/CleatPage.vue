@@ -22,7 +22,7 @@ const comparing = ref(false)
 
 const said = computed(() =>
   sides.map((side) => {
-    const judgement = feet.parts.cleat[side]
+    const judgement = feet.rested.cleat[side]
     const back = judgement.state === 'missing' || judgement.result.difference >= 0
     return { side, judgement, evidence: cleatEvidence(visit.complaints, side, back ? 'back' : 'forward') }
   }),
@@ -45,7 +45,7 @@ function chooseSchool(event: Event): void {
     <WorkingButton :runs="feet.judgement.working" />
   </div>
   <SchoolTable v-if="comparing" />
-  <TargetVials :targets="feet.judgement.targets" />
+  <TargetVials :targets="feet.targets" />
   <template v-for="{ side, judgement, evidence } in said" :key="side">
     <p v-if="judgement.state === 'missing'" class="missing">{{ judgement.sentence }}</p>
     <FindingCard

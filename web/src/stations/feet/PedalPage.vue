@@ -16,7 +16,7 @@ import { useFeet } from './useFeet.ts'
 const visit = useVisit()
 const feet = useFeet()
 const pedals = usePedals()
-const rider = computed(() => feet.parts.pedalRider)
+const rider = computed(() => feet.rested.pedalRider)
 const entries = computed(() => pedals.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankPedals(entries.value, rider.value, own)
 const disturbs = (spec: PedalSpec) => pedalDisturbs(spec, rider.value, pedalInUse(visit.setup.now))

@@ -18,14 +18,14 @@ const nameOf = { toeOut: 'toeOutHanging', cleatTurn: 'cleatTurn', float: 'cleatF
 
 const judged = computed(() =>
   sides.map((side) => {
-    const judgement = feet.parts.rotation[side]
+    const judgement = feet.rested.rotation[side]
     const lacking =
       judgement.state === 'missing' ? judgement.missing.map((key) => midSentence(definitionOf(nameOf[key]).label)).join(', ') : ''
     return { side, judgement, lacking }
   }),
 )
 const clearanceLacks = computed(() =>
-  [...new Set(sides.flatMap((side) => feet.parts.clearanceMissing[side]))].map((key) => midSentence(definitionOf(key).label)).join(', '),
+  [...new Set(sides.flatMap((side) => feet.rested.clearanceMissing[side]))].map((key) => midSentence(definitionOf(key).label)).join(', '),
 )
 </script>
 
@@ -36,7 +36,7 @@ const clearanceLacks = computed(() =>
       The pelvis is not level from behind. Feet that differ may only follow the seat: correct the seat first.
       <RouterLink :to="{ name: 'seat', params: { visitId: visit.head?.visitId } }">To the seat</RouterLink>
     </p>
-    <TargetVials :targets="feet.judgement.targets" />
+    <TargetVials :targets="feet.targets" />
     <template v-for="{ side, judgement, lacking } in judged" :key="side">
       <p v-if="judgement.state === 'missing'" class="missing">Measure {{ lacking }} on the {{ side }}.</p>
       <FindingCard

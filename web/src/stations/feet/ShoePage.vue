@@ -5,8 +5,8 @@ import MouldingGuide from './MouldingGuide.vue'
 import { useFeet } from './useFeet.ts'
 
 const feet = useFeet()
-const mouldable = computed(() => feet.parts.shoe.some((finding) => finding.key === 'mouldable'))
-const blocked = computed(() => feet.parts.shoe.some((finding) => finding.weight === 'first'))
+const mouldable = computed(() => feet.rested.shoe.some((finding) => finding.key === 'mouldable'))
+const blocked = computed(() => feet.rested.shoe.some((finding) => finding.weight === 'first'))
 </script>
 
 <template>
@@ -14,7 +14,7 @@ const blocked = computed(() => feet.parts.shoe.some((finding) => finding.weight 
     <h2>The shoe before the cleat</h2>
     <p v-if="blocked" class="small warn">What is marked first comes before any cleat: no setting makes up for it.</p>
     <FindingList
-      :findings="feet.parts.shoe"
+      :findings="feet.rested.shoe"
       none="Measure foot against shoe: lengths, width at ball and heel. Both insole and foot, the foot standing."
     />
     <details class="mould" :open="mouldable">

@@ -117,7 +117,7 @@ const items = computed(() => {
     <p class="small">
       <strong>{{ stance.target.label }}.</strong> {{ stance.target.reason }}
     </p>
-    <TargetVials :targets="feet.judgement.targets" />
+    <TargetVials :targets="feet.targets" />
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
       <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>

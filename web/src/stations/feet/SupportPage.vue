@@ -14,7 +14,7 @@ const groups = [
 const shown = computed(() =>
   groups.map((group) => ({
     ...group,
-    rows: sides.map((side) => feet.parts[group.key][side]),
+    rows: sides.map((side) => feet.rested[group.key][side]),
     proposals: feet.judgement.proposals.filter(({ key }) => key === group.key),
   })),
 )

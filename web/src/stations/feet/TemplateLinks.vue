@@ -11,10 +11,10 @@ const visit = useVisit()
 const board = useBoard()
 const feet = useFeet()
 const outbox = useOutbox()
-const ready = computed(() => sides.filter((side) => feet.parts.cleat[side].state !== 'missing'))
+const ready = computed(() => sides.filter((side) => feet.rested.cleat[side].state !== 'missing'))
 const unsent = computed(() => outbox.pendingFor(visit.head?.visitId ?? '').length > 0)
 const link = (side: 'left' | 'right', ending: 'pdf' | 'svg') => {
-  const now = feet.parts.feet[side].setbackNow?.value ?? 0
+  const now = feet.rested.feet[side].setbackNow?.value ?? 0
   const asked = board.aimed('cleatSetback', side)
   const own = asked === 0 ? '' : `&setback=${Math.round(10 * (now + asked)) / 10}`
   return `/api/visits/${visit.head?.visitId ?? ''}/template.${ending}?side=${side}${own}`

@@ -10,13 +10,13 @@ const feet = useFeet()
   <section class="group">
     <h2>Wear and release</h2>
     <FindingList
-      :findings="feet.parts.wear"
+      :findings="feet.rested.wear"
       none="Ask for the distance or the hours on these cleats; look at the mark, toggle each foot by hand, try the release ten times."
     />
   </section>
   <section class="group">
     <h2>Bolts</h2>
-    <FindingList :findings="feet.parts.bolts" none="Choose the bolt pattern of the sole; count the bolts, then bolt against sole." />
+    <FindingList :findings="feet.rested.bolts" none="Choose the bolt pattern of the sole; count the bolts, then bolt against sole." />
   </section>
   <p class="caution">
     Short bolts where two lengths came in the bag: a long one can pierce the sole. Practise the release before riding off.

@@ -7,7 +7,7 @@ import { useVisit } from '../../stores/visit.ts'
 
 const props = defineProps<{ about: readonly ReadingKey[] }>()
 const visit = useVisit()
-const questions = computed(() => visit.questions.filter((question) => question.about.some((key) => props.about.includes(key))))
+const questions = computed(() => visit.asked.filter((question) => question.about.some((key) => props.about.includes(key))))
 
 function acknowledge(question: PlausibilityQuestion): void {
   visit.setVisit({ acknowledged: [...(visit.dossier?.visit.acknowledged ?? []).slice(-150), question.id] })

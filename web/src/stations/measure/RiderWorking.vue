@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import {
   barClampCalculation,
   dropBarHandCalculation,
@@ -30,7 +29,7 @@ interface Item {
 const item = (heading: string, calculation: AnyCalculation, input: object | null): Item[] =>
   input === null ? [] : [{ heading, calculation, input, plusMinus: {} }]
 
-const items = computed<Item[]>(() => {
+function items(): Item[] {
   const { model, folded } = visit.setup
   const { values, bar } = visit.rider
   const { by } = folded
@@ -63,7 +62,7 @@ const items = computed<Item[]>(() => {
     ...item('What to measure next', anyCalculation(measureNextCalculation), whole),
     ...item('Per millimetre and degree', anyCalculation(sensitivityCalculation), model && whole),
   ]
-})
+}
 
 function pick({ acromionWidth, elbowFlexion, arms }: UpperBody, side: Side) {
   const { upperArm, forearm } = arms[side]

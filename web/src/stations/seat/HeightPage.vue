@@ -39,7 +39,7 @@ const metrics = [
   'kneeAheadRight',
 ] as const
 
-const height = computed(() => seat.parts.height)
+const height = computed(() => seat.rested.height)
 const now = computed(() => visit.setup.now.saddleHeight.left?.value ?? null)
 const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 const windows = computed(() =>

@@ -17,7 +17,7 @@ const seat = useSeat()
       :findings="seat.judgement.findings"
       none="Nothing read says that the legs differ. Look at the pelvis from behind, and at both knees."
     />
-    <p v-if="seat.parts.legs.state === 'refer'" class="caution small">{{ referToClinician }}</p>
+    <p v-if="seat.rested.legs.state === 'refer'" class="caution small">{{ referToClinician }}</p>
     <ProposalButtons :proposals="seat.judgement.proposals" />
     <MetricVials :metrics="['kneeLeft', 'kneeRight']" />
     <p class="small muted">

@@ -26,10 +26,10 @@ const preferences = usePreferences()
 const saddles = useSaddles()
 const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 
-const width = computed(() => seat.parts.width)
-const school = computed(() => seat.parts.widthSchool)
+const width = computed(() => seat.rested.width)
+const school = computed(() => seat.rested.widthSchool)
 const entries = computed(() => saddles.entries.map(({ entry }) => entry))
-const rank = (own: Weights) => rankSaddles(entries.value, seat.parts.saddleRider, own)
+const rank = (own: Weights) => rankSaddles(entries.value, seat.rested.saddleRider, own)
 const disturbs = (spec: SaddleSpec) => saddleDisturbs(spec, saddleInUse(visit.setup.now))
 const exchange = (spec: SaddleSpec) => saddleExchange(spec, visit.setup.now)
 const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
@@ -80,12 +80,12 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
     </template>
     <p v-else class="missing">
       {{
-        seat.parts.spacing === null
+        seat.rested.spacing === null
           ? 'Sit-bone spacing is not read: type it, mark it on a picture, or take it from the mat.'
           : 'The torso is not known: read it, or where the hands are.'
       }}
     </p>
-    <FindingList :findings="seat.parts.widthFindings" none="" />
+    <FindingList :findings="seat.rested.widthFindings" none="" />
     <ImpressionCard />
     <RankedParts
       title="Saddles for this rider"

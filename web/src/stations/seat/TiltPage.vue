@@ -39,7 +39,7 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
 <template>
   <div class="tilt">
     <PageHead title="Tilt where you sit" :working="seat.judgement.working" />
-    <TargetVials :targets="seat.judgement.targets" />
+    <TargetVials :targets="seat.targets" />
     <label class="small"
       >Ridden for
       <select
