@@ -37,7 +37,7 @@ describe('what an angle changes with', () => {
     '$kind $side: the parameters of its row and no other, whether the hands are reached or not',
     ({ kind, side }) => {
       const moves = freeKeys.filter((key) =>
-        [priors, { ...priors, trunk: 60 }].some((about) => {
+        [priors, { ...priors, trunk: 60, hipForward: -300 }].some((about) => {
           const at = (by: number) => predict(withFree(exampleRider, { ...about, [key]: about[key] + by }), { kind, side })
           // Both ways, so that no turning point hides it.
           return [-4, 3].some((by) => Math.abs(at(by) - at(0)) > 1e-9)
