@@ -72,8 +72,9 @@ function bend(arm: NonNullable<Scene['arms']>['right']): number {
     <g v-for="mark in marks" :key="mark.key">
       <path class="arc" :d="mark.path" />
       <text
-        :x="mark.label.x"
-        :y="mark.label.y + 5 * perPixel"
+        x="0"
+        y="0"
+        :transform="`translate(${mark.label.x} ${mark.label.y + 5 * perPixel})`"
         :style="{ fontSize: `${16 * perPixel}px`, strokeWidth: `${4 * perPixel}px` }"
         >{{ mark.text }}</text
       >

@@ -86,7 +86,6 @@ const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, la
   inset: 0;
   width: 100%;
   height: 100%;
-  will-change: transform;
 }
 .scale line {
   stroke: var(--muted);

@@ -155,10 +155,10 @@ function nudgeTurn(event: KeyboardEvent): void {
         <g v-for="school in schoolLines" :key="school.key" class="school">
           <line :x1="middleX - 52" :x2="middleX + 52" :y1="school.y" :y2="school.y" />
           <text
-            :x="middleX + outward * 55"
-            :y="school.labelY"
+            x="0"
+            y="0"
             :text-anchor="side === 'left' ? 'end' : 'start'"
-            :transform="`rotate(${straight} ${middleX + outward * 55} ${school.labelY})`"
+            :transform="`translate(${middleX + outward * 55} ${school.labelY}) rotate(${straight})`"
             >{{ school.label }}</text
           >
         </g>

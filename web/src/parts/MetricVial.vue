@@ -86,7 +86,6 @@ const spoken = computed(() => {
         :ghost="start !== null && Math.abs(start - now) >= 0.05 ? start : null"
         :proposed="moves ? proposed : null"
         :width="190"
-        still
       />
       <div v-if="!board.active" class="line" aria-hidden="true">
         <span class="figure">{{ shown(now) }}{{ mark }}</span>

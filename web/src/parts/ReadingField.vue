@@ -35,6 +35,10 @@ const place = computed(
   () =>
     `${visit.head?.visitId}/${readingPlace({ key: props.readingKey, side: props.side, condition: props.condition })}${props.again ? '@again' : ''}`,
 )
+/** what this field wrote a moment ago: the screen follows a frame later */
+let written: Reading | null = null
+const newest = () => written ?? stored.value
+watch(stored, () => (written = null), { flush: 'sync' })
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)
 const wrong = ref(false)
@@ -47,7 +51,7 @@ const unit = computed(() => preferences.unit)
 
 /** The stored value as the fitter's unit shows it. */
 function shown(): string {
-  const value = stored.value?.value
+  const value = newest()?.value
   if (typeof value !== 'number') return ''
   return definitionOf(props.readingKey).dimension === 'length' ? formatLength(value, preferences.unit) : trimmed(value, 1)
 }
@@ -59,11 +63,15 @@ watch([() => stored.value?.value, unit], () => {
 if (drafts.get(place.value) !== null) judge()
 
 function store(value: number | null, repeats: readonly number[] = []): void {
-  const before = stored.value
+  const before = newest()
   if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
   const method = counting.value?.method ?? definitionOf(props.readingKey).method
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
-  visit.setReading({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
+  write({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
+}
+function write(reading: Reading): void {
+  written = reading
+  visit.setReading(reading)
 }
 
 /** Every key press: a value in range repaints everything; anything else is kept as text. */
@@ -118,7 +126,7 @@ function next(event: KeyboardEvent): void {
 /** What the field held when the hand came to it. */
 let held: Reading | null = null
 function enter(event: FocusEvent): void {
-  held = stored.value
+  held = newest()
   ;(event.target as HTMLInputElement).select()
 }
 
@@ -126,10 +134,11 @@ function enter(event: FocusEvent): void {
 function giveUp(): void {
   drafts.clear(place.value)
   editing.value = false
-  if (held !== null && held.value !== stored.value?.value) visit.setReading(held)
-  else if (held === null && stored.value !== null && stored.value.value !== null) {
-    const { plusMinus: _, ...rest } = stored.value
-    visit.setReading({ ...rest, value: null, typed: '', repeats: [] })
+  const now = newest()
+  if (held !== null && held.value !== now?.value) write(held)
+  else if (held === null && now !== null && now.value !== null) {
+    const { plusMinus: _, ...rest } = now
+    write({ ...rest, value: null, typed: '', repeats: [] })
   }
   text.value = shown()
   problem(null)

@@ -22,10 +22,8 @@ const props = withDefaults(
     proposed?: number | null | undefined
     /** width of the drawing's own units: a narrower tube has the same height */
     width?: number
-    /** bubble inside the drawing: for many small tubes, where a sliding layer each would cost more than it saves */
-    still?: boolean
   }>(),
-  { ticks: () => [], ghost: null, proposed: null, width: 320, still: false },
+  { ticks: () => [], ghost: null, proposed: null, width: 320 },
 )
 
 const inset = 10
@@ -58,17 +56,17 @@ const marks = computed(() =>
         <line v-if="band.low > scale.min" class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
         <line v-if="band.high < scale.max" class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
       </template>
-      <ellipse v-if="still" class="dot" :class="{ unsure: plusMinus === null }" :cx="bubble.cx" cy="12" :rx="bubble.rx" ry="7.5" />
       <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
       <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
-      <g v-for="mark in marks" :key="mark.label">
-        <line class="tick" :x1="mark.at" :x2="mark.at" y1="25" y2="29" />
-        <text class="tick-label" :x="mark.at" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
+      <!-- Moved as a whole: a text whose own place changes is shaped anew. -->
+      <g v-for="mark in marks" :key="mark.label" :transform="`translate(${mark.at.toFixed(1)} 0)`">
+        <line class="tick" x1="0" x2="0" y1="25" y2="29" />
+        <text class="tick-label" x="0" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
       </g>
     </svg>
-    <!-- The bubble is no part of the drawing: sliding it moves a layer and lays nothing out. -->
+    <!-- The bubble is no part of the drawing: moving it lays nothing out. It does not glide: that would keep
+         the screen busy for ten frames after every key. -->
     <div
-      v-if="!still"
       class="slide"
       aria-hidden="true"
       :style="{ transform: `translateX(${((100 * bubble.cx) / width).toFixed(2)}%)`, height: `${(2400 / height).toFixed(1)}%` }"
@@ -103,8 +101,6 @@ svg {
   top: 0;
   left: 0;
   width: 100%;
-  transition: transform 150ms ease-out;
-  will-change: transform;
   pointer-events: none;
 }
 .bubble {
@@ -131,27 +127,14 @@ svg {
   background: #fff;
   opacity: 0.5;
 }
-.dot {
-  fill: var(--bubble);
-  stroke: rgb(0 0 0 / 25%);
-}
-.dot.unsure {
-  opacity: 0.5;
-}
-.near .dot {
-  fill: var(--amber);
-}
-.outside .dot {
-  fill: var(--brick);
-}
-.free .dot {
-  fill: var(--steel);
-}
 .near .bubble {
   background: var(--amber);
 }
 .outside .bubble {
   background: var(--brick);
+}
+.free .bubble {
+  background: var(--steel);
 }
 .ghost {
   fill: none;

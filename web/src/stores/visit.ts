@@ -20,6 +20,7 @@ import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/do
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { api } from '../api/client.ts'
+import { afterFrame } from '../composables/afterFrame.ts'
 import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { useOutbox } from './outbox.ts'
@@ -60,7 +61,16 @@ export const useVisit = defineStore('visit', () => {
   /** what the fitter has picked at each station */
   const choices = stable<Choices>(() => parts.choices.value ?? { feet: {}, seat: {}, hands: {} })
   // The server's answer to a write is mostly what was written: nothing below is worked out again for it, and no draw given up.
-  const readings = stable(() => (parts.readings.value ?? []).map((row) => row.reading))
+  const latest = stable(() => (parts.readings.value ?? []).map((row) => row.reading))
+  /**
+   * The readings that everything is worked out from. What a hand types is stored at once and painted in
+   * its own field first; all that follows from it comes right after that frame, however slow the machine.
+   */
+  const readings = shallowRef<readonly Reading[]>([])
+  const follow = () => (readings.value = latest.value)
+  const followSoon = afterFrame(follow)
+  let isTyped = false
+  watch(latest, () => (isTyped ? followSoon() : follow()), { flush: 'sync' })
   const complaints = stable(() => (parts.complaints.value ?? []).filter((row) => !row.removed).map((row) => row.complaint))
   const ledger = stable(() => parts.ledger.value ?? [])
   const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
@@ -173,7 +183,9 @@ export const useVisit = defineStore('visit', () => {
     const identity = readingIdentity(reading)
     const row = dossier.value?.readings.find((r) => readingIdentity(r.reading) === identity)
     const words = { label: readingName(reading.key, reading.side), mine: reading.value === null ? 'cleared' : reading.typed }
+    isTyped = true
     write('reading', identity, '/readings', { version: row?.version ?? 0, reading }, words)
+    isTyped = false
   }
 
   function setComplaint(complaint: Complaint, removed = false): void {
@@ -202,6 +214,7 @@ export const useVisit = defineStore('visit', () => {
 
   /** Appends to the ledger: try, keep or undo. */
   function append(entry: LedgerEntry): void {
+    follow()
     const words = { label: 'Change', mine: entry.kind }
     write('ledger', entry.id, '/ledger', { after: ledger.value.length, entry }, words, 'POST')
     shownUpTo.value = null
