@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { createPinia, setActivePinia } from 'pinia'
-import { nextTick } from 'vue'
+import { nextTick, ref } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { feetStation } from '@level-stance/core/feet/station'
@@ -25,6 +25,8 @@ import { useVisit } from '../src/stores/visit.ts'
 
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
 const rested = () => new Promise((resolve) => setTimeout(resolve, 180))
+/** the frame of a key press is over, and what follows from it has been worked out */
+const followed = () => new Promise((resolve) => setTimeout(resolve, 20))
 
 let asked: { path: string; method: string; body: string }[]
 let reply: (path: string, method: string) => { status: number; body: unknown }
@@ -140,16 +142,18 @@ describe('an open station', () => {
     expect(visit.dossier?.visit.choices.seat).toEqual({ tiltUse: 'low' })
   })
 
-  it('weighs causes and finds its word for the rail once the hand rests, and at once for another visit', async () => {
+  it('weighs causes of what is told, and finds its word for the rail once the hand rests, at once for another visit', async () => {
     const visit = open()
     const feet = useFeet()
     expect(feet.causes.map(({ complaintId }) => complaintId)).toEqual([numb.id])
-    expect(feet.summary.words).toBe('1 to try')
+    expect([feet.summary.words, feet.settled]).toEqual(['1 to try', true])
     visit.setComplaint({ ...numb, region: 'neck' })
-    await nextTick()
-    expect(feet.causes).toHaveLength(1)
-    await rested()
     expect(feet.causes).toHaveLength(0)
+    visit.setReading({ ...visit.reading('cleatSetback', 'left')!, value: 40, typed: '40' })
+    await followed()
+    expect([feet.summary.words, feet.settled]).toEqual(['1 to try', false])
+    await rested()
+    expect(feet.settled).toBe(true)
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) }, readings: [] }
     expect(feet.summary.words).toBe('readings')
   })
@@ -177,11 +181,16 @@ describe('what a page proposes', () => {
     reason: 'The school asks for it.',
     standing: true,
   }
+  const offered = (board: ReturnType<typeof useBoard>) =>
+    board.offer(
+      () => [proposal],
+      () => true,
+    )
 
   it('stands until something else is asked for, and again when that is given up', () => {
     open()
     const board = useBoard()
-    const withdraw = board.offer(() => [proposal])
+    const withdraw = offered(board)
     expect(board.requested).toEqual(proposal.requested)
     board.request([{ setting: 'cleatSetback', side: 'left', by: 2 }])
     // The other foot stays as judged.
@@ -198,8 +207,16 @@ describe('what a page proposes', () => {
   it('is tried with its own reason, a request of the fitter’s with another', async () => {
     const visit = open()
     const board = useBoard()
-    board.offer(() => [proposal])
+    const settled = ref(false)
+    board.offer(
+      () => [proposal],
+      () => settled.value,
+    )
     await rested()
+    // About to change: it is not tried.
+    board.tryStep()
+    expect([board.canTry, visit.folded.trying]).toEqual([false, null])
+    settled.value = true
     board.tryStep()
     expect(visit.ledger.at(-1)).toMatchObject({ kind: 'try', station: 'feet', reason: 'The school asks for it.' })
     expect(board.active).toBe(false)
@@ -208,7 +225,7 @@ describe('what a page proposes', () => {
   it('does not stand while another change is tried, or the past is shown', () => {
     const visit = open([entryOf(7, { setting: 'cleatSetback', side: 'left', by: 5, role: 'chosen' })])
     const board = useBoard()
-    board.offer(() => [proposal])
+    offered(board)
     expect(board.requested).toEqual([])
     visit.decide('keep', visit.folded.trying!)
     expect(board.requested).toHaveLength(2)
@@ -237,21 +254,23 @@ describe('a reading taken again', () => {
   const change = entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
   const keep: LedgerEntry = { kind: 'keep', id: uuid(8), at: testTime, of: change.id }
 
-  it('stands beside the first, at its own place; the past shows the first', () => {
+  it('stands beside the first, at its own place; the past shows the first', async () => {
     const visit = open([change, keep])
     const first = visit.reading('kneeFlexion', 'right')!
     expect([first.value, first.after, visit.after]).toEqual([31, null, uuid(8)])
     visit.setReading({ ...first, value: 28, typed: '28', after: visit.after })
+    await followed()
     expect(visit.reading('kneeFlexion', 'right')?.value).toBe(28)
     expect(visit.allReadings('kneeFlexion', 'right').map(({ value }) => value)).toEqual([31, 28])
     visit.shownUpTo = 0
     expect(visit.reading('kneeFlexion', 'right')?.value).toBe(31)
   })
 
-  it('mended at the start stays at the start', () => {
+  it('mended at the start stays at the start', async () => {
     const visit = open([change, keep])
     const first = visit.reading('kneeFlexion', 'right')!
     visit.setReading({ ...first, value: 33, typed: '33' })
+    await followed()
     expect(visit.allReadings('kneeFlexion', 'right')).toHaveLength(1)
     expect(visit.baseline.rider.knowns.find(({ known }) => known.kind === 'kneeFlexion' && known.side === 'right')?.known.value).toBe(33)
   })

@@ -95,7 +95,7 @@ function bend(arm: NonNullable<Scene['arms']>['right']): number {
 }
 .band {
   fill: var(--glass);
-  opacity: 0.75;
+  fill-opacity: 0.75;
 }
 text {
   fill: var(--ink);

@@ -228,7 +228,7 @@ svg {
 }
 .mass {
   fill: var(--petrol);
-  opacity: 0.55;
+  fill-opacity: 0.55;
 }
 .empty {
   flex: 1;

@@ -137,7 +137,7 @@ g {
 .wheel {
   stroke: var(--steel);
   stroke-width: 7;
-  opacity: 0.6;
+  stroke-opacity: 0.6;
 }
 .tube {
   stroke: var(--steel);
@@ -168,14 +168,17 @@ g {
 .top .flesh.wide {
   stroke-width: 210;
 }
-.side .flesh.far,
-.side .foot.far {
-  opacity: 0.55;
-}
 .foot {
   fill: var(--flesh);
   stroke: var(--flesh);
   stroke-width: 20;
+}
+.side .flesh.far,
+.side .foot.far {
+  stroke: color-mix(in srgb, var(--flesh) 55%, var(--panel));
+}
+.side .foot.far {
+  fill: color-mix(in srgb, var(--flesh) 55%, var(--panel));
 }
 .head {
   fill: var(--flesh);
@@ -194,7 +197,7 @@ g {
   stroke-width: 5;
 }
 .side .bone.far {
-  opacity: 0.3;
+  stroke-opacity: 0.3;
 }
 .joint {
   fill: var(--panel);
@@ -209,11 +212,11 @@ g {
 .ghost .sole {
   stroke: var(--muted);
   stroke-width: 4;
-  opacity: 0.45;
+  stroke-opacity: 0.45;
 }
 .side.ghost .bone.far,
 .side.proposal .bone.far {
-  opacity: 0.25;
+  stroke-opacity: 0.25;
 }
 .proposal .bone,
 .proposal .saddle,

@@ -320,7 +320,7 @@ function nudgeTurn(event: KeyboardEvent): void {
 }
 .school line {
   stroke: var(--petrol);
-  opacity: 0.55;
+  stroke-opacity: 0.55;
   stroke-dasharray: 5 4;
   stroke-width: 0.9;
 }
@@ -336,7 +336,7 @@ function nudgeTurn(event: KeyboardEvent): void {
 .ghost {
   fill: none;
   stroke: var(--muted);
-  opacity: 0.6;
+  stroke-opacity: 0.6;
 }
 .cleat {
   fill: var(--steel);

@@ -32,7 +32,9 @@ const x = (value: number) => {
   return inset + Math.min(1, Math.max(0, share)) * (props.width - 2 * inset)
 }
 const perUnit = computed(() => (props.width - 2 * inset) / (props.scale.max - props.scale.min))
-const bubble = computed(() => ({ cx: x(props.value), rx: Math.min(props.width / 5, Math.max(6, (props.plusMinus ?? 0) * perUnit.value)) }))
+const rx = computed(() => Math.min(props.width / 5, Math.max(6, (props.plusMinus ?? 0) * perUnit.value)))
+const percent = (length: number) => `${((100 * length) / props.width).toFixed(2)}%`
+const bubble = computed(() => ({ left: percent(x(props.value) - rx.value), width: percent(2 * rx.value) }))
 const height = computed(() => (props.ticks.length > 0 ? 44 : 24))
 const marks = computed(() =>
   props.ticks.map((tick) => {
@@ -56,22 +58,18 @@ const marks = computed(() =>
         <line v-if="band.low > scale.min" class="engraved" :x1="x(band.low)" :x2="x(band.low)" y1="1" y2="23" />
         <line v-if="band.high < scale.max" class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
       </template>
-      <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="bubble.rx" ry="7" />
-      <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="bubble.rx" ry="7.5" />
+      <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="rx" ry="7" />
+      <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="rx" ry="7.5" />
       <!-- Moved as a whole: a text whose own place changes is shaped anew. -->
       <g v-for="mark in marks" :key="mark.label" :transform="`translate(${mark.at.toFixed(1)} 0)`">
         <line class="tick" x1="0" x2="0" y1="25" y2="29" />
         <text class="tick-label" x="0" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
       </g>
     </svg>
-    <!-- The bubble is no part of the drawing: moving it lays nothing out. It does not glide: that would keep
+    <!-- The bubble is no part of the drawing: moving it lays no drawing out. It does not glide: that would keep
          the screen busy for ten frames after every key. -->
-    <div
-      class="slide"
-      aria-hidden="true"
-      :style="{ transform: `translateX(${((100 * bubble.cx) / width).toFixed(2)}%)`, height: `${(2400 / height).toFixed(1)}%` }"
-    >
-      <span class="bubble" :class="{ unsure: plusMinus === null }" :style="{ width: `${((200 * bubble.rx) / width).toFixed(2)}%` }" />
+    <div class="inside" aria-hidden="true" :style="{ height: `${(2400 / height).toFixed(1)}%` }">
+      <span class="bubble" :class="{ unsure: plusMinus === null }" :style="bubble" />
     </div>
   </div>
 </template>
@@ -87,7 +85,7 @@ svg {
 }
 .shine {
   fill: #fff;
-  opacity: var(--shine);
+  fill-opacity: var(--shine);
 }
 .engraved {
   stroke: var(--ink);
@@ -96,25 +94,25 @@ svg {
 .glass {
   position: relative;
 }
-.slide {
+.inside {
   position: absolute;
   top: 0;
   left: 0;
   width: 100%;
   pointer-events: none;
 }
+/* No transforms and no opacities: each would be a step of its own when the page is composed. */
 .bubble {
+  --of-bubble: var(--bubble);
   position: absolute;
-  top: 50%;
-  left: 0;
+  top: 18.5%;
   height: 63%;
   border: 1px solid rgb(0 0 0 / 25%);
   border-radius: 50%;
-  background: var(--bubble);
-  transform: translate(-50%, -50%);
+  background: var(--of-bubble);
 }
 .bubble.unsure {
-  opacity: 0.5;
+  background: color-mix(in srgb, var(--of-bubble) 50%, transparent);
 }
 .bubble::after {
   content: '';
@@ -124,17 +122,16 @@ svg {
   width: 30%;
   height: 20%;
   border-radius: 50%;
-  background: #fff;
-  opacity: 0.5;
+  background: rgb(255 255 255 / 50%);
 }
 .near .bubble {
-  background: var(--amber);
+  --of-bubble: var(--amber);
 }
 .outside .bubble {
-  background: var(--brick);
+  --of-bubble: var(--brick);
 }
 .free .bubble {
-  background: var(--steel);
+  --of-bubble: var(--steel);
 }
 .ghost {
   fill: none;
