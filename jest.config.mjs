@@ -1,21 +1,34 @@
 /** TypeScript and the few packages that ship only as modules are compiled for Jest. */
 const compile = ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }]
 
+const compiled = {
+  '^.+\\.ts$': compile,
+  '/node_modules/(pinia|nostics|@vueuse/[a-z]+|ml-[a-z-]+|is-any-array|d3-[a-z]+)/.+\\.m?js$': compile,
+}
+
 const project = (name, extra = {}) => ({
   displayName: name,
   rootDir: name,
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
-  transform: { '^.+\\.ts$': compile, '/node_modules/(pinia|nostics|@vueuse/[a-z]+|ml-[a-z-]+|is-any-array)/.+\\.m?js$': compile },
+  transform: compiled,
   // Workspace packages are linked into node_modules as TypeScript source.
-  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/|ml-|is-any-array/)'],
+  transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/|ml-|is-any-array/|d3-)'],
   ...extra,
 })
 
 export default {
   projects: [
     project('core'),
-    project('web'),
+    project('web', {
+      transform: {
+        '\\.vue$': '<rootDir>/test/vueTransform.mjs',
+        ...compiled,
+      },
+      moduleFileExtensions: ['ts', 'mjs', 'js', 'json', 'vue'],
+      // Vue's own builds for Node also where the page is simulated.
+      testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'] },
+    }),
     project('server', { globalSetup: '<rootDir>/test/globalSetup.mjs', globalTeardown: '<rootDir>/test/globalTeardown.mjs' }),
   ],
 }

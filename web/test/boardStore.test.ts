@@ -1,48 +1,20 @@
 /** @jest-environment jsdom */
-import { freshVisit } from '@level-stance/core/record/dossier'
-import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
-import type { Dossier } from '@level-stance/core/record/dossier'
-import { aReading, entryOf, testTime, uuid, wholeReadings } from '@level-stance/core/testing'
+import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/stores/board.ts'
-import { useVisit } from '../src/stores/visit.ts'
+import { freshWindow, openVisit, rested } from './visitWindow.ts'
 
-const rested = () => new Promise((resolve) => setTimeout(resolve, 160))
-
-function openVisit(ledger: LedgerEntry[] = []) {
-  const visit = useVisit()
-  const readings = [...wholeReadings, aReading('saddleSetback', 'both', 61), aReading('railRoomBack', 'both', 8)]
-  const dossier: Dossier = {
-    rider: { id: uuid(1), version: 1, name: 'Board Rider', note: '' },
-    bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
-    visit: {
-      id: uuid(3),
-      version: 1,
-      ...freshVisit,
-      startedAt: testTime,
-    },
-    readings: readings.map((reading) => ({ reading, version: 1 })),
-    complaints: [],
-    ledger,
-    ratings: [],
-  }
-  visit.dossier = dossier
-  return visit
-}
+const open = (ledger: LedgerEntry[] = []) =>
+  openVisit({ ledger, readings: [...wholeReadings, aReading('saddleSetback', 'both', 61), aReading('railRoomBack', 'both', 8)] })
 const saddle = (by: number) => ({ setting: 'saddleHeight', side: 'both', by }) as const
 
-beforeEach(() => {
-  localStorage.clear()
-  setActivePinia(createPinia())
-  Object.assign(globalThis.crypto, { randomUUID: () => uuid(99) })
-  Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
-})
+beforeEach(freshWindow)
 
 describe('what is about to be moved', () => {
   it('is nothing at first, and its numbers are those of the bike', () => {
-    openVisit()
+    open()
     const board = useBoard()
     expect(board.active).toBe(false)
     expect(board.whole).toBeNull()
@@ -53,7 +25,7 @@ describe('what is about to be moved', () => {
   })
 
   it('moves the drawing and the numbers at once, the words when the hand rests', async () => {
-    openVisit()
+    open()
     const board = useBoard()
     board.request([saddle(8)])
     expect(board.aimed('saddleHeight', 'both')).toBe(8)
@@ -64,14 +36,14 @@ describe('what is about to be moved', () => {
   })
 
   it('adds requested up by setting, and forgets one that is taken back', () => {
-    openVisit()
+    open()
     const board = useBoard()
     board.request([saddle(3)])
     board.request([{ setting: 'saddleSetback', side: 'both', by: -2 }])
     board.request([saddle(4)])
-    expect(board.requested.map((request) => [request.setting, request.by])).toEqual([
-      ['saddleSetback', -2],
-      ['saddleHeight', 4],
+    expect(board.requested).toMatchObject([
+      { setting: 'saddleSetback', by: -2 },
+      { setting: 'saddleHeight', by: 4 },
     ])
     board.request([saddle(0)])
     expect(board.requested).toHaveLength(1)
@@ -80,14 +52,14 @@ describe('what is about to be moved', () => {
   })
 
   it('stands where the hardware ends, however far it is pulled', () => {
-    openVisit()
+    open()
     const board = useBoard()
     board.request([{ setting: 'saddleSetback', side: 'both', by: 30 }])
     expect(board.aimed('saddleSetback', 'both')).toBe(8)
   })
 
   it('holds what fits the move until the fitter says otherwise', () => {
-    openVisit()
+    open()
     const board = useBoard()
     board.request([{ setting: 'barRise', side: 'both', by: 10 }])
     expect(board.holds.hands).toBe('frame')
@@ -100,7 +72,7 @@ describe('what is about to be moved', () => {
 
 describe('trying it', () => {
   it('puts the first step, with what it brings along, into the ledger as the schema wants it, even before the words have come', () => {
-    const visit = openVisit()
+    const visit = open()
     const board = useBoard()
     const append = jest.spyOn(visit, 'append').mockImplementation(() => undefined)
     board.request([{ setting: 'cleatSetback', side: 'right', by: 9 }])
@@ -121,7 +93,7 @@ describe('trying it', () => {
   })
 
   it('is refused while another change is on trial, and nothing can be wished', async () => {
-    openVisit([entryOf(1, { setting: 'saddleHeight', side: 'both', by: 2, role: 'chosen' })])
+    open([entryOf(1, { setting: 'saddleHeight', side: 'both', by: 2, role: 'chosen' })])
     const board = useBoard()
     expect(board.movable).toBe(false)
     board.request([saddle(3)])
@@ -131,7 +103,7 @@ describe('trying it', () => {
   })
 
   it('belongs to its rider: another visit starts with nothing wished', async () => {
-    const visit = openVisit()
+    const visit = open()
     const board = useBoard()
     board.request([saddle(3)])
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(44) } }

@@ -1,5 +1,4 @@
 /** @jest-environment jsdom */
-import { createPinia, setActivePinia } from 'pinia'
 import { nextTick, ref } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
@@ -8,8 +7,6 @@ import { handsStation } from '@level-stance/core/hands/station'
 import { readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { footCauses } from '@level-stance/core/reason/footCauses'
 import { seatCauses } from '@level-stance/core/reason/seatCauses'
-import type { Dossier } from '@level-stance/core/record/dossier'
-import { freshVisit } from '@level-stance/core/record/dossier'
 import { seatStation } from '@level-stance/core/seat/station'
 import { pageOf } from '@level-stance/core/station'
 import type { Proposal } from '@level-stance/core/station'
@@ -21,36 +18,10 @@ import { useHands } from '../src/stations/hands/useHands.ts'
 import { useSeat } from '../src/stations/seat/useSeat.ts'
 import { useAttachments } from '../src/stores/attachments.ts'
 import { useBoard } from '../src/stores/board.ts'
-import { useVisit } from '../src/stores/visit.ts'
+import { followed, freshWindow, openVisit, rested, server } from './visitWindow.ts'
 
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
-const rested = () => new Promise((resolve) => setTimeout(resolve, 180))
-/** the frame of a key press is over, and what follows from it has been worked out */
-const followed = () => new Promise((resolve) => setTimeout(resolve, 20))
-
-let asked: { path: string; method: string; body: string }[]
-let reply: (path: string, method: string) => { status: number; body: unknown }
-beforeEach(() => {
-  localStorage.clear()
-  sessionStorage.clear()
-  asked = []
-  reply = () => ({ status: 200, body: { version: 1 } })
-  let n = 900
-  Object.assign(globalThis.crypto, { randomUUID: () => uuid((n += 1)) })
-  Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
-  Object.assign(globalThis, {
-    Worker: class {
-      addEventListener() {}
-      postMessage() {}
-    },
-    fetch: (path: string, init: RequestInit) => {
-      asked.push({ path, method: String(init.method), body: typeof init.body === 'string' ? init.body : '' })
-      const { status, body } = reply(path, String(init.method))
-      return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) })
-    },
-  })
-  setActivePinia(createPinia())
-})
+beforeEach(freshWindow)
 
 const numb: Complaint = {
   id: uuid(50),
@@ -63,20 +34,8 @@ const numb: Complaint = {
   note: '',
   warnings: {},
 }
-function open(ledger: LedgerEntry[] = [], readings = readingsWith({ saddleTilt: 2, sitBoneSpacing: 120, saddleWidth: 135 })) {
-  const visit = useVisit()
-  const dossier: Dossier = {
-    rider: { id: uuid(1), version: 1, name: 'Station Rider', note: '' },
-    bike: { id: uuid(2), version: 1, name: 'Tourer', kind: 'drop bar' },
-    visit: { id: uuid(3), version: 1, ...freshVisit, startedAt: testTime },
-    readings: readings.map((reading) => ({ reading, version: 1 })),
-    complaints: [{ complaint: numb, removed: false, version: 1 }],
-    ledger,
-    ratings: [],
-  }
-  visit.dossier = dossier
-  return visit
-}
+const open = (ledger: LedgerEntry[] = [], readings = readingsWith({ saddleTilt: 2, sitBoneSpacing: 120, saddleWidth: 135 })) =>
+  openVisit({ ledger, readings, complaints: [numb] })
 
 describe('pages of the stations', () => {
   it('ask for readings that exist, each once a page', () => {
@@ -115,7 +74,7 @@ describe('an open station', () => {
 
   it('judges every page of every station without trouble, with all readings and with none', () => {
     for (const readings of [readingsWith({ saddleTilt: 2 }), [aReading('mass', 'both', 70)]]) {
-      setActivePinia(createPinia())
+      freshWindow()
       open([], readings)
       for (const [station, { pages }] of [
         [useFeet(), feetStation],
@@ -161,10 +120,10 @@ describe('an open station', () => {
   it('asks for the rider’s other bikes, and does without them where there is no answer', async () => {
     open()
     const feet = useFeet()
-    reply = () => ({ status: 200, body: { bikes: [{ name: 'Town bike', left: 130, right: 131 }] } })
+    server.reply = () => ({ status: 200, body: { bikes: [{ name: 'Town bike', left: 130, right: 131 }] } })
     await feet.loadOtherBikes(uuid(3))
     expect(feet.otherBikes).toHaveLength(1)
-    reply = () => ({ status: 500, body: {} })
+    server.reply = () => ({ status: 500, body: {} })
     await feet.loadOtherBikes(uuid(3))
     expect(feet.otherBikes).toEqual([])
   })
@@ -305,10 +264,10 @@ describe('pictures and recordings', () => {
   it('are read for the open visit, forgotten with it, and say when they cannot be read', async () => {
     const visit = open()
     const attachments = useAttachments()
-    reply = () => ({ status: 500, body: { code: 'x', message: 'Down.', fields: [] } })
+    server.reply = () => ({ status: 500, body: { code: 'x', message: 'Down.', fields: [] } })
     await attachments.load()
     expect(attachments.problem).toBe('Down.')
-    reply = () => ({ status: 200, body: { attachments: [kept] } })
+    server.reply = () => ({ status: 200, body: { attachments: [kept] } })
     await attachments.load()
     expect([attachments.list.length, attachments.problem, attachments.loadedFor]).toEqual([1, null, uuid(3)])
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) } }
@@ -319,16 +278,16 @@ describe('pictures and recordings', () => {
   it('are added, named anew and removed; what another wrote meanwhile is shown', async () => {
     open()
     const attachments = useAttachments()
-    reply = () => ({ status: 200, body: kept })
+    server.reply = () => ({ status: 200, body: kept })
     expect(await attachments.add('mat', '', new Blob(['x']))).toEqual(kept)
-    expect(asked.at(-1)?.path).toContain('title=Without+a+name')
-    reply = () => ({
+    expect(server.asked.at(-1)?.path).toContain('title=Without+a+name')
+    server.reply = () => ({
       status: 409,
       body: { code: 'stale', message: 'Changed elsewhere.', fields: [], current: { ...kept, title: 'Theirs', version: 2 } },
     })
     expect(await attachments.write(kept.id, { title: 'Mine' })).toMatchObject({ ok: false, message: 'Changed elsewhere.' })
     expect(attachments.list[0]?.title).toBe('Theirs')
-    reply = () => ({ status: 200, body: { ...kept, title: 'Mine', version: 3 } })
+    server.reply = () => ({ status: 200, body: { ...kept, title: 'Mine', version: 3 } })
     expect(await attachments.write(kept.id, { title: 'Mine' })).toEqual({ ok: true })
     expect(await attachments.write(kept.id, {}, true)).toEqual({ ok: true })
     expect(attachments.list).toEqual([])

@@ -1,0 +1,180 @@
+/** @jest-environment jsdom */
+import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { mount } from '@vue/test-utils'
+import { nextTick } from 'vue'
+import ReadingRow from '../../src/parts/ReadingRow.vue'
+import ReadingRows from '../../src/parts/ReadingRows.vue'
+import { usePreferences } from '../../src/stores/preferences.ts'
+import { useDrafts } from '../../src/stores/drafts.ts'
+import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
+
+beforeEach(freshWindow)
+
+const row = (readingKey: ReadingKey) => shown(ReadingRow, { readingKey })
+type Row = ReturnType<typeof row>
+const field = (at: Row, label: string) => at.get<HTMLInputElement>(`input[aria-label="${label}"]`)
+/** Types as a hand does: one key after the other, each a value of its own. */
+async function type(at: Row, label: string, text: string): Promise<void> {
+  const input = field(at, label)
+  input.element.focus()
+  for (let i = 1; i <= text.length; i++) await input.setValue(text.slice(0, i))
+}
+const stored = (key: ReadingKey, side: 'left' | 'right' | 'both') => {
+  const rows = openNow().dossier!.readings.filter(({ reading }) => reading.key === key && reading.side === side)
+  return rows.at(-1)?.reading.value ?? null
+}
+let openNow: () => ReturnType<typeof openVisit>
+function open(...given: Parameters<typeof openVisit>) {
+  const visit = openVisit(...given)
+  openNow = () => visit
+  return visit
+}
+const saddleUp = entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
+
+describe('a field of the tape', () => {
+  it('stores every key press at once, keeps the focus, and the screen follows', async () => {
+    const visit = open()
+    const at = row('inseam')
+    await type(at, 'Inseam', '841')
+    expect(stored('inseam', 'both')).toBe(841)
+    expect(document.activeElement).toBe(field(at, 'Inseam').element)
+    await followed()
+    expect(visit.setup.now.inseam.left?.value).toBe(841)
+    expect([document.activeElement, field(at, 'Inseam').element.value]).toEqual([field(at, 'Inseam').element, '841'])
+  })
+
+  it('goes by what was typed last, however fast: there and back within one frame', async () => {
+    open({ readings: readingsWith({ kneeFlexion: [3, 31] }) })
+    const at = row('kneeFlexion')
+    const input = field(at, 'Knee at the bottom, left')
+    for (const text of ['32', '3']) await input.setValue(text)
+    expect(stored('kneeFlexion', 'left')).toBe(3)
+    await followed()
+    expect(stored('kneeFlexion', 'left')).toBe(3)
+  })
+
+  it('holds half a number without storing it, and says the allowed range only when the hand leaves', async () => {
+    open()
+    const at = row('inseam')
+    await type(at, 'Inseam', '8')
+    expect(stored('inseam', 'both')).toBe(832)
+    expect(at.find('[role="alert"]').exists()).toBe(false)
+    await field(at, 'Inseam').trigger('blur')
+    expect(at.get('[role="alert"]').text()).toMatch(/^Inseam must lie between .+ and .+ mm/)
+    expect(field(at, 'Inseam').attributes('aria-invalid')).toBe('true')
+    // Nothing typed is lost: a reload finds it as it was left.
+    expect(useDrafts().any(`${uuid(3)}/inseam:`)).toBe(true)
+    expect(field(shown(ReadingRow, { readingKey: 'inseam' }), 'Inseam').element.value).toBe('8')
+  })
+
+  it('takes inches where the fitter works in inches, and offers what was likely meant', async () => {
+    open()
+    usePreferences().unit = 'in'
+    const at = row('inseam')
+    await type(at, 'Inseam', '33')
+    expect(stored('inseam', 'both')).toBeCloseTo(838.2, 6)
+    await type(at, 'Inseam', '830')
+    await field(at, 'Inseam').trigger('blur')
+    const offer = at.get('[role="alert"] button')
+    await offer.trigger('click')
+    expect(stored('inseam', 'both')).toBe(830)
+  })
+
+  it('gives back with Escape what it held, also a field that was empty', async () => {
+    open({ readings: readingsWith({}).filter(({ key }) => key !== 'trunk') })
+    const inseam = row('inseam')
+    await field(inseam, 'Inseam').trigger('focus')
+    await type(inseam, 'Inseam', '700')
+    expect(stored('inseam', 'both')).toBe(700)
+    await field(inseam, 'Inseam').trigger('keydown', { key: 'Escape' })
+    expect(stored('inseam', 'both')).toBe(832)
+    const trunk = row('trunk')
+    const label = trunk.get('input').attributes('aria-label')!
+    await field(trunk, label).trigger('focus')
+    await type(trunk, label, '500')
+    await field(trunk, label).trigger('keydown', { key: 'Escape' })
+    expect(stored('trunk', 'both')).toBeNull()
+  })
+
+  it('goes on with Enter, back with Shift, and past the end of a page', async () => {
+    open()
+    document.body.innerHTML = ''
+    const rows = mount(ReadingRows, { props: { keys: ['thigh', 'shank'] }, attachTo: document.body })
+    const fields = rows.findAll<HTMLInputElement>('input')
+    const ends: number[] = []
+    document.body.addEventListener('page-end', (event) => ends.push((event as CustomEvent<number>).detail))
+    fields[0]!.element.focus()
+    await fields[0]!.trigger('keydown', { key: 'Enter' })
+    expect(document.activeElement).toBe(fields[1]!.element)
+    await fields[1]!.trigger('keydown', { key: 'Enter', shiftKey: true })
+    expect(document.activeElement).toBe(fields[0]!.element)
+    await fields[3]!.trigger('keydown', { key: 'Enter' })
+    await fields[0]!.trigger('keydown', { key: 'Enter', shiftKey: true })
+    expect(ends).toEqual([1, -1])
+  })
+
+  it('shows what another window stores, but not under a typing hand', async () => {
+    const visit = open()
+    const at = row('inseam')
+    const theirs = (value: number) => {
+      const readings = visit.dossier!.readings.filter(({ reading }) => reading.key !== 'inseam')
+      visit.dossier = { ...visit.dossier!, readings: [...readings, { reading: aReading('inseam', 'both', value), version: 2 }] }
+    }
+    theirs(851)
+    await nextTick()
+    expect(field(at, 'Inseam').element.value).toBe('851')
+    await type(at, 'Inseam', '84')
+    theirs(860)
+    await nextTick()
+    expect(field(at, 'Inseam').element.value).toBe('84')
+  })
+})
+
+describe('a row of the tape', () => {
+  it('says how it was read and how sure that is; by what method can be changed', async () => {
+    open()
+    const at = row('kneeFlexion')
+    expect(at.get('.how').text()).toMatch(/^±3° goniometer/)
+    await at.get('button.name').trigger('click')
+    await at.get('select').setValue('photo')
+    await followed()
+    await nextTick()
+    expect(at.get('.how').text()).toMatch(/^±\d+(\.\d)?° .*photo/)
+  })
+
+  it('stands with its estimate until it is read', async () => {
+    open({ readings: readingsWith({}).filter(({ key }) => key !== 'thigh') })
+    const at = row('thigh')
+    // Drillis and Contini: thigh 0.245 of stature, 1756 mm.
+    expect(field(at, 'Thigh, left').element.placeholder).toBe('~430')
+    expect(at.get('.how').text()).toBe('estimate, from stature')
+  })
+
+  it('keeps start and now apart after a change, and reads again beside the first', async () => {
+    const visit = open({ ledger: [saddleUp, { kind: 'keep', id: uuid(8), at: saddleUp.at, of: uuid(7) }] })
+    const at = row('kneeFlexion')
+    expect(at.get('.how').text()).toMatch(/^start, predicted now \d+(\.\d)? \/ \d+(\.\d)?°$/)
+    await at.get('button.name').trigger('click')
+    await at.get('[data-testid="again-kneeFlexion"]').trigger('click')
+    await nextTick()
+    expect(field(at, 'Knee at the bottom, left').element.value).toBe('')
+    await type(at, 'Knee at the bottom, left', '29')
+    await field(at, 'Knee at the bottom, left').trigger('blur')
+    await followed()
+    await nextTick()
+    expect(visit.allReadings('kneeFlexion', 'left').map(({ value, after }) => [value, after])).toEqual([
+      [32, null],
+      [29, uuid(8)],
+    ])
+    expect(at.get('.how').text()).toMatch(/^32 \/ 31° at start, /)
+    expect(at.findAll('.past').map((line) => line.text())).toEqual([
+      expect.stringMatching(/^Start, left: 32°/),
+      expect.stringMatching(/^After change 1, left: 29°/),
+      expect.stringMatching(/^Start, right: 31°/),
+    ])
+    await at.get('[aria-label^="Remove: After change 1, left"]').trigger('click')
+    await followed()
+    expect(visit.reading('kneeFlexion', 'left')?.value).toBe(32)
+  })
+})
