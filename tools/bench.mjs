@@ -61,6 +61,13 @@ try {
         measured: ms(found.frame.p95),
         reach: isFloor || name.endsWith('throttled') ? '' : 'empty page + 8 ms',
       }
+      if (found.all) {
+        table[`${label}: until all that follows is painted, median / p95`] = {
+          measured: `${ms(found.all.median)} / ${ms(found.all.p95)}`,
+          reach: '',
+        }
+        table[`${label}: script, style and layout a press, all of it`] = { measured: ms(found.busy), reach: '' }
+      }
     }
   }
   try {

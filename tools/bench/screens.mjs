@@ -19,7 +19,9 @@ const THROTTLE = 4
 
 /**
  * Each part by itself: one that fails says so and leaves the others their numbers.
- * @returns part → `{ work, frame }`, each `{ count, median, p95 }` in ms, or `{ failed }`
+ * @returns part → `{ work, frame }`, each `{ count, median, p95 }` in ms; of a key also `all`, from the
+ *   press until everything that follows from it is painted, and `busy`, ms of script, style and layout
+ *   a press in all; or `{ failed }`
  */
 export async function measureScreens(address, presses = 160) {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
@@ -150,7 +152,8 @@ function sizeOf(paths) {
 
 /**
  * Notes for every frame that an event of these kinds causes: the work of the main thread (handlers
- * with all they set off, then style, layout and paint), and the time from the event to the painted frame.
+ * with all they set off, then style, layout and paint), and the time from the event to the painted
+ * frame. What a key press puts off until its field is painted is not in it: see `watchAll`.
  */
 async function watch(page, types) {
   await page.evaluate((names) => {
@@ -170,14 +173,16 @@ async function watch(page, types) {
           const from = event.timeStamp
           requestAnimationFrame(() => {
             const drawing = performance.now()
-            const channel = new MessageChannel()
-            channel.port1.onmessage = () => {
-              const painted = performance.now()
-              window.frames_.push({ work: script + painted - drawing, frame: painted - from })
-              script = 0
-              waiting = false
-            }
-            channel.port2.postMessage(null)
+            // Ahead of whatever else waits for the frame to be painted.
+            window.scheduler.postTask(
+              () => {
+                const painted = performance.now()
+                window.frames_.push({ work: script + painted - drawing, frame: painted - from })
+                script = 0
+                waiting = false
+              },
+              { priority: 'user-blocking' },
+            )
           })
         },
         { capture: true },
@@ -188,12 +193,48 @@ async function watch(page, types) {
   }, types)
 }
 
+/** Notes for every key press when the last frame was painted in which anything on the page changed. */
+async function watchAll(page) {
+  await page.evaluate(() => {
+    const all = { mutated: false, pressed: 0, last: 0 }
+    window.all_ = []
+    new MutationObserver(() => (all.mutated = true)).observe(document.body, {
+      subtree: true,
+      childList: true,
+      attributes: true,
+      characterData: true,
+    })
+    const frame = () => {
+      const changed = all.mutated
+      all.mutated = false
+      window.scheduler.postTask(() => changed && (all.last = performance.now()), { priority: 'user-blocking' })
+      requestAnimationFrame(frame)
+    }
+    requestAnimationFrame(frame)
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        if (all.pressed > 0 && all.last > all.pressed) window.all_.push({ all: all.last - all.pressed })
+        all.pressed = event.timeStamp
+      },
+      { capture: true },
+    )
+  })
+}
+
 async function keys(page, name, first, presses) {
   const field = page.getByRole('textbox', { name, exact: true })
   const before = await field.inputValue()
   await field.fill(first)
   await page.keyboard.press('End')
-  const found = await typing(page, presses, (i) => (i % 2 === 0 ? '2' : 'Backspace'))
+  const key = (i) => (i % 2 === 0 ? '2' : 'Backspace')
+  const cost = await mainThread(page)
+  const found = await typing(page, presses, key)
+  found.busy = await cost(presses)
+  await watchAll(page)
+  await press(page, presses / 2, key, 100)
+  const everything = await page.evaluate(() => window.all_)
+  if (everything.length > 0) found.all = spread(everything, 'all')
   await field.fill(before)
   await page.keyboard.press('Enter')
   await page.waitForTimeout(600)
@@ -202,12 +243,29 @@ async function keys(page, name, first, presses) {
 
 async function typing(page, presses, key) {
   await watch(page, ['keydown', 'input', 'pointermove'])
+  await press(page, presses, key, 60)
+  return summary(await page.evaluate(() => window.frames_))
+}
+
+async function press(page, presses, key, pause) {
   for (let i = 0; i < presses; i++) {
     // The keyboard itself, not a locator: looking a field up lays the page out before the key falls.
     await page.keyboard.press(key(i))
-    await page.waitForTimeout(60)
+    await page.waitForTimeout(pause)
   }
-  return summary(await page.evaluate(() => window.frames_))
+}
+
+/** Script, style and layout of the main thread by the browser's own count, ms for each of so many presses. */
+async function mainThread(page) {
+  const session = await page.context().newCDPSession(page)
+  await session.send('Performance.enable')
+  const read = async () => {
+    const { metrics } = await session.send('Performance.getMetrics')
+    const of = (name) => metrics.find((metric) => metric.name === name)?.value ?? 0
+    return 1000 * (of('ScriptDuration') + of('RecalcStyleDuration') + of('LayoutDuration'))
+  }
+  const before = await read()
+  return async (presses) => ((await read()) - before) / presses
 }
 
 async function drag(page, box, moves, path) {
@@ -225,11 +283,12 @@ async function drag(page, box, moves, path) {
 }
 
 function summary(frames) {
-  const of = (key) => {
-    const sorted = frames.map((frame) => frame[key]).sort((a, b) => a - b)
-    const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
-    return { count: sorted.length, median: at(0.5), p95: at(0.95) }
-  }
   if (frames.length === 0) throw new Error('no frame was seen')
-  return { work: of('work'), frame: of('frame') }
+  return { work: spread(frames, 'work'), frame: spread(frames, 'frame') }
+}
+
+function spread(rows, key) {
+  const sorted = rows.map((row) => row[key]).sort((a, b) => a - b)
+  const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]
+  return { count: sorted.length, median: at(0.5), p95: at(0.95) }
 }

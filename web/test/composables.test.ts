@@ -5,6 +5,7 @@ import { freshVisit } from '@level-stance/core/record/dossier'
 import { testTime, uuid, wholeReadings } from '@level-stance/core/testing'
 import { afterFrame } from '../src/composables/afterFrame.ts'
 import { later } from '../src/composables/later.ts'
+import { spaced } from '../src/composables/spaced.ts'
 import { pointIn, useSvgDrag } from '../src/composables/svgDrag.ts'
 import { useUncertainty } from '../src/stores/uncertainty.ts'
 import { useVisit } from '../src/stores/visit.ts'
@@ -203,5 +204,38 @@ describe('what is uncertain', () => {
     uncertainty.draw()
     fail()
     expect([uncertainty.trouble, uncertainty.drawing]).toEqual([true, false])
+  })
+})
+
+describe('work of a stream', () => {
+  beforeEach(() => jest.useFakeTimers())
+  afterEach(() => jest.useRealTimers())
+
+  it('is done at once, then not before its time, and of several askings the last counts', () => {
+    const done: number[] = []
+    let asked = 1
+    const ask = spaced(() => done.push(asked), 120)
+    for (; asked <= 3; asked++) ask()
+    asked = 3
+    jest.advanceTimersByTime(110)
+    expect(done).toEqual([1])
+    jest.advanceTimersByTime(30)
+    expect(done).toEqual([1, 3])
+    jest.advanceTimersByTime(500)
+    expect(done).toEqual([1, 3])
+  })
+
+  it('leaves the hand two thirds of the time, however long it takes', () => {
+    const starts: number[] = []
+    const ask = spaced(() => {
+      starts.push(performance.now())
+      jest.advanceTimersByTime(40)
+    }, 0)
+    for (let i = 0; i < 60; i++) {
+      ask()
+      jest.advanceTimersByTime(5)
+    }
+    expect(starts.length).toBeGreaterThan(2)
+    for (let i = 1; i < starts.length; i++) expect(starts[i]! - starts[i - 1]!).toBeGreaterThanOrEqual(120)
   })
 })

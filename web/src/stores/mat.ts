@@ -7,6 +7,7 @@ import type { MatRider } from '@level-stance/core/seat/matSimulation'
 import { textOf } from '../api/client.ts'
 import type { MatAnswer, MatQuestion } from '../workers/mat.ts'
 import { startMatWorker } from '../workers/startWorker.ts'
+import { spaced } from '../composables/spaced.ts'
 import { useAttachments } from './attachments.ts'
 import { useVisit } from './visit.ts'
 
@@ -58,13 +59,22 @@ export const useMat = defineStore('mat', () => {
   /** the newest that was measured on the rider */
   const measured = computed(() => [after.value, before.value].find((row) => row && !row.header.simulated) ?? null)
 
+  const tell = ({ id, header, result }: Extract<MatAnswer, { kind: 'result' }>) =>
+    (said.value = new Map(said.value).set(id, { header, result }))
+  let newest: Extract<MatAnswer, { kind: 'result' }> | null = null
+  /** A stream is shown as fast as the screen can, and leaves the hand its time. */
+  const tellNewest = spaced(() => newest && live.value && tell(newest), 0)
+
   function listen(): Worker {
     const started = startMatWorker()
     started.addEventListener('message', ({ data }: MessageEvent<MatAnswer>) => {
       if (data.kind === 'broken') broken.value = data.message
       else if (data.kind === 'recorded') void keep(data.text)
-      else if (data.id !== LIVE || live.value || !data.live)
-        said.value = new Map(said.value).set(data.id, { header: data.header, result: data.result })
+      else if (!data.live) tell(data)
+      else if (live.value) {
+        newest = data
+        tellNewest()
+      }
     })
     started.addEventListener('error', () => (broken.value = 'The recording could not be analysed here.'))
     return started

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { useThrottleFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { middleBehindNose } from '@level-stance/core/seat/matSimulation'
 import type { PlotlyStatic } from 'plotly.js-cartesian-dist-min'
+import { spaced } from '../../composables/spaced.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import type { Recording } from '../../stores/mat.ts'
 
@@ -117,7 +117,7 @@ onMounted(async () => {
 })
 /** A streaming map is painted a few times a second: the numbers beside it follow every frame, and the hand is not kept waiting. */
 const LIVE_EVERY = 300
-const drawSometimes = useThrottleFn(draw, LIVE_EVERY, true)
+const drawSometimes = spaced(draw, LIVE_EVERY)
 watch(
   () => [props.recording, props.most, props.shape, preferences.scheme] as const,
   () => void (props.recording.id === 'live' ? drawSometimes() : draw()),
