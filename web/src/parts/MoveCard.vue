@@ -12,6 +12,7 @@ import type { HandHold } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
+import { stable } from '../composables/stable.ts'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import MoveField from './MoveField.vue'
@@ -38,7 +39,8 @@ const shownFields = computed<readonly SettingPlace[]>(() => {
   ]
 })
 /** Left and right of one setting share a row. */
-const rows = computed(() => {
+// The same rows while only their amounts change: the card is not drawn anew at every step of a drag.
+const rows = stable(() => {
   const keys = [...new Set(shownFields.value.map(({ setting }) => setting))]
   return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
 })

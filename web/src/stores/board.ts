@@ -16,6 +16,7 @@ import { standingOf } from '@level-stance/core/change/setup'
 import { axlesOf } from '@level-stance/core/measure/riderModel'
 import type { Side } from '@level-stance/core/quantity/sided'
 import type { Proposal } from '@level-stance/core/station'
+import { stable } from '../composables/stable.ts'
 import { viewKeys } from '../board/views.ts'
 import type { ViewKey } from '../board/views.ts'
 import { useVisit } from './visit.ts'
@@ -43,7 +44,7 @@ export const useBoard = defineStore('board', () => {
   const requested = computed<readonly Requested[]>(() => own.value ?? judged.value?.requested ?? [])
   /** whether something else is asked for than what the page proposes by itself */
   const changed = computed(() => own.value !== null)
-  const holds = computed(() => ownHolds.value ?? defaultHolds(requested.value))
+  const holds = stable(() => ownHolds.value ?? defaultHolds(requested.value))
   const standing = computed(() => standingOf(visit.setup))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
