@@ -6,7 +6,7 @@ import { createInterface } from 'node:readline/promises'
 import { lastingCluster, lastingHome, ownDatabase } from './lib/cluster.mjs'
 import { needBuild, needDebian, needNode, needPackages } from './lib/prepare.mjs'
 import { serve } from './lib/serve.mjs'
-import { Stop, isAlive, portIsFree, say, varFolder } from './lib/system.mjs'
+import { Stop, isAlive, portIsFree, say, sleep, varFolder } from './lib/system.mjs'
 
 const DEFAULT_PORT = 4810
 const lockFile = join(varFolder, 'running.json')
@@ -49,29 +49,57 @@ function running() {
   }
 }
 
+/** A server or a PostgreSQL that dies is started again, this often within a minute. */
+const MOST_RESTARTS = 5
+
 async function runUntilStopped() {
   const stopAsked = new Promise((resolve) => {
     process.on('SIGINT', () => resolve('asked'))
     process.on('SIGTERM', () => resolve('asked'))
   })
+  const wanted = Number(process.env.PORT ?? DEFAULT_PORT)
+  if (process.env.PORT && !(await portIsFree(wanted))) throw new Stop(`Port ${wanted} is in use. Choose another: PORT=4811 npm start`)
+  const run = { port: (await portIsFree(wanted)) ? wanted : 0, listened: false }
+  let deaths = []
+  for (;;) {
+    const end = await runOnce(stopAsked, run)
+    if (end === 'asked') return
+    deaths = [...deaths.filter((at) => Date.now() - at < 60_000), Date.now()]
+    if (deaths.length > MOST_RESTARTS)
+      throw new Stop(`${end} ended ${deaths.length} times within a minute. Its last lines are above; start again with npm start.`)
+    say(`${end} ended unexpectedly; starting again`)
+    await Promise.race([stopAsked, sleep(400 * deaths.length)])
+  }
+}
+
+/** PostgreSQL and server until one of them ends, or a stop is asked for; then both are stopped. */
+async function runOnce(stopAsked, run) {
   let cluster = null
   let databaseUrl = outside
-  if (!outside) {
-    say('starting PostgreSQL')
-    cluster = await lastingCluster()
-    databaseUrl = ownDatabase(cluster, lastingHome(), 'level_stance')
-  }
+  let server = null
   try {
-    const wanted = Number(process.env.PORT ?? DEFAULT_PORT)
-    if (process.env.PORT && !(await portIsFree(wanted))) throw new Stop(`Port ${wanted} is in use. Choose another: PORT=4811 npm start`)
-    const server = await serve(databaseUrl, (await portIsFree(wanted)) ? wanted : 0, { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+    if (!outside) {
+      say('starting PostgreSQL')
+      cluster = await lastingCluster()
+      databaseUrl = ownDatabase(cluster, lastingHome(), 'level_stance')
+    }
+    server = await serve(databaseUrl, run.port, { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
+    // From now on it is found under the same address.
+    run.port = server.port
     writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address: server.address }))
-    console.log(`\n  Level Stance: ${server.address}\n\n  Ctrl+C stops it. Your data stays${outside ? ' in your database' : ''}.\n`)
-    const end = await Promise.race([stopAsked, server.exited])
-    if (end !== 'asked') throw new Stop('The server ended unexpectedly. Its last lines are above; start again with npm start.')
-    say('stopping')
-    await server.stop()
+    if (!run.listened)
+      console.log(`\n  Level Stance: ${server.address}\n\n  Ctrl+C stops it. Your data stays${outside ? ' in your database' : ''}.\n`)
+    run.listened = true
+    const ends = [stopAsked, server.exited.then(() => 'The server')]
+    if (cluster) ends.push(cluster.ended().then(() => 'PostgreSQL'))
+    return await Promise.race(ends)
+  } catch (error) {
+    // What never ran is not tried again; what ran before may only need a moment.
+    if (!run.listened) throw error
+    return 'The server'
   } finally {
+    if (server) say('stopping')
+    await server?.stop()
     await cluster?.stop()
   }
 }

@@ -5,7 +5,7 @@ import { pinoHttp } from 'pino-http'
 import { sql } from 'drizzle-orm'
 import { calculationRoutes } from './calculations/routes.ts'
 import type { Database } from './db/queryable.ts'
-import { errorHandler, unknownRoute } from './http/errors.ts'
+import { errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
 import { safeHeaders, sameMachine } from './http/guards.ts'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './record/fonts.ts'
@@ -45,7 +45,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts):
       await db.execute(sql`select 1`)
       response.json({ status: 'ok' })
     } catch {
-      response.status(503).json({ code: 'no-database', message: 'The database does not answer.', fields: [] })
+      response.status(503).json(noDatabase)
     }
   })
   api.use(withStudio)

@@ -105,6 +105,10 @@ async function start({ home, fast }) {
     password,
     psql: (sql, database = 'postgres') => psql(bin, port, password, sql, database),
     child,
+    /** resolves once this PostgreSQL has ended, whoever started it */
+    ended: async () => {
+      while (isPostgres(pid)) await sleep(500)
+    },
     stop: () => halt(pid),
   }
 }

@@ -182,6 +182,92 @@ it('what a closed window left behind is taken up, a living one’s is not', asyn
   expect(localStorage.getItem('level-stance.outbox.living')).toContain('999')
 })
 
+describe('a write that the server fails on', () => {
+  const fails = refuse(500, { code: 'internal', message: 'Something went wrong here.', fields: [] })
+
+  it('is tried three times, set aside and shown, and everything else goes on; also after a reload', async () => {
+    answers = [fails, ok({ version: 1 }), fails, fails]
+    const outbox = useOutbox()
+    outbox.put(write(170, 0, 'note'))
+    outbox.put(write(30, 0, 'knee'))
+    await settle(5000)
+    expect(sent.map(({ body }) => body['value'])).toEqual([170, 30, 170, 170])
+    expect([outbox.state, outbox.broken.map(({ key }) => key)]).toEqual(['failed', ['note']])
+    setActivePinia(createPinia())
+    const again = useOutbox()
+    answers = [ok({ version: 1 }), ok({ version: 2 })]
+    again.put(write(31, 1, 'knee'))
+    await settle(5000)
+    expect([again.state, sent.length]).toEqual(['failed', 5])
+    again.tryAgain('note')
+    await settle()
+    expect([again.state, sent.at(-1)?.body['value']]).toEqual(['saved', 170])
+  })
+
+  it('is replaced by what is typed anew', async () => {
+    answers = [fails, fails, fails, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(5000)
+    outbox.put(write(172))
+    await settle()
+    expect([outbox.state, sent.at(-1)?.body['value']]).toEqual(['saved', 172])
+  })
+
+  it('is another thing than a server that is away: 503 is waited out', async () => {
+    const away503 = refuse(503, { code: 'no-database', message: 'The database does not answer just now.', fields: [] })
+    answers = [away503, away503, away503, away503, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(1500)
+    expect(outbox.state).toBe('unreachable')
+    await settle(20_000)
+    expect([outbox.state, sent.length]).toEqual(['saved', 5])
+  })
+})
+
+describe('an answer that is lost after the write was stored', () => {
+  const staleWith = (value: number) => refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 1, value } })
+
+  it('leaves one’s own newer value no conflict with oneself', async () => {
+    answers = [away, staleWith(170), ok({ version: 2 })]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(400)
+    outbox.put(write(171))
+    await settle(6000)
+    expect(sent.map(({ body }) => [body['version'], body['value']])).toEqual([
+      [0, 170],
+      [0, 171],
+      [1, 171],
+    ])
+    expect(outbox.state).toBe('saved')
+  })
+
+  it('is still a conflict where something else is stored', async () => {
+    answers = [away, staleWith(999)]
+    const outbox = useOutbox()
+    outbox.put(write(170))
+    await settle(400)
+    outbox.put(write(171))
+    await settle(6000)
+    expect([outbox.state, sent.length]).toEqual(['conflict', 2])
+  })
+})
+
+it('what a closed window left behind stays over the version it was made over: it is asked about, not stored over newer', async () => {
+  localStorage.setItem('level-stance.outbox.gone', JSON.stringify([write(801)]))
+  answers = [ok({ version: 1 }), refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 1, value: 822 } })]
+  const outbox = useOutbox()
+  outbox.put(write(822))
+  await settle(3000)
+  expect(sent.map(({ body }) => [body['version'], body['value']])).toEqual([
+    [0, 822],
+    [0, 801],
+  ])
+  expect(outbox.conflicts).toMatchObject([{ mine: '801', conflict: { current: { value: 822 } } }])
+})
+
 describe('readings taken after a change that is still on its way', () => {
   const reading = (after: string | null) => ({ key: 'kneeFlexion', side: 'left', condition: 'usual', after, value: 30 })
   const change = (): PendingWrite => ({

@@ -10,6 +10,7 @@ import { CalculationError } from '../quantity/problem.ts'
 import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
 import type { Dossier } from './dossier.ts'
+import { unstorableIn, unstorableWords } from '../quantity/storable.ts'
 
 export const VISIT_FILE_FORMAT = 'level-stance/visit'
 export const VISIT_FILE_VERSION = 2
@@ -107,6 +108,9 @@ export function parseVisitFile(text: string): VisitFile {
       [],
     )
   }
+  const at = unstorableIn(raw)
+  if (at !== null)
+    throw new CalculationError('invalid', `${unstorableWords(at)} Nothing was imported.`, [{ field: at, message: unstorableWords(at) }])
   const head = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<string, unknown>
   if (head['format'] !== VISIT_FILE_FORMAT) {
     throw new CalculationError(

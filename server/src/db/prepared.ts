@@ -1,10 +1,11 @@
+import pg from 'pg'
 import type { Database, Queryable } from './queryable.ts'
 
 const kept = new WeakMap<Database, Map<string, unknown>>()
 
 /** Whether this is the pool itself and not a transaction on it. */
 function isPool(db: Queryable): db is Database {
-  return '$client' in db
+  return '$client' in db && db.$client instanceof pg.Pool
 }
 
 /**

@@ -2,8 +2,10 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import type { z } from 'zod'
 import { fieldProblems } from '@level-stance/core/calculation'
+import { unstorableIn, unstorableWords } from '@level-stance/core/quantity/storable'
 import { CalculationError } from '@level-stance/core/quantity/problem'
 import type { FieldProblem } from '@level-stance/core/quantity/problem'
+import { isLost } from '../db/lost.ts'
 
 /** The one shape of every error answer. */
 export interface ErrorBody {
@@ -27,6 +29,13 @@ export class HttpError extends Error {
   }
 }
 
+/** The database is away, for a moment as a rule: asking again later is right. */
+export const noDatabase: ErrorBody = {
+  code: 'no-database',
+  message: 'The database does not answer just now. Nothing you typed is lost; it is tried again by itself.',
+  fields: [],
+}
+
 /** Somebody else wrote in between; carries what is stored. */
 export class StaleError extends HttpError {
   readonly current: unknown
@@ -40,8 +49,10 @@ export function notFound(what: string): HttpError {
   return new HttpError(404, 'not-found', `${what} was not found. It may have been removed.`)
 }
 
-/** Parses a request part; failures name every field. */
+/** Parses a request part; failures name every field. What no database can hold as text is refused here, in every field. */
 export function checked<T>(schema: z.ZodType<T>, raw: unknown): T {
+  const at = unstorableIn(raw)
+  if (at !== null) throw new HttpError(400, 'invalid', unstorableWords(at), [{ field: at, message: unstorableWords(at) }])
   const parsed = schema.safeParse(raw)
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error)
@@ -72,6 +83,7 @@ function describe(error: unknown): { status: number; body: ErrorBody } {
       ] ?? 422
     return { status, body: { code: error.code, message: error.message, fields: error.fields } }
   }
+  if (isLost(error)) return { status: 503, body: noDatabase }
   const type = (error as { type?: unknown } | null)?.type
   if (type === 'entity.too.large')
     return { status: 413, body: { code: 'too-large', message: 'That is larger than is accepted here.', fields: [] } }

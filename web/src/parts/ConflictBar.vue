@@ -31,7 +31,7 @@ function theirs(write: PendingWrite): string {
 </script>
 
 <template>
-  <div v-if="outbox.conflicts.length > 0 || outbox.refused.length > 0" class="bars" role="alert">
+  <div v-if="outbox.conflicts.length + outbox.broken.length + outbox.refused.length > 0" class="bars" role="alert">
     <div v-for="write in outbox.conflicts" :key="write.key" class="bar">
       <p>
         <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>. Here:
@@ -39,6 +39,14 @@ function theirs(write: PendingWrite): string {
       </p>
       <Button type="primary" @click="outbox.keepMine(write.key)">Keep mine</Button>
       <Button @click="visit.takeTheirs(write.key)">Take theirs</Button>
+    </div>
+    <div v-for="write in outbox.broken" :key="write.key" class="bar">
+      <p>
+        <strong>{{ write.label }}</strong> ({{ write.mine }}) could not be stored: the server fails on it. It is kept here, and everything
+        else is stored.
+      </p>
+      <Button type="primary" @click="outbox.tryAgain(write.key)">Try again</Button>
+      <Button @click="visit.takeTheirs(write.key)">Give it up</Button>
     </div>
     <div v-for="(refusal, i) in outbox.refused" :key="`r${i}`" class="bar">
       <p>

@@ -254,7 +254,8 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 .row {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 64px 64px;
-  align-items: center;
+  /* What a row says may take a line more: its fields stay where they are. */
+  align-items: start;
   gap: 2px 4px;
   padding: 2px 0;
   border-bottom: 1px solid var(--line);

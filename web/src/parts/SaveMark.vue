@@ -10,6 +10,7 @@ const words = computed(
       saving: 'Saving…',
       unreachable: 'Cannot reach the server: kept here, retrying',
       conflict: 'Changed elsewhere: choose below',
+      failed: 'Not all is stored: see below',
     })[outbox.state],
 )
 </script>
@@ -24,6 +25,7 @@ const words = computed(
   white-space: nowrap;
 }
 .unreachable,
+.failed,
 .conflict {
   color: var(--brick);
   font-weight: 600;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, watch } from 'vue'
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import type { Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { hasReading } from '@level-stance/core/change/measureNext'
@@ -75,11 +75,18 @@ function show(page: string): void {
 
 const page = computed(() => props.pages[props.station.page] ?? null)
 /** On the first page: what would decide between the causes, else the least any judgement needs. */
-const readings = stable(() => {
+const wanted = stable(() => {
   if (page.value) return page.value.readings.filter((key) => hasReading(key, visit.bar))
   const open = props.station.causes.flatMap(({ causes }) => causes.filter(({ speaks }) => speaks === 'open'))
-  const wanted = [...new Set(open.flatMap(({ measure }) => measure))]
-  return wanted.length > 0 ? wanted : (props.why?.readings ?? [])
+  const deciding = [...new Set(open.flatMap(({ measure }) => measure))]
+  return deciding.length > 0 ? deciding : (props.why?.readings ?? [])
+})
+/** The rows of the open page: more may come at the end, but none goes or moves under the hand that is typing. */
+const readings = shallowRef<readonly ReadingKey[]>([])
+watch([() => props.station.page, () => visit.head?.visitId], () => (readings.value = wanted.value), { immediate: true })
+watch(wanted, (keys) => {
+  const more = keys.filter((key) => !readings.value.includes(key))
+  if (more.length > 0) readings.value = [...readings.value, ...more]
 })
 const fields = computed(() => page.value?.fields ?? [])
 const moves = computed(() => fields.value.length > 0 || board.active)

@@ -4,20 +4,26 @@ import { ApiError, UnreachableServer, api } from '../api/client.ts'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingIdentity } from '@level-stance/core/measure/readingPlace'
 import { afterFrame } from '../composables/afterFrame.ts'
+import { isMadeBy } from './pendingWrite.ts'
 import type { PendingWrite } from './pendingWrite.ts'
 import { adoptOrphans, openTabStorage } from './tabStorage.ts'
 
-export type SaveState = 'saved' | 'saving' | 'unreachable' | 'conflict'
+export type SaveState = 'saved' | 'saving' | 'unreachable' | 'conflict' | 'failed'
 type Landed = (write: PendingWrite, answer: unknown) => void
 
 const firstRetry = 400
 const longestRetry = 4000
+/** A write that the server fails on this often is set aside, and the rest goes on. */
+const mostTries = 3
+/** Answers of whatever stands before a server that is away: the write itself is not to blame. */
+const awayStatus: readonly number[] = [502, 503, 504]
 /** Typing settles for this long before a write leaves. */
 const settle = 350
 
 /**
  * Autosave: one queue per window, kept in local storage until the server has answered. Writes go
- * one at a time in order; a stale one waits for the fitter's choice and does not hold up the rest.
+ * one at a time in order; a stale one, and one that the server keeps failing on, wait for the
+ * fitter's choice and do not hold up the rest.
  */
 export const useOutbox = defineStore('outbox', () => {
   const storage = openTabStorage()
@@ -30,8 +36,11 @@ export const useOutbox = defineStore('outbox', () => {
   let wait = firstRetry
 
   const conflicts = computed(() => queue.value.filter((write) => write.conflict !== undefined))
+  /** writes the server keeps failing on */
+  const broken = computed(() => queue.value.filter(isBroken))
   const state = computed<SaveState>(() => {
     if (conflicts.value.length > 0) return 'conflict'
+    if (broken.value.length > 0) return 'failed'
     if (queue.value.length === 0 && inFlight.value === null) return 'saved'
     return reachable.value ? 'saving' : 'unreachable'
   })
@@ -56,8 +65,9 @@ export const useOutbox = defineStore('outbox', () => {
     if (waiting) {
       // The version a writer has seen stays that of the first unsaved write.
       const seen = waiting.body['version'] === undefined ? {} : { version: waiting.body['version'] }
-      const conflict = waiting.conflict ? { conflict: waiting.conflict } : {}
-      queue.value.splice(index, 1, { ...write, body: { ...write.body, ...seen }, ...conflict })
+      const { conflict, unanswered } = waiting
+      const kept = { ...(conflict ? { conflict } : {}), ...(unanswered ? { unanswered } : {}) }
+      queue.value.splice(index, 1, { ...write, body: { ...write.body, ...seen }, ...kept })
     } else queue.value.push(write)
     persist()
     schedule(write.kind === 'ledger' ? 0 : settle)
@@ -78,7 +88,7 @@ export const useOutbox = defineStore('outbox', () => {
     const after = readAfter(write)
     return after !== null && queue.value.some((other) => entryId(other) === after)
   }
-  const nextIndex = () => queue.value.findIndex((write) => write.conflict === undefined && !waitsForChange(write))
+  const nextIndex = () => queue.value.findIndex((write) => write.conflict === undefined && !isBroken(write) && !waitsForChange(write))
 
   async function sendNext(): Promise<void> {
     if (inFlight.value !== null) return
@@ -100,24 +110,34 @@ export const useOutbox = defineStore('outbox', () => {
       inFlight.value = null
       failed(write, error)
     }
-    if (nextIndex() >= 0) schedule(0)
+    const next = queue.value[nextIndex()]
+    if (next) schedule(next.failed ? firstRetry * next.failed.tries : 0)
   }
 
   /** A newer write to the same thing goes over the version just stored. */
   function carryVersion(key: string, version: number | undefined): void {
     if (version === undefined) return
-    queue.value = queue.value.map((other) => (other.key === key ? { ...other, body: { ...other.body, version } } : other))
+    queue.value = queue.value.map((other) => (other.key === key && !other.adopted ? { ...other, body: { ...other.body, version } } : other))
   }
 
   function failed(write: PendingWrite, error: unknown): void {
     const newer = queue.value.find((other) => other.key === write.key)
+    const last = newer ?? write
+    const others = queue.value.filter((other) => other.key !== write.key)
     if (error instanceof ApiError && error.body.code === 'stale') {
-      const held = { ...(newer ?? write), conflict: { current: error.body.current } }
-      queue.value = [held, ...queue.value.filter((other) => other.key !== write.key)]
-    } else if (error instanceof UnreachableServer || (error instanceof ApiError && error.status >= 500)) {
+      const { current } = error.body
+      const { unanswered, ...rest } = last
+      const own = unanswered?.some((body) => isMadeBy(current, write, body)) === true
+      queue.value = [own ? over(rest, current) : { ...rest, conflict: { current } }, ...others]
+    } else if (error instanceof UnreachableServer || (error instanceof ApiError && awayStatus.includes(error.status))) {
       reachable.value = false
       wait = Math.min(wait * 2, longestRetry)
-      if (!newer) queue.value.unshift(write)
+      // The answer may have been lost on its way back.
+      const again = { ...last, unanswered: [...(write.unanswered ?? []), write.body].slice(-5) }
+      queue.value = newer ? queue.value.map((other) => (other === newer ? again : other)) : [again, ...queue.value]
+    } else if (error instanceof ApiError && error.status >= 500) {
+      // What was typed meanwhile may be what the server can store.
+      if (!newer) queue.value.push({ ...write, failed: { tries: (write.failed?.tries ?? 0) + 1, message: error.message } })
     } else {
       refused.value.push({ label: write.label, message: error instanceof Error ? error.message : 'It was refused.' })
       for (const heard of listeners) heard(write, null)
@@ -130,9 +150,7 @@ export const useOutbox = defineStore('outbox', () => {
     queue.value = queue.value.map((write) => {
       if (write.key !== key || !write.conflict) return write
       const { conflict, ...rest } = write
-      const { current } = conflict
-      const seen = Array.isArray(current) ? { after: current.length } : { version: (current as { version?: number } | null)?.version ?? 0 }
-      return { ...rest, body: { ...write.body, ...seen } }
+      return over(rest, conflict.current)
     })
     persist()
     schedule(0)
@@ -140,12 +158,23 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** Drops this window's value; the caller shows what is stored. */
   function takeTheirs(key: string): PendingWrite | null {
-    const write = conflicts.value.find((other) => other.key === key) ?? null
+    const write = [...conflicts.value, ...broken.value].find((other) => other.key === key) ?? null
     queue.value = queue.value.filter((other) => other.key !== key)
     if (write) replace(write)
     persist()
     schedule(0)
     return write
+  }
+
+  /** Tries once more what the server failed on. */
+  function tryAgain(key: string): void {
+    queue.value = queue.value.map((write) => {
+      if (write.key !== key) return write
+      const { failed: _, ...rest } = write
+      return rest
+    })
+    persist()
+    schedule(0)
   }
 
   /** Readings taken after a change that was given up stand after the last one that is stored. */
@@ -177,15 +206,23 @@ export const useOutbox = defineStore('outbox', () => {
 
   void adoptOrphans().then((orphans) => {
     if (orphans.length === 0) return
-    queue.value.push(...orphans.filter((orphan) => !queue.value.some((own) => own.key === orphan.key)))
+    queue.value.push(...orphans.map((orphan) => ({ ...orphan, adopted: true as const })))
     persist()
     schedule(0)
   })
   if (queue.value.length > 0) schedule(0)
   window.addEventListener('online', flush)
 
-  return { state, conflicts, refused, put, flush, keepMine, takeTheirs, onLanded, pendingFor, dismissRefusal }
+  return { state, conflicts, broken, refused, put, flush, keepMine, takeTheirs, tryAgain, onLanded, pendingFor, dismissRefusal }
 })
+
+const isBroken = ({ failed }: PendingWrite): boolean => (failed?.tries ?? 0) >= mostTries
+
+/** A write over what is stored now. */
+function over(write: PendingWrite, current: unknown): PendingWrite {
+  const seen = Array.isArray(current) ? { after: current.length } : { version: (current as { version?: number } | null)?.version ?? 0 }
+  return { ...write, body: { ...write.body, ...seen } }
+}
 
 /** The ledger entry a waiting reading was taken after; null where it is no reading, or of the start. */
 function readAfter({ kind, body }: PendingWrite): string | null {

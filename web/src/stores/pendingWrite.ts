@@ -1,3 +1,5 @@
+import equal from 'fast-deep-equal'
+
 /** A write waiting to reach the server. Everything in it survives a reload. */
 export interface PendingWrite {
   /** what it writes; a newer write to the same thing replaces it */
@@ -12,4 +14,22 @@ export interface PendingWrite {
   readonly mine: string
   /** how to say what is stored instead */
   readonly conflict?: { readonly current: unknown }
+  /** the server failed on it, so often; with the server's words */
+  readonly failed?: { readonly tries: number; readonly message: string }
+  /** taken up from a window that was closed: it stays over the version it was made over */
+  readonly adopted?: true
+  /** what was sent for the same thing without an answer: any of it may be stored */
+  readonly unanswered?: readonly Record<string, unknown>[]
+}
+
+/** Whether a stored row is what one of this window's own writes made it. */
+export function isMadeBy(current: unknown, { kind }: PendingWrite, body: Record<string, unknown>): boolean {
+  if (typeof current !== 'object' || current === null) return false
+  if (kind === 'ledger') {
+    const { id } = body['entry'] as { id: string }
+    return Array.isArray(current) && (current as { id: string }[]).at(-1)?.id === id
+  }
+  const row = current as Record<string, unknown>
+  const written = kind === 'visit' ? (body['visit'] as Record<string, unknown>) : body
+  return Object.entries(written).every(([key, value]) => key === 'version' || equal(row[key], value))
 }

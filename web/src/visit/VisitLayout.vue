@@ -52,6 +52,17 @@ useEventListener(document, 'visibilitychange', () => {
 const inField = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
 
+/** A field that went from the page while it was being typed in: what is typed on is no command. */
+let vanished: Element | null = null
+useEventListener(document, 'focusin', ({ target }) => (vanished = inField(target) ? (target as Element) : null))
+useEventListener(document, 'focusout', () =>
+  queueMicrotask(() => {
+    if (vanished?.isConnected) vanished = null
+  }),
+)
+useEventListener(document, 'pointerdown', () => (vanished = null))
+const typesOn = () => vanished !== null && !vanished.isConnected
+
 /** Single keys do things only while nothing is being typed. */
 const keys: Readonly<Record<string, () => void>> = {
   '/': () => entryLine.value?.focus(),
@@ -66,8 +77,11 @@ const keys: Readonly<Record<string, () => void>> = {
   b: () => (visit.shownUpTo = visit.shownUpTo === 0 ? null : 0),
 }
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key === 'Escape') helpOpen.value = false
-  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || helpOpen.value) return
+  if (event.key === 'Escape') {
+    helpOpen.value = false
+    vanished = null
+  }
+  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || helpOpen.value || typesOn()) return
   const station = stations[Number(event.key) - 1]
   if (station) return void router.push({ name: station, params: { visitId: props.visitId } })
   const action = keys[event.key]

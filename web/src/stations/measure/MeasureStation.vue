@@ -111,7 +111,6 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
             </option>
           </select>
         </label>
-        <QuestionList :about="about" />
         <section v-for="{ heading, keys } in sections" :key="`${heading}-${condition}`" :aria-label="heading">
           <div class="readings-head">
             <h2>{{ heading }}</h2>
@@ -119,6 +118,7 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
           </div>
           <ReadingRow v-for="key in keys" :key="`${key}-${condition}`" :reading-key="key" :condition="condition" />
         </section>
+        <QuestionList :about="about" />
       </div>
     </template>
     <template #board><RiderBoard opens="side" /></template>

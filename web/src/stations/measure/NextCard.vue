@@ -22,10 +22,10 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
     <template v-if="first">
       <HowDrawing :reading-key="first.key" />
       <div>
-        <p>
+        <p class="how" :title="definitionOf(first.key).how">
           <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
         </p>
-        <p class="small muted">{{ nextWords(first) }}</p>
+        <p class="small muted words">{{ nextWords(first) }}</p>
         <p class="acts">
           <button type="button" class="link" @click="$emit('goto', first.key)">Enter it</button>
           <button v-if="others.length > 0" type="button" class="link" :aria-expanded="all" @click="all = !all">
@@ -48,7 +48,10 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </template>
 
 <style scoped>
+/* As high whatever it says: the rows under it stay where the hand is typing. */
 .next {
+  min-height: 146px;
+  align-content: start;
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr);
   gap: 2px 10px;
@@ -64,6 +67,17 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
   height: 77px;
   border-radius: 6px;
   background: var(--panel);
+}
+.how {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 4;
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .acts {
   display: flex;

@@ -24,16 +24,26 @@ function swap(key: ReadingKey): void {
 </script>
 
 <template>
-  <article v-for="question in questions" :key="question.id" class="question small" role="alert">
-    <p>{{ question.text }}</p>
-    <div>
-      <Button @click="acknowledge(question)">It is right</Button>
-      <Button v-if="question.swap" @click="swap(question.swap)">Exchange left and right</Button>
-    </div>
-  </article>
+  <!-- At the foot of the column, over its rows: a question that comes moves no row under the hand. -->
+  <div class="questions">
+    <article v-for="question in questions" :key="question.id" class="question small" role="alert">
+      <p>{{ question.text }}</p>
+      <div>
+        <Button @click="acknowledge(question)">It is right</Button>
+        <Button v-if="question.swap" @click="swap(question.swap)">Exchange left and right</Button>
+      </div>
+    </article>
+  </div>
 </template>
 
 <style scoped>
+.questions {
+  position: sticky;
+  z-index: 2;
+  bottom: 0;
+  max-height: 45vh;
+  overflow-y: auto;
+}
 .question {
   display: grid;
   gap: 8px;
