@@ -9,6 +9,8 @@ import { serve } from './lib/serve.mjs'
 import { Stop, isAlive, portIsFree, say, sleep, varFolder } from './lib/system.mjs'
 
 const DEFAULT_PORT = 4810
+/** A server or a PostgreSQL that dies is started again, this often within a minute. */
+const MOST_RESTARTS = 5
 const lockFile = join(varFolder, 'running.json')
 const outside = process.env.DATABASE_URL
 
@@ -48,9 +50,6 @@ function running() {
     return null
   }
 }
-
-/** A server or a PostgreSQL that dies is started again, this often within a minute. */
-const MOST_RESTARTS = 5
 
 async function runUntilStopped() {
   const stopAsked = new Promise((resolve) => {

@@ -18,7 +18,7 @@ if (databaseUrl === undefined) {
 }
 
 leaveRoot()
-const { db, close } = connect(databaseUrl, (error) => logger.warn({ err: error }, 'lost a database connection'))
+const { db, close } = connect(databaseUrl, (error) => logger.warn(`lost a database connection: ${error.message}`))
 await migrateDatabase(db, path('../migrations'))
 await ensureStudio(db)
 await ensureCatalogues(db, DEFAULT_STUDIO)
