@@ -181,6 +181,16 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
   })
 })
 
+it('no calculation has an input by the name that carries uncertainties', () => {
+  for (const { name, input } of calculations) {
+    const { properties } = z.toJSONSchema(input) as { properties?: object }
+    expect([name, Object.keys(properties ?? {})]).not.toEqual([name, expect.arrayContaining(['plusMinus'])])
+  }
+  expect(
+    evaluate(calculationNamed('leg-length')!, { difference: 9, differencePlusMinus: 5, plusMinus: { difference: 2 } }).result,
+  ).toMatchObject({ state: 'shim' })
+})
+
 it('finds by name, and nothing by another', () => {
   expect(calculationNamed('knee-flexion')?.title).toMatch(/Knee flexion/)
   expect(calculationNamed('__proto__')).toBeNull()

@@ -1,4 +1,5 @@
 import { mount } from '@vue/test-utils'
+import { nextTick } from 'vue'
 import type { Component } from 'vue'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { Reading } from '@level-stance/core/measure/reading'
@@ -78,6 +79,10 @@ export function shown<Props extends object>(component: Component, props: Props) 
 }
 
 /** The frame of a key press is over, and what follows from it is on the screen. */
-export const followed = () => new Promise((resolve) => setTimeout(resolve, 25))
+export const followed = () =>
+  new Promise<void>((resolve) => requestAnimationFrame(() => setTimeout(() => setTimeout(() => void nextTick(resolve)))))
 /** The hand has come to rest, and the words are said. */
-export const rested = () => new Promise((resolve) => setTimeout(resolve, 190))
+export const rested = async () => {
+  await followed()
+  await new Promise((resolve) => setTimeout(resolve, 190))
+}

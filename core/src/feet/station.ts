@@ -1,4 +1,4 @@
-import { metricDefinition } from '../body/metrics.ts'
+import { kneeNow, saddleFor } from '../change/kneeNow.ts'
 import type { RiderMetrics } from '../body/metrics.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { anyCalculation } from '../calculation.ts'
@@ -9,7 +9,6 @@ import type { Setup } from '../change/setup.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
-import { bandState } from '../quantity/band.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { quantity } from '../quantity/quantity.ts'
@@ -177,7 +176,11 @@ export function feetParts(context: FeetContext): FeetParts {
     bolts: () => boltFindings(boltReadings(now)),
     look: () => bySide((side) => cleatLook(now, side)),
     pedalRider: (parts) => pedalRider(now, complaints, kind, parts.stance),
-    knee: () => kneeStates(metrics),
+    knee: () =>
+      bySide((side) => {
+        const knee = kneeNow(setup, side, metrics?.[side === 'left' ? 'kneeLeft' : 'kneeRight'] ?? null)
+        return knee && saddleFor(knee)
+      }),
     twisted: () => pelvis !== null && pelvis !== 'level',
   })
 }
@@ -257,17 +260,6 @@ export function pedalRider(
     axleNow: measuredValue(now, 'axleLength'),
     hours,
   }
-}
-
-function kneeStates(metrics: RiderMetrics | null): FeetParts['knee'] {
-  return bySide((side) => {
-    const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
-    const value = metrics?.[key] ?? null
-    const { band } = metricDefinition(key)
-    if (value === null || band === null) return null
-    if (bandState({ value, plusMinus: 0 }, band) !== 'outside') return 'level'
-    return value > band.high ? 'low' : 'high'
-  })
 }
 
 const sideLabel = (side: Side) => (side === 'left' ? 'Left' : 'Right')

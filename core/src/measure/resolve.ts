@@ -232,8 +232,10 @@ export function hiddenParts(resolved: ResolvedReadings, side: Side): HiddenParts
 
 /** ± of a stored reading: its method's, sharpened by repetition. */
 export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repeats' | 'plusMinus'>): number {
-  const single = reading.plusMinus ?? methodUncertainty(reading.method, definitionOf(reading.key).dimension) ?? 0
-  return reading.repeats.length < 2 ? single : summarise(single, reading.repeats).plusMinus
+  const { dimension, noBetterThan } = definitionOf(reading.key)
+  const single = reading.plusMinus ?? methodUncertainty(reading.method, dimension) ?? 0
+  const repeated = reading.repeats.length < 2 ? single : summarise(single, reading.repeats).plusMinus
+  return Math.max(repeated, noBetterThan?.[reading.method] ?? 0)
 }
 
 function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side): Resolved {

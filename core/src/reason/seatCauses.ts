@@ -3,11 +3,13 @@ import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { metricDefinitions } from '../body/metrics.ts'
 import type { RiderMetrics } from '../body/metrics.ts'
+import { saddleFor } from '../change/kneeNow.ts'
 import { LOW_TORSO } from '../seat/saddleCriteria.ts'
 import { MOST_ONE_SIDE, TURNED } from '../seat/matFindings.ts'
 import { CREEP, HEAVY_HANDS } from '../seat/setback.ts'
 import { against, causesOf, open, speaksFor } from './cause.ts'
-import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
+import type { CauseRow, ComplaintCauses, ComplaintRow, Said } from './cause.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import type { SeatParts } from '../seat/station.ts'
 
@@ -20,10 +22,12 @@ const ELBOW = metricDefinitions.elbowLeft.band ?? { low: 10, high: 45 }
 /** A hip that closes further than this at the top, degrees. @source prior */
 const CLOSED_HIP = 40
 
-const kneeState = ({ knees }: SeatParts, side: Side): 'low' | 'high' | 'level' | null => {
-  const knee = knees[side]
-  if (knee === null) return null
-  return knee.flexion > knee.band.high ? 'low' : knee.flexion < knee.band.low ? 'high' : 'level'
+const kneeState = ({ knees }: SeatParts, side: Side) => knees[side] && saddleFor(knees[side])
+/** What a number says that is judged by a line: for beyond it, against short of it, open where its ± crosses it. */
+function byLine(value: number, line: number, beyond: 'above' | 'below', plusMinus: number | null, words: string, key: ReadingKey): Said {
+  const over = beyond === 'above' ? value - line : line - value
+  if (Math.abs(over) <= (plusMinus ?? 0)) return open(`${words} Too close to call: ±${trimmed(plusMinus ?? 0, 0)}.`, key)
+  return over > 0 ? speaksFor(words) : against(words)
 }
 /** The straighter elbow of the two. */
 const straighter = (metrics: RiderMetrics | null): number | null => {
@@ -99,13 +103,17 @@ export const seatCauses = {
     label: 'Saddle too high',
     page: 'height',
     says: (station, side) => {
-      if (station.look.rocking === 'much') return speaksFor('Rocks much under load.')
+      const rocks = station.look.rocking === 'much'
       const state = kneeState(station, side)
-      return state === null
-        ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam')
-        : state === 'high'
-          ? speaksFor('The knee is straighter than its band.')
-          : against('The knee is bent enough at the bottom.')
+      if (state === null)
+        return open(
+          rocks ? 'Rocks much under load: too high, or too wide a saddle.' : 'Knee at the bottom is not known.',
+          'kneeFlexion',
+          ...(rocks ? (['saddleWidth'] as const) : (['inseam'] as const)),
+        )
+      return state === 'high'
+        ? speaksFor(`The knee is straighter than its band${rocks ? ', and the pelvis rocks much' : ''}.`)
+        : against(`The knee is bent enough at the bottom${rocks ? '; rocking has another cause here' : ''}.`)
     },
   },
   'too-low': {
@@ -186,9 +194,11 @@ export const seatCauses = {
   'far-forward': {
     label: 'Saddle too far forward',
     page: 'setback',
-    says: ({ look: { sits }, context: { metrics } }) => {
+    says: ({ look: { sits }, context: { metrics, plusMinus } }) => {
       if (sits === 'tail') return speaksFor('Falls off the tail.')
-      if ((metrics?.load ?? 0) > HEAVY_HANDS) return speaksFor(`The hands carry ${trimmed(metrics?.load ?? 0, 0)} % (an index).`)
+      const load = metrics?.load ?? null
+      if (load !== null && load - (plusMinus('load') ?? 0) > HEAVY_HANDS)
+        return speaksFor(`The hands carry ${trimmed(load, 0)} % (an index).`)
       return sits === null ? open('Where the rider sits is not read.', 'sitsWhere') : against('Does not fall off the tail.')
     },
   },
@@ -206,23 +216,20 @@ export const seatCauses = {
   'crank-long': {
     label: 'Crank long',
     page: 'feet',
-    says: ({ context: { metrics } }) => {
+    says: ({ context: { metrics, plusMinus } }) => {
       const least = Math.min(metrics?.hipLeft ?? Infinity, metrics?.hipRight ?? Infinity)
-      return Number.isFinite(least)
-        ? least < CLOSED_HIP
-          ? speaksFor(`The hip closes to ${trimmed(least, 0)}° at the top.`)
-          : against(`The hip opens to ${trimmed(least, 0)}° at the top.`)
-        : open('The hip’s angle is not known.', 'torsoAngle')
+      if (!Number.isFinite(least)) return open('The hip’s angle is not known.', 'torsoAngle')
+      return byLine(least, CLOSED_HIP, 'below', plusMinus('hipLeft'), `The hip stands at ${trimmed(least, 0)}° at the top.`, 'hipAngle')
     },
   },
   'front-low': {
     label: 'Front too low',
     page: 'hands',
-    says: ({ context: { metrics } }) => {
+    says: ({ context: { metrics, plusMinus } }) => {
       const torso = metrics?.torso ?? null
       if (torso === null) return open('The torso is not known.', 'torsoAngle')
       const words = `Torso at ${trimmed(torso, 0)}°.`
-      return torso < LOW_TORSO ? speaksFor(words) : against(words)
+      return byLine(torso, LOW_TORSO, 'below', plusMinus('torso'), words, 'torsoAngle')
     },
   },
 } as const satisfies Readonly<Record<string, Row>>

@@ -1,4 +1,5 @@
 import { sitPoint } from '../bike/contactPoints.ts'
+import { isPedalling } from '../change/kneeNow.ts'
 import { lateralOf } from '../body/rider.ts'
 import { seatAngleOf } from '../measure/riderModel.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -16,6 +17,7 @@ export function heightInputOf({ model, now, rider }: Setup, side: Side): HeightI
   const onLine = sitPoint(height.value, seatAngle)
   return {
     inseam: inseam.value,
+    pedalling: isPedalling(now, side),
     leg: {
       thigh: leg.thigh,
       shank: leg.shank,

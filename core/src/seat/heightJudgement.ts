@@ -1,20 +1,18 @@
 import type { OptionOf } from '../measure/readingDefinitions.ts'
+import { saddleFor } from '../change/kneeNow.ts'
+import type { KneeNow } from '../change/kneeNow.ts'
 import { saddleHeightForFlexion } from '../body/leg.ts'
 import type { LegInput } from '../body/leg.ts'
-import type { TargetBand } from '../quantity/band.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { UnreachableError } from '../quantity/problem.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 
-/** One leg at the bottom, with the band its knee is judged by. */
-export interface KneeStanding {
-  /** the leg on the bike; its `saddleHeight` is not used */
-  readonly leg: LegInput
-  /** degrees, as the calibrated model has it */
-  readonly flexion: number
-  readonly band: TargetBand
+/** One knee at the bottom, and the leg that says how far the saddle would have to move for it. */
+export interface KneeStanding extends KneeNow {
+  /** the leg on the bike, its `saddleHeight` not used; null while the leg is not known: then the knee is judged, but no way is said */
+  readonly leg: LegInput | null
 }
 
 /** Heights that put one knee in its band, mm along the seat line. */
@@ -37,9 +35,11 @@ export interface HeightJudgement {
 }
 
 /** Saddle heights that bend a knee to either end of its band; null where no height does. @source holmes, ferrer-roca */
-export function heightWindow({ leg, band }: Pick<KneeStanding, 'leg' | 'band'>): HeightWindow | null {
+export function heightWindow({ leg, band, overModel }: Pick<KneeStanding, 'leg' | 'band' | 'overModel'>): HeightWindow | null {
+  if (leg === null) return null
   try {
-    return { low: saddleHeightForFlexion(leg, band.high), high: saddleHeightForFlexion(leg, band.low) }
+    // The leg bends by the model; where the reading lies over it, the band is that much nearer.
+    return { low: saddleHeightForFlexion(leg, band.high - overModel), high: saddleHeightForFlexion(leg, band.low - overModel) }
   } catch (error) {
     if (error instanceof UnreachableError) return null
     throw error
@@ -82,9 +82,9 @@ export interface HeightReadings {
   readonly pelvisLevel: OptionOf<'pelvisLevel'> | null
   readonly rocking: OptionOf<'pelvisRock'> | null
   readonly dropperTravel: number | null
-  /** as judged from the model, degrees */
-  readonly knees: Sided<number | null>
-  readonly bands: Sided<TargetBand | null>
+  readonly knees: Sided<KneeNow | null>
+  /** a saddle that is clearly wider than these bones ask for */
+  readonly tooWide: boolean
 }
 
 /** What a pelvis that is not level is called. */
@@ -104,7 +104,7 @@ const rockingWords: Readonly<Record<OptionOf<'pelvisRock'>, { readonly weight: F
 export const KNEES_APART = 5
 
 /** Findings of height: knees, their difference, pelvis, dropper. @source common-practice */
-export function heightFindings(judged: HeightJudgement, read: HeightReadings): Finding[] {
+export function heightFindings(judged: HeightJudgement | null, read: HeightReadings): Finding[] {
   const found: Finding[] = []
   const add = (
     key: string,
@@ -116,32 +116,34 @@ export function heightFindings(judged: HeightJudgement, read: HeightReadings): F
   ) => found.push({ key, side, weight, headline, sentence, source })
   const { left, right } = read.knees
   for (const side of sides) {
-    const value = read.knees[side]
-    const band = read.bands[side]
-    if (value === null || band === null) continue
-    const word = value > band.high ? 'low' : value < band.low ? 'high' : null
-    if (word !== null) {
+    const knee = read.knees[side]
+    if (knee === null) continue
+    const { flexion: value, band, plusMinus } = knee
+    const word = saddleFor(knee)
+    if (word !== 'level') {
       const off = word === 'low' ? value - band.high : band.low - value
       add(
         `knee-${side}`,
-        judged.exceeds ? 'act' : 'note',
+        (plusMinus === null ? judged?.exceeds : off > plusMinus) === true ? 'act' : 'note',
         `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`,
-        `Bent ${trimmed(value, 1)}° at the bottom, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
+        `Bent ${trimmed(value, 1)}° at the bottom${plusMinus === null ? ' by the model' : ''}, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
         'holmes',
         side,
       )
     }
   }
-  if (left !== null && right !== null && Math.abs(left - right) > KNEES_APART) {
-    const longer = left < right ? 'left' : 'right'
+  // Only knees that were both read can differ; the model's own may be anywhere within its ±.
+  const apart = left && right && left.plusMinus !== null && right.plusMinus !== null ? Math.abs(left.flexion - right.flexion) : 0
+  if (left && right && apart > KNEES_APART) {
+    const longer = left.flexion < right.flexion ? 'left' : 'right'
     add(
       'apart',
       'note',
-      `The knees differ by ${trimmed(Math.abs(left - right), 1)}°.`,
+      `The knees differ by ${trimmed(apart, 1)}°.`,
       `The ${longer} one is the straighter. Pelvis, cleats and leg length before height: see Legs.`,
     )
   }
-  if (judged.between !== null) {
+  if (judged !== null && judged.between !== null) {
     add('no-common', 'note', 'No one height suits both knees.', 'Halfway is all a saddle can do; the rest belongs to cleat or sole.')
   }
   const crooked = read.pelvisLevel && crookedPelvis[read.pelvisLevel]
@@ -155,7 +157,18 @@ export function heightFindings(judged: HeightJudgement, read: HeightReadings): F
   }
   const rocks = read.rocking && rockingWords[read.rocking]
   if (rocks) {
-    add('rocks', rocks.weight, rocks.words, 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.')
+    const bentEnough = sides.every((side) => read.knees[side] === null || saddleFor(read.knees[side]) !== 'high')
+    const known = sides.some((side) => read.knees[side] !== null)
+    add(
+      'rocks',
+      rocks.weight,
+      rocks.words,
+      read.tooWide && known && bentEnough
+        ? 'The knees are bent enough, and the saddle is too wide: width first.'
+        : known && bentEnough
+          ? 'The knees are bent enough: look at the saddle’s width, leg length and cleats before height.'
+          : 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.',
+    )
   }
   if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.')
   return found

@@ -8,6 +8,8 @@ export interface HeightInput {
   readonly inseam: number
   /** the leg on the bike; its `saddleHeight` is not used */
   readonly leg: LegInput
+  /** whether the leg's knee was read while pedalling: its bends are those of a pedalling leg */
+  readonly pedalling?: boolean
 }
 
 /** A method's answer, all in one measure: bottom bracket to saddle top along the seat line. */
@@ -53,13 +55,14 @@ export function regressionHeight(inseam: number, flexion: number): number {
  * Every method's saddle height for one leg, along the seat line from the bottom bracket. Heights
  * that are given from the pedal are taken with the crank in line with the seat line, pointing down.
  */
-export function heightsFor({ inseam, leg }: HeightInput): HeightAnswer[] {
+export function heightsFor({ inseam, leg, pedalling = false }: HeightInput): HeightAnswer[] {
   const { crank } = leg
+  const [still, moving] = pedalling ? [DYNAMIC_MORE, 0] : [0, -DYNAMIC_MORE]
   const forKnee = (flexion: number) => attempt(() => saddleHeightForFlexion(leg, flexion))
   const one = (key: HeightMethodKey, height: number | null): HeightAnswer => ({ key, low: height, high: height })
   return [
-    { key: 'static-knee', low: forKnee(35), high: forKnee(25) },
-    { key: 'dynamic-knee', low: forKnee(40 - DYNAMIC_MORE), high: forKnee(30 - DYNAMIC_MORE) },
+    { key: 'static-knee', low: forKnee(35 + still), high: forKnee(25 + still) },
+    { key: 'dynamic-knee', low: forKnee(40 + moving), high: forKnee(30 + moving) },
     one('inseam-883', INSEAM_TO_BB * inseam),
     one('inseam-109', INSEAM_TO_PEDAL * inseam - crank),
     { key: 'regression', low: regressionHeight(inseam, 40) - crank, high: regressionHeight(inseam, 30) - crank },

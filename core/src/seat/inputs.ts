@@ -4,18 +4,16 @@ import { hipOf } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
 import { riderWith } from '../change/calibrated.ts'
+import { kneeNow } from '../change/kneeNow.ts'
 import { partNow } from '../change/parts.ts'
 import type { Part, RequestedExchange } from '../change/parts.ts'
 import type { Setup } from '../change/setup.ts'
 import { conditions, handPositionsOf, usualHands } from '../measure/conditions.ts'
 import type { HandPosition } from '../measure/conditions.ts'
-import { methodKeys } from '../measure/methods.ts'
-import { bandFor } from '../measure/readingBands.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { axlesOf } from '../measure/riderModel.ts'
-import type { TargetBand } from '../quantity/band.ts'
 import type { Side } from '../quantity/sided.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { KneeStanding } from './heightJudgement.ts'
@@ -151,16 +149,10 @@ export function climbInput(setup: Setup): ClimbInput | null {
 /** @source prior */
 const USUAL_WHEELBASE = 1100
 
-/** The band a knee at the bottom is judged by: the way it was read decides. */
-export function kneeBandNow(now: ResolvedReadings, side: Side): TargetBand {
-  const read = now.kneeFlexion[side]
-  return bandFor('knee-at-bottom', read?.basis === 'measured' ? (methodKeys.find((key) => key === read.from) ?? null) : null)
-}
-
-/** One leg as height is judged by it; null while it is not known. */
-export function kneeStanding(setup: Setup, side: Side, flexion: number | null): KneeStanding | null {
-  const input = heightInputOf(setup, side)
-  return input === null || flexion === null ? null : { leg: input.leg, flexion, band: kneeBandNow(setup.now, side) }
+/** One leg as height is judged by it; null while the knee is neither read nor known to the model. */
+export function kneeStanding(setup: Setup, side: Side, modelled: number | null): KneeStanding | null {
+  const knee = kneeNow(setup, side, modelled)
+  return knee && { ...knee, leg: heightInputOf(setup, side)?.leg ?? null }
 }
 
 /** What leg length is judged from, less the complaint. */

@@ -11,6 +11,7 @@ import { wholeReadings, aReading } from '../testing.ts'
 import { sources } from '../sources.ts'
 import { heightFindings, heightWindow, judgeHeight, weekPlan } from './heightJudgement.ts'
 import { regressionHeight } from './heightMethods.ts'
+import { readingPlusMinus } from '../measure/resolve.ts'
 import { judgeLegLength } from './legLength.ts'
 import type { LegLengthReadings } from './legLength.ts'
 import { judgeSetback } from './setback.ts'
@@ -29,7 +30,13 @@ const leg: LegInput = {
   saddleHeight: 0,
 }
 const band = { low: 25, high: 35 }
-const standing = (flexion: number, more: Partial<LegInput> = {}) => ({ leg: { ...leg, ...more }, flexion, band })
+const standing = (flexion: number, more: Partial<LegInput> = {}) => ({
+  leg: { ...leg, ...more },
+  flexion,
+  band,
+  plusMinus: 3,
+  overModel: 0,
+})
 
 /** Independent way: the ankle from the pedal by plain trigonometry, then bisection on the law of cosines. */
 function heightBySearch(
@@ -86,8 +93,8 @@ describe('height by both knees', () => {
       pelvisLevel: 'twisted',
       rocking: 'much',
       dropperTravel: 150,
-      knees: { left: 15, right: 45 },
-      bands: { left: band, right: band },
+      knees,
+      tooWide: false,
     } as const
     expect(heightFindings(judged, read).map((f) => f.key)).toEqual([
       'knee-left',
@@ -144,6 +151,8 @@ const signs = (more: Partial<SetbackSigns> = {}): SetbackSigns => ({
   hipClosed: [],
   kneeFront: [],
   kneeBack: [],
+  ofHeight: [],
+  noseDown: false,
   load: null,
   railRoomBack: null,
   railRoomForward: null,
@@ -169,6 +178,12 @@ describe('setback', () => {
     const judged = judgeSetback(signs({ sits: 'middle', sitsHard: 'nose', creep: 30 }))
     expect(judged.by).toBe(0)
     expect(judged.findings[0]!).toMatchObject({ key: 'creep', weight: 'act' })
+  })
+  it('leaves to height and tilt what is theirs', () => {
+    const ofHeight = judgeSetback(signs({ ofHeight: ['back of knee, left'] }))
+    expect(ofHeight).toMatchObject({ by: 0, findings: [{ key: 'height-first' }] })
+    const slides = judgeSetback(signs({ sits: 'nose', sitsHard: 'nose', creep: 30, noseDown: true }))
+    expect(slides).toMatchObject({ by: 0, findings: [{ key: 'tilt-first' }] })
   })
   it('stops at the rails’ marks', () => {
     expect(judgeSetback(signs({ sits: 'tail', railRoomBack: 2 })).by).toBe(2)
@@ -200,6 +215,16 @@ describe('leg length', () => {
     expect(judgeLegLength(legs(4))).toMatchObject({ state: 'none', now: 0 })
     expect(judgeLegLength(legs(0)).findings[0]!.headline).toMatch(/No difference/)
     expect(sources.knutson.note).toMatch(/5\.2.*from memory/)
+  })
+  it('read by tape is no surer than 5 mm, however often it is read (common practice); a clinician’s picture is', () => {
+    const at = (method: 'tape' | 'calliper', repeats: number[]) => readingPlusMinus({ key: 'legLengthDifference', method, repeats })
+    expect(at('tape', [])).toBe(5)
+    expect(at('tape', [3.4, 3.5, 3.6, 3.5])).toBe(5)
+    expect(at('calliper', [])).toBeLessThan(1)
+    const taped = (value: number) =>
+      judgeLegLength(legs(null, { difference: { value, plusMinus: at('tape', []), unit: 'mm', basis: 'measured' } }))
+    expect(taped(3.5)).toMatchObject({ state: 'none', now: 0 })
+    expect(taped(12)).toMatchObject({ state: 'shim' })
   })
   it('large or painful ones go to a clinician before anything is put under a foot', () => {
     for (const found of [judgeLegLength(legs(18)), judgeLegLength(legs(9, { pain: 8 }))]) {

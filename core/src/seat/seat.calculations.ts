@@ -191,7 +191,7 @@ export const legLengthCalculation = defineCalculation({
   summary: 'What of it belongs under a sole to begin with, and when a clinician comes first.',
   input: z.strictObject({
     difference: numberField('difference', -60, 60, 'mm', 'The right one is the shorter: plus'),
-    plusMinus: numberField('plusMinus', 0, 20, 'mm').default(5),
+    differencePlusMinus: numberField('differencePlusMinus', 0, 20, 'mm').default(5),
     place: z.enum(differencePlaces, { error: `place must be one of ${differencePlaces.join(', ')}.` }).default('unknown'),
     stackLeft: optional('stackLeft', 0, 90, 'mm'),
     stackRight: optional('stackRight', 0, 90, 'mm'),
@@ -206,10 +206,10 @@ export const legLengthCalculation = defineCalculation({
     words: z.array(z.string()),
   }),
   sources: ['common-practice', 'knutson', 'prior'],
-  run: ({ difference, plusMinus, place, stackLeft, stackRight, pain }) => {
+  run: ({ difference, differencePlusMinus, place, stackLeft, stackRight, pain }) => {
     const mm = (value: number | null) => (value === null ? null : ({ value, plusMinus: 1, unit: 'mm', basis: 'measured' } as const))
     const { findings, ...judged } = judgeLegLength({
-      difference: { value: difference, plusMinus, unit: 'mm', basis: 'measured' },
+      difference: { value: difference, plusMinus: differencePlusMinus, unit: 'mm', basis: 'measured' },
       place,
       stack: { left: mm(stackLeft), right: mm(stackRight) },
       cleat: { left: null, right: null },

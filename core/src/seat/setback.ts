@@ -13,6 +13,10 @@ export interface SetbackSigns {
   readonly hipClosed: readonly string[]
   readonly kneeFront: readonly string[]
   readonly kneeBack: readonly string[]
+  /** complaints of a knee for which the saddle's height is wrong in the very way that hurts it: height first */
+  readonly ofHeight: readonly string[]
+  /** the saddle stands further nose down than any use asks: whoever slides, slides down it */
+  readonly noseDown: boolean
   /** share of body weight on the hands, % */
   readonly load: number | null
   readonly railRoomBack: number | null
@@ -51,7 +55,7 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   const findings: Finding[] = []
   const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
     findings.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
-  if (signs.sits === 'nose') forward.push(sitting.nose)
+  if (signs.sits === 'nose' && !signs.noseDown) forward.push(sitting.nose)
   if (signs.sits === 'tail') back.push(sitting.tail)
   back.push(...signs.hands)
   if ((signs.load ?? 0) > HEAVY_HANDS) back.push(`hands carry ${trimmed(signs.load ?? 0, 0)} %`)
@@ -59,7 +63,22 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   back.push(...signs.kneeFront)
   forward.push(...signs.kneeBack)
   const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
-  if (creeps) {
+  if (signs.ofHeight.length > 0) {
+    add(
+      'height-first',
+      'note',
+      'Height first.',
+      `${capital(signs.ofHeight.join(', '))}: the saddle’s height explains it. Setback after that.`,
+    )
+  }
+  if (signs.noseDown && (creeps || signs.sits === 'nose')) {
+    add(
+      'tilt-first',
+      'note',
+      'Tilt first.',
+      'Slides forward down a saddle that stands nose down: set the tilt, then look again where the rider sits.',
+    )
+  } else if (creeps) {
     add(
       'creep',
       'act',
@@ -84,7 +103,7 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
     )
   else if (by < 0)
     add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
-  else if (signs.sits !== null && request === 0)
+  else if (signs.sits !== null && request === 0 && !signs.noseDown)
     add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
   if (request !== 0 && room !== null && room < SETBACK_STEP) {
     add(

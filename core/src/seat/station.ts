@@ -1,4 +1,5 @@
-import type { RiderMetrics } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import { saddleFor } from '../change/kneeNow.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { curveAngle } from '../bike/saddleShape.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
@@ -16,8 +17,8 @@ import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { combined, quantity } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
-import { bySide } from '../quantity/sided.ts'
-import type { Sided } from '../quantity/sided.ts'
+import { bySide, sides } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
 import { midSentence } from '../quantity/words.ts'
 import { bothSides, defineStation, lazily, oneOf } from '../station.ts'
 import type { PageJudgement } from '../station.ts'
@@ -28,7 +29,7 @@ import { seatChoicesSchema } from './choices.ts'
 import type { SeatChoices } from './choices.ts'
 import { heightFindings, judgeHeight } from './heightJudgement.ts'
 import type { HeightJudgement, KneeStanding } from './heightJudgement.ts'
-import { climbInput, creepNow, kneeBandNow, kneeStanding, legLengthReadings, posturesOf, saddleShapeNow, tiltHead } from './inputs.ts'
+import { climbInput, creepNow, kneeStanding, legLengthReadings, posturesOf, saddleShapeNow, tiltHead } from './inputs.ts'
 import { judgeLegLength } from './legLength.ts'
 import type { LegLengthJudgement } from './legLength.ts'
 import type { MatResult } from './matAnalysis.ts'
@@ -56,8 +57,8 @@ export interface SeatContext {
   readonly ledger: readonly LedgerEntry[]
   /** the rider's numbers as they stand, where the model has them */
   readonly metrics: RiderMetrics | null
-  /** ± of the knees, degrees; null until the worker has said it */
-  readonly kneePlusMinus: number | null
+  /** ± of the rider's numbers; null until the worker has said it */
+  readonly plusMinus: (metric: MetricKey) => number | null
   /** saddles ridden, with the mark of each, by name in small letters */
   readonly tried: Readonly<Record<string, number>>
   /** the mat recording that is looked at; what is simulated is no evidence about a rider and does not come here */
@@ -122,6 +123,8 @@ function told(complaints: readonly Complaint[], regions: readonly BodyRegionKey[
   return complaints.filter((c) => regions.includes(c.region) && c.kind !== 'control' && more(c)).map((c) => midSentence(complaintTitle(c)))
 }
 
+const sidesOf = ({ side }: Complaint): readonly Side[] => (side === 'left' || side === 'right' ? [side] : sides)
+
 /** Whether the rider slides about on the saddle, as told. */
 function slidesAbout(complaints: readonly Complaint[]): boolean {
   return complaints.some((c) => c.kind === 'slips' && (c.region === 'groin' || c.region === 'sit-bone'))
@@ -144,33 +147,39 @@ export function seatParts(context: SeatContext): SeatParts {
     knees: () => bySide((side) => kneeStanding(setup, side, metrics?.[side === 'left' ? 'kneeLeft' : 'kneeRight'] ?? null)),
     height: ({ knees }) => {
       const height = now.saddleHeight.right
-      return height && (knees.left || knees.right) ? judgeHeight(height.value, knees, context.kneePlusMinus) : null
+      return height && (knees.left?.leg || knees.right?.leg) ? judgeHeight(height.value, knees, context.plusMinus('kneeRight')) : null
     },
-    heightFindings: ({ height, knees, look }) =>
-      height === null
-        ? []
-        : byWeight(
-            heightFindings(height, {
-              pelvisLevel: look.pelvis,
-              rocking: look.rocking,
-              dropperTravel: measuredValue(now, 'dropperTravel'),
-              knees: bySide((side) => knees[side]?.flexion ?? null),
-              bands: bySide((side) => (knees[side] ? kneeBandNow(now, side) : null)),
-            }),
-          ),
-    setback: ({ look, creep }) =>
-      judgeSetback({
+    heightFindings: ({ height, knees, look, widthFindings: width }) =>
+      byWeight(
+        heightFindings(height, {
+          pelvisLevel: look.pelvis,
+          rocking: look.rocking,
+          dropperTravel: measuredValue(now, 'dropperTravel'),
+          knees,
+          tooWide: width.some(({ key, weight }) => key === 'wide' && weight === 'act'),
+        }),
+      ),
+    setback: ({ look, creep, knees, tilt }) => {
+      const apart = (regions: readonly BodyRegionKey[], wrong: 'low' | 'high') => {
+        const isOfHeight = (c: Complaint) => sidesOf(c).some((side) => knees[side] !== null && saddleFor(knees[side]) === wrong)
+        return { counts: told(complaints, regions, (c) => !isOfHeight(c)), ofHeight: told(complaints, regions, isOfHeight) }
+      }
+      const [front, back] = [apart(['knee-front'], 'low'), apart(['knee-back', 'hamstring'], 'high')]
+      return judgeSetback({
         sits: look.sits,
         sitsHard: look.sitsHard,
         creep,
         hands: told(complaints, hands),
         hipClosed: [...told(complaints, ['hip', 'stomach']), ...told(complaints, ['low-back', 'groin'], (c) => c.situation === 'climbing')],
-        kneeFront: told(complaints, ['knee-front']),
-        kneeBack: told(complaints, ['knee-back', 'hamstring']),
+        kneeFront: front.counts,
+        kneeBack: back.counts,
+        ofHeight: [...front.ofHeight, ...back.ofHeight],
+        noseDown: tilt.now !== null && tilt.now.value + tilt.now.plusMinus < tilt.target.band.low,
         load: metrics?.load ?? null,
         railRoomBack: measuredValue(now, 'railRoomBack'),
         railRoomForward: measuredValue(now, 'railRoomForward'),
-      }),
+      })
+    },
     legs: () => judgeLegLength({ ...legLengthReadings(now), pain: worst(complaints, legPlaces) }),
     mat: () => (mat ? byWeight(matFindings(mat)) : []),
     look: () => ({
@@ -202,7 +211,7 @@ function widthFindings(width: WidthRange, saddle: Quantity | null, mat: MatResul
     found.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
   const range = `${trimmed(width.low, 0)} to ${trimmed(width.high, 0)} mm`
   if (saddle !== null) {
-    const doubt = width.plusMinus + saddle.plusMinus
+    const doubt = Math.hypot(width.plusMinus, saddle.plusMinus)
     const short = width.low - saddle.value
     const wide = saddle.value - width.high
     if (short > 0) {
@@ -498,7 +507,7 @@ function judgeLegs({ legs, context }: SeatParts): Partial<PageJudgement> {
               calculation: anyCalculation(legLengthCalculation),
               input: {
                 difference: difference.value,
-                plusMinus: difference.plusMinus,
+                differencePlusMinus: difference.plusMinus,
                 place,
                 stackLeft: stack.left?.value ?? null,
                 stackRight: stack.right?.value ?? null,

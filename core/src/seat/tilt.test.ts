@@ -105,6 +105,17 @@ describe('target tilt', () => {
     expect(climbTilt({ rearSag: 120, forkSag: 0, wheelbase: 900, gradient: 40 }).shift).toBe(-3)
     expect(climbTilt({ rearSag: 0, forkSag: 0, wheelbase: 1100, gradient: 0 })).toEqual({ slope: 0, sag: 0, shift: 0 })
   })
+  it('never calls a saddle wrong that lies 0 to 3° nose down: use and climbs move the aim', () => {
+    const steep = climbTilt({ rearSag: 40, forkSag: 15, wheelbase: 1190, gradient: 18 })
+    for (const use of ['road', 'low', 'mountain'] as const)
+      for (const climb of [null, steep]) {
+        const { band, aim } = tiltTarget(use, climb, { down: ['saddle area numb'], up: [] })
+        expect(band.low).toBeLessThanOrEqual(-3)
+        expect(band.high).toBe(0)
+        expect(aim).toBeGreaterThanOrEqual(band.low)
+        expect(aim).toBeLessThanOrEqual(0)
+      }
+  })
   it('leans to the end that speaks: numb soft tissue down, loaded hands up, both cancel', () => {
     const aim = (down: string[], up: string[]) => tiltTarget('road', null, { down, up }).aim
     expect(aim(['saddle area numb'], [])).toBe(-2)

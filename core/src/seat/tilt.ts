@@ -14,11 +14,11 @@ export interface TiltUse {
   readonly source: SourceKey
 }
 
-/** Targets by use: 0 to 3° nose down where the rider sits; nose up has no known good reason. @source common-practice */
+/** Targets by use: 0 to 3° nose down where the rider sits is in range for all; use and climb move the aim. Nose up has no known good reason. @source common-practice */
 export const tiltUses = {
   road: { label: 'Road, town', band: { low: -3, high: 0 }, aim: -1, why: '0 to 3° nose down where you sit.', source: 'common-practice' },
-  low: { label: 'Low position', band: { low: -3, high: -0.5 }, aim: -2, why: 'The pelvis rolls forward onto the nose: toward the lower end.', source: 'common-practice' },
-  mountain: { label: 'Trail, climbs', band: { low: -4, high: -0.5 }, aim: -2, why: 'The bike sits back on climbs: a little more nose down.', source: 'common-practice' },
+  low: { label: 'Low position', band: { low: -3, high: 0 }, aim: -2, why: 'The pelvis rolls forward onto the nose: toward the lower end.', source: 'common-practice' },
+  mountain: { label: 'Trail, climbs', band: { low: -4, high: 0 }, aim: -2, why: 'The bike sits back on climbs: a little more nose down.', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, TiltUse>> // prettier-ignore
 export type TiltUseKey = keyof typeof tiltUses
 
@@ -84,7 +84,8 @@ const EVIDENCE = 1
 export function tiltTarget(use: TiltUseKey, climb: Climb | null, evidence: TiltEvidence): TiltTarget {
   const row = tiltUses[use]
   const shift = climb?.shift ?? 0
-  const band = { low: row.band.low + shift, high: row.band.high + Math.min(0, shift) / 2 }
+  // A climb lets the nose go further down, and never calls a level saddle wrong.
+  const band = { low: row.band.low + shift, high: row.band.high }
   const pull = (evidence.up.length > 0 ? EVIDENCE : 0) - (evidence.down.length > 0 ? EVIDENCE : 0)
   const aim = Math.min(band.high, Math.max(band.low, row.aim + shift / 2 + pull))
   const why = [row.why as string]

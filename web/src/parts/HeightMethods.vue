@@ -24,15 +24,17 @@ const rows = computed(() => {
     const other = both[1]?.[i]
     const lows = [answer.low, other?.low ?? null].filter((v) => v !== null)
     const highs = [answer.high, other?.high ?? null].filter((v) => v !== null)
-    const [low, high] = [Math.min(...lows), Math.max(...highs)]
     const known = lows.length > 0 && highs.length > 0
+    // A window must suit both legs; a method that gives each leg one height gives a range between the two.
+    const isWindow = answer.low !== answer.high
+    const [low, high] = isWindow ? [Math.max(...lows), Math.min(...highs)] : [Math.min(...lows), Math.max(...highs)]
     const method = heightMethods[answer.key]
-    return { key: answer.key, label: method.label, why: method.why, low, high, known }
+    return { key: answer.key, label: method.label, why: method.why, low, high, known, suits: known && low <= high }
   })
 })
 /** One scale for all rows, so that they are compared by eye. */
 const scale = computed(() => {
-  const points = rows.value.flatMap((row) => (row.known ? [row.low, row.high] : [])).concat(saddle.value ?? [])
+  const points = rows.value.flatMap((row) => (row.suits ? [row.low, row.high] : [])).concat(saddle.value ?? [])
   return { min: Math.min(...points) - 8, max: Math.max(...points) + 8 }
 })
 const at = (value: number) => (100 * (value - scale.value.min)) / (scale.value.max - scale.value.min)
@@ -44,18 +46,13 @@ const against = (row: { low: number; high: number }) => {
   return 'saddle inside'
 }
 const items = computed(() =>
-  inputs.value.flatMap((input, i) =>
-    input
-      ? [
-          {
-            heading: `Saddle heights, ${sides[i] ?? ''} leg`,
-            calculation: anyCalculation(saddleHeightsCalculation),
-            input: { inseam: input.inseam, leg: input.leg },
-            plusMinus: {},
-          },
-        ]
-      : [],
-  ),
+  inputs.value.flatMap((input, i) => {
+    if (input === null) return []
+    const { inseam, pedalling = false } = input
+    const { saddleHeight: _, ...leg } = input.leg
+    const heading = `Saddle heights, ${sides[i] ?? ''} leg`
+    return [{ heading, calculation: anyCalculation(saddleHeightsCalculation), input: { inseam, leg, pedalling }, plusMinus: {} }]
+  }),
 )
 </script>
 
@@ -68,10 +65,10 @@ const items = computed(() =>
     <div v-for="row in rows" :key="row.key" class="row">
       <p class="line">
         <span>{{ row.label }}</span>
-        <span v-if="row.known" class="figure">{{ shown(row.low) }}{{ row.high - row.low > 0.5 ? `–${shown(row.high)}` : '' }}</span>
-        <span v-else class="muted">no height gives it</span>
+        <span v-if="row.suits" class="figure">{{ shown(row.low) }}{{ row.high - row.low > 0.5 ? `–${shown(row.high)}` : '' }}</span>
+        <span v-else class="muted">{{ row.known ? 'no one height suits both legs' : 'no height gives it' }}</span>
       </p>
-      <div v-if="row.known" class="tube" role="img" :aria-label="`${row.label}: ${shown(row.low)} to ${shown(row.high)}, ${against(row)}`">
+      <div v-if="row.suits" class="tube" role="img" :aria-label="`${row.label}: ${shown(row.low)} to ${shown(row.high)}, ${against(row)}`">
         <span class="band" :style="{ left: `${at(row.low)}%`, width: `${Math.max(1.2, at(row.high) - at(row.low))}%` }" />
         <span v-if="saddle !== null" class="now" :style="{ left: `${at(saddle)}%` }" />
       </div>

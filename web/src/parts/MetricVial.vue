@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
+import { kneeBand, kneeNow } from '@level-stance/core/change/kneeNow'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
-import { bandFor } from '@level-stance/core/measure/readingBands'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useUncertainty } from '../stores/uncertainty.ts'
@@ -19,11 +19,9 @@ const visit = useVisit()
 const preferences = usePreferences()
 
 const definition = computed(() => metricDefinition(props.metric))
+const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.metric as string] as 'left' | 'right' | undefined)
 /** A knee read while pedalling is judged by the band for pedalling. */
-const band = computed(() => {
-  const side = { kneeLeft: 'left', kneeRight: 'right' }[props.metric as string] as 'left' | 'right' | undefined
-  return side ? bandFor('knee-at-bottom', visit.reading('kneeFlexion', side)?.method ?? null) : definition.value.band
-})
+const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
 const now = computed(() => board.now?.[props.metric] ?? null)
 const start = computed(() => board.start?.[props.metric] ?? null)
 /** To what can be shown, so that a number that stays the same draws nothing anew. */
@@ -32,7 +30,14 @@ const proposed = computed(() => {
   const value = board.active ? (board.proposed?.[props.metric] ?? null) : null
   return value === null ? null : rounded(value)
 })
-const plusMinus = computed(() => uncertainty.plusMinus(props.metric))
+/** Of the model; a knee that the model cannot make as it was read is as sure as the two are near each other. */
+const plusMinus = computed(() => {
+  const modelled = uncertainty.plusMinus(props.metric)
+  if (!knee.value || now.value === null) return modelled
+  const { plusMinus: read = null, overModel = 0 } = kneeNow(visit.setup, knee.value, now.value) ?? {}
+  if (modelled === null) return read
+  return Math.abs(overModel) > modelled ? Math.hypot(modelled, overModel) : modelled
+})
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
 const unsure = computed(() => band.value !== null && plusMinus.value !== null && isUnsure(plusMinus.value, band.value))
 const state = computed(() =>

@@ -32,6 +32,8 @@ interface Common {
   readonly inModel?: true
   /** how far something can still be moved from where it is: never below 0 */
   readonly isRoom?: true
+  /** ± that a method does not better here, however often it is repeated; held unit */
+  readonly noBetterThan?: Partial<Record<MethodKey, number>>
   /** the band that judges it, by the way it was read */
   readonly band?: ReadingBandKey
 }
@@ -62,7 +64,7 @@ export interface Placed {
 }
 export type ReadingDefinition = Row & Placed
 
-type More = Partial<Pick<Common, 'bar' | 'conditions' | 'owner' | 'inModel' | 'isRoom' | 'onceForBoth' | 'band'>>
+type More = Partial<Pick<Common, 'bar' | 'conditions' | 'owner' | 'inModel' | 'isRoom' | 'onceForBoth' | 'noBetterThan' | 'band'>>
 
 /** A length read once. */
 export function length(label: string, min: number, max: number, method: MethodKey, how: string, more: More = {}): NumberRow {

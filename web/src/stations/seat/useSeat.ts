@@ -27,7 +27,7 @@ export const useSeat = defineStore('seat', () => {
       readings: visit.readings,
       ledger: visit.ledger,
       metrics: board.now,
-      kneePlusMinus: uncertainty.plusMinus('kneeRight'),
+      plusMinus: uncertainty.plusMinus,
       tried: tried.marks,
       // What is simulated is no evidence about this rider: it stays with its own page.
       mat: mat.measured?.result ?? null,
