@@ -2,6 +2,7 @@
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { predict } from '@level-stance/core/body/calibration'
 import { predictionOf } from '@level-stance/core/change/calibrated'
+import { kneeNow } from '@level-stance/core/change/kneeNow'
 import { foldedAt } from '@level-stance/core/change/timeline'
 import { knownKindOf } from '@level-stance/core/measure/knownKinds'
 import { methods, methodsFor } from '@level-stance/core/measure/methods'
@@ -92,7 +93,11 @@ const predicted = stable(() => {
   const kind = knownKindOf[props.readingKey]
   const { model } = visit.setup
   if (!isChanged.value || kind === undefined || model === null || taken.value.length === 0) return null
-  return fieldSides.value.map((side) => predict(model, { kind, side }))
+  return fieldSides.value.map((side) => {
+    const modelled = predict(model, { kind, side })
+    // A knee is carried on from what was read of it, as everywhere.
+    return kind === 'kneeFlexion' && side !== 'both' ? (kneeNow(visit.setup, side, modelled)?.flexion ?? modelled) : modelled
+  })
 })
 /** What the model had said of a reading taken after a change, before it was taken. */
 const before = later(

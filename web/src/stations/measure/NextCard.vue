@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { nextWords } from '@level-stance/core/change/measureNext'
 import type { NextReading } from '@level-stance/core/change/measureNext'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -13,12 +13,21 @@ defineEmits<{ goto: [key: ReadingKey] }>()
 const uncertainty = useUncertainty()
 const all = ref(false)
 const first = computed<NextReading | null>(() => uncertainty.next[0] ?? null)
+/** As high from now on whatever it says: the rows under it stay where the hand is typing. */
+const tall = ref(uncertainty.spreads === null || first.value !== null)
+watch(
+  () => uncertainty.spreads,
+  (spreads, before) => {
+    // Of a rider of whom everything is read there is nothing to keep room for.
+    if (before === null && spreads !== null) tall.value = first.value !== null
+  },
+)
 const others = computed(() => uncertainty.next.slice(1, 8))
 const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </script>
 
 <template>
-  <section class="next" aria-label="Measure next">
+  <section class="next" :class="{ tall }" aria-label="Measure next">
     <template v-if="first">
       <HowDrawing :reading-key="first.key" />
       <div>
@@ -48,9 +57,10 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </template>
 
 <style scoped>
-/* As high whatever it says: the rows under it stay where the hand is typing. */
-.next {
+.next.tall {
   min-height: 146px;
+}
+.next {
   align-content: start;
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr);
