@@ -66,7 +66,7 @@ try {
           measured: `${ms(found.all.median)} / ${ms(found.all.p95)}`,
           reach: '',
         }
-        table[`${label}: script, style and layout a press, all of it`] = { measured: ms(found.busy), reach: '' }
+        table[`${label}: main thread a press, all of it`] = { measured: ms(found.busy), reach: '' }
       }
     }
   }

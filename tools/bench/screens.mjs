@@ -20,8 +20,8 @@ const THROTTLE = 4
 /**
  * Each part by itself: one that fails says so and leaves the others their numbers.
  * @returns part → `{ work, frame }`, each `{ count, median, p95 }` in ms; of a key also `all`, from the
- *   press until everything that follows from it is painted, and `busy`, ms of script, style and layout
- *   a press in all; or `{ failed }`
+ *   press until everything that follows from it is painted, and `busy`, ms of the main
+ *   thread a press in all; or `{ failed }`
  */
 export async function measureScreens(address, presses = 160) {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
@@ -255,14 +255,13 @@ async function press(page, presses, key, pause) {
   }
 }
 
-/** Script, style and layout of the main thread by the browser's own count, ms for each of so many presses. */
+/** All tasks of the main thread by the browser's own count, ms for each of so many presses. */
 async function mainThread(page) {
   const session = await page.context().newCDPSession(page)
   await session.send('Performance.enable')
   const read = async () => {
     const { metrics } = await session.send('Performance.getMetrics')
-    const of = (name) => metrics.find((metric) => metric.name === name)?.value ?? 0
-    return 1000 * (of('ScriptDuration') + of('RecalcStyleDuration') + of('LayoutDuration'))
+    return 1000 * (metrics.find((metric) => metric.name === 'TaskDuration')?.value ?? 0)
   }
   const before = await read()
   return async (presses) => ((await read()) - before) / presses
