@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { understand } from './entryLine.ts'
+import { asMove, understand } from './entryLine.ts'
 
 describe('short notes', () => {
   it.each([
@@ -56,6 +56,7 @@ describe('short notes', () => {
     ['crank 9', /must lie between 100 and 220 mm/],
     ['ball 196', /L or R/],
     ['ball l long', /not a number/],
+    ['setback 5', /cleat \(setback L 4\) or of the saddle \(nose 61\)/],
   ])('%s asks back instead of guessing', (note, words) =>
     expect(understand(note, 'mm')).toMatchObject({ kind: 'unknown', words: expect.stringMatching(words) }),
   )
@@ -63,6 +64,25 @@ describe('short notes', () => {
   it('takes a bare number in the fitter’s own unit', () => {
     expect(understand('crank 6.75', 'in')).toMatchObject({ value: 171.45 })
     expect(understand('cleat l back 0.25', 'in')).toMatchObject({ by: 6.35 })
+  })
+
+  it('takes no bare number for inches that nobody moves by', () => {
+    expect(understand('saddle -3', 'in')).toMatchObject({ kind: 'unknown', words: expect.stringMatching(/3 in are 76 mm/) })
+    expect(understand('saddle -3 mm', 'in')).toMatchObject({ kind: 'move', by: -3 })
+    expect(understand('saddle -1/8', 'in')).toMatchObject({ kind: 'move', by: -3.175 })
+    expect(understand('nose down 1.5', 'in')).toMatchObject({ by: -1.5 })
+  })
+
+  it('once something was changed, a noted value of a setting is a move to it', () => {
+    expect(asMove(understand('saddle 720', 'mm'), 733.5)).toMatchObject({
+      kind: 'move',
+      setting: 'saddleHeight',
+      by: -13.5,
+      words: 'Saddle down 13.5 mm: from 733.5 to 720',
+    })
+    expect(asMove(understand('saddle 733.5', 'mm'), 733.5)).toMatchObject({ kind: 'unknown', words: expect.stringMatching(/already/) })
+    expect(asMove(understand('saddle 720', 'mm'), null)).toMatchObject({ kind: 'reading' })
+    expect(asMove(understand('inseam 840', 'mm'), 830)).toMatchObject({ kind: 'reading' })
   })
 
   it('never throws, whatever is typed', () => {

@@ -1,4 +1,4 @@
-import { parseEntry, trimmed } from '../quantity/entry.ts'
+import { MM_PER_INCH, parseEntry, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
@@ -64,6 +64,9 @@ export function understand(note: string, unit: LengthUnit): Understood {
   const move = moveOf(first, rest, unit)
   if (move !== null) return move
   const key = meaning(readingWords, first)
+  // Two things have one: said without a side, which is meant is asked.
+  if (first === 'setback' && meaning(sideWords, rest[0]) === undefined)
+    return unknown('Setback of a cleat (setback L 4) or of the saddle (nose 61)?')
   if (key === undefined && meaning(moveWords, first)) return unknown(`${first}: which way, and by how much? For example: cleat L back 4`)
   if (key === undefined) return unknown(`“${first.slice(0, 20)}” is not known here. Try: cleat, saddle, hands, roll, knee, torso, crank…`)
   return reading(key, rest, unit)
@@ -93,6 +96,11 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
   const mark = held === 'deg' ? '°' : ' mm'
   if (!parsed.ok || !(parsed.value > 0) || parsed.value > MOST_AT_ONCE)
     return unknown(`${label} ${signed ? '' : direction}: by how much? At most ${MOST_AT_ONCE}${mark}.`)
+  // "saddle -3" of somebody who works in inches is a slip: nobody moves anything by three inches.
+  if (held !== 'deg' && parsed.unit === 'in' && parsed.value > MOST_INCHES * MM_PER_INCH && !saysUnit(words))
+    return unknown(
+      `${label}: ${trimmed(parsed.value / MM_PER_INCH, 2)} in are ${trimmed(parsed.value, 0)} mm. Write the unit: 3 mm, or 1/8 in.`,
+    )
   const by = (signed ? /^[−–-]/.test(direction) : direction === less) ? -parsed.value : parsed.value
   const steps = parsed.value > cap ? `, in steps of ${cap}` : ''
   const side = sided ? (sideGiven ?? 'left') : 'both'
@@ -107,6 +115,27 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
 
 /** A larger request is a slip of the hand. */
 const MOST_AT_ONCE = 100
+/** A bare number above this is hardly meant in inches. */
+const MOST_INCHES = 0.9
+const saysUnit = (words: readonly string[]) => words.some((word) => /(mm|cm|in|inch|inches|"|″|”|'')$/.test(word))
+
+/**
+ * What a noted value of a setting means once something was changed: the setting goes there from where
+ * it stands. A value noted over the start's would rewrite how the rider came.
+ * @param now where the setting stands; null = not read: then the note is its reading
+ */
+export function asMove(meant: Understood, now: number | null): Understood {
+  if (meant.kind !== 'reading' || now === null || !Object.hasOwn(settings, meant.key)) return meant
+  const setting = meant.key as SettingKey
+  const { side, value } = meant
+  const { unit, more, less } = settings[setting]
+  const mark = unit === 'deg' ? '°' : ' mm'
+  const by = value - now
+  const name = moveName({ setting, side })
+  if (Math.abs(by) < 0.05) return unknown(`${name} stands at ${trimmed(now, 1)}${mark} already.`)
+  const words = `${name} ${by > 0 ? more : less} ${trimmed(Math.abs(by), 1)}${mark}: from ${trimmed(now, 1)} to ${trimmed(value, 1)}`
+  return { kind: 'move', setting, side, by, words }
+}
 
 function reading(key: NumberKey, words: readonly string[], unit: LengthUnit): Understood {
   const { sided, label } = definitionOf(key)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { understand } from '@level-stance/core/change/entryLine'
+import { asMove, understand } from '@level-stance/core/change/entryLine'
 import { methodUncertainty } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { settingOf } from '@level-stance/core/change/settings'
@@ -20,7 +20,16 @@ const router = useRouter()
 const field = ref<HTMLInputElement | null>(null)
 const note = ref('')
 const focused = ref(false)
-const understood = computed(() => understand(note.value, preferences.unit))
+const understood = computed(() => {
+  const meant = understand(note.value, preferences.unit)
+  if (visit.place === 0 || meant.kind !== 'reading') return meant
+  return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null)
+})
+/** what the last note has done, until the next is typed */
+const done = ref('')
+watch(note, (text) => {
+  if (text !== '') done.value = ''
+})
 
 function take(): void {
   const meant = understood.value
@@ -47,6 +56,7 @@ function take(): void {
       repeats: [],
     })
   }
+  done.value = meant.kind === 'move' ? `${meant.words}: on the move card.` : `${meant.words}: noted.`
   note.value = ''
 }
 
@@ -74,12 +84,13 @@ defineExpose({ focus: () => field.value?.focus() })
       spellcheck="false"
       maxlength="80"
       @focus="focused = true"
-      @blur="focused = false"
+      @blur="((focused = false), (done = ''))"
       @keydown.enter.prevent="take"
       @keydown.esc.prevent="field?.blur()"
     />
     <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="understood.kind" role="status">
-      {{ understood.words }}<span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span>
+      <template v-if="done">{{ done }}</template>
+      <template v-else>{{ understood.words }}<span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span></template>
     </p>
   </div>
 </template>

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
+import { aReading, entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import { mount } from '@vue/test-utils'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import EntryLine from '../../src/visit/EntryLine.vue'
@@ -75,6 +75,19 @@ describe('a short note', () => {
     await followed()
     // The rider's own: mended where it is.
     expect(visit.allReadings('inseam', 'both').map(({ value, after }) => [value, after])).toEqual([[840, null]])
+  })
+
+  it('moves a setting to a noted value once something was changed, and says what it did', async () => {
+    const visit = openVisit({ readings: saddle, ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })] })
+    visit.append({ kind: 'keep', id: uuid(8), at: testTime, of: uuid(7) })
+    const at = await line()
+    await at.type('saddle 720')
+    expect(at.meaning()).toMatch(/^Saddle down 9 mm: from 729 to 720 · Enter takes it/)
+    await at.enter()
+    await followed()
+    expect(visit.baseline.now.saddleHeight.left?.value).toBe(724)
+    expect(useBoard().aimed('saddleHeight', 'both')).toBe(-9)
+    expect(at.meaning()).toBe('Saddle down 9 mm: from 729 to 720: on the move card.')
   })
 
   it('reads inches where the fitter works in inches', async () => {
