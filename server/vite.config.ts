@@ -1,9 +1,18 @@
 import { defineConfig } from 'vite'
 
-/** One file for plain node; packages stay outside it and come from node_modules. */
+/** The server and its calculating thread, each one file for plain node; packages are bundled in. */
 export default defineConfig({
   root: import.meta.dirname,
-  build: { ssr: 'src/main.ts', outDir: 'dist', target: 'node20', minify: false, rollupOptions: { output: { entryFileNames: 'main.js' } } },
+  build: {
+    ssr: true,
+    outDir: 'dist',
+    target: 'node20',
+    minify: false,
+    rollupOptions: {
+      input: { main: 'src/main.ts', 'calculation.worker': 'src/calculations/calculation.worker.ts' },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name].js' },
+    },
+  },
   // The picture library is native: it cannot be bundled.
   ssr: { noExternal: true, external: ['sharp'] },
 })

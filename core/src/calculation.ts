@@ -52,7 +52,11 @@ export interface Evaluation<Output> {
   readonly sources: readonly (Source & { readonly key: SourceKey })[]
 }
 
-const uncertainties = z.record(z.string().max(80), z.number().min(0).max(1000))
+/** More uncertain inputs than this say nothing that fewer do not, and each is worked out by itself. */
+const MOST_UNCERTAIN = 60
+const uncertainties = z
+  .record(z.string().max(80), z.number().min(0).max(1000))
+  .refine((given) => Object.keys(given).length <= MOST_UNCERTAIN, { error: `At most ${MOST_UNCERTAIN} inputs may have a ±.` })
 
 /**
  * Checks raw input against the definition, runs it and propagates uncertainty.

@@ -3,7 +3,8 @@ import type { Express } from 'express'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { sql } from 'drizzle-orm'
-import { calculationRoutes } from './calculations/routes.ts'
+import type { Calculate } from './calculations/pool.ts'
+import { calculateHere, calculationRoutes } from './calculations/routes.ts'
 import type { Database } from './db/queryable.ts'
 import { errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
 import { safeHeaders, sameMachine } from './http/guards.ts'
@@ -26,10 +27,12 @@ export interface AppParts {
   /** folder of the built screens; null serves the API alone */
   readonly webRoot: string | null
   readonly extraHosts?: readonly string[]
+  /** how calculations are run; in this thread by default */
+  readonly calculate?: Calculate
 }
 
 /** Assembles the server; listens nowhere by itself. */
-export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts): Express {
+export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = calculateHere }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   // Answers are never stored, so nobody would ask again by a hash of one.
@@ -52,7 +55,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts }: AppParts):
   api.use(importRoute(db))
   api.use(attachmentUpload(db))
   api.use(express.json({ limit: '200kb' }))
-  api.use('/calculations', calculationRoutes())
+  api.use('/calculations', calculationRoutes(calculate))
   api.use('/riders', riderRoutes(db))
   api.use('/pedals', catalogueRoutes(db, pedalCatalogue, pedalSpecSchema))
   api.use('/saddles', catalogueRoutes(db, saddleCatalogue, saddleSpecSchema))

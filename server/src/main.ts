@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs'
 import type { Server } from 'node:http'
-import { fileURLToPath } from 'node:url'
+import { fileURLToPath, pathToFileURL } from 'node:url'
 import pino from 'pino'
 import { createApp } from './app.ts'
+import { calculationPool } from './calculations/pool.ts'
 import { connect, migrateDatabase } from './db/connect.ts'
 import { loadDemo } from './demo/load.ts'
 import { DEFAULT_STUDIO, ensureStudio } from './http/studio.ts'
@@ -25,11 +26,15 @@ await ensureCatalogues(db, DEFAULT_STUDIO)
 if (process.env['LEVEL_STANCE_DEMO'] !== 'no') await loadDemo(db)
 
 const built = path('../../web/dist')
+// A studio's machine has few cores: one for everybody, and what is heavy beside it.
+const workerScript = path('./calculation.worker.js')
+const pool = existsSync(workerScript) ? calculationPool(pathToFileURL(workerScript), 2, 10_000) : null
 const app = createApp({
   db,
   logger,
   fonts: loadSheetFonts(path('./main.js')),
   webRoot: existsSync(built) ? built : null,
+  ...(pool ? { calculate: pool.calculate } : {}),
   extraHosts: (process.env['LEVEL_STANCE_HOSTS'] ?? '').split(',').filter((host) => host !== ''),
 })
 const host = process.env['HOST'] ?? '127.0.0.1'

@@ -3,9 +3,17 @@ import { calculationSchemas, evaluate } from '@level-stance/core/calculation'
 import { calculationNamed, calculations } from '@level-stance/core/calculations'
 import { sources } from '@level-stance/core/sources'
 import { notFound } from '../http/errors.ts'
+import type { Calculate } from './pool.ts'
+
+/** A calculation in this very thread: for a server that was not built. */
+export const calculateHere: Calculate = (name, body) => {
+  const calculation = calculationNamed(name)
+  if (!calculation) throw notFound(`The calculation “${name.slice(0, 80)}”`)
+  return Promise.resolve(evaluate(calculation, body))
+}
 
 /** Every calculation of the core over HTTP: list, schema, run. */
-export function calculationRoutes(): Router {
+export function calculationRoutes(calculate: Calculate): Router {
   const router = Router()
   const list = calculations.map((calculation) => ({
     name: calculation.name,
@@ -20,10 +28,10 @@ export function calculationRoutes(): Router {
     if (!found) throw notFound(`The calculation “${request.params.name.slice(0, 80)}”`)
     response.json(found)
   })
-  router.post('/:name', (request, response) => {
-    const calculation = calculationNamed(request.params.name)
-    if (!calculation) throw notFound(`The calculation “${request.params.name.slice(0, 80)}”`)
-    response.json(evaluate(calculation, request.body))
+  router.post('/:name', async (request, response) => {
+    const { name } = request.params
+    if (!calculationNamed(name)) throw notFound(`The calculation “${name.slice(0, 80)}”`)
+    response.json(await calculate(name, request.body))
   })
   return router
 }
