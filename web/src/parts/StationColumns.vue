@@ -73,8 +73,4 @@ withDefaults(defineProps<{ left?: number; right?: number }>(), { left: 304, righ
     height: 560px;
   }
 }
-/* A field that takes the focus is not left under a question at the foot. */
-.readings:has(.question) {
-  scroll-padding-bottom: 200px;
-}
 </style>

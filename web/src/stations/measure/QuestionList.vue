@@ -41,7 +41,7 @@ function swap(key: ReadingKey): void {
   position: sticky;
   z-index: 2;
   bottom: 0;
-  max-height: 45vh;
+  max-height: 30vh;
   overflow-y: auto;
 }
 .question {
