@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { nextWords } from '@level-stance/core/change/measureNext'
 import type { NextReading } from '@level-stance/core/change/measureNext'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -13,21 +13,12 @@ defineEmits<{ goto: [key: ReadingKey] }>()
 const uncertainty = useUncertainty()
 const all = ref(false)
 const first = computed<NextReading | null>(() => uncertainty.next[0] ?? null)
-/** As high from now on whatever it says: the rows under it stay where the hand is typing. */
-const tall = ref(uncertainty.spreads === null || first.value !== null)
-watch(
-  () => uncertainty.spreads,
-  (spreads, before) => {
-    // Of a rider of whom everything is read there is nothing to keep room for.
-    if (before === null && spreads !== null) tall.value = first.value !== null
-  },
-)
 const others = computed(() => uncertainty.next.slice(1, 8))
 const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </script>
 
 <template>
-  <section class="next" :class="{ tall }" aria-label="Measure next">
+  <section class="next" aria-label="Measure next">
     <template v-if="first">
       <HowDrawing :reading-key="first.key" />
       <div>
@@ -57,11 +48,10 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </template>
 
 <style scoped>
-.next.tall {
-  min-height: 146px;
-}
+/* As high whatever it says: tabs and rows under it stay where the hand is. */
 .next {
-  align-content: start;
+  min-height: 126px;
+  align-content: center;
   display: grid;
   grid-template-columns: 96px minmax(0, 1fr);
   gap: 2px 10px;
@@ -82,7 +72,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
   display: -webkit-box;
   overflow: hidden;
   -webkit-box-orient: vertical;
-  -webkit-line-clamp: 4;
+  -webkit-line-clamp: 3;
 }
 .words {
   overflow: hidden;
