@@ -22,7 +22,8 @@ const definition = computed(() => metricDefinition(props.metric))
 const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.metric as string] as 'left' | 'right' | undefined)
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
-const now = computed(() => board.now?.[props.metric] ?? null)
+/** A knee that was read shows at once, with nothing else known of the rider. */
+const now = computed(() => board.now?.[props.metric] ?? (knee.value ? (kneeNow(visit.setup, knee.value, null)?.flexion ?? null) : null))
 const start = computed(() => board.start?.[props.metric] ?? null)
 /** To what can be shown, so that a number that stays the same draws nothing anew. */
 const rounded = (value: number) => Math.round(value * 10) / 10

@@ -2,8 +2,10 @@
 import { computed, ref } from 'vue'
 import { settings } from '@level-stance/core/change/settings'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
+import { midSentence } from '@level-stance/core/quantity/words'
 import { weekPlan } from '@level-stance/core/seat/heightJudgement'
 import MetricVials from '../../parts/MetricVials.vue'
 import FindingList from '../../parts/FindingList.vue'
@@ -40,6 +42,13 @@ const metrics = [
 ] as const
 
 const height = computed(() => seat.rested.height)
+const isKneeKnown = computed(() => sides.some((side) => seat.rested.knees[side] !== null))
+/** What the leg still lacks, by name. */
+const missing = computed(() => {
+  const lacks = visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label))
+  const inseam = visit.setup.now.inseam.right === null ? [midSentence(definitionOf('inseam').label)] : []
+  return [...new Set([...lacks, ...inseam])].join(', ')
+})
 const now = computed(() => visit.setup.now.saddleHeight.left?.value ?? null)
 const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
 const windows = computed(() =>
@@ -78,7 +87,10 @@ const plan = computed(() => {
         </p>
         <p class="small muted">{{ windows }}; by the way each knee was read: 25–35° held still, 30–40° pedalling.</p>
       </template>
-      <p v-else class="missing">Read the knee at the bottom, or inseam, stature and cleat, so that the legs are known.</p>
+      <p v-else-if="isKneeKnown" class="missing">
+        The knee is judged as it was read. To say how far the saddle should move, measure {{ missing }} too.
+      </p>
+      <p v-else class="missing">Read the knee at the bottom, or measure {{ missing }}, so that the legs are known.</p>
       <FindingList :findings="seat.judgement.findings" none="" />
       <ProposalButtons v-if="asked === 0" :proposals="seat.judgement.proposals" />
       <section v-if="plan.length > 0" aria-label="Steps over weeks">
