@@ -10,7 +10,6 @@ import { seatCauses } from '@level-stance/core/reason/seatCauses'
 import { seatStation } from '@level-stance/core/seat/station'
 import { pageOf } from '@level-stance/core/station'
 import type { Proposal } from '@level-stance/core/station'
-import type { Complaint } from '@level-stance/core/talk/complaint'
 import { aReading, entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import { scaleOf } from '../src/parts/targetScale.ts'
 import { useFeet } from '../src/stations/feet/useFeet.ts'
@@ -18,22 +17,12 @@ import { useHands } from '../src/stations/hands/useHands.ts'
 import { useSeat } from '../src/stations/seat/useSeat.ts'
 import { useAttachments } from '../src/stores/attachments.ts'
 import { useBoard } from '../src/stores/board.ts'
-import { followed, freshWindow, openVisit, rested, server } from './visitWindow.ts'
+import { aComplaint, followed, freshWindow, openVisit, rested, server } from './visitWindow.ts'
 
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
 beforeEach(freshWindow)
 
-const numb: Complaint = {
-  id: uuid(50),
-  region: 'forefoot',
-  side: 'both',
-  kind: 'numb',
-  startsAfter: 40,
-  situation: 'anywhere',
-  severity: 6,
-  note: '',
-  warnings: {},
-}
+const numb = aComplaint(50, {})
 const open = (ledger: LedgerEntry[] = [], readings = readingsWith({ saddleTilt: 2, sitBoneSpacing: 120, saddleWidth: 135 })) =>
   openVisit({ ledger, readings, complaints: [numb] })
 

@@ -56,6 +56,22 @@ export interface Opened {
   readonly kind?: Dossier['bike']['kind']
 }
 
+/** A complaint with nothing unusual about it but what a test says. */
+export function aComplaint(n: number, more: Partial<Complaint>): Complaint {
+  return {
+    id: uuid(n),
+    region: 'forefoot',
+    side: 'both',
+    kind: 'numb',
+    startsAfter: 40,
+    situation: 'anywhere',
+    severity: 6,
+    note: '',
+    warnings: {},
+    ...more,
+  }
+}
+
 /** Opens a visit of the example rider. */
 export function openVisit({ readings = readingsWith({}), complaints = [], ledger = [], ratings = [], kind = 'drop bar' }: Opened = {}) {
   const visit = useVisit()

@@ -30,6 +30,8 @@ export interface KnownAt {
   readonly known: Known
   /** what the model was made of at that place */
   readonly values: ModelValues
+  /** of the timeline */
+  readonly place: number
   readonly by: MovedBy
   readonly hands: HandPosition
 }
@@ -299,6 +301,6 @@ function knownsFor(
       !angles.some((other) => other.key === reading.key && other.side !== reading.side && timeline.placeOf(other.after) === place)
     const side = sided && !alone ? reading.side : 'both'
     const known = { kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }
-    return [{ known, values, by, hands }]
+    return [{ known, values, place, by, hands }]
   })
 }

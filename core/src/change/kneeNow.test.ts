@@ -60,6 +60,16 @@ describe('a knee that was read', () => {
     }
   })
 
+  it('read twice alike, before and after a change, is carried on from the reading that counts where one looks', () => {
+    const change = entryOf(1, { setting: 'saddleHeight', side: 'both', by: 10, role: 'chosen' })
+    const again = { ...aReading('kneeFlexion', 'left', 32), after: change.id }
+    const readings = [...readingsWith({}), again]
+    for (const place of [0, 1]) {
+      const setup = setupOf(readings, [change], 'drop', place)
+      expect(kneeNow(setup, 'left', modelled(setup).left)!.flexion).toBeCloseTo(32, 6)
+    }
+  })
+
   it('that was not read is the model’s own, and two of which one was not read do not differ', () => {
     const readings = readingsWith({}).filter(({ key, side }) => key !== 'kneeFlexion' || side === 'right')
     const setup = at(readings)

@@ -49,9 +49,11 @@ export function kneeNow(setup: Setup, side: Side, modelled: number | null): Knee
   const band = kneeBand(now, side)
   const read = measured(now, 'kneeFlexion', side)
   if (read === null) return modelled === null ? null : { flexion: modelled, plusMinus: null, band, overModel: 0 }
-  const known = rider.knowns.findLast(
-    ({ known: { kind, side: at, value } }) => kind === 'kneeFlexion' && at === side && value === read.value,
-  )?.known
+  // The reading that counts here; one taken later counts where none was taken before.
+  const own = rider.knowns
+    .filter(({ known: { kind, side: at, value } }) => kind === 'kneeFlexion' && at === side && value === read.value)
+    .sort((a, b) => a.place - b.place)
+  const known = (own.findLast(({ place }) => place <= setup.place) ?? own[0])?.known
   if (model === null || known === undefined) return { flexion: read.value, plusMinus: read.plusMinus, band, overModel: 0 }
   const then = predict(withFree(known.base, rider.usual.values), known)
   const overModel = read.value - then

@@ -2,7 +2,6 @@
 import { entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import type { Finding } from '@level-stance/core/quantity/finding'
 import type { SourceKey } from '@level-stance/core/sources'
-import type { Complaint } from '@level-stance/core/talk/complaint'
 import { nextTick } from 'vue'
 import ChangeTimeline from '../../src/parts/ChangeTimeline.vue'
 import ChoiceField from '../../src/parts/ChoiceField.vue'
@@ -12,21 +11,11 @@ import SeverityPicker from '../../src/parts/SeverityPicker.vue'
 import QuestionList from '../../src/stations/measure/QuestionList.vue'
 import { useOutbox } from '../../src/stores/outbox.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
-import { followed, freshWindow, openVisit, rested, server, shown } from '../visitWindow.ts'
+import { aComplaint, followed, freshWindow, openVisit, rested, server, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
 
-const knee: Complaint = {
-  id: uuid(51),
-  region: 'knee-front',
-  side: 'left',
-  kind: 'pain',
-  startsAfter: 20,
-  situation: 'anywhere',
-  severity: 6,
-  note: '',
-  warnings: {},
-}
+const knee = aComplaint(51, { region: 'knee-front', side: 'left', kind: 'pain' })
 
 describe('the string of changes', () => {
   const up = entryOf(

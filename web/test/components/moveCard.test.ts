@@ -1,6 +1,5 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
-import type { Complaint } from '@level-stance/core/talk/complaint'
 import type { Proposal } from '@level-stance/core/station'
 import { bothSides, oneOf } from '@level-stance/core/station'
 import { nextTick } from 'vue'
@@ -8,7 +7,7 @@ import MoveCard from '../../src/parts/MoveCard.vue'
 import TrialCard from '../../src/parts/TrialCard.vue'
 import { useBoard } from '../../src/stores/board.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
-import { freshWindow, openVisit, rested, shown } from '../visitWindow.ts'
+import { aComplaint, freshWindow, openVisit, rested, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
 
@@ -126,17 +125,7 @@ describe('the move card', () => {
   })
 
   it('tries nothing while a warning sign is positive, and says so', async () => {
-    const stopped: Complaint = {
-      id: uuid(50),
-      region: 'groin',
-      side: 'both',
-      kind: 'numb',
-      startsAfter: 40,
-      situation: 'anywhere',
-      severity: 6,
-      note: '',
-      warnings: { 'lasting-numbness': 'yes' },
-    }
+    const stopped = aComplaint(50, { region: 'groin', warnings: { 'lasting-numbness': 'yes' } })
     const visit = openVisit({ readings: withRooms, complaints: [stopped] })
     expect(visit.stops.length).toBeGreaterThan(0)
     const at = card()
@@ -148,17 +137,7 @@ describe('the move card', () => {
 })
 
 describe('the card of what is on trial', () => {
-  const knee: Complaint = {
-    id: uuid(51),
-    region: 'knee-front',
-    side: 'left',
-    kind: 'pain',
-    startsAfter: 20,
-    situation: 'anywhere',
-    severity: 6,
-    note: '',
-    warnings: {},
-  }
+  const knee = aComplaint(51, { region: 'knee-front', side: 'left', kind: 'pain' })
 
   it('asks for a rating of each complaint, with the caution, and keeps or undoes', async () => {
     const visit = openVisit({ ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })], complaints: [knee] })
