@@ -73,6 +73,8 @@ const leg = {
   footLength: 264,
   footPitch: 17,
   halfStance: 127,
+  hipAhead: 0,
+  hipAbove: 0,
 }
 const arm = { upperArm: 327, forearm: 352, handSet: 0, naturalSweep: 10 }
 const grip = { at: { x: 520, y: 655, z: 210 }, axis: null, pointing: { x: 1, y: 0, z: 0 } }

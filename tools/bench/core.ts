@@ -9,7 +9,8 @@ import { stanceOptions } from '../../core/src/feet/stanceSearch.ts'
 import { setbackCurve } from '../../core/src/change/seatCurve.ts'
 import { exampleMatRider } from '../../core/src/seat/examples.ts'
 import { analyseMat } from '../../core/src/seat/matAnalysis.ts'
-import { seededRandom, simulateMat, simulatedMat } from '../../core/src/seat/matSimulation.ts'
+import { simulateMat, simulatedMat } from '../../core/src/seat/matSimulation.ts'
+import { seeded } from '../../core/src/quantity/random.ts'
 import type { SaddleRider } from '../../core/src/seat/saddleCriteria.ts'
 import { startingSaddles } from '../../core/src/seat/saddleKinds.ts'
 import { rankSaddles } from '../../core/src/seat/saddleRanking.ts'
@@ -145,7 +146,7 @@ const stance = milliseconds(
     }),
   100,
 )
-const mat = simulateMat(exampleMatRider, 10, 10, seededRandom(1))
+const mat = simulateMat(exampleMatRider, 10, 10, seeded(1))
 const pressure = milliseconds(() => analyseMat(simulatedMat, mat), 60)
 const spec = startingSaddles[0]!
 const saddleList = Array.from({ length: 200 }, (_, i) => ({ id: String(i), spec: { ...spec, name: `Saddle ${i}`, width: 120 + (i % 60) } }))

@@ -1,6 +1,6 @@
 import { exampleMatRider, matText } from '@level-stance/core/seat/examples'
 import { MatReader } from '@level-stance/core/seat/matFormat'
-import { seededRandom } from '@level-stance/core/seat/matSimulation'
+import { seeded } from '@level-stance/core/quantity/random'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { saddleSpecSchema, startingSaddles } from '@level-stance/core/seat/saddleKinds'
 import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'
@@ -18,7 +18,7 @@ function worker() {
       tick = run
       return () => (tick = null)
     },
-    seededRandom(9),
+    seeded(9),
   )
   return { ask, answers, run: (times: number) => Array.from({ length: times }, () => tick?.()), running: () => tick !== null }
 }

@@ -135,6 +135,8 @@ const legSide = (side: string) =>
     footLength: numberField(`${side}.footLength`, 100, 450, 'mm'),
     footPitch: numberField(`${side}.footPitch`, -60, 80, 'degrees'),
     halfStance: numberField(`${side}.halfStance`, 20, 300, 'mm'),
+    hipAhead: numberField(`${side}.hipAhead`, -100, 100, 'mm', 'This leg’s hip joint ahead of the middle of both, mm').default(0),
+    hipAbove: numberField(`${side}.hipAbove`, -100, 100, 'mm', 'This leg’s hip joint above the middle of both, mm').default(0),
   })
 
 const lever = (side: string) => numberField(`${side}.lever`, -90, 120, 'degrees', 'Lever blade below horizontal, degrees').nullable()

@@ -17,8 +17,10 @@ const free: FreeParameters = {
   handSetRight: { prior: 0, plusMinus: 20 },
   pitchLeft: { prior: 15, plusMinus: 12 },
   pitchRight: { prior: 15, plusMinus: 12 },
-  legLeft: { prior: 0, plusMinus: 40 },
-  legRight: { prior: 0, plusMinus: 40 },
+  legs: { prior: 0, plusMinus: 30 },
+  legsApart: { prior: 0, plusMinus: 13 },
+  hipsTurned: { prior: 0, plusMinus: 5 },
+  hipsTilted: { prior: 0, plusMinus: 5 },
 }
 const priors = Object.fromEntries(freeKeys.map((key) => [key, free[key].prior])) as unknown as FreeValues
 const known = (kind: KnownKind, side: Side | 'both', value: number, plusMinus = 3): Known => ({
@@ -96,7 +98,7 @@ describe('calibration', () => {
   })
 
   it('predicts the next millimetre as the true rider would move, whatever the priors were', () => {
-    const truth: FreeValues = { ...priors, hipForward: 52, hipUp: 96, pitchLeft: 19, pitchRight: 19, legLeft: 14, legRight: 14 }
+    const truth: FreeValues = { ...priors, hipForward: 52, hipUp: 96, pitchLeft: 19, pitchRight: 19, legs: 14 }
     const angles = measured(truth, ['kneeFlexion', 'left'], ['kneeFlexion', 'right'], ['footPitch', 'left'], ['footPitch', 'right'])
     const { values } = calibrate(free, angles)
     const higher = { ...exampleRider, sit: { x: exampleRider.sit.x - 1.5, y: exampleRider.sit.y + 4.8 } }
@@ -171,7 +173,7 @@ describe('calibration', () => {
   })
 
   it('shares the hip between the legs, so that one knee read moves both', () => {
-    const { values } = calibrate({ ...free, legLeft: { prior: 0, plusMinus: 1 }, legRight: { prior: 0, plusMinus: 1 } }, [
+    const { values } = calibrate({ ...free, legs: { prior: 0, plusMinus: 1 }, legsApart: { prior: 0, plusMinus: 1 } }, [
       known('kneeFlexion', 'left', 38),
     ])
     const [left, right] = (['left', 'right'] as const).map((side) => predict(withFree(exampleRider, values), { kind: 'kneeFlexion', side }))

@@ -25,8 +25,10 @@ export const freeKeys = [
   'handSetRight',
   'pitchLeft',
   'pitchRight',
-  'legLeft',
-  'legRight',
+  'legs',
+  'legsApart',
+  'hipsTurned',
+  'hipsTilted',
 ] as const
 export type FreeKey = (typeof freeKeys)[number]
 export type FreeParameters = Readonly<Record<FreeKey, Free>>
@@ -79,11 +81,22 @@ const RIDGE = 1e-9
 /** Difference steps: mm or degrees. */
 const STEP = 1e-4
 
-/** A rider model with the free parameters put in. @param legLeft, legRight mm on the leg's whole length */
+/**
+ * A rider model with the free parameters put in, mm and degrees: `legs` longer than they are taken
+ * for, the left one by `legsApart` more than the right; its hip joint `hipsTurned` ahead of the
+ * right one's and `hipsTilted` above it.
+ */
 export function withFree(base: RiderModel, free: FreeValues): RiderModel {
-  const leg = (model: LegModel, more: number, footPitch: number): LegModel => {
-    const scale = 1 + more / (model.thigh + model.shank)
-    return { ...model, thigh: model.thigh * scale, shank: model.shank * scale, footPitch }
+  const leg = (model: LegModel, half: number, footPitch: number): LegModel => {
+    const scale = 1 + (free.legs + half * free.legsApart) / (model.thigh + model.shank)
+    return {
+      ...model,
+      thigh: model.thigh * scale,
+      shank: model.shank * scale,
+      footPitch,
+      hipAhead: half * free.hipsTurned,
+      hipAbove: half * free.hipsTilted,
+    }
   }
   return {
     ...base,
@@ -100,14 +113,14 @@ export function withFree(base: RiderModel, free: FreeValues): RiderModel {
         right: { ...base.upper.arms.right, handSet: free.handSetRight },
       },
     },
-    legs: { left: leg(base.legs.left, free.legLeft, free.pitchLeft), right: leg(base.legs.right, free.legRight, free.pitchRight) },
+    legs: { left: leg(base.legs.left, 0.5, free.pitchLeft), right: leg(base.legs.right, -0.5, free.pitchRight) },
   }
 }
 
 /**
  * Solves the free parameters so that the model gives back every angle measured on the bike: exactly
  * with the least pull on what is assumed, where that stays plausible; else by least squares weighted
- * with the uncertainties. Left and right share the hip.
+ * with the uncertainties. Left and right share one pelvis.
  * @param how `fitted` leaves out the try for exactness
  * @param start where the search begins: a solution of nearly the same problem; else at what is assumed
  * @source geometry
@@ -138,12 +151,13 @@ function strainedIn(free: FreeParameters, p: readonly number[]): FreeKey[] {
 }
 
 /** The free parameters that an angle changes with, of a leg's or an arm's own side where it has one. */
-const legKeys: Sided<readonly FreeKey[]> = { left: ['pitchLeft', 'legLeft'], right: ['pitchRight', 'legRight'] }
+const bothLegs: readonly FreeKey[] = ['hipForward', 'hipUp', 'legs', 'legsApart', 'hipsTurned', 'hipsTilted']
+const legKeys: Sided<readonly FreeKey[]> = { left: [...bothLegs, 'pitchLeft'], right: [...bothLegs, 'pitchRight'] }
 const handKeys: Sided<FreeKey> = { left: 'handSetLeft', right: 'handSetRight' }
 const dependsOn: Readonly<Record<KnownKind, (leg: Side, arms: readonly Side[]) => readonly FreeKey[]>> = {
-  kneeFlexion: (leg) => ['hipForward', 'hipUp', ...legKeys[leg]],
+  kneeFlexion: (leg) => legKeys[leg],
   footPitch: (leg) => [leg === 'left' ? 'pitchLeft' : 'pitchRight'],
-  hipAngle: (leg) => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', ...legKeys[leg]],
+  hipAngle: (leg) => [...legKeys[leg], 'trunk', 'elbowFlexion'],
   torsoAngle: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion'],
   elbowFlexion: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', 'twist'],
   shoulderAngle: () => ['hipForward', 'hipUp', 'trunk', 'elbowFlexion', 'twist', 'elbowSwivel'],
@@ -261,10 +275,27 @@ function valuesOf(p: readonly number[]): FreeValues {
     handSetRight = 0,
     pitchLeft = 0,
     pitchRight = 0,
-    legLeft = 0,
-    legRight = 0,
+    legs = 0,
+    legsApart = 0,
+    hipsTurned = 0,
+    hipsTilted = 0,
   ] = p
-  return { hipForward, hipUp, trunk, elbowFlexion, elbowSwivel, twist, handSetLeft, handSetRight, pitchLeft, pitchRight, legLeft, legRight }
+  return {
+    hipForward,
+    hipUp,
+    trunk,
+    elbowFlexion,
+    elbowSwivel,
+    twist,
+    handSetLeft,
+    handSetRight,
+    pitchLeft,
+    pitchRight,
+    legs,
+    legsApart,
+    hipsTurned,
+    hipsTilted,
+  }
 }
 
 /** Degrees of apparent over-extension per mm that a leg or an arm falls short, so that a search finds its way back. */

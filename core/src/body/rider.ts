@@ -23,6 +23,9 @@ export interface LegModel {
   readonly footPitch: number
   /** bike's middle to the middle of the foot */
   readonly halfStance: number
+  /** this leg's hip joint from the middle of both, side view: a pelvis that is turned or tilted */
+  readonly hipAhead: number
+  readonly hipAbove: number
 }
 
 /** A whole rider on a bike, as plain numbers: what every posture is computed from. */
@@ -49,6 +52,8 @@ export interface RiderModel {
 
 /** One leg at one crank angle. */
 export interface LegAt {
+  /** of this leg */
+  readonly hip: Point
   readonly axle: Point
   readonly ankle: Point
   readonly knee: Point
@@ -73,6 +78,7 @@ export interface RiderAt {
 /** The left crank stands half a turn from the right. */
 export const HALF_TURN = 180
 
+/** Middle of both hip joints. */
 export function hipOf(model: Pick<RiderModel, 'sit' | 'hipForward' | 'hipUp'>): Point {
   return { x: model.sit.x + model.hipForward, y: model.sit.y + model.hipUp }
 }
@@ -96,8 +102,9 @@ export function lateralOf(model: Pick<RiderModel, 'hipWidth'>, leg: Pick<LegMode
   return leg.halfStance - model.hipWidth / 2
 }
 
-/** One leg at a crank angle of its own side. @source geometry */
-export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: number): LegAt {
+/** One leg at a crank angle of its own side. @param middle of both hip joints @source geometry */
+export function legAt(model: RiderModel, leg: LegModel, middle: Point, crankAngle: number): LegAt {
+  const hip = { x: middle.x + leg.hipAhead, y: middle.y + leg.hipAbove }
   const a = crankAngle * RADIANS
   const axle = { x: model.crank * Math.sin(a), y: model.crank * Math.cos(a) }
   const footPitch = footPitchAt(crankAngle, leg.footPitch, model.pitchSwing)
@@ -106,7 +113,7 @@ export function legAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle: 
   const lateral = lateralOf(model, leg)
   const { knee, distance, kneeFlexion } = solveLeg(hip, ankle, leg.thigh, leg.shank, lateral)
   const share = distance > 0 ? (leg.thigh * leg.thigh - leg.shank * leg.shank + distance * distance) / (2 * distance * distance) : 0
-  return { axle, ankle, knee, distance, kneeFlexion, footPitch, kneeAside: halfHip + lateral * share }
+  return { hip, axle, ankle, knee, distance, kneeFlexion, footPitch, kneeAside: halfHip + lateral * share }
 }
 
 /** Hip to ankle of one leg at a crank angle, true length, mm: what {@link legAt} gives, without the knee. @source geometry */
@@ -114,8 +121,8 @@ export function reachAt(model: RiderModel, leg: LegModel, hip: Point, crankAngle
   const a = crankAngle * RADIANS
   const pitch = footPitchAt(crankAngle, leg.footPitch, model.pitchSwing) * RADIANS
   const [cos, sin] = [Math.cos(pitch), Math.sin(pitch)]
-  const dx = model.crank * Math.sin(a) - leg.ankleBehind * cos + leg.ankleAbove * sin - hip.x
-  const dy = model.crank * Math.cos(a) + leg.ankleBehind * sin + leg.ankleAbove * cos - hip.y
+  const dx = model.crank * Math.sin(a) - leg.ankleBehind * cos + leg.ankleAbove * sin - hip.x - leg.hipAhead
+  const dy = model.crank * Math.cos(a) + leg.ankleBehind * sin + leg.ankleAbove * cos - hip.y - leg.hipAbove
   const lateral = lateralOf(model, leg)
   return Math.sqrt(dx * dx + dy * dy + lateral * lateral)
 }
@@ -142,8 +149,8 @@ function centreOfMass(hip: Point, left: LegAt, right: LegAt, upper: UpperPosture
   addSegment(sum, 'trunk', hip, upper.shoulder)
   addArm(sum, upper.arms.left)
   addArm(sum, upper.arms.right)
-  addLeg(sum, hip, left, model.legs.left)
-  addLeg(sum, hip, right, model.legs.right)
+  addLeg(sum, left, model.legs.left)
+  addLeg(sum, right, model.legs.right)
   return { x: sum.x / sum.mass, y: sum.y / sum.mass }
 }
 
@@ -153,8 +160,8 @@ function addArm(sum: { x: number; y: number; mass: number }, { shoulder, elbow, 
   addSegment(sum, 'hand', hand, hand)
 }
 
-function addLeg(sum: { x: number; y: number; mass: number }, hip: Point, at: LegAt, leg: LegModel): void {
-  addSegment(sum, 'thigh', hip, at.knee)
+function addLeg(sum: { x: number; y: number; mass: number }, at: LegAt, leg: LegModel): void {
+  addSegment(sum, 'thigh', at.hip, at.knee)
   addSegment(sum, 'shank', at.knee, at.ankle)
   addSegment(sum, 'foot', at.ankle, footPoint(leg, at, leg.axleFromHeel, 0))
 }
@@ -167,5 +174,5 @@ export function handsMiddle({ grips }: Pick<RiderModel, 'grips'>): Point | null 
 /** Angle between trunk and thigh, degrees; null without trunk or where the leg does not reach. @source geometry */
 export function hipAngleBetween(hip: Point, upper: UpperPosture | null, leg: LegAt): number | null {
   if (upper === null || leg.kneeFlexion === null) return null
-  return angleBetween(upper.shoulder.x - hip.x, upper.shoulder.y - hip.y, leg.knee.x - hip.x, leg.knee.y - hip.y)
+  return angleBetween(upper.shoulder.x - hip.x, upper.shoulder.y - hip.y, leg.knee.x - leg.hip.x, leg.knee.y - leg.hip.y)
 }

@@ -1,6 +1,6 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { calibrate, freeKeys, predict, withFree } from '../body/calibration.ts'
-import type { Calibration, Free, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
+import type { Calibration, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { conditionKeys, conditions, handsOf } from '../measure/conditions.ts'
 import type { ConditionKey, HandPosition } from '../measure/conditions.ts'
@@ -8,11 +8,12 @@ import type { Reading } from '../measure/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { knownKindOf } from '../measure/knownKinds.ts'
-import { ELBOW_PRIOR, HAND_SET_PRIOR, SWIVEL_PRIOR, TWIST_PRIOR, buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
-import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
+import { buildModel, modelPlusMinus, modelValues } from '../measure/riderModel.ts'
+import type { ModelValues } from '../measure/riderModel.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { MovedBy, Timeline } from '../measure/timeline.ts'
-import type { Side, Sided } from '../quantity/sided.ts'
+import { freeParameters } from './freeParameters.ts'
+import type { StandingNumbers } from './freeParameters.ts'
 import type { LedgerEntry } from './ledger.ts'
 import { timelineOf } from './timeline.ts'
 
@@ -36,18 +37,11 @@ export interface KnownAt {
   readonly hands: HandPosition
 }
 
-/** What stands at a place of the timeline: numbers in, with their ±. */
-interface Standing {
-  readonly resolved: ResolvedReadings
-  readonly values: ModelValues
-  readonly plusMinus: Readonly<Record<ModelKey, Sided<number | null>>>
-}
-
 /** The one body behind a visit: solved from every angle read on the bike, wherever in the timeline. */
 export interface CalibratedBody {
   readonly bar: BarKind
   readonly timeline: Timeline
-  readonly standingAt: (place: number) => Standing
+  readonly standingAt: (place: number) => StandingNumbers
   readonly free: FreeParameters
   /** angles measured calm, hands where they usually are: what `usual` was solved from */
   readonly knowns: readonly KnownAt[]
@@ -60,7 +54,7 @@ export interface CalibratedRider {
   readonly bar: BarKind
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
-  readonly plusMinus: Standing['plusMinus']
+  readonly plusMinus: StandingNumbers['plusMinus']
   readonly free: FreeParameters
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
@@ -81,8 +75,10 @@ const CHANGE_OF_POSTURE: Readonly<Record<keyof FreeParameters, number>> = {
   handSetRight: 15,
   pitchLeft: 12,
   pitchRight: 12,
-  legLeft: 0.5,
-  legRight: 0.5,
+  legs: 0.5,
+  legsApart: 0.5,
+  hipsTurned: 10,
+  hipsTilted: 8,
 }
 
 /**
@@ -99,8 +95,7 @@ export function calibrateBody(
 ): CalibratedBody {
   const timeline = timelineOf(entries)
   const standingAt = standings(readings, timeline)
-  const { values, plusMinus } = standingAt(timeline.length)
-  const free = freeParameters(values, plusMinus, readings)
+  const free = freeParameters(standingAt(timeline.length), readings)
   const knowns = knownsFor('usual', readings, timeline, standingAt, bar)
   const same = before !== undefined && sameProblem(free, knowns, before)
   const usual = same ? before.usual : solved(free, bare(knowns), before?.usual)
@@ -201,9 +196,9 @@ export function predictionOf(
 }
 
 /** Readings resolved for a place, once for all places at which the same ones hold. */
-function standings(readings: readonly Reading[], timeline: Timeline): (place: number) => Standing {
+function standings(readings: readonly Reading[], timeline: Timeline): (place: number) => StandingNumbers {
   const taken = [...new Set(readings.flatMap(({ value, after }) => (value === null ? [] : [timeline.placeOf(after)])))]
-  const kept = new Map<string, Standing>()
+  const kept = new Map<string, StandingNumbers>()
   return (place) => {
     const name = `${taken.filter((other) => other <= place).length}|${timeline.partsAt(place)}`
     const known = kept.get(name)
@@ -242,44 +237,11 @@ function sameNumbers(a: unknown, b: unknown): boolean {
   return true
 }
 
-/** How far the effective trunk may differ from the taped one: slouch and shoulder girdle, mm; k = 2. @source prior */
-export const SLOUCH = 50
-
-/** Whether both arms were read, each by itself. */
-function armsReadApart(readings: readonly Reading[]): boolean {
-  const read = (side: Side) =>
-    readings.some((r) => r.key === 'elbowFlexion' && r.side === side && r.value !== null && r.condition === 'usual')
-  return read('left') && read('right')
-}
-
-function freeParameters(values: ModelValues, plusMinus: Standing['plusMinus'], readings: readonly Reading[]): FreeParameters {
-  const of = (key: ModelKey, side: Side, fallback: number) => ({
-    prior: values[key][side] ?? fallback,
-    plusMinus: Math.max(0.5, plusMinus[key][side] ?? 10),
-  })
-  const effective = (taped: Free): Free => ({ prior: taped.prior, plusMinus: Math.hypot(taped.plusMinus, SLOUCH) })
-  const leg = (side: Side) => ({ prior: 0, plusMinus: Math.hypot(plusMinus.thigh[side] ?? 30, plusMinus.shank[side] ?? 30) })
-  return {
-    hipForward: of('hipForward', 'right', 40),
-    hipUp: of('hipUp', 'right', 85),
-    trunk: effective(of('trunk', 'right', 500)),
-    elbowFlexion: ELBOW_PRIOR,
-    elbowSwivel: SWIVEL_PRIOR,
-    twist: { prior: TWIST_PRIOR.prior, plusMinus: armsReadApart(readings) ? TWIST_PRIOR.readApart : TWIST_PRIOR.plusMinus },
-    handSetLeft: HAND_SET_PRIOR,
-    handSetRight: HAND_SET_PRIOR,
-    pitchLeft: of('footPitch', 'left', 15),
-    pitchRight: of('footPitch', 'right', 15),
-    legLeft: leg('left'),
-    legRight: leg('right'),
-  }
-}
-
 function knownsFor(
   condition: ConditionKey,
   readings: readonly Reading[],
   timeline: Timeline,
-  standingAt: (place: number) => Standing,
+  standingAt: (place: number) => StandingNumbers,
   bar: BarKind,
 ): KnownAt[] {
   const hands = handsOf(condition, bar)

@@ -1,24 +1,21 @@
-import { predict, withFree } from '../body/calibration.ts'
-import type { RiderMetrics } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import { methods, methodKeys } from '../measure/methods.ts'
 import type { Method, MethodKey } from '../measure/methods.ts'
 import { bandFor } from '../measure/readingBands.ts'
-import { measured } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import type { TargetBand } from '../quantity/band.ts'
-import type { Side } from '../quantity/sided.ts'
+import { bySide } from '../quantity/sided.ts'
+import type { Side, Sided } from '../quantity/sided.ts'
+import { asRead } from './asRead.ts'
+import type { AsRead } from './asRead.ts'
 import type { Setup } from './setup.ts'
 
 /** A knee at the bottom as it stands now, and how it is judged. */
-export interface KneeNow {
-  /** degrees: as read, carried on by the model over what was changed since; else the model's own */
-  readonly flexion: number
-  /** of the reading, widened by what the model cannot make of it, k = 2; null where the knee was not read */
-  readonly plusMinus: number | null
+export interface KneeNow extends AsRead {
   readonly band: TargetBand
-  /** degrees that the reading lies over what the model makes of it; 0 where the knee was not read */
-  readonly overModel: number
 }
+
+const metricOf: Sided<MetricKey> = { left: 'kneeLeft', right: 'kneeRight' }
 
 /** How a knee was read; null where it was not. */
 function methodOf(now: ResolvedReadings, side: Side): MethodKey | null {
@@ -39,36 +36,26 @@ export function kneeBand(now: ResolvedReadings, side: Side): TargetBand {
 }
 
 /**
- * A measured knee outranks the model: it is judged by itself, at once, with nothing else read. The
- * model only says what changes since have made of it, and how far the two are apart.
+ * A knee as it was read, or as the model has it, with its band; see {@link asRead}.
  * @param modelled the model's own knee now, degrees
+ * @param doubt ± of the model's own knee, degrees; null while it is not known
  * @returns null where the knee is neither read nor known to the model
  */
-export function kneeNow(setup: Setup, side: Side, modelled: number | null): KneeNow | null {
-  const { now, model, rider } = setup
-  const band = kneeBand(now, side)
-  const read = measured(now, 'kneeFlexion', side)
-  if (read === null) return modelled === null ? null : { flexion: modelled, plusMinus: null, band, overModel: 0 }
-  // The reading that counts here; one taken later counts where none was taken before.
-  const own = rider.knowns
-    .filter(({ known: { kind, side: at, value } }) => kind === 'kneeFlexion' && at === side && value === read.value)
-    .sort((a, b) => a.place - b.place)
-  const known = (own.findLast(({ place }) => place <= setup.place) ?? own[0])?.known
-  if (model === null || known === undefined) return { flexion: read.value, plusMinus: read.plusMinus, band, overModel: 0 }
-  const then = predict(withFree(known.base, rider.usual.values), known)
-  const overModel = read.value - then
-  const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
-  return { flexion: predict(model, known) + overModel, plusMinus, band, overModel }
+export function kneeNow(setup: Setup, side: Side, modelled: number | null, doubt: number | null = null): KneeNow | null {
+  const knee = asRead(setup, metricOf[side], modelled)
+  return knee && { ...knee, plusMinus: knee.plusMinus ?? doubt, band: kneeBand(setup.now, side) }
+}
+
+/** Both knees of a rider, from the numbers and their ± where the model has them. */
+export function kneesNow(
+  setup: Setup,
+  metrics: RiderMetrics | null,
+  plusMinus: (metric: MetricKey) => number | null,
+): Sided<KneeNow | null> {
+  return bySide((side) => kneeNow(setup, side, metrics?.[metricOf[side]] ?? null, plusMinus(metricOf[side])))
 }
 
 /** What a knee says of the saddle: too low for it, too high, or neither. */
-export function saddleFor({ flexion, band }: Pick<KneeNow, 'flexion' | 'band'>): 'low' | 'high' | 'level' {
-  return flexion > band.high ? 'low' : flexion < band.low ? 'high' : 'level'
-}
-
-/** Numbers of the rider with each knee as it was read, where the model could not make what was read of it. */
-export function kneesAsRead(metrics: RiderMetrics, setup: Setup): RiderMetrics {
-  const over = (side: Side, modelled: number | null) =>
-    modelled === null ? null : modelled + (kneeNow(setup, side, modelled)?.overModel ?? 0)
-  return { ...metrics, kneeLeft: over('left', metrics.kneeLeft), kneeRight: over('right', metrics.kneeRight) }
+export function saddleFor({ value, band }: Pick<KneeNow, 'value' | 'band'>): 'low' | 'high' | 'level' {
+  return value > band.high ? 'low' : value < band.low ? 'high' : 'level'
 }

@@ -177,8 +177,7 @@ function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, mo
 export function saddleMoveFor(before: RiderModel, after: RiderModel, side: Side, seatAngle: number): number | null {
   const then = legAt(before, before.legs[side], hipOf(before), 180)
   if (then.kneeFlexion === null) return null
-  const hip = hipOf(after)
-  const { ankle } = legAt(after, after.legs[side], hip, 180)
+  const { hip, ankle } = legAt(after, after.legs[side], hipOf(after), 180)
   return heightForDistance({ x: hip.x - ankle.x, y: hip.y - ankle.y }, seatAngle, then.distance, lateralOf(after, after.legs[side]))
 }
 

@@ -82,8 +82,10 @@ export const freeLabels: Readonly<Record<(typeof freeKeys)[number], { readonly l
   handSetRight: { label: 'Hand’s set on the grip, right', unit: 'deg' },
   pitchLeft: { label: 'Foot pitch, left', unit: 'deg' },
   pitchRight: { label: 'Foot pitch, right', unit: 'deg' },
-  legLeft: { label: 'Left leg longer than taped', unit: 'mm' },
-  legRight: { label: 'Right leg longer than taped', unit: 'mm' },
+  legs: { label: 'Legs longer than taken for', unit: 'mm' },
+  legsApart: { label: 'Left leg longer than the right, more than taken for', unit: 'mm' },
+  hipsTurned: { label: 'Left hip joint ahead of the right', unit: 'mm' },
+  hipsTilted: { label: 'Left hip joint above the right', unit: 'mm' },
 }
 
 const requestedMove = z.strictObject({

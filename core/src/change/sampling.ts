@@ -5,6 +5,7 @@ import type { MetricKey } from '../body/metrics.ts'
 import { axlesOf, buildModel } from '../measure/riderModel.ts'
 import type { ModelValues } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/timeline.ts'
+import { normal, share } from '../quantity/random.ts'
 import type { CalibratedRider } from './calibrated.ts'
 import { uncertainInputs } from './uncertainty.ts'
 
@@ -81,13 +82,13 @@ export function* sampleMetrics(
 
 function summary(key: MetricKey, values: number[], draws: number): Sampled {
   values.sort((a, b) => a - b)
-  const at = (share: number) => values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
   const { band } = metricDefinition(key)
   const inside = band && values.filter((value) => value >= band.low && value <= band.high).length / values.length
-  return { low: at(0.025), middle: at(0.5), high: at(0.975), lost: 1 - values.length / draws, inBand: inside }
-}
-
-/** A standard normal draw (Box–Muller). */
-export function normal(random: () => number): number {
-  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+  return {
+    low: share(values, 0.025),
+    middle: share(values, 0.5),
+    high: share(values, 0.975),
+    lost: 1 - values.length / draws,
+    inBand: inside,
+  }
 }

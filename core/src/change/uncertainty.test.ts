@@ -1,6 +1,7 @@
 import { metricKeys } from '../body/metrics.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import { unmoved } from '../measure/timeline.ts'
+import { seeded } from '../quantity/random.ts'
 import { aReading, entryOf, exampleReadings, wholeReadings } from '../testing.ts'
 import { calibrateRider, riderWith } from './calibrated.ts'
 import { foldLedger } from './fold.ts'
@@ -12,16 +13,6 @@ import { sampleMetrics } from './sampling.ts'
 import { sensitivities } from './sensitivity.ts'
 import { setupOf, standingOf } from './setup.ts'
 
-/** Seeded numbers, so that a draw is the same at every run (mulberry32). */
-function seeded(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 const hands = [aReading('handReach', 'both', 520), aReading('handHeight', 'both', 655), aReading('gripSpacing', 'both', 420)]
 const bare = calibrateRider([...exampleReadings, ...hands], [], 'drop')
 const whole = calibrateRider(wholeReadings, [], 'drop')

@@ -9,18 +9,22 @@ import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { axlesOf, buildModel } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/timeline.ts'
-import { afterMeasuring, independent, times, varianceOf } from '../quantity/gaussian.ts'
+import { afterEstimating, choleskyOf, dot, independent, times, varianceOf } from '../quantity/gaussian.ts'
 import type { Covariance } from '../quantity/gaussian.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { normal, seeded, share } from '../quantity/random.ts'
 import type { CalibratedRider } from './calibrated.ts'
+import { legsReadApart } from './freeParameters.ts'
 
 /** One thing that is not known exactly: a reading, an estimate, or a hidden part of the body. */
 export interface UncertainInput {
   readonly key: ModelKey | FreeKey
   readonly side: Side | 'both'
-  /** standard deviation before anything was measured on the bike */
+  /** standard deviation before anything was measured on the bike; 0 where other inputs carry it */
   readonly deviation: number
+  /** size over which its slopes are taken, in its unit */
+  readonly scale: number
   /** whether it was read; estimates and hidden parts were not */
   readonly measured: boolean
 }
@@ -33,12 +37,12 @@ export interface UncertaintyModel {
   readonly metrics: RiderMetrics
   /** gradient of each metric over the inputs; null where the metric has no value */
   readonly gradients: Readonly<Record<MetricKey, readonly number[] | null>>
+  /** the metrics with every input off by so much, in the inputs' units; null where the legs cannot be drawn */
+  readonly metricsOff: (offs: readonly number[]) => RiderMetrics | null
 }
 
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
-/** Free parameters that stand for a part; leg length is carried by thigh and shank. */
-const uncertainFree: readonly FreeKey[] = freeKeys.filter((key) => !key.startsWith('leg'))
 /** Gradients are taken over this share of an input's deviation, either way. */
 const STEP_SHARE = 0.2
 
@@ -49,9 +53,10 @@ interface Shifted {
 }
 
 /**
- * First-order uncertainty of every metric, all inputs together: prior deviations, then each angle
- * measured on the bike taken in as a linear measurement, so that what calibration pins down is no
- * longer counted, and what it ties together stays correlated.
+ * First-order uncertainty of every metric, all inputs together: prior deviations, then what the
+ * calibration to the angles measured on the bike leaves of them. It moves only the free parameters,
+ * and where it meets every angle exactly it takes the angles' own errors in whole: so its own gain is
+ * used, and not that of the best estimate there could be.
  * @param by changes in force
  * @returns null while the legs cannot be drawn
  * @source gum
@@ -67,7 +72,7 @@ export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: 
   if (metrics === null) return null
   const inputs = uncertainInputs(rider)
   const pairs = inputs.map((input) => {
-    const step = input.deviation * STEP_SHARE
+    const step = input.scale * STEP_SHARE
     return { up: shifted(base, input, step), down: shifted(base, input, -step), step }
   })
   const either = pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
@@ -77,8 +82,7 @@ export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: 
       metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
     ]),
   ) as Record<MetricKey, number[] | null>
-  let covariance = independent(inputs.map((input) => input.deviation))
-  for (const { known, values, by: then, hands: held } of rider.knowns) {
+  const rows = rider.knowns.map(({ known, values, by: then, hands: held }) => {
     const predicted = (at: Shifted): number | undefined => {
       const model = modelOf(rider, at, then, held)
       return model === null ? undefined : predict(model, known)
@@ -93,20 +97,65 @@ export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: 
             return { up: shifted(there, input, step), down: shifted(there, input, -step), step }
           })
     const middle = predicted(there) ?? 0
-    const row = own.map(({ up, down, step }) => slope(predicted(up), predicted(down), middle, step))
-    covariance = afterMeasuring(covariance, row, known.plusMinus / 2)
-  }
-  return { inputs, covariance, metrics, gradients }
+    return own.map(({ up, down, step }) => slope(predicted(up), predicted(down), middle, step))
+  })
+  const covariance = afterEstimating(
+    independent(inputs.map((input) => input.deviation)),
+    inputs.map(({ key }) => (isFree(key) ? (rider.free[key].plusMinus / 2) ** 2 : 0)),
+    rows,
+    rider.knowns.map(({ known }) => known.plusMinus / 2),
+    rider.usual.state === 'exact',
+  )
+  const metricsOff = (offs: readonly number[]) => metricsOf(allShifted(base, inputs, offs))
+  return { inputs, covariance, metrics, gradients, metricsOff }
 }
 
-/** ± of every metric, k = 2; null where the metric has no value. */
-export function metricSpreads({ covariance, gradients }: UncertaintyModel): Readonly<Record<MetricKey, number | null>> {
-  return Object.fromEntries(
-    metricKeys.map((key) => {
-      const h = gradients[key]
-      return [key, h && 2 * Math.sqrt(varianceOf(covariance, h))]
-    }),
-  ) as Record<MetricKey, number | null>
+const isFree = (key: UncertainInput['key']): key is FreeKey => (freeKeys as readonly string[]).includes(key)
+
+/** Where the way to both ends of a ± strays from its slope by more than this share of it, draws say the ±. */
+const BENDS = 0.25
+/** Draws that say a ± where its slope does not. */
+const DRAWS = 400
+const SEED = 20251
+
+/**
+ * ± of every metric, k = 2; null where the metric has no value. Near a straight leg, or where an arm
+ * just reaches, the slope at one place says little: there the ± reaches to the further of the two
+ * ends that hold 95 of 100 draws.
+ * @source gum
+ */
+export function metricSpreads(uncertainty: UncertaintyModel): Readonly<Record<MetricKey, number | null>> {
+  const { covariance, gradients, metrics, metricsOff } = uncertainty
+  const first = (key: MetricKey): number | null => {
+    const h = gradients[key]
+    return h && 2 * Math.sqrt(varianceOf(covariance, h))
+  }
+  const bends = (key: MetricKey, plusMinus: number): boolean => {
+    const [h, value] = [gradients[key], metrics[key]]
+    if (h === null || value === null || !(plusMinus > 1e-9)) return false
+    // The likeliest way in which the metric comes to either end.
+    const way = times(covariance, h).map((part) => (4 * part) / plusMinus)
+    const [up, down] = [metricsOff(way)?.[key] ?? null, metricsOff(way.map((part) => -part))?.[key] ?? null]
+    if (up === null || down === null) return true
+    return Math.abs(up - value - plusMinus) > BENDS * plusMinus || Math.abs(value - down - plusMinus) > BENDS * plusMinus
+  }
+  const spreads = Object.fromEntries(metricKeys.map((key) => [key, first(key)])) as Record<MetricKey, number | null>
+  const bent = metricKeys.filter((key) => spreads[key] !== null && bends(key, spreads[key]))
+  if (bent.length === 0) return spreads
+  const random = seeded(SEED)
+  const root = choleskyOf(covariance)
+  const drawn = Array.from({ length: DRAWS }, () => {
+    const z = root.map(() => normal(random))
+    return metricsOff(root.map((row) => dot(row, z)))
+  })
+  for (const key of bent) {
+    const values = drawn.flatMap((row) => row?.[key] ?? []).sort((a, b) => a - b)
+    const value = metrics[key]
+    // Too few that reach at all say nothing.
+    if (value === null || values.length < DRAWS / 4) continue
+    spreads[key] = Math.max(value - share(values, 0.025), share(values, 0.975) - value)
+  }
+  return spreads
 }
 
 /**
@@ -158,7 +207,7 @@ export function knownGradient(
   }
   const middle = predicted(base) ?? 0
   return uncertainty.inputs.map((input) => {
-    const step = input.deviation * STEP_SHARE
+    const step = input.scale * STEP_SHARE
     return slope(predicted(shifted(base, input, step)), predicted(shifted(base, input, -step)), middle, step)
   })
 }
@@ -187,30 +236,46 @@ export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
     const oneForBoth = reading !== null && (['left', 'right'] as const).some((side) => rider.resolved[reading][side]?.oneForBoth)
     const shared = reading === null || !definitionOf(reading).sided || oneForBoth || (!measured('left') && !measured('right'))
     if (shared) {
-      if (right !== null && right > 0) inputs.push({ key, side: 'both', deviation: right / 2, measured: measured('right') })
+      if (right !== null && right > 0)
+        inputs.push({ key, side: 'both', deviation: right / 2, scale: right / 2, measured: measured('right') })
       continue
     }
     for (const side of sides) {
       const spread = side === 'left' ? left : right
-      if (spread !== null && spread > 0) inputs.push({ key, side, deviation: spread / 2, measured: measured(side) })
+      if (spread !== null && spread > 0) inputs.push({ key, side, deviation: spread / 2, scale: spread / 2, measured: measured(side) })
     }
   }
-  for (const key of uncertainFree) inputs.push({ key, side: 'both', deviation: rider.free[key].plusMinus / 2, measured: false })
+  const apart = legsReadApart(rider.resolved)
+  for (const key of freeKeys) {
+    const deviation = rider.free[key].plusMinus / 2
+    // How long the legs are is carried by thigh and shank, as estimated or read.
+    const carried = key === 'legs' || (key === 'legsApart' && apart)
+    inputs.push({ key, side: 'both', deviation: carried ? 0 : deviation, scale: deviation, measured: false })
+  }
   return inputs
 }
 
-function shifted(base: Shifted, { key, side }: UncertainInput, by: number): Shifted {
-  if ((freeKeys as readonly string[]).includes(key)) {
-    const free = key as FreeKey
-    return { ...base, free: { ...base.free, [free]: base.free[free] + by } }
-  }
-  const model = key as ModelKey
-  const { left, right } = base.values[model]
-  const moved = {
-    left: left === null || side === 'right' ? left : left + by,
-    right: right === null || side === 'left' ? right : right + by,
-  }
-  return { ...base, values: { ...base.values, [model]: moved } }
+function shifted(base: Shifted, input: UncertainInput, by: number): Shifted {
+  return allShifted(base, [input], [by])
+}
+
+/** Every input off by its own amount. */
+function allShifted(base: Shifted, inputs: readonly UncertainInput[], offs: readonly number[]): Shifted {
+  const free: Record<FreeKey, number> = { ...base.free }
+  const values: Record<ModelKey, ModelValues[ModelKey]> = { ...base.values }
+  inputs.forEach(({ key, side }, i) => {
+    const by = offs[i] ?? 0
+    if (by === 0) return
+    if (isFree(key)) free[key] += by
+    else {
+      const { left, right } = values[key]
+      values[key] = {
+        left: left === null || side === 'right' ? left : left + by,
+        right: right === null || side === 'left' ? right : right + by,
+      }
+    }
+  })
+  return { values, free }
 }
 
 /** Central difference; one-sided where the other side has no value. */

@@ -1,8 +1,9 @@
-import { kneeNow, saddleFor } from '../change/kneeNow.ts'
-import type { RiderMetrics } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { anyCalculation } from '../calculation.ts'
 import { stepPlanCalculation } from '../change/change.calculations.ts'
+import { kneesNow } from '../change/kneeNow.ts'
+import type { KneeNow } from '../change/kneeNow.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { settings } from '../change/settings.ts'
 import type { Setup } from '../change/setup.ts'
@@ -72,6 +73,9 @@ export interface StanceStanding {
   readonly target: StanceTarget
   /** wanted less now, each side, mm: + the foot should go out; 0 inside the band */
   readonly gap: Sided<number>
+  /** how far it stands outside the band, mm, and the ± of what it is judged by: less than that is too close to call */
+  readonly beyond: Sided<number>
+  readonly beyondPlusMinus: Sided<number>
   /** what counts as met; where nothing binds, where it stands */
   readonly band: Sided<{ readonly low: number; readonly high: number }>
   readonly cleatRoom: Sided<{ readonly low: number; readonly high: number }>
@@ -109,6 +113,8 @@ export interface FeetContext {
   readonly otherBikes: readonly OtherBike[]
   /** the rider's numbers as they stand, where the model has them */
   readonly metrics: RiderMetrics | null
+  /** ± of the rider's numbers; null until the worker has said it */
+  readonly plusMinus: (metric: MetricKey) => number | null
 }
 
 /** Everything the feet's pages say; each part is worked out when it is first asked for. */
@@ -130,8 +136,8 @@ export interface FeetParts {
   readonly bolts: readonly Finding[]
   readonly look: Sided<CleatLook>
   readonly pedalRider: PedalRider
-  /** knee at the bottom against its band; null = not known */
-  readonly knee: Sided<'low' | 'high' | 'level' | null>
+  /** knee at the bottom; null = not known */
+  readonly knee: Sided<KneeNow | null>
   /** the pelvis is twisted or drops: the seat comes before the cleat */
   readonly twisted: boolean
 }
@@ -176,11 +182,7 @@ export function feetParts(context: FeetContext): FeetParts {
     bolts: () => boltFindings(boltReadings(now)),
     look: () => bySide((side) => cleatLook(now, side)),
     pedalRider: (parts) => pedalRider(now, complaints, kind, parts.stance),
-    knee: () =>
-      bySide((side) => {
-        const knee = kneeNow(setup, side, metrics?.[side === 'left' ? 'kneeLeft' : 'kneeRight'] ?? null)
-        return knee && saddleFor(knee)
-      }),
+    knee: () => kneesNow(setup, metrics, context.plusMinus),
     twisted: () => pelvis !== null && pelvis !== 'level',
   })
 }
@@ -227,7 +229,25 @@ export function stanceStanding(
   const thread = bySide((side) => measuredValue(now, 'axleThread', side))
   const faults = sides.flatMap((side) => threadFinding(side, parts[side], thread[side]) ?? [])
   const band = bySide((side) => (binds && target.half?.[side]) || { low: here[side], high: here[side] })
-  return { now: here, parts, targets, target, gap, band, cleatRoom: cleatRoom(now), thread, faults, estimated: stanceEstimated(now) }
+  const beyond = bySide((side) => Math.max(0, band[side].low - here[side], here[side] - band[side].high))
+  // Knee over foot goes by what the eye saw of the knee; all other targets by the tape on the parts.
+  const beyondPlusMinus = bySide((side) =>
+    target.key === 'knee-over-foot' ? (measured(now, 'kneeOutside', side)?.plusMinus ?? 0) : stancePlusMinus(now),
+  )
+  return {
+    now: here,
+    parts,
+    targets,
+    target,
+    gap,
+    beyond,
+    beyondPlusMinus,
+    band,
+    cleatRoom: cleatRoom(now),
+    thread,
+    faults,
+    estimated: stanceEstimated(now),
+  }
 }
 
 /** What pedals are chosen from. */
@@ -404,6 +424,8 @@ function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
     targets: sides.flatMap((side): Target[] => {
       const band = stance.target.half?.[side]
       const gap = stance.gap[side]
+      const doubt = stance.beyondPlusMinus[side]
+      const clear = stance.beyond[side] > doubt
       if (!band) return []
       return [
         {
@@ -411,8 +433,13 @@ function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
           label: `Foot from the middle, ${side}`,
           now: quantity(stance.now[side], plusMinus, 'mm', 'computed'),
           band,
-          aim: gap === 0 ? null : stance.now[side] + gap,
-          remark: gap === 0 ? 'inside the band' : `should go ${trimmed(Math.abs(gap), 1)} mm ${gap > 0 ? 'outward' : 'inward'}`,
+          aim: clear ? stance.now[side] + gap : null,
+          remark:
+            gap === 0
+              ? 'inside the band'
+              : clear
+                ? `should go ${trimmed(Math.abs(gap), 1)} mm ${gap > 0 ? 'outward' : 'inward'}`
+                : `${trimmed(stance.beyond[side], 1)} mm outside, within ±${trimmed(doubt, 0)}`,
         },
       ]
     }),
@@ -536,6 +563,6 @@ function shortOf(judged: CleatJudgement): Quantity | null {
 function turnOf(judged: RotationJudgement): Quantity | null {
   return judged.state === 'missing' ? null : quantity(judged.rotation.difference, judged.turnPlusMinus, 'deg', 'computed')
 }
-function gapOf({ stance, context }: FeetParts, side: Side): Quantity | null {
-  return stance && quantity(stance.gap[side], stancePlusMinus(context.setup.now), 'mm', 'computed')
+function gapOf({ stance }: FeetParts, side: Side): Quantity | null {
+  return stance && quantity(stance.gap[side], stance.beyondPlusMinus[side], 'mm', 'computed')
 }

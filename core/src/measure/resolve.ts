@@ -66,6 +66,11 @@ export interface HiddenParts {
   readonly hipWidth: Resolved
 }
 
+/** A thigh or shank of the other leg may differ by this, mm; k = 2. @source knutson */
+const OTHER_LEG = 10
+/** Parts of the body that stand for the other side's until it is read itself. */
+const likeTheOther: readonly NumberKey[] = ['thigh', 'shank']
+
 /** A saddle is commonly clamped this far before where its rider sits, mm; minus is ahead of it. @source prior */
 const CLAMP_AHEAD = -20
 
@@ -246,7 +251,10 @@ function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Sid
     const other = taken.get(`${key}:both`)?.number ?? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number
     if (other) return { ...other, oneForBoth: true }
   }
-  return estimates[key]?.((other) => resolveOne(taken, other, side)) ?? null
+  const other = likeTheOther.includes(key) ? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number : undefined
+  if (other)
+    return { ...estimated(other.value, Math.hypot(other.plusMinus, OTHER_LEG), 'mm', 'like the other leg', 'knutson'), oneForBoth: true }
+  return estimates[key]?.((about) => resolveOne(taken, about, side)) ?? null
 }
 
 /** Effective seat angle from the saddle's nose and height: cos ψ = (nose behind BB + nose to sit point) / height. */
@@ -276,6 +284,6 @@ function fixed(value: number, spread: number, unit: Unit, from: string): Resolve
   return estimated(value, spread, unit, from, 'prior')
 }
 
-function estimated(value: number, plusMinus: number, unit: Unit, from: string, source: SourceKey): Resolved {
+function estimated(value: number, plusMinus: number, unit: Unit, from: string, source: SourceKey): NonNullable<Resolved> {
   return { ...quantity(value, plusMinus, unit, 'estimated'), from, source }
 }

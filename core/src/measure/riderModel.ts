@@ -171,6 +171,8 @@ function legModel(values: ModelValues, by: MovedBy, side: Side): LegModel {
       adapter: moved('adapter'),
       cleatInboard: moved('cleatInboard'),
     }),
+    hipAhead: 0,
+    hipAbove: 0,
   }
 }
 

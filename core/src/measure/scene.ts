@@ -91,7 +91,7 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
     hip,
     sit: { ...model.sit, z: 0 },
     legs: bySide((side) =>
-      sceneLeg(model, model.legs[side], at.legs[side], side, hip, tread, values.heelToMtp1[side] ?? 190, outsideOf(values, by, side)),
+      sceneLeg(model, model.legs[side], at.legs[side], side, tread, values.heelToMtp1[side] ?? 190, outsideOf(values, by, side)),
     ),
     saddle: saddleOf(model.sit, tilt, values, by),
     trunk: upper && {
@@ -120,21 +120,12 @@ function outsideOf(values: ModelValues, by: MovedBy, side: Side): number | null 
   return outside === null ? null : outside - footMoved(by, side)
 }
 
-function sceneLeg(
-  model: RiderModel,
-  leg: LegModel,
-  at: LegAt,
-  side: Side,
-  hip: Point3,
-  tread: number,
-  ball: number,
-  outside: number | null,
-): SceneLeg {
+function sceneLeg(model: RiderModel, leg: LegModel, at: LegAt, side: Side, tread: number, ball: number, outside: number | null): SceneLeg {
   const sign = side === 'right' ? 1 : -1
   const z = sign * leg.halfStance
   const across = (p: Point, aside: number): Point3 => ({ x: p.x, y: p.y, z: aside })
   return {
-    hip: { ...hip, z: (sign * model.hipWidth) / 2 },
+    hip: across(at.hip, (sign * model.hipWidth) / 2),
     knee: across(at.knee, sign * (outside === null ? at.kneeAside : leg.halfStance + outside)),
     ankle: across(at.ankle, z),
     axle: across(at.axle, z),

@@ -1,3 +1,5 @@
+import { solveLinear } from './leastSquares.ts'
+
 /** Covariance of jointly uncertain quantities; symmetric, square. */
 export type Covariance = number[][]
 
@@ -23,15 +25,78 @@ export function varianceOf(covariance: Covariance, h: readonly number[]): number
 }
 
 /**
- * What is left uncertain after measuring h·x with a deviation: the rank-one update of a linear
- * measurement in Gaussian quantities.
+ * What is left uncertain of quantities x after an estimator has corrected them by measurements of
+ * rows·x: (1 − K·J)·Σ·(1 − K·J)ᵀ + K·R·Kᵀ with its own gain K = A·Jᵀ·(J·A·Jᵀ + R)⁻¹, A what it takes
+ * for the variances of what it may move. With A = Σ it is the best estimate, and the same as one
+ * rank-one update a measurement.
+ * @param prior Σ, what is uncertain before
+ * @param moved diagonal of A, 0 for what the estimator leaves alone
+ * @param deviations of the measurements
+ * @param exactly whether it meets the measurements as if they had no error
  * @source gum
  */
-export function afterMeasuring(covariance: Covariance, h: readonly number[], deviation: number): Covariance {
-  const column = times(covariance, h)
-  const total = dot(h, column) + deviation * deviation
-  if (!(total > 0)) return covariance
-  return covariance.map((row, i) => row.map((value, j) => value - (column[i]! * column[j]!) / total))
+export function afterEstimating(
+  prior: Covariance,
+  moved: readonly number[],
+  rows: readonly (readonly number[])[],
+  deviations: readonly number[],
+  exactly: boolean,
+): Covariance {
+  if (rows.length === 0) return prior
+  const noise = deviations.map((deviation) => (exactly ? RIDGE : deviation * deviation))
+  const carried = rows.map((row) => row.map((value, i) => value * moved[i]!))
+  const square = rows.map((row, k) => carried.map((other, l) => dot(row, other) + (k === l ? noise[k]! : 0)))
+  // Row i of K solves (J·A·Jᵀ + R)·kᵢ = (J·A)ᵢ; what is not moved has no gain.
+  const gain = moved.map((variance, i) =>
+    variance > 0
+      ? solveLinear(
+          square,
+          carried.map((row) => row[i]!),
+        )
+      : null,
+  )
+  // E = 1 − K·J: first E·Σ, then E·Σ·Eᵀ + K·R·Kᵀ.
+  const seen = rows.map((row) => times(prior, row))
+  const left = prior.map((row, i) => {
+    const k = gain[i]
+    return k
+      ? row.map(
+          (value, j) =>
+            value -
+            dot(
+              k,
+              seen.map((column) => column[j]!),
+            ),
+        )
+      : row
+  })
+  return left.map((row, i) => {
+    const a = gain[i]
+    const rest = rows.map((other, m) => dot(other, row) - (a ? a[m]! * deviations[m]! ** 2 : 0))
+    return row.map((value, j) => {
+      const b = gain[j]
+      return b ? value - dot(b, rest) : value
+    })
+  })
+}
+
+/** Keeps two measurements of one thing from making the gain's equations singular. */
+const RIDGE = 1e-9
+
+/** Lower triangle L with L·Lᵀ = Σ; rows of what is certain are 0. */
+export function choleskyOf(covariance: Covariance): number[][] {
+  const root: number[][] = []
+  covariance.forEach((row, i) => {
+    const own = new Array<number>(covariance.length).fill(0)
+    root.push(own)
+    for (let j = 0; j <= i; j++) {
+      let rest = row[j]!
+      for (let k = 0; k < j; k++) rest -= own[k]! * root[j]![k]!
+      if (i === j) own[j] = Math.sqrt(Math.max(0, rest))
+      else own[j] = root[j]![j]! > 1e-12 ? rest / root[j]![j]! : 0
+    }
+  })
+  return root
 }
 
 /**

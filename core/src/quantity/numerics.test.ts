@@ -2,8 +2,9 @@ import fc from 'fast-check'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { summarise } from '../measure/repeats.ts'
 import { isUnsure } from './band.ts'
-import { afterMeasuring, dot, independent, times, varianceOf, varianceSpared } from './gaussian.ts'
+import { afterEstimating, choleskyOf, dot, independent, times, varianceOf, varianceSpared } from './gaussian.ts'
 import { leastSquares, solveLinear } from './leastSquares.ts'
+import { normal, seeded } from './random.ts'
 import { midSentence } from './words.ts'
 
 const within = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -97,6 +98,16 @@ describe('linear systems', () => {
   })
 })
 
+/** What the best estimate leaves: its gain knows the true variances. */
+const afterMeasuring = (covariance: number[][], h: readonly number[], deviation: number) => {
+  // Turned into independent quantities first, so that the gain's variances can stand on a diagonal.
+  const root = choleskyOf(covariance)
+  const turned = root.map((_, k) => h.reduce((sum, value, i) => sum + value * root[i]![k]!, 0))
+  const ones = root.map(() => 1)
+  const after = afterEstimating(independent(ones), ones, [turned], [deviation], false)
+  return root.map((row) => root.map((other) => row.reduce((sum, a, k) => sum + a * dot(after[k]!, other), 0)))
+}
+
 describe('what measuring leaves uncertain', () => {
   // GUM, weighted mean of two independent results: 1/u² = 1/u₁² + 1/u₂².
   it('is the weighted mean’s for one quantity', () => {
@@ -132,6 +143,20 @@ describe('what measuring leaves uncertain', () => {
     const spared = varianceSpared(covariance, h!, m!, 0.7)
     expect(varianceOf(covariance, h!) - varianceOf(afterMeasuring(covariance, m!, 0.7), h!)).toBeCloseTo(spared, 12)
     expect(times(covariance, [1, 0, 0])[0]).toBe(covariance[0]![0])
+  })
+  // Against many draws: an estimator that moves one quantity only, meets its measurement exactly, and takes the other for certain.
+  it('is what an estimator that is not the best one errs by', () => {
+    const [da, db, noise] = [3, 2, 1.5]
+    const random = seeded(11)
+    const errors = Array.from({ length: 20000 }, () => {
+      const [a, b] = [da * normal(random), db * normal(random)]
+      const read = a + 0.5 * b + noise * normal(random)
+      return [a - read, b]
+    })
+    const empirical = (i: number, j: number) => errors.reduce((sum, row) => sum + row[i]! * row[j]!, 0) / errors.length
+    const after = afterEstimating(independent([da, db]), [da ** 2, 0], [[1, 0.5]], [noise], true)
+    for (const i of [0, 1]) for (const j of [0, 1]) expect(Math.abs(after[i]![j]! - empirical(i, j))).toBeLessThan(0.12)
+    expect(after[0]![0]).toBeCloseTo(0.25 * db ** 2 + noise ** 2, 6)
   })
 })
 

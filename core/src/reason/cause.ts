@@ -1,4 +1,7 @@
+import type { KneeNow } from '../change/kneeNow.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { isUnsure } from '../quantity/band.ts'
+import { trimmed } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
@@ -39,6 +42,41 @@ export interface ComplaintRow<Key extends string> {
 export const speaksFor = (because: string): Said => ({ speaks: 'for', because })
 export const against = (because: string): Said => ({ speaks: 'against', because })
 export const open = (because: string, ...measure: ReadingKey[]): Said => ({ speaks: 'open', because, measure })
+
+/** What a number says that is judged by a line: for beyond it, against short of it, open where its ± crosses it. */
+export function byLine(
+  value: number,
+  line: number,
+  beyond: 'above' | 'below',
+  plusMinus: number | null,
+  words: { readonly beyond: string; readonly short: string },
+  ...keys: ReadingKey[]
+): Said {
+  const over = beyond === 'above' ? value - line : line - value
+  const said = over > 0 ? words.beyond : words.short
+  if (Math.abs(over) <= (plusMinus ?? 0)) return open(`${said} Too close to call: ±${trimmed(plusMinus ?? 0, 0)}.`, ...keys)
+  return over > 0 ? speaksFor(said) : against(said)
+}
+
+/**
+ * What a knee at the bottom says of a saddle that is too low or too high for it: for beyond the band's
+ * end by more than its ±, open within it, against inside the band, whatever else was read.
+ */
+export function byKnee(knee: KneeNow | null, wrong: 'low' | 'high', because: string = ''): Said {
+  if (knee === null) return open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam')
+  const { value, band, plusMinus, isRead } = knee
+  const bent = `The knee is bent ${trimmed(value, 0)}°${isRead ? '' : ' by the model'}`
+  const beyond = wrong === 'low' ? value - band.high : band.low - value
+  const sure = plusMinus ?? 0
+  if (beyond > sure)
+    return speaksFor(
+      `${bent}: ${wrong === 'low' ? 'more' : 'less'} than its ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°${because}.`,
+    )
+  if (beyond > 0) return open(`${bent}, past its band by less than its ±${trimmed(sure, 0)}°: read again.`, 'kneeFlexion')
+  // A number of the model that may be anywhere speaks against nothing.
+  if (!isRead && isUnsure(sure, band)) return open(`${bent}, ±${trimmed(sure, 0)}°: too unsure to tell.`, 'kneeFlexion')
+  return against(`${bent}, not too ${wrong === 'low' ? 'much' : 'little'}.`)
+}
 
 /** Complaints that have a row, each with its causes and the strongest that either side says of them. */
 export function causesOf<Key extends string, Page extends string, Row extends { readonly label: string; readonly page: Page }>(

@@ -24,7 +24,17 @@ function stationOf(over: Parameters<typeof readingsWith>[0], complaints: readonl
   return partsOf(setupOf(readingsWith(over), [], 'drop'), complaints, { kind })
 }
 const partsOf = (setup: Setup, complaints: readonly Complaint[], more: Partial<FeetContext> = {}) =>
-  feetParts({ setup, start: setup, complaints, kind: 'drop bar', choices: {}, otherBikes: [], metrics: null, ...more })
+  feetParts({
+    setup,
+    start: setup,
+    complaints,
+    kind: 'drop bar',
+    choices: {},
+    otherBikes: [],
+    metrics: null,
+    plusMinus: () => null,
+    ...more,
+  })
 const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) =>
   footComplaints([complaint], stationOf(over, [complaint]))[0]?.causes ?? []
 const speaks = (over: Parameters<typeof readingsWith>[0], complaint = told()) =>

@@ -1,10 +1,10 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import { against, causesOf, open, speaksFor } from './cause.ts'
+import { against, byKnee, byLine, causesOf, open, speaksFor } from './cause.ts'
 import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import type { FeetParts } from '../feet/station.ts'
+import type { FeetParts, StanceStanding } from '../feet/station.ts'
 
 /** Where a cause is dealt with. */
 export type FootPage = 'shoe' | 'pedal' | 'cleat' | 'rotation' | 'stance' | 'support' | 'wear' | 'seat'
@@ -42,7 +42,7 @@ export const footCauses = {
       if (judged.result.difference <= 0 && judged.result.target - judged.now.value < WORTH_A_MOVE)
         return against('The axle lies where the school asks, or further back.')
       if (judged.exceeds) return speaksFor(judged.headline)
-      return Math.abs(judged.result.left) > WORTH_A_MOVE
+      return judged.result.left > Math.max(WORTH_A_MOVE, judged.differencePlusMinus)
         ? speaksFor(`${judged.headline} The slot gives no more.`)
         : against('Within what the ruler can tell.')
     },
@@ -102,9 +102,9 @@ export const footCauses = {
       if (stance === null) return open('Parts of the stance are not read.', 'tread', 'axleLength')
       if (stance.target.key === 'use') return open('Only the usual stance to compare with.', 'kneeOutside')
       const gap = stance.gap[side]
-      return Math.abs(gap) > WORTH_A_MOVE
-        ? speaksFor(`${stance.target.label}: the foot should go ${trimmed(Math.abs(gap), 0)} mm ${gap > 0 ? 'out' : 'in'}.`)
-        : against(`${stance.target.label}: level.`)
+      if (Math.abs(gap) <= WORTH_A_MOVE) return against(`${stance.target.label}: level.`)
+      const words = `${stance.target.label}: the foot should go ${trimmed(Math.abs(gap), 0)} mm ${gap > 0 ? 'out' : 'in'}.`
+      return byLine(stance.beyond[side], 0, 'above', stance.beyondPlusMinus[side], { beyond: words, short: words }, ...stanceKeys(stance))
     },
   },
   'worn-cleat': {
@@ -143,22 +143,12 @@ export const footCauses = {
   'saddle-high': {
     label: 'Saddle high',
     page: 'seat',
-    says: ({ knee }, side) =>
-      knee[side] === null
-        ? open('Knee at the bottom is not known.', 'kneeFlexion')
-        : knee[side] === 'high'
-          ? speaksFor('The knee is straighter than its band.')
-          : against('The knee is not too straight.'),
+    says: ({ knee }, side) => byKnee(knee[side], 'high'),
   },
   'saddle-low': {
     label: 'Saddle low or far forward',
     page: 'seat',
-    says: ({ knee }, side) =>
-      knee[side] === null
-        ? open('Knee at the bottom is not known.', 'kneeFlexion')
-        : knee[side] === 'low'
-          ? speaksFor('The knee is more bent than its band.')
-          : against('The knee is not too bent.'),
+    says: ({ knee }, side) => byKnee(knee[side], 'low'),
   },
   'stance-narrow': {
     label: 'Stance narrow',
@@ -166,9 +156,11 @@ export const footCauses = {
     says: ({ stance }) =>
       stance === null
         ? open('Parts of the stance are not read.', 'tread', 'axleLength')
-        : Math.max(stance.gap.left, stance.gap.right) > WORTH_A_MOVE
-          ? speaksFor(`${stance.target.label} asks for more.`)
-          : against(`${stance.target.label}: level.`),
+        : Math.max(stance.gap.left, stance.gap.right) <= WORTH_A_MOVE
+          ? against(`${stance.target.label}: level.`)
+          : sides.some((side) => stance.gap[side] > 0 && stance.beyond[side] > stance.beyondPlusMinus[side])
+            ? speaksFor(`${stance.target.label} asks for more.`)
+            : open(`${stance.target.label} asks for more, by less than it can be read.`, ...stanceKeys(stance)),
   },
   'stiff-sole': {
     label: 'Sole too stiff to feel',
@@ -221,14 +213,18 @@ export const footCauses = {
     says: ({ cleat: { left, right } }) => {
       if (left.state === 'missing' || right.state === 'missing') return open('Both cleats are not read.', 'cleatSetback')
       const apart = Math.abs(left.now.value - left.result.target - (right.now.value - right.result.target))
-      return apart > FEET_APART
-        ? speaksFor(`They stand ${trimmed(apart, 1)} mm apart against their targets.`)
-        : against('They stand alike.')
+      const doubt = Math.hypot(left.differencePlusMinus, right.differencePlusMinus)
+      const words = { beyond: `They stand ${trimmed(apart, 1)} mm apart against their targets.`, short: 'They stand alike.' }
+      // Alike is alike, however coarsely it was read.
+      return apart <= FEET_APART ? against(words.short) : byLine(apart, FEET_APART, 'above', doubt, words, 'cleatSetback')
     },
   },
 } as const satisfies Readonly<Record<string, Row>>
 export type FootCauseKey = keyof typeof footCauses
 
+/** What would settle a stance that is too close to call. */
+const stanceKeys = ({ target }: StanceStanding) =>
+  target.key === 'knee-over-foot' ? (['kneeOutside'] as const) : (['tread', 'axleLength', 'cleatInboard'] as const)
 const rotationKeys = { toeOut: 'toeOutHanging', cleatTurn: 'cleatTurn', float: 'cleatFloat' } as const
 
 const hurt = (c: Complaint) => c.kind === 'pain' || c.kind === 'numb'

@@ -1,15 +1,12 @@
 import { trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
-import type { Side } from '../quantity/sided.ts'
 import { metricDefinitions } from '../body/metrics.ts'
-import type { RiderMetrics } from '../body/metrics.ts'
-import { saddleFor } from '../change/kneeNow.ts'
+import type { MetricKey } from '../body/metrics.ts'
 import { LOW_TORSO } from '../seat/saddleCriteria.ts'
 import { MOST_ONE_SIDE, TURNED } from '../seat/matFindings.ts'
 import { CREEP, HEAVY_HANDS } from '../seat/setback.ts'
-import { against, causesOf, open, speaksFor } from './cause.ts'
-import type { CauseRow, ComplaintCauses, ComplaintRow, Said } from './cause.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { against, byKnee, byLine, causesOf, open, speaksFor } from './cause.ts'
+import type { CauseRow, ComplaintCauses, ComplaintRow } from './cause.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import type { SeatParts } from '../seat/station.ts'
 
@@ -22,17 +19,13 @@ const ELBOW = metricDefinitions.elbowLeft.band ?? { low: 10, high: 45 }
 /** A hip that closes further than this at the top, degrees. @source prior */
 const CLOSED_HIP = 40
 
-const kneeState = ({ knees }: SeatParts, side: Side) => knees[side] && saddleFor(knees[side])
-/** What a number says that is judged by a line: for beyond it, against short of it, open where its ± crosses it. */
-function byLine(value: number, line: number, beyond: 'above' | 'below', plusMinus: number | null, words: string, key: ReadingKey): Said {
-  const over = beyond === 'above' ? value - line : line - value
-  if (Math.abs(over) <= (plusMinus ?? 0)) return open(`${words} Too close to call: ±${trimmed(plusMinus ?? 0, 0)}.`, key)
-  return over > 0 ? speaksFor(words) : against(words)
-}
-/** The straighter elbow of the two. */
-const straighter = (metrics: RiderMetrics | null): number | null => {
-  const bends = [metrics?.elbowLeft, metrics?.elbowRight].filter((bend) => typeof bend === 'number')
-  return bends.length === 0 ? null : Math.min(...bends)
+/** The straighter elbow of the two, with its ±. */
+function straighter({ context: { metrics, plusMinus } }: SeatParts): { readonly bend: number; readonly doubt: number | null } | null {
+  const of = (key: MetricKey) => {
+    const bend = metrics?.[key] ?? null
+    return bend === null ? [] : [{ bend, doubt: plusMinus(key) }]
+  }
+  return [...of('elbowLeft'), ...of('elbowRight')].sort((a, b) => a.bend - b.bend)[0] ?? null
 }
 const finding = ({ widthFindings }: SeatParts, key: string) => widthFindings.find((f) => f.key === key)
 
@@ -55,9 +48,16 @@ export const seatCauses = {
     page: 'tilt',
     says: ({ tilt: { now, target } }) => {
       if (now === null) return open('Tilt where the rider sits is not read.', 'saddleTilt')
-      return now.value < target.band.low - now.plusMinus
-        ? speaksFor(`${trimmed(now.value, 1)}°: slides forward.`)
-        : against(`${trimmed(now.value, 1)}° where the rider sits.`)
+      const here = `${trimmed(now.value, 1)}° where the rider sits.`
+      if (now.value >= target.band.low) return against(here)
+      return byLine(
+        now.value,
+        target.band.low,
+        'below',
+        now.plusMinus,
+        { beyond: `${trimmed(now.value, 1)}°: slides forward.`, short: here },
+        'saddleTilt',
+      )
     },
   },
   narrow: {
@@ -104,47 +104,43 @@ export const seatCauses = {
     page: 'height',
     says: (station, side) => {
       const rocks = station.look.rocking === 'much'
-      const state = kneeState(station, side)
-      if (state === null)
-        return open(
-          rocks ? 'Rocks much under load: too high, or too wide a saddle.' : 'Knee at the bottom is not known.',
-          'kneeFlexion',
-          ...(rocks ? (['saddleWidth'] as const) : (['inseam'] as const)),
-        )
-      return state === 'high'
-        ? speaksFor(`The knee is straighter than its band${rocks ? ', and the pelvis rocks much' : ''}.`)
-        : against(`The knee is bent enough at the bottom${rocks ? '; rocking has another cause here' : ''}.`)
+      const knee = station.knees[side]
+      if (knee === null && rocks) return open('Rocks much under load: too high, or too wide a saddle.', 'kneeFlexion', 'saddleWidth')
+      const said = byKnee(knee, 'high', rocks ? ', and the pelvis rocks much' : '')
+      return said.speaks === 'against' && rocks ? against(`${said.because} Rocking has another cause here.`) : said
     },
   },
   'too-low': {
     label: 'Saddle too low',
     page: 'height',
-    says: (station, side) => {
-      const state = kneeState(station, side)
-      return state === null
-        ? open('Knee at the bottom is not known.', 'kneeFlexion', 'inseam')
-        : state === 'low'
-          ? speaksFor('The knee is more bent than its band.')
-          : against('The knee is not too bent.')
-    },
+    says: ({ knees }, side) => byKnee(knees[side], 'low'),
   },
   'reach-long': {
     label: 'Reach long, pelvis rolled',
     page: 'hands',
-    says: ({ context: { metrics }, creep }) => {
-      const elbow = straighter(metrics)
+    says: (station) => {
+      const { creep } = station
+      const elbow = straighter(station)
       if ((creep ?? 0) > CREEP) return speaksFor(`Comes forward ${trimmed(creep ?? 0, 0)} mm under effort.`)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
-      return elbow < ELBOW.low ? speaksFor('The elbows are locked.') : against('The elbows are bent.')
+      return byLine(
+        elbow.bend,
+        ELBOW.low,
+        'below',
+        elbow.doubt,
+        { beyond: 'The elbows are locked.', short: 'The elbows are bent.' },
+        'elbowFlexion',
+      )
     },
   },
   'reach-short': {
     label: 'Reach short',
     page: 'hands',
-    says: ({ context: { metrics } }) => {
-      const elbow = straighter(metrics)
+    says: (station) => {
+      const elbow = straighter(station)
       if (elbow === null) return open('Where the hands are is not known.', 'handReach', 'handHeight', 'elbowFlexion')
-      return elbow > ELBOW.high ? speaksFor('The elbows are much bent.') : against('The elbows are not cramped.')
+      const words = { beyond: 'The elbows are much bent.', short: 'The elbows are not cramped.' }
+      return byLine(elbow.bend, ELBOW.high, 'above', elbow.doubt, words, 'elbowFlexion')
     },
   },
   still: {
@@ -219,7 +215,9 @@ export const seatCauses = {
     says: ({ context: { metrics, plusMinus } }) => {
       const least = Math.min(metrics?.hipLeft ?? Infinity, metrics?.hipRight ?? Infinity)
       if (!Number.isFinite(least)) return open('The hip’s angle is not known.', 'torsoAngle')
-      return byLine(least, CLOSED_HIP, 'below', plusMinus('hipLeft'), `The hip stands at ${trimmed(least, 0)}° at the top.`, 'hipAngle')
+      const words = `The hip stands at ${trimmed(least, 0)}° at the top.`
+      const doubt = plusMinus(least === metrics?.hipLeft ? 'hipLeft' : 'hipRight')
+      return byLine(least, CLOSED_HIP, 'below', doubt, { beyond: words, short: words }, 'hipAngle')
     },
   },
   'front-low': {
@@ -229,7 +227,7 @@ export const seatCauses = {
       const torso = metrics?.torso ?? null
       if (torso === null) return open('The torso is not known.', 'torsoAngle')
       const words = `Torso at ${trimmed(torso, 0)}°.`
-      return byLine(torso, LOW_TORSO, 'below', plusMinus('torso'), words, 'torsoAngle')
+      return byLine(torso, LOW_TORSO, 'below', plusMinus('torso'), { beyond: words, short: words }, 'torsoAngle')
     },
   },
 } as const satisfies Readonly<Record<string, Row>>

@@ -1,7 +1,8 @@
 import { shapeFrom } from '../bike/saddleShape.ts'
 import type { ImpressionMarks } from './impression.ts'
 import { matFrameText, matHeaderText } from './matFormat.ts'
-import { seededRandom, simulateMat, simulatedMat } from './matSimulation.ts'
+import { simulateMat, simulatedMat } from './matSimulation.ts'
+import { seeded } from '../quantity/random.ts'
 import type { MatRider } from './matSimulation.ts'
 
 /** Made-up examples for tests of every package. */
@@ -34,7 +35,7 @@ export const exampleMatRider: MatRider = {
 
 /** The text of a short simulated recording. */
 export function matText(rider: MatRider, seconds: number, seed: number): string {
-  const frames = simulateMat(rider, seconds, 10, seededRandom(seed))
+  const frames = simulateMat(rider, seconds, 10, seeded(seed))
   return matHeaderText(simulatedMat) + frames.map((frame) => matFrameText(frame, simulatedMat)).join('')
 }
 

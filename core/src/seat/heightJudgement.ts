@@ -118,7 +118,7 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
   for (const side of sides) {
     const knee = read.knees[side]
     if (knee === null) continue
-    const { flexion: value, band, plusMinus } = knee
+    const { value, band, plusMinus, isRead } = knee
     const word = saddleFor(knee)
     if (word !== 'level') {
       const off = word === 'low' ? value - band.high : band.low - value
@@ -126,16 +126,16 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
         `knee-${side}`,
         (plusMinus === null ? judged?.exceeds : off > plusMinus) === true ? 'act' : 'note',
         `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`,
-        `Bent ${trimmed(value, 1)}° at the bottom${plusMinus === null ? ' by the model' : ''}, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
+        `Bent ${trimmed(value, 1)}° at the bottom${isRead ? '' : ' by the model'}, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
         'holmes',
         side,
       )
     }
   }
   // Only knees that were both read can differ; the model's own may be anywhere within its ±.
-  const apart = left && right && left.plusMinus !== null && right.plusMinus !== null ? Math.abs(left.flexion - right.flexion) : 0
+  const apart = left?.isRead && right?.isRead ? Math.abs(left.value - right.value) : 0
   if (left && right && apart > KNEES_APART) {
-    const longer = left.flexion < right.flexion ? 'left' : 'right'
+    const longer = left.value < right.value ? 'left' : 'right'
     add(
       'apart',
       'note',

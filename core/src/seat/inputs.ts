@@ -3,8 +3,9 @@ import type { SaddleShape } from '../bike/saddleShape.ts'
 import { hipOf } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
+import { asRead } from '../change/asRead.ts'
 import { riderWith } from '../change/calibrated.ts'
-import { kneeNow } from '../change/kneeNow.ts'
+import type { KneeNow } from '../change/kneeNow.ts'
 import { partNow } from '../change/parts.ts'
 import type { Part, RequestedExchange } from '../change/parts.ts'
 import type { Setup } from '../change/setup.ts'
@@ -38,14 +39,16 @@ const handWords: Readonly<Record<HandPosition, string>> = {
   extension: 'on the extensions',
 }
 
-/** Torso in every hand position this bike has, the usual one first; from the calibrated model. */
-export function posturesOf({ rider, folded, now, model }: Setup): Posture[] {
+/** Torso in every hand position this bike has, the usual one first: as read, else from the calibrated model. */
+export function posturesOf(setup: Setup): Posture[] {
+  const { rider, folded, model } = setup
   const usual = usualHands(rider.bar)
   return handPositionsOf(rider.bar).flatMap((hands): Posture[] => {
     const at = hands === usual ? model : riderWith(rider, folded.by, hands)
-    const torso = at && torsoOf(at)
+    const modelled = at && torsoOf(at)
+    const read = hands === usual ? asRead(setup, 'torso', modelled) : null
+    const torso = read?.value ?? modelled
     if (torso === null) return []
-    const read = hands === usual ? measured(now, 'torsoAngle') : null
     const own = rider.others.some((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
     return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? READ_TORSO : MODEL_TORSO) }]
   })
@@ -150,8 +153,7 @@ export function climbInput(setup: Setup): ClimbInput | null {
 const USUAL_WHEELBASE = 1100
 
 /** One leg as height is judged by it; null while the knee is neither read nor known to the model. */
-export function kneeStanding(setup: Setup, side: Side, modelled: number | null): KneeStanding | null {
-  const knee = kneeNow(setup, side, modelled)
+export function kneeStanding(setup: Setup, side: Side, knee: KneeNow | null): KneeStanding | null {
   return knee && { ...knee, leg: heightInputOf(setup, side)?.leg ?? null }
 }
 

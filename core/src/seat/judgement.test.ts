@@ -32,10 +32,11 @@ const leg: LegInput = {
 const band = { low: 25, high: 35 }
 const standing = (flexion: number, more: Partial<LegInput> = {}) => ({
   leg: { ...leg, ...more },
-  flexion,
+  value: flexion,
   band,
   plusMinus: 3,
   overModel: 0,
+  isRead: true,
 })
 
 /** Independent way: the ankle from the pedal by plain trigonometry, then bisection on the law of cosines. */

@@ -4,11 +4,12 @@ import { analyseMat } from './matAnalysis.ts'
 import { matFindings } from './matFindings.ts'
 import { MatReader, matFrameText, matHeaderText } from './matFormat.ts'
 import type { MatFrame, MatHeader } from './matFormat.ts'
-import { seededRandom, simulateMat, simulatedMat } from './matSimulation.ts'
+import { simulateMat, simulatedMat } from './matSimulation.ts'
+import { seeded } from '../quantity/random.ts'
 import type { MatRider } from './matSimulation.ts'
 
 const recorded = (more: Partial<MatRider> = {}, seed = 1) =>
-  analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, ...more }, 2, 10, seededRandom(seed)))!
+  analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, ...more }, 2, 10, seeded(seed)))!
 
 function read(text: string): { header: MatHeader; frames: MatFrame[] } {
   const frames: MatFrame[] = []
@@ -22,7 +23,7 @@ describe('a pressure mat’s analysis', () => {
   it('gives back the simulated spacing over 200 riders, with noise: mean error under 1 mm, none over 2', () => {
     const errors: number[] = []
     for (let seed = 1; seed <= 200; seed++) {
-      const random = seededRandom(seed)
+      const random = seeded(seed)
       const spacing = 95 + 50 * random()
       const shape = shapeFrom({ width: spacing + 20 + 25 * random(), length: 270, noseWidth: 42, sitFromNose: 150 })
       const found = recorded(

@@ -5,7 +5,7 @@ import { BONES_BEHIND } from './contact.ts'
 import type { MatFrame, MatHeader } from './matFormat.ts'
 
 /** Taken once: they run for every cell. */
-const { abs, cos, exp, imul, max, min, round, sin, sqrt } = Math
+const { abs, cos, exp, max, min, round, sin, sqrt } = Math
 
 /** A made-up rider on a made-up mat: a stand-in for the device, never a measurement. */
 export interface MatRider {
@@ -127,15 +127,4 @@ const bell = (t: number) => exp(-0.5 * t * t)
 /** About normal with deviation 1: the sum of four uniform draws. */
 function bellRandom(random: () => number): number {
   return (random() + random() + random() + random() - 2) * sqrt(3)
-}
-
-/** A repeatable source of random numbers in 0..1, from a whole seed (mulberry32). */
-export function seededRandom(seed: number): () => number {
-  let state = seed >>> 0
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = imul(state ^ (state >>> 15), state | 1)
-    t = (t + imul(t ^ (t >>> 7), t | 61)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
 }

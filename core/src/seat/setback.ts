@@ -17,7 +17,7 @@ export interface SetbackSigns {
   readonly ofHeight: readonly string[]
   /** the saddle stands further nose down than any use asks: whoever slides, slides down it */
   readonly noseDown: boolean
-  /** share of body weight on the hands, % */
+  /** share of body weight on the hands, %, where it is surely heavy */
   readonly load: number | null
   readonly railRoomBack: number | null
   readonly railRoomForward: number | null

@@ -7,7 +7,8 @@ import { standingOf } from '../change/setup.ts'
 import { riderMetrics } from '../body/metrics.ts'
 import { exampleMatRider } from './examples.ts'
 import { analyseMat } from './matAnalysis.ts'
-import { seededRandom, simulateMat, simulatedMat } from './matSimulation.ts'
+import { simulateMat, simulatedMat } from './matSimulation.ts'
+import { seeded } from '../quantity/random.ts'
 import { startingSaddles } from './saddleKinds.ts'
 import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
 import type { Complaint } from '../talk/complaint.ts'
@@ -99,7 +100,7 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     expect(speaks({ ...sound, pelvisLevel: 'drops-right' }, pain)).toMatchObject({ rotated: 'for' })
     expect(speaks({ ...sound, legLengthDifference: 10 }, pain)).toMatchObject({ 'leg-length': 'for' })
     expect(speaks({ ...sound, saddleSound: 'sags-right' }, pain)).toMatchObject({ worn: 'for' })
-    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seededRandom(2)))
+    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seeded(2)))
     expect(causesOf(sound, pain, { mat })[0]).toMatchObject({
       speaks: 'for',
       because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string,
@@ -120,7 +121,7 @@ describe('the seat as a whole', () => {
     const upright = stationOf({ ...sound, torsoAngle: 70 }).width!
     const low = stationOf({ ...sound, torsoAngle: 35 }, [], { choices: { widthSchool: 'usual' } }).width!
     expect(upright.middle - low.middle).toBe(10)
-    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, spacing: 140 }, 2, 10, seededRandom(3)))
+    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, spacing: 140 }, 2, 10, seeded(3)))
     expect(stationOf(sound, [], { mat }).widthFindings.map((f) => f.key)).toContain('mat-differs')
   })
   it('asks for the tilt where the rider sits, and warns of a level laid nose to tail on a curved saddle', () => {

@@ -1,5 +1,5 @@
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
-import { saddleFor } from '../change/kneeNow.ts'
+import { kneesNow, saddleFor } from '../change/kneeNow.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { curveAngle } from '../bike/saddleShape.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
@@ -37,7 +37,7 @@ import { matFindings } from './matFindings.ts'
 import { LOW_TORSO } from './saddleCriteria.ts'
 import type { SaddleRider } from './saddleCriteria.ts'
 import { climbTiltCalculation, legLengthCalculation, saddleWidthCalculation, tiltTurnsCalculation } from './seat.calculations.ts'
-import { judgeSetback } from './setback.ts'
+import { HEAVY_HANDS, judgeSetback } from './setback.ts'
 import type { SetbackJudgement } from './setback.ts'
 import { defaultWidthSchool, widthRange } from './saddleWidth.ts'
 import type { Posture, WidthRange, WidthSchoolKey } from './saddleWidth.ts'
@@ -144,7 +144,10 @@ export function seatParts(context: SeatContext): SeatParts {
     shape: () => saddleShapeNow(now),
     saddleRider: ({ width }) => saddleRider(context, width),
     tilt: () => tiltStanding(context),
-    knees: () => bySide((side) => kneeStanding(setup, side, metrics?.[side === 'left' ? 'kneeLeft' : 'kneeRight'] ?? null)),
+    knees: () => {
+      const knees = kneesNow(setup, metrics, context.plusMinus)
+      return bySide((side) => kneeStanding(setup, side, knees[side]))
+    },
     height: ({ knees }) => {
       const height = now.saddleHeight.right
       return height && (knees.left?.leg || knees.right?.leg) ? judgeHeight(height.value, knees, context.plusMinus('kneeRight')) : null
@@ -175,7 +178,7 @@ export function seatParts(context: SeatContext): SeatParts {
         kneeBack: back.counts,
         ofHeight: [...front.ofHeight, ...back.ofHeight],
         noseDown: tilt.now !== null && tilt.now.value + tilt.now.plusMinus < tilt.target.band.low,
-        load: metrics?.load ?? null,
+        load: heavyLoad(context),
         railRoomBack: measuredValue(now, 'railRoomBack'),
         railRoomForward: measuredValue(now, 'railRoomForward'),
       })
@@ -192,6 +195,12 @@ export function seatParts(context: SeatContext): SeatParts {
     }),
     creep: () => creepNow(setup),
   })
+}
+
+/** The share on the hands, where it is heavy by more than its ±; else null. */
+function heavyLoad({ metrics, plusMinus }: SeatContext): number | null {
+  const load = metrics?.load ?? null
+  return load !== null && load - (plusMinus('load') ?? 0) > HEAVY_HANDS ? load : null
 }
 
 /** Where the rider sits at the hard effort, as last seen. */

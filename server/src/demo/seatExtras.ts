@@ -6,7 +6,8 @@ import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
 import { homography, mapped } from '@level-stance/core/seat/homography'
 import type { Quad } from '@level-stance/core/seat/homography'
 import { matFrameText, matHeaderText } from '@level-stance/core/seat/matFormat'
-import { seededRandom, simulateMat, simulatedMat } from '@level-stance/core/seat/matSimulation'
+import { simulateMat, simulatedMat } from '@level-stance/core/seat/matSimulation'
+import { seeded } from '@level-stance/core/quantity/random'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
 import { addAttachment, writeAttachment } from '../attachments/store.ts'
 import type { Database } from '../db/queryable.ts'
@@ -101,7 +102,7 @@ export async function loadSeatExtras(
   const add = (kind: 'mat' | 'impression', title: string, body: Buffer) =>
     addAttachment(db, DEFAULT_STUDIO, visitId, { id: randomUUID(), kind, title }, body, new Date(next++))
   for (const [i, { title, rider: simulated }] of extras.mats.entries()) {
-    const frames = simulateMat(simulated, 4, 10, seededRandom(20 + i))
+    const frames = simulateMat(simulated, 4, 10, seeded(20 + i))
     await add('mat', title, Buffer.from(matHeaderText(simulatedMat) + frames.map((frame) => matFrameText(frame, simulatedMat)).join('')))
   }
   if (extras.impression !== null) {

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { STATIC_KNEE } from '@level-stance/core/body/metrics'
+import type { MetricKey } from '@level-stance/core/body/metrics'
+import { asRead } from '@level-stance/core/change/asRead'
+import { kneeBand } from '@level-stance/core/change/kneeNow'
 import type { Scene } from '@level-stance/core/measure/scene'
+import { useVisit } from '../stores/visit.ts'
 import { arcOf, minus, projections, wedgeOf } from './views.ts'
 import type { Drawn, ViewKey } from './views.ts'
 
 /** Angles as arcs where they are, with the knee's target as a wedge near the bottom of the stroke. */
 const props = defineProps<{ scene: Scene; view: ViewKey; crankAngle: number; perPixel: number }>()
+const visit = useVisit()
 
+/** The band of the knee that is drawn, by the way it was read. */
+const knee = computed(() => kneeBand(visit.setup.now, 'right'))
+/** Degrees that a reading lies over what can be drawn: the numbers say what was read. */
+const over = (metric: MetricKey) => asRead(visit.setup, metric, null)?.overModel ?? 0
 const number = (value: number) => `${Math.round(value)}°`
 const marks = computed(() => {
   const { scene } = props
@@ -17,19 +25,27 @@ const marks = computed(() => {
   const found: { key: string; path: string; label: Drawn; text: string }[] = []
   if (leg.kneeFlexion !== null) {
     const arc = arcOf(knee, minus(knee, hip), minus(ankle, knee), 95, 1.5)
-    found.push({ key: 'knee', ...arc, text: number(leg.kneeFlexion) })
+    found.push({ key: 'knee', ...arc, text: number(leg.kneeFlexion + over('kneeRight')) })
   }
   const { trunk, arms } = scene
   if (trunk && scene.armsReach) {
     const shoulder = at(trunk.shoulder)
-    found.push({ key: 'torso', ...arcOf(hip, { x: 1, y: 0 }, minus(shoulder, hip), 150, 1.32), text: number(trunk.torso) })
+    found.push({
+      key: 'torso',
+      ...arcOf(hip, { x: 1, y: 0 }, minus(shoulder, hip), 150, 1.32),
+      text: number(trunk.torso + over('torso')),
+    })
     if (arms) {
       const [elbow, hand] = [at(arms.right.elbow), at(arms.right.hand)]
       const upper = minus(elbow, at(arms.right.shoulder))
       const turned = minus(hand, elbow)
       found.push({ key: 'elbow', ...arcOf(elbow, upper, turned, 80, 1.6), text: bothBends(arms) })
       const flexion = Math.abs(angle(minus(hip, shoulder), minus(elbow, shoulder)))
-      found.push({ key: 'shoulder', ...arcOf(shoulder, minus(hip, shoulder), minus(elbow, shoulder), 95, 1.45), text: number(flexion) })
+      found.push({
+        key: 'shoulder',
+        ...arcOf(shoulder, minus(hip, shoulder), minus(elbow, shoulder), 95, 1.45),
+        text: number(flexion + over('shoulderRight')),
+      })
     }
   }
   return found
@@ -42,7 +58,7 @@ const band = computed(() => {
   const thigh = minus(at(leg.knee), at(leg.hip))
   const straight = Math.atan2(thigh.y, thigh.x)
   const back = (flexion: number) => straight + (flexion * Math.PI) / 180
-  return wedgeOf(at(leg.knee), back(STATIC_KNEE.low), back(STATIC_KNEE.high), 210)
+  return wedgeOf(at(leg.knee), back(knee.value.low), back(knee.value.high), 210)
 })
 
 function angle(a: Drawn, b: Drawn): number {
@@ -51,7 +67,7 @@ function angle(a: Drawn, b: Drawn): number {
 
 /** "31°", or "31°, left 35°" where the arms differ by a degree or more. */
 function bothBends({ left, right }: NonNullable<Scene['arms']>): string {
-  const [l, r] = [bend(left), bend(right)]
+  const [l, r] = [bend(left) + over('elbowLeft'), bend(right) + over('elbowRight')]
   return Math.abs(l - r) < 1 ? number(r) : `${number(r)}, left ${number(l)}`
 }
 

@@ -2,7 +2,8 @@
 import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { kneeBand, kneeNow } from '@level-stance/core/change/kneeNow'
+import { asRead } from '@level-stance/core/change/asRead'
+import { kneeBand } from '@level-stance/core/change/kneeNow'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
@@ -22,8 +23,8 @@ const definition = computed(() => metricDefinition(props.metric))
 const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.metric as string] as 'left' | 'right' | undefined)
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
-/** A knee that was read shows at once, with nothing else known of the rider. */
-const now = computed(() => board.now?.[props.metric] ?? (knee.value ? (kneeNow(visit.setup, knee.value, null)?.flexion ?? null) : null))
+/** What was read shows at once, with nothing else known of the rider. */
+const now = computed(() => board.now?.[props.metric] ?? asRead(visit.setup, props.metric, null)?.value ?? null)
 const start = computed(() => board.start?.[props.metric] ?? null)
 /** To what can be shown, so that a number that stays the same draws nothing anew. */
 const rounded = (value: number) => Math.round(value * 10) / 10
@@ -31,14 +32,7 @@ const proposed = computed(() => {
   const value = board.active ? (board.proposed?.[props.metric] ?? null) : null
   return value === null ? null : rounded(value)
 })
-/** Of the model; a knee that the model cannot make as it was read is as sure as the two are near each other. */
-const plusMinus = computed(() => {
-  const modelled = uncertainty.plusMinus(props.metric)
-  if (!knee.value || now.value === null) return modelled
-  const { plusMinus: read = null, overModel = 0 } = kneeNow(visit.setup, knee.value, now.value) ?? {}
-  if (modelled === null) return read
-  return Math.abs(overModel) > modelled ? Math.hypot(modelled, overModel) : modelled
-})
+const plusMinus = computed(() => uncertainty.plusMinus(props.metric))
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
 const unsure = computed(() => band.value !== null && plusMinus.value !== null && isUnsure(plusMinus.value, band.value))
 const state = computed(() =>

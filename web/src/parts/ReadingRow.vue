@@ -2,7 +2,7 @@
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { predict } from '@level-stance/core/body/calibration'
 import { predictionOf } from '@level-stance/core/change/calibrated'
-import { kneeNow } from '@level-stance/core/change/kneeNow'
+import { asRead, metricReadBy } from '@level-stance/core/change/asRead'
 import { foldedAt } from '@level-stance/core/change/timeline'
 import { knownKindOf } from '@level-stance/core/measure/knownKinds'
 import { methods, methodsFor } from '@level-stance/core/measure/methods'
@@ -95,8 +95,9 @@ const predicted = stable(() => {
   if (!isChanged.value || kind === undefined || model === null || taken.value.length === 0) return null
   return fieldSides.value.map((side) => {
     const modelled = predict(model, { kind, side })
-    // A knee is carried on from what was read of it, as everywhere.
-    return kind === 'kneeFlexion' && side !== 'both' ? (kneeNow(visit.setup, side, modelled)?.flexion ?? modelled) : modelled
+    const metric = metricReadBy(props.readingKey, side)
+    // Carried on from what was read of it, as everywhere.
+    return metric === null ? modelled : (asRead(visit.setup, metric, modelled)?.value ?? modelled)
   })
 })
 /** What the model had said of a reading taken after a change, before it was taken. */

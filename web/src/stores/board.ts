@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { riderMetrics } from '@level-stance/core/body/metrics'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
-import { kneesAsRead } from '@level-stance/core/change/kneeNow'
+import { metricsAsRead } from '@level-stance/core/change/asRead'
 import { defaultHolds, knockOn } from '@level-stance/core/change/knockOn'
 import type { Holds } from '@level-stance/core/change/knockOnResult'
 import { isExchange } from '@level-stance/core/change/moves'
@@ -57,10 +57,10 @@ export const useBoard = defineStore('board', () => {
   const step = computed(() => stepOf(active.value ? rested.value : []))
 
   const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
-    setup.model && kneesAsRead(riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
+    setup.model && metricsAsRead(riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
-  const proposed = computed(() => (whole.value?.after ? kneesAsRead(whole.value.after, visit.setup) : null))
+  const proposed = computed(() => (whole.value?.after ? metricsAsRead(whole.value.after, visit.setup) : null))
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
   // A proposal that is about to change is not tried: what is tried is what was read on the card.
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())

@@ -2,6 +2,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { MetricKey } from '@level-stance/core/body/metrics'
+import { plusMinusAsRead } from '@level-stance/core/change/asRead'
 import type { Answer, FirstOrder, Progress, Question, Sampled } from '../workers/messages.ts'
 import { startUncertaintyWorker } from '../workers/startWorker.ts'
 import { useVisit } from './visit.ts'
@@ -76,8 +77,8 @@ export const useUncertainty = defineStore('uncertainty', () => {
   const spreads = computed(() => first.value?.spreads ?? null)
   const next = computed(() => first.value?.next ?? [])
   const sensitivities = computed(() => first.value?.sensitivities ?? [])
-  /** ± of a metric, or null until the worker has said it. */
-  const plusMinus = (key: MetricKey): number | null => spreads.value?.[key] ?? null
+  /** ± of a number of the rider as it is shown; of what was not read, null until the worker has said it. */
+  const plusMinus = (key: MetricKey): number | null => plusMinusAsRead(visit.setup, key, spreads.value?.[key] ?? null)
 
   return { spreads, next, sensitivities, sampled, progress, drawing, trouble, plusMinus, draw: () => ask(DRAWS) }
 })

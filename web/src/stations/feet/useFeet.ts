@@ -5,6 +5,7 @@ import type { OtherBike } from '@level-stance/core/feet/station'
 import { footComplaints } from '@level-stance/core/reason/footCauses'
 import { api } from '../../api/client.ts'
 import { useBoard } from '../../stores/board.ts'
+import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useStation } from '../useStation.ts'
 
@@ -12,6 +13,7 @@ import { useStation } from '../useStation.ts'
 export const useFeet = defineStore('feet', () => {
   const visit = useVisit()
   const board = useBoard()
+  const uncertainty = useUncertainty()
   const otherBikes = shallowRef<readonly OtherBike[]>([])
 
   /** The rider's other bikes; without an answer the stance is judged by what is read here. */
@@ -36,6 +38,7 @@ export const useFeet = defineStore('feet', () => {
       choices: visit.choices.feet,
       otherBikes: otherBikes.value,
       metrics: board.now,
+      plusMinus: uncertainty.plusMinus,
     }),
     (parts) => footComplaints(visit.complaints, parts),
   )

@@ -1,0 +1,95 @@
+import { predict, withFree } from '../body/calibration.ts'
+import type { KnownKind } from '../body/calibration.ts'
+import { metricKeys } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import { knownKindOf } from '../measure/knownKinds.ts'
+import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
+import { measured } from '../measure/resolve.ts'
+import type { Side } from '../quantity/sided.ts'
+import type { Setup } from './setup.ts'
+
+/** Which reading a number of the rider is read by. */
+interface ReadBy {
+  readonly key: NumberKey
+  readonly kind: KnownKind
+  readonly side: Side
+}
+
+const row = (key: NumberKey, side: Side): ReadBy => ({ key, kind: knownKindOf[key] ?? 'kneeFlexion', side })
+
+/** Numbers of the rider that are also read off the rider on the bike; the others are the model's alone. */
+const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = {
+  kneeLeft: row('kneeFlexion', 'left'),
+  kneeRight: row('kneeFlexion', 'right'),
+  hipLeft: row('hipAngle', 'left'),
+  hipRight: row('hipAngle', 'right'),
+  torso: row('torsoAngle', 'left'),
+  elbowLeft: row('elbowFlexion', 'left'),
+  elbowRight: row('elbowFlexion', 'right'),
+  shoulderLeft: row('shoulderAngle', 'left'),
+  shoulderRight: row('shoulderAngle', 'right'),
+  wristLeft: row('wristAngle', 'left'),
+  wristRight: row('wristAngle', 'right'),
+}
+
+/** A number of the rider as it stands now. */
+export interface AsRead {
+  /** as read, carried on by the model over what was changed since; else the model's own */
+  readonly value: number
+  /** of the reading, widened by what the model cannot make of it, k = 2; null where it was not read */
+  readonly plusMinus: number | null
+  /** by how much the reading lies over what the model makes of it; 0 where it was not read */
+  readonly overModel: number
+  readonly isRead: boolean
+}
+
+/**
+ * What was read outranks the model: it is judged by itself, at once, with nothing else read. The
+ * model only says what changes since have made of it, and how far the two are apart.
+ * @param modelled the model's own number now
+ * @returns null where the number is neither read nor known to the model
+ */
+export function asRead(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
+  const by = readBy[metric]
+  const { now, model, rider } = setup
+  const read = by ? measured(now, by.key, by.side) : null
+  if (by === undefined || read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
+  const { kind, side } = by
+  // The reading that counts here; one taken later counts where none was taken before.
+  const own = rider.knowns
+    .filter(({ known }) => known.kind === kind && (known.side === side || known.side === 'both') && known.value === read.value)
+    .sort((a, b) => a.place - b.place)
+  const known = (own.findLast(({ place }) => place <= setup.place) ?? own[0])?.known
+  if (model === null || known === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
+  const overModel = read.value - predict(withFree(known.base, rider.usual.values), { kind, side })
+  const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
+  return { value: predict(model, { kind, side }) + overModel, plusMinus, overModel, isRead: true }
+}
+
+/** Numbers of the rider, each as it was read where the model could not make what was read of it. */
+export function metricsAsRead(metrics: RiderMetrics, setup: Setup): RiderMetrics {
+  const over = (key: MetricKey) => {
+    const modelled = metrics[key]
+    return modelled === null ? null : modelled + (asRead(setup, key, modelled)?.overModel ?? 0)
+  }
+  return Object.fromEntries(metricKeys.map((key) => [key, readBy[key] ? over(key) : metrics[key]])) as RiderMetrics
+}
+
+/**
+ * The ± of a number as it is shown: the model's, widened by what the reading and the model are apart;
+ * the reading's own where the model says nothing.
+ * @param modelled ± of the model's number, k = 2; null while it is not known
+ */
+export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: number | null): number | null {
+  const { plusMinus = null, overModel = 0 } = asRead(setup, metric, null) ?? {}
+  if (plusMinus === null || modelled === null) return modelled ?? plusMinus
+  return Math.abs(overModel) > modelled ? Math.hypot(modelled, overModel) : modelled
+}
+
+/** The number of the rider that is read by this reading; null where none is. */
+export function metricReadBy(key: ReadingKey, side: Side | 'both'): MetricKey | null {
+  return (
+    metricKeys.find((metric) => readBy[metric]?.key === key && (side === 'both' || key === 'torsoAngle' || readBy[metric].side === side)) ??
+    null
+  )
+}

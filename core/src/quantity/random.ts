@@ -1,0 +1,20 @@
+/** Numbers in [0, 1) that are the same at every run of one seed (mulberry32). */
+export function seeded(seed: number): () => number {
+  let a = seed
+  return () => {
+    a = (a + 0x6d2b79f5) | 0
+    let t = Math.imul(a ^ (a >>> 15), 1 | a)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+/** A standard normal draw (Box–Muller). @param random uniform in [0, 1) */
+export function normal(random: () => number): number {
+  return Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+}
+
+/** The value below which a share of sorted values lies; 0 of none. */
+export function share(sorted: readonly number[], below: number): number {
+  return sorted[Math.min(sorted.length - 1, Math.floor(below * sorted.length))] ?? 0
+}
