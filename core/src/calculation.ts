@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { propagate } from './quantity/propagate.ts'
+import { trimmed } from './quantity/entry.ts'
 import type { FieldProblem } from './quantity/problem.ts'
 import { CalculationError } from './quantity/problem.ts'
 import { sources } from './sources.ts'
@@ -76,9 +77,15 @@ export function evaluate<Input, Output>(definition: Calculation<Input, Output>, 
     result,
     plusMinus: rawPlusMinus === undefined ? {} : spread,
     shares: rawPlusMinus === undefined ? {} : shares,
-    working: definition.working(input, result),
+    working: definition.working(input, result).map(tidied),
     sources: definition.sources.map((key) => ({ key, ...sources[key] })),
   }
+}
+
+/** A working line without the far decimals of a number that was put into its words. */
+function tidied(line: WorkingLine): WorkingLine {
+  const tidy = (words: string) => words.replace(/\d+\.\d{4,}/g, (number) => trimmed(Number(number), 3))
+  return { ...line, formula: tidy(line.formula), value: typeof line.value === 'string' ? tidy(line.value) : line.value }
 }
 
 /** Parses with a schema; failures become one error naming every field. */

@@ -52,6 +52,8 @@ export interface Proposal {
   readonly requested: readonly Requested[]
   /** why, for the record */
   readonly reason: string
+  /** why it is not offered: it was tried before, and failed */
+  readonly failed?: string
   /** stands on the move card without being asked for, until the fitter asks for something else */
   readonly standing?: true
 }

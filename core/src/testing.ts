@@ -95,7 +95,7 @@ export const exampleRider: RiderModel = {
 
 /** A tried change with the given moves. */
 export function entryOf(n: number, ...moves: Move[]): Extract<LedgerEntry, { kind: 'try' }> {
-  return { kind: 'try', id: uuid(n), at: testTime, station: 'feet', moves, exchanges: [], reason: 'Test.', later: '' }
+  return { kind: 'try', id: uuid(n), at: testTime, station: 'feet', moves, pace: 'settled', exchanges: [], reason: 'Test.', later: '' }
 }
 
 type Over = number | string | readonly [number | string, number | string]

@@ -4,7 +4,8 @@ import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { sql } from 'drizzle-orm'
 import type { Calculate } from './calculations/pool.ts'
-import { calculateHere, calculationRoutes } from './calculations/routes.ts'
+import { calculateHere, workBy } from './calculations/heavy.ts'
+import { calculationRoutes } from './calculations/routes.ts'
 import type { Database } from './db/queryable.ts'
 import { errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
 import { safeHeaders, sameMachine } from './http/guards.ts'
@@ -32,7 +33,7 @@ export interface AppParts {
 }
 
 /** Assembles the server; listens nowhere by itself. */
-export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = calculateHere }: AppParts): Express {
+export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = calculateHere(() => fonts) }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   // Answers are never stored, so nobody would ask again by a hash of one.
@@ -52,7 +53,8 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
     }
   })
   api.use(withStudio)
-  api.use(importRoute(db))
+  const work = workBy(calculate)
+  api.use(importRoute(db, work))
   api.use(attachmentUpload(db))
   api.use(express.json({ limit: '200kb' }))
   api.use('/calculations', calculationRoutes(calculate))
@@ -61,7 +63,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   api.use('/saddles', catalogueRoutes(db, saddleCatalogue, saddleSpecSchema))
   api.use(triedSaddleRoutes(db))
   api.use(attachmentRoutes(db))
-  api.use(recordRoutes(db, fonts))
+  api.use(recordRoutes(db, fonts, work))
   api.use('/visits', visitRoutes(db))
   api.use(unknownRoute)
   app.use('/api', api)

@@ -401,3 +401,61 @@ describe('a second visit', () => {
     expect(value(elsewhere, 'saddleHeight', 'both')).toBeUndefined()
   })
 })
+
+describe('pace and what must not be ridden', () => {
+  const fields = async (visitId: string, change: object) => {
+    const { version, title, acknowledged, choices } = (await dossier(visitId)).visit
+    return server.request<{ message: string }>('PUT', `/visits/${visitId}`, { version, visit: { title, acknowledged, choices, ...change } })
+  }
+
+  it('are kept with the visit; what an older window leaves out stands as it is usual', async () => {
+    const { visitId } = await newVisit('Paced')
+    expect((await dossier(visitId)).visit).toMatchObject({ pace: null, overruled: [] })
+    const overruled = [{ block: 'cracked:both', reason: 'Photo only, nobody pedals.' }]
+    expect((await fields(visitId, { pace: 'new', overruled })).status).toBe(200)
+    expect((await dossier(visitId)).visit).toMatchObject({ pace: 'new', overruled })
+    expect((await fields(visitId, { pace: 'slow' })).body.message).toMatch(/Pace must be one of settled, new/)
+    expect((await fields(visitId, { overruled: [{ block: 'x', reason: 'a' }] })).body.message).toMatch(/Reason must have 3 to 300/)
+  })
+
+  it('come with how many visits this bike had before: another bike’s do not count', async () => {
+    const { visitId, riderId, bikeId } = await newVisit('Earlier')
+    expect((await dossier(visitId)).earlierVisits).toBe(0)
+    const again = await server.request<Dossier>('POST', '/visits', { id: randomUUID(), riderId, bikeId, title: 'Second' })
+    expect(again.body.earlierVisits).toBe(1)
+    const other = randomUUID()
+    await server.request('PUT', `/riders/${riderId}/bikes/${other}`, { version: 0, bike: { name: 'Other', kind: 'flat bar' } })
+    const third = await server.request<Dossier>('POST', '/visits', { id: randomUUID(), riderId, bikeId: other, title: 'Third' })
+    expect(third.body.earlierVisits).toBe(0)
+  })
+
+  it('let a whole move onto the record of a new set-up only', async () => {
+    const { visitId } = await newVisit('Whole Moves')
+    const raised = (pace: string) => ({
+      ...entryOf(1, { setting: 'saddleHeight', side: 'both', by: 24, role: 'chosen' }),
+      id: randomUUID(),
+      station: 'seat',
+      pace,
+    })
+    const append = (entry: object) => server.request<{ message: string }>('POST', `/visits/${visitId}/ledger`, { after: 0, entry })
+    const refused = await append(raised('settled'))
+    expect([refused.status, refused.body.message]).toEqual([400, expect.stringMatching(/at most 5 mm at once/)])
+    expect((await append(raised('new'))).status).toBe(200)
+    expect((await dossier(visitId)).ledger).toMatchObject([{ pace: 'new' }])
+  })
+})
+
+it('a record of a thousand changes is read in, and printed', async () => {
+  const at = testTime
+  const ledger = Array.from({ length: 1000 }, (_, i) => [
+    { ...tried(randomUUID(), i % 2 === 0 ? 1 : -1), at },
+    { kind: 'keep', id: randomUUID(), at, of: '' },
+  ]).flatMap(([change, keep]) => [change, { ...keep, of: change!.id }])
+  const { visitId } = await newVisit('Long Record')
+  const file = (await server.request<object>('GET', `/visits/${visitId}/file`)).body
+  const imported = await server.request<{ visitId: string }>('POST', '/imports', { ...file, ledger })
+  expect(imported.status).toBe(201)
+  const stored = await dossier(imported.body.visitId)
+  expect(stored.ledger).toHaveLength(2000)
+  expect((await server.request('GET', `/visits/${imported.body.visitId}/sheet.pdf`)).status).toBe(200)
+})

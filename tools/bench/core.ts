@@ -157,7 +157,7 @@ const saddleRider: SaddleRider = {
   torso: 54,
   softTissue: true,
   sitBones: false,
-  rubs: false,
+  rocks: false,
   creeps: false,
   hours: 5,
   postRoomDown: 60,

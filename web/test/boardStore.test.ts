@@ -2,12 +2,14 @@
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import { oneOf } from '@level-stance/core/station'
+import type { Reading } from '@level-stance/core/measure/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/stores/board.ts'
 import { freshWindow, openVisit, rested } from './visitWindow.ts'
 
-const open = (ledger: LedgerEntry[] = []) =>
-  openVisit({ ledger, readings: [...wholeReadings, aReading('saddleSetback', 'both', 61), aReading('railRoomBack', 'both', 8)] })
+const open = (ledger: LedgerEntry[] = [], more: Reading[] = []) =>
+  openVisit({ ledger, readings: [...wholeReadings, aReading('saddleSetback', 'both', 61), aReading('railRoomBack', 'both', 8), ...more] })
 const saddle = (by: number) => ({ setting: 'saddleHeight', side: 'both', by }) as const
 
 beforeEach(freshWindow)
@@ -35,9 +37,10 @@ describe('what is about to be moved', () => {
     expect(board.canTry).toBe(true)
   })
 
-  it('adds requested up by setting, and forgets one that is taken back', () => {
+  it('adds requests of one page up by setting, and forgets one that is taken back', () => {
     open()
     const board = useBoard()
+    board.enter({ key: 'seat/setback', label: 'Setback', fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')] })
     board.request([saddle(3)])
     board.request([{ setting: 'saddleSetback', side: 'both', by: -2 }])
     board.request([saddle(4)])
@@ -49,6 +52,68 @@ describe('what is about to be moved', () => {
     expect(board.requested).toHaveLength(1)
     board.clear()
     expect(board.active).toBe(false)
+  })
+
+  it('keeps wishes of different pages apart: one is tried, the rest wait until it is done', async () => {
+    const visit = open()
+    const board = useBoard()
+    const tilt = { key: 'seat/tilt', label: 'Tilt', fields: oneOf('saddleTilt') }
+    board.enter(tilt)
+    board.request([{ setting: 'saddleTilt', side: 'both', by: -1 }])
+    board.enter({ key: 'seat/height', label: 'Height', fields: oneOf('saddleHeight') })
+    expect(board.active).toBe(false)
+    board.request([saddle(-5)])
+    expect(board.waiting).toEqual([{ key: 'seat/tilt', label: 'Tilt', requested: [{ setting: 'saddleTilt', side: 'both', by: -1 }] }])
+    // A handle on the picture that belongs to neither page asks for a change of its own.
+    board.request([{ setting: 'handHeight', side: 'both', by: 6 }])
+    expect(board.requested).toMatchObject([{ setting: 'handHeight' }])
+    expect(board.waiting.map(({ label }) => label)).toEqual(['Tilt', 'Height'])
+    board.takeUp('seat/height')
+    await rested()
+    board.tryStep()
+    expect(visit.ledger.at(-1)).toMatchObject({
+      moves: expect.arrayContaining([expect.objectContaining({ setting: 'saddleHeight', by: -5 })]),
+    })
+    expect(visit.ledger.at(-1)).not.toMatchObject({ moves: expect.arrayContaining([expect.objectContaining({ setting: 'saddleTilt' })]) })
+    expect(board.waiting.map(({ label }) => label)).toEqual(['Tilt', 'Place'])
+    board.drop('hands/place')
+    expect(board.waiting).toHaveLength(1)
+    // Back on its page it is on the card again.
+    visit.decide('keep', visit.folded.trying!)
+    board.enter(tilt)
+    expect(board.requested).toMatchObject([{ setting: 'saddleTilt', by: -1 }])
+    expect(board.waiting).toEqual([])
+  })
+
+  it('goes whole on a new set-up, and says on the record that it was one', async () => {
+    const visit = open()
+    const board = useBoard()
+    expect(visit.pace).toBe('settled')
+    visit.setVisit({ pace: 'new' })
+    board.request([saddle(12)])
+    await rested()
+    expect(board.nowWords).toMatch(/^Saddle up 12/)
+    board.tryStep()
+    expect(visit.ledger.at(-1)).toMatchObject({ pace: 'new', later: expect.stringMatching(/^Ride in: 3 easy rides/) })
+  })
+
+  it('tries nothing while something must not be ridden, but what mends it', async () => {
+    const visit = open([], [aReading('saddleSound', 'both', 'cracked')])
+    const board = useBoard()
+    board.request([saddle(3)])
+    await rested()
+    expect([board.canTry, board.blocks.map(({ key }) => key)]).toEqual([false, ['cracked:both']])
+    const part = { name: 'Saddle', properties: {} }
+    board.take(
+      [{ slot: 'saddle', from: part, to: { name: 'Sound saddle', properties: { saddleSound: 'sound' } } }],
+      'The old one is cracked.',
+    )
+    await rested()
+    expect([board.canTry, board.blocks]).toEqual([true, []])
+    board.request([saddle(3)])
+    visit.setVisit({ overruled: [{ block: 'cracked:both', reason: 'A photo, nobody pedals.' }] })
+    await rested()
+    expect(board.blocks).toEqual([])
   })
 
   it('stands where the hardware ends, however far it is pulled', () => {

@@ -152,6 +152,7 @@ describe('what is uncertain', () => {
       complaints: [],
       ledger: [],
       ratings: [],
+      earlierVisits: 1,
     }
   })
   afterEach(() => jest.useRealTimers())

@@ -158,7 +158,7 @@ describe('the moulding clock', () => {
 
   it('counts down, goes on in a new window, and is over when its time is', async () => {
     const moulding = useMoulding()
-    moulding.start('bake', 'v')
+    moulding.start('bake', 'v', 'Ada')
     await nextTick()
     expect(moulding.clock?.shown).toBe('20:00')
     jest.advanceTimersByTime(90_000)
@@ -173,7 +173,7 @@ describe('the moulding clock', () => {
     again.stop()
     expect(again.running).toBeNull()
     expect(again.done).toEqual(['bake'])
-    again.start('sit', 'v')
+    again.start('sit', 'v', 'Ada')
     again.stop()
     expect(again.done).toEqual(['bake'])
     again.setDone('bake', false)

@@ -20,6 +20,7 @@ const held = (...readings: Dossier['readings']): Dossier => ({
   complaints: [],
   ledger: [],
   ratings: [],
+  earlierVisits: 1,
 })
 const answer = (body: unknown) => ({ ok: true, status: 200, json: () => Promise.resolve(body) })
 

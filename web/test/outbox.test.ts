@@ -160,7 +160,7 @@ it('a refused write is said once and not sent again', async () => {
   outbox.onLanded(landed)
   outbox.put(write(9))
   await settle()
-  expect(outbox.refused).toEqual([{ label: 'Crank length', message: 'Crank length must lie between 100 and 220 mm.' }])
+  expect(outbox.refused).toEqual([{ label: 'Crank length', visitId: 'v', message: 'Crank length must lie between 100 and 220 mm.' }])
   expect(landed).toHaveBeenCalledWith(expect.objectContaining({ key: 'crank' }), null)
   expect(sent).toHaveLength(1)
   outbox.dismissRefusal(0)

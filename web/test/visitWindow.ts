@@ -1,4 +1,4 @@
-import { mount } from '@vue/test-utils'
+import { RouterLinkStub, mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
 import type { Component } from 'vue'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
@@ -83,6 +83,7 @@ export function openVisit({ readings = readingsWith({}), complaints = [], ledger
     complaints: complaints.map((complaint) => ({ complaint, removed: false, version: 1 })),
     ledger: [...ledger],
     ratings: ratings.map((rating) => ({ rating, version: 1 })),
+    earlierVisits: 1,
   }
   visit.dossier = dossier
   return visit
@@ -91,7 +92,11 @@ export function openVisit({ readings = readingsWith({}), complaints = [], ledger
 /** A part of the screen in the document, so that focus and labels work. */
 export function shown<Props extends object>(component: Component, props: Props) {
   document.body.innerHTML = ''
-  return mount(component, { props: props as Record<string, unknown>, attachTo: document.body })
+  return mount(component, {
+    props: props as Record<string, unknown>,
+    attachTo: document.body,
+    global: { stubs: { RouterLink: RouterLinkStub } },
+  })
 }
 
 /** The frame of a key press is over, and what follows from it is on the screen. */

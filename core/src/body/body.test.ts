@@ -198,6 +198,11 @@ describe('the arm', () => {
   })
 })
 
+const along = (a: { x: number; y: number }, b: { x: number; y: number }, t: number) => ({
+  x: a.x + t * (b.x - a.x),
+  y: a.y + t * (b.y - a.y),
+})
+
 describe('weights', () => {
   // Winter, Biomechanics and Motor Control of Human Movement, table 4.1 (from memory of the table).
   it('sum to the whole body', () => {
@@ -213,6 +218,28 @@ describe('weights', () => {
     addSegment(sum, 'foot', { x: 60, y: 70 }, { x: 190, y: 20 })
     expect(sum.x / sum.mass).toBeCloseTo(83.67, 1)
     expect(sum.y / sum.mass).toBeCloseTo(537.5, 0)
+  })
+  // The whole sum of the table by hand: the forearm ends at the wrist (0.146 of stature from the elbow), the hand's centre lies in the grip (0.506 · 0.108 further on).
+  it('put the forearm’s centre between elbow and wrist, not between elbow and grip', () => {
+    const at = riderAt(exampleRider, 90)
+    const share = 0.146 / (0.146 + 0.506 * 0.108)
+    const rows: [number, { x: number; y: number }][] = [[0.578, along(at.hip, at.upper!.shoulder, 0.66)]]
+    for (const side of ['left', 'right'] as const) {
+      const { shoulder, elbow, hand } = at.upper!.arms[side]
+      const leg = at.legs[side]
+      const foot = footPoint(exampleRider.legs[side], leg, exampleRider.legs[side].axleFromHeel, 0)
+      rows.push([0.028, along(shoulder, elbow, 0.436)], [0.016, along(elbow, hand, 0.43 * share)], [0.006, hand])
+      rows.push([0.1, along(leg.hip, leg.knee, 0.433)], [0.0465, along(leg.knee, leg.ankle, 0.433)], [0.0145, along(leg.ankle, foot, 0.5)])
+    }
+    const total = (of: (p: { x: number; y: number }) => number) => rows.reduce((sum, [mass, p]) => sum + mass * of(p), 0)
+    expect(at.centreOfMass!.x).toBeCloseTo(
+      total((p) => p.x),
+      6,
+    )
+    expect(at.centreOfMass!.y).toBeCloseTo(
+      total((p) => p.y),
+      6,
+    )
   })
   it('share out the whole weight, more of it on the hands as they go down and forward', () => {
     const axles = { rear: { x: -425, y: 70 }, front: { x: 605, y: 70 } }
@@ -258,7 +285,10 @@ describe('the rider as a whole', () => {
       grips: { left: far, right: near },
       levers: { left: 30, right: 42 },
       fingers: { left: -4, right: 3 },
-      legs: { left: exampleRider.legs.left, right: { ...exampleRider.legs.right, thigh: 415, footPitch: 22, halfStance: 134 } },
+      legs: {
+        left: { ...exampleRider.legs.left, hipAhead: 4, hipAbove: -7 },
+        right: { ...exampleRider.legs.right, thigh: 415, footPitch: 22, halfStance: 134, hipAhead: -4, hipAbove: 7 },
+      },
     }
     const mirrored: RiderModel = {
       ...uneven,

@@ -3,6 +3,7 @@ import type { Point } from '../bike/contactPoints.ts'
 import type { Grip } from '../bike/cockpit.ts'
 import type { Sided } from '../quantity/sided.ts'
 import { ankleAt, footPitchAt, solveLeg } from './leg.ts'
+import { FOREARM_TO_GRIP_RATIO, statureFractions } from './proportions.ts'
 import { addSegment } from './segments.ts'
 import { angleBetween, upperPosture } from './upperBody.ts'
 import type { ArmPosture, UpperBody, UpperPosture } from './upperBody.ts'
@@ -154,9 +155,14 @@ function centreOfMass(hip: Point, left: LegAt, right: LegAt, upper: UpperPosture
   return { x: sum.x / sum.mass, y: sum.y / sum.mass }
 }
 
+/** Elbow to wrist over elbow to the middle of the closed hand. @source drillis-contini */
+const WRIST_SHARE = statureFractions.forearm / FOREARM_TO_GRIP_RATIO
+
 function addArm(sum: { x: number; y: number; mass: number }, { shoulder, elbow, hand }: ArmPosture): void {
   addSegment(sum, 'upperArm', shoulder, elbow)
-  addSegment(sum, 'forearm', elbow, hand)
+  // The forearm ends at the wrist, the grip lies further on.
+  const wrist = { x: elbow.x + WRIST_SHARE * (hand.x - elbow.x), y: elbow.y + WRIST_SHARE * (hand.y - elbow.y) }
+  addSegment(sum, 'forearm', elbow, wrist)
   addSegment(sum, 'hand', hand, hand)
 }
 

@@ -86,6 +86,11 @@ export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: numbe
   return Math.abs(overModel) > modelled ? Math.hypot(modelled, overModel) : modelled
 }
 
+/** The reading that a number of the rider is read by; null where none is. */
+export function readingOf(metric: MetricKey): Pick<ReadBy, 'key' | 'side'> | null {
+  return readBy[metric] ?? null
+}
+
 /** The number of the rider that is read by this reading; null where none is. */
 export function metricReadBy(key: ReadingKey, side: Side | 'both'): MetricKey | null {
   return (

@@ -21,7 +21,7 @@ export const cautionRows: readonly CautionRow[] = [
   { settings: ['barRoll', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach'], slots: ['bar'], words: 'Bar centred, clamp to the maker’s torque.', source: 'common-practice' },
   { settings: ['leverAngle', 'barRoll'], slots: ['levers', 'bar'], words: 'Pull both brakes before riding off.', source: 'common-practice' },
   { settings: ['cleatTurn'], words: 'Heel clear of crank and chainstay at both ends of the float, turned by hand before riding.', source: 'common-practice' },
-  { settings: ['wedge', 'archSupport'], slots: ['footbeds'], words: 'One step, then look at the knee’s path again; numb or painful: take it out.', source: 'common-practice' },
+  { settings: ['wedge', 'heelWedge', 'archSupport'], slots: ['footbeds'], words: 'One step, then look at the knee’s path again; numb or painful: take it out.', source: 'common-practice' },
   { settings: ['washer', 'axleLength', 'adapter'], slots: ['pedals'], words: 'Enough thread left in the crank, as the makers say; the left pedal turns the other way.', source: 'common-practice' },
   { settings: ['crank', 'tread'], slots: ['cranks'], words: 'Crank bolts to the maker’s torque; toe clearance to the front wheel.', source: 'iso-4210' },
 ] // prettier-ignore

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../calculation.ts'
 import { cleatKnockOn } from './cleatKnockOn.ts'
+import { trimmed } from '../quantity/entry.ts'
 import { stepPlan } from './stepPlan.ts'
 
 export const cleatKnockOnCalculation = defineCalculation({
@@ -80,7 +81,12 @@ export const stepPlanCalculation = defineCalculation({
   sources: ['common-practice'],
   run: ({ move, cap, resolution }) => stepPlan(move, cap, resolution),
   working: ({ move, cap }, out) => [
-    { label: 'Steps', formula: `${move} cut at ${cap}`, value: out.steps.join(', ').replace(/-/g, '−') || 'none', unit: 'none' },
+    {
+      label: 'Steps',
+      formula: `${trimmed(move, 2)} cut at ${trimmed(cap, 2)}`,
+      value: out.steps.map((step) => trimmed(step, 2)).join(', ') || 'none',
+      unit: 'none',
+    },
     { label: 'Too fine to set', formula: 'move − steps', value: out.unset, unit: 'none' },
   ],
 })

@@ -2,6 +2,7 @@ import type { Side } from '../quantity/sided.ts'
 import { unmoved } from '../measure/timeline.ts'
 import type { MovedBy } from '../measure/timeline.ts'
 import type { LedgerEntry, Move } from './ledger.ts'
+import type { Pace } from './pace.ts'
 import { exchangeShifts } from './parts.ts'
 import type { Exchange, SlotKey } from './parts.ts'
 
@@ -15,6 +16,7 @@ export interface Change {
   readonly at: string
   readonly station: TryEntry['station']
   readonly moves: readonly Move[]
+  readonly pace: Pace
   readonly exchanges: readonly Exchange[]
   readonly reason: string
   readonly later: string
@@ -42,11 +44,7 @@ export interface Folded {
 
 /** Folds entries in order into changes; undone changes no longer count, and the part before is back. */
 export function foldLedger(entries: readonly LedgerEntry[]): Folded {
-  const states = new Map<string, ChangeState>()
-  for (const entry of entries) {
-    if (entry.kind === 'try') states.set(entry.id, 'trying')
-    else if (states.has(entry.of)) states.set(entry.of, entry.kind === 'keep' ? 'kept' : 'undone')
-  }
+  const { states } = standingOf(entries)
   const changes: Change[] = []
   const sums = new Map<string, number>()
   const fitted = new Map<SlotKey, Fitted>()
@@ -56,9 +54,9 @@ export function foldLedger(entries: readonly LedgerEntry[]): Folded {
   }
   entries.forEach((entry, index) => {
     if (entry.kind !== 'try') return
-    const { id, at, station, moves, exchanges, reason, later } = entry
+    const { id, at, station, moves, pace, exchanges, reason, later } = entry
     const state = states.get(id) ?? 'trying'
-    changes.push({ id, at, station, moves, exchanges, reason, later, state })
+    changes.push({ id, at, station, moves, pace, exchanges, reason, later, state })
     if (state === 'undone') return
     for (const move of moves) add(move.setting, move.side, move.by)
     for (const exchange of exchanges) {
@@ -76,17 +74,56 @@ export function foldLedger(entries: readonly LedgerEntry[]): Folded {
 
 /** Why an entry may not be appended, or null when it may. One change at a time. */
 export function appendProblem(entries: readonly LedgerEntry[], next: LedgerEntry): string | null {
-  const { changes, trying } = foldLedger(entries)
-  if (entries.some((entry) => entry.id === next.id)) return 'This entry is already in the ledger.'
+  return problemAfter(standingOf(entries), next)
+}
+
+/** The first entry of a whole ledger that may not follow those before it, with why; null where it holds together. */
+export function ledgerProblem(entries: readonly LedgerEntry[]): { readonly index: number; readonly words: string } | null {
+  const standing = standingOf([])
+  for (const [index, entry] of entries.entries()) {
+    const words = problemAfter(standing, entry)
+    if (words !== null) return { index, words }
+    advance(standing, entry)
+  }
+  return null
+}
+
+/** What of a ledger decides what may follow. */
+interface LedgerStanding {
+  readonly ids: Set<string>
+  readonly states: Map<string, ChangeState>
+  trying: string | null
+}
+
+function standingOf(entries: readonly LedgerEntry[]): LedgerStanding {
+  const standing: LedgerStanding = { ids: new Set(), states: new Map(), trying: null }
+  for (const entry of entries) advance(standing, entry)
+  return standing
+}
+
+function advance(standing: LedgerStanding, entry: LedgerEntry): void {
+  const { ids, states } = standing
+  ids.add(entry.id)
+  if (entry.kind === 'try') {
+    states.set(entry.id, 'trying')
+    standing.trying = entry.id
+  } else if (states.has(entry.of)) {
+    states.set(entry.of, entry.kind === 'keep' ? 'kept' : 'undone')
+    if (standing.trying === entry.of) standing.trying = null
+  }
+}
+
+function problemAfter({ ids, states, trying }: LedgerStanding, next: LedgerEntry): string | null {
+  if (ids.has(next.id)) return 'This entry is already in the ledger.'
   if (next.kind === 'try') {
-    if (trying) return 'Another change is being tried. Keep or undo it first: one change at a time.'
+    if (trying !== null) return 'Another change is being tried. Keep or undo it first: one change at a time.'
     const moved = next.moves.map((move) => `${move.setting}:${move.side}`)
     const exchanged = next.exchanges.map(({ slot }) => slot)
     const once = new Set(moved).size === moved.length && new Set(exchanged).size === exchanged.length
     return once ? null : 'A change moves each setting and exchanges each part once.'
   }
-  const target = changes.find((change) => change.id === next.of)
-  if (!target) return 'The change it speaks of is not in this visit.'
-  if (next.kind === 'keep') return target.state === 'trying' ? null : `This change is already ${target.state}.`
-  return target.state === 'undone' ? 'This change is already undone.' : null
+  const state = states.get(next.of)
+  if (state === undefined) return 'The change it speaks of is not in this visit.'
+  if (next.kind === 'keep') return state === 'trying' ? null : `This change is already ${state}.`
+  return state === 'undone' ? 'This change is already undone.' : null
 }

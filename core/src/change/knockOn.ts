@@ -16,9 +16,10 @@ import { riderWith } from './calibrated.ts'
 import type { Answer, Chosen, Holds, KnockOn, Standing } from './knockOnResult.ts'
 import { laterWords, leftovers } from './knockOnWords.ts'
 import type { Move } from './ledger.ts'
-import { heldIn, isExchange, movesOf, roomOf, withMoves, writtenMoves } from './moves.ts'
+import { heldIn, isExchange, isRoomRead, movesOf, roomOf, withMoves, writtenMoves } from './moves.ts'
 import type { Requested, RequestedMove } from './moves.ts'
-import { largestMove, settingOf } from './settings.ts'
+import type { Pace } from './pace.ts'
+import { capOf, largestMove, settingOf } from './settings.ts'
 import type { HandHold, SettingKey } from './settings.ts'
 import { stepPlan } from './stepPlan.ts'
 
@@ -41,15 +42,23 @@ export function defaultHolds(requested: readonly Requested[]): Holds {
  * @param requested moves, cut into steps; exchanges of parts, always whole
  * @param mode `whole`: all that is asked for with exact answers, for drawing; `step`: what is set now, within
  *   caps, room and what a hand can set
+ * @param pace whose caps hold for a step
  * @source geometry
  */
-export function knockOn(standing: Standing, requested: readonly Requested[], holds: Holds, mode: 'whole' | 'step'): KnockOn {
+export function knockOn(
+  standing: Standing,
+  requested: readonly Requested[],
+  holds: Holds,
+  mode: 'whole' | 'step',
+  pace: Pace = 'settled',
+): KnockOn {
   const { rider, by, now } = standing
   const findings: string[] = []
+  const how: How = { mode, pace }
   const exchanges = requested.filter(isExchange)
   const chosen = requested
     .filter((one): one is RequestedMove => !isExchange(one))
-    .map((one) => chosenFor(now, one, mode))
+    .map((one) => chosenFor(now, one, mode, pace))
     .filter((move) => move.by !== 0 || move.heldByRoom)
   const moved: RequestedMove[] = [...exchanges.flatMap(movesOf), ...chosen.filter((move) => move.by !== 0)]
   const axles = axlesOf(rider.values)
@@ -69,20 +78,20 @@ export function knockOn(standing: Standing, requested: readonly Requested[], hol
   if (start && model && moved.length > 0) {
     const clampMoves = moved.some(({ setting }) => settingOf(setting).movesClamp)
     const has = (key: SettingKey) => moved.some((move) => move.setting === key)
-    if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, mode, findings))
+    if (holds.knee && !has('saddleHeight')) answer(kneeAnswer(standing, start, model, how, findings))
     const seated = current()
     const wanted = holds.hands === 'free' || seated === null ? null : handsWanted(holds.hands, start, seated, has, findings)
     if (wanted && Math.hypot(wanted.x, wanted.y) > 1e-9) {
       const parts = mode === 'whole' || clampMoves ? [] : stemsFor(standing, [...moved, ...answers], wanted)
       if (parts.length > 0) stems = parts
-      answer(handAnswer(standing, wanted, parts, mode))
+      answer(handAnswer(standing, wanted, parts, how))
     }
     const roll = moved.find((move) => move.setting === 'barRoll')
     if (holds.lever && roll) {
       answer(
         sides
           .filter((side) => now.leverAngle[side] !== null)
-          .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, mode))
+          .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, how))
           .filter(({ by: amount }) => amount !== 0),
       )
     }
@@ -113,7 +122,7 @@ export function knockOn(standing: Standing, requested: readonly Requested[], hol
       return end && riderMetrics(end, axles)
     },
     model: end,
-    later: laterWords(chosen),
+    later: laterWords(chosen, pace),
   }
 }
 
@@ -125,9 +134,18 @@ function kneeOf(model: RiderModel, side: Side): number | null {
   return legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
 }
 
-function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' | 'step'): Chosen {
-  const { cap, resolution } = settingOf(request.setting)
-  const aim = heldIn(roomOf(now, request.setting, request.side), request.by)
+/** Drawn whole, or set in steps at a pace. */
+interface How {
+  readonly mode: 'whole' | 'step'
+  readonly pace: Pace
+}
+
+function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' | 'step', pace: Pace): Chosen {
+  const { resolution, usualRoom } = settingOf(request.setting)
+  const cap = capOf(request.setting, pace)
+  const room = roomOf(now, request.setting, request.side)
+  const aim = heldIn(room, request.by)
+  const isRead = isRoomRead(now, request.setting, request.side, request.by)
   const plan = stepPlan(aim, cap, resolution)
   const from = now[request.setting][request.side === 'left' ? 'left' : 'right']?.value ?? null
   return {
@@ -138,12 +156,14 @@ function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' 
     plan,
     by: mode === 'whole' ? aim : (plan.steps[0] ?? 0),
     heldByRoom: Math.abs(aim - request.by) > 1e-9,
+    doubtfulBeyond: usualRoom !== undefined && !isRead && Math.abs(aim) > usualRoom ? usualRoom : null,
   }
 }
 
 /** An answer within the hardware's room and, for a step, the cap and what a hand can set. */
-function limited({ now }: Standing, request: RequestedMove, mode: 'whole' | 'step'): Answer {
-  const { cap, resolution } = settingOf(request.setting)
+function limited({ now }: Standing, request: RequestedMove, { mode, pace }: How): Answer {
+  const { resolution } = settingOf(request.setting)
+  const cap = capOf(request.setting, pace)
   const room = heldIn(roomOf(now, request.setting, request.side), request.by)
   if (mode === 'whole') return { ...request, by: room, exact: request.by, limit: room === request.by ? null : 'room' }
   const set = Math.max(-cap, Math.min(cap, Math.round(room / resolution) * resolution))
@@ -156,7 +176,7 @@ function limited({ now }: Standing, request: RequestedMove, mode: 'whole' | 'ste
  * A leg that nothing has moved asks for nothing.
  * @source geometry
  */
-function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, mode: 'whole' | 'step', findings: string[]): Answer[] {
+function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, how: How, findings: string[]): Answer[] {
   const seatAngle = seatAngleOf(standing.rider.values)
   const asked = sides.map((side) => saddleMoveFor(start, moved, side, seatAngle))
   if (asked.some((move) => move === null)) {
@@ -165,7 +185,7 @@ function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, mo
   }
   const exact = asked.reduce<number>((sum, move) => sum + (move ?? 0), 0) / 2
   if (Math.abs(exact) < 1e-9) return []
-  const found = limited(standing, { setting: 'saddleHeight', side: 'both', by: exact }, mode)
+  const found = limited(standing, { setting: 'saddleHeight', side: 'both', by: exact }, how)
   return found.by === 0 ? [] : [found]
 }
 
@@ -248,14 +268,15 @@ function stemsFor({ rider, by, now }: Standing, moves: readonly RequestedMove[],
   return stemOptions(front, { x: clamp.x + wanted.x, y: clamp.y + wanted.y }, steerer, 5)
 }
 
-function handAnswer(standing: Standing, wanted: Point, stems: readonly StemOption[], mode: 'whole' | 'step'): Answer[] {
+function handAnswer(standing: Standing, wanted: Point, stems: readonly StemOption[], how: How): Answer[] {
+  const { mode } = how
   const best = stems.find((option) => stemMoves(standing, option) !== null)
   const off = Math.hypot(wanted.x, wanted.y)
   if (mode === 'step' && off < WORTH_MOVING_HANDS) return []
   if (mode === 'step' && best) return off - best.misses < WORTH_A_STEM ? [] : (stemMoves(standing, best) ?? [])
   return [
-    limited(standing, { setting: 'handReach', side: 'both', by: wanted.x }, mode),
-    limited(standing, { setting: 'handHeight', side: 'both', by: wanted.y }, mode),
+    limited(standing, { setting: 'handReach', side: 'both', by: wanted.x }, how),
+    limited(standing, { setting: 'handHeight', side: 'both', by: wanted.y }, how),
   ].filter((move) => Math.abs(move.by) > 1e-9)
 }
 
@@ -268,5 +289,5 @@ export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[]
     const amount = parts[setting] - front[setting]
     return Math.abs(amount) < 1e-9 ? [] : [{ setting, side: 'both', by: amount, exact: amount, limit: null }]
   })
-  return moves.every((move) => Math.abs(move.by) <= largestMove({ setting: move.setting, role: 'knock-on' })) ? moves : null
+  return moves.every((move) => Math.abs(move.by) <= largestMove({ setting: move.setting, role: 'knock-on' }, 'settled')) ? moves : null
 }

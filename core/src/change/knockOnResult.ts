@@ -42,6 +42,8 @@ export interface Chosen extends RequestedMove {
   readonly from: number | null
   readonly plan: StepPlan
   readonly heldByRoom: boolean
+  /** what such a part commonly gives, where that is less than was asked for and its own room was not read; else null */
+  readonly doubtfulBeyond: number | null
 }
 
 /** A change with everything it brings along. */

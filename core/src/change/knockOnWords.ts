@@ -6,6 +6,8 @@ import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Answer, Chosen, Holds, Leftover } from './knockOnResult.ts'
 import { directionOf, moveName } from './moveWords.ts'
+import { isWholeMove, rideInWords } from './pace.ts'
+import type { Pace } from './pace.ts'
 import { settings } from './settings.ts'
 
 /** Smaller than this is not worth a word. @source prior */
@@ -67,8 +69,11 @@ export function leftovers(
   return found
 }
 
-/** What a request leaves for later steps: "Later, after rides that agree: cleat R back 5, then 2." */
-export function laterWords(chosen: readonly Chosen[]): string {
+/**
+ * What a request leaves for later: the steps still to come ("Later, after rides that agree: cleat R
+ * back 5, then 2."), what this part cannot give at all, and how a whole move is ridden in.
+ */
+export function laterWords(chosen: readonly Chosen[], pace: Pace): string {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
@@ -78,5 +83,24 @@ export function laterWords(chosen: readonly Chosen[]): string {
         : rest.map((step) => `${trimmed(Math.abs(step), 1)}${settings[move.setting].unit === 'deg' ? '°' : ''}`).join(', then ')
     return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
-  return parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`
+  const ends = chosen.flatMap((move) => {
+    if (!move.heldByRoom) return []
+    const { unit } = settings[move.setting]
+    const mark = unit === 'deg' ? '°' : ' mm'
+    const [asked, there] = [Math.abs(move.wanted), Math.abs(move.aim)]
+    return [
+      `${moveName(move)}: the ${trimmed(asked, 1)}${mark} asked for cannot be reached with this part, which gives ${trimmed(there, 1)}${mark}.`,
+    ]
+  })
+  const doubtful = chosen.flatMap(({ doubtfulBeyond, ...move }) =>
+    doubtfulBeyond === null
+      ? []
+      : [
+          `${moveName(move)}: such a part commonly gives ${trimmed(doubtfulBeyond, 0)} mm; read how far it goes before counting on the end.`,
+        ],
+  )
+  const whole = pace === 'new' && isWholeMove(chosen)
+  return [parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`, ...ends, ...doubtful, whole ? rideInWords() : '']
+    .filter((words) => words !== '')
+    .join(' ')
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { exchangeSchema } from './parts.ts'
+import { paceKeys } from './pace.ts'
 import { largestMove, settingKeys, settingOf } from './settings.ts'
 
 /** One setting moved by a signed amount; knock-on moves answer the chosen one. */
@@ -19,14 +20,6 @@ export const moveSchema = z
         message: `${setting.label} is moved ${setting.sided ? 'left or right' : 'as one'}.`,
       })
     }
-    const most = largestMove(move)
-    if (!(Math.abs(move.by) > 0 && Math.abs(move.by) <= most)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['by'],
-        message: `${setting.label} moves by more than 0 and at most ${most} ${setting.unit} at once.`,
-      })
-    }
   })
 export type Move = z.infer<typeof moveSchema>
 
@@ -43,6 +36,8 @@ export const ledgerEntrySchema = z.discriminatedUnion('kind', [
       kind: z.literal('try'),
       station: z.enum(['feet', 'seat', 'hands']),
       moves: z.array(moveSchema).max(12),
+      /** how far it may go at once */
+      pace: z.enum(paceKeys, { error: `pace must be one of ${paceKeys.join(', ')}.` }).default('settled'),
       exchanges: z.array(exchangeSchema).max(4).default([]),
       reason: z.string().max(600),
       /** what stays for later, in words */
@@ -51,6 +46,15 @@ export const ledgerEntrySchema = z.discriminatedUnion('kind', [
     .refine(({ moves, exchanges }) => moves.length + exchanges.length > 0, {
       path: ['moves'],
       error: 'A change needs at least one move or exchange.',
+    })
+    .superRefine(({ moves, pace }, context) => {
+      moves.forEach((move, i) => {
+        const { label, unit } = settingOf(move.setting)
+        const most = largestMove(move, pace)
+        if (Math.abs(move.by) > 0 && Math.abs(move.by) <= most) return
+        const message = `${label} moves by more than 0 and at most ${most} ${unit} at once.`
+        context.addIssue({ code: 'custom', path: ['moves', i, 'by'], message })
+      })
     }),
   z.strictObject({ ...shared, kind: z.literal('keep'), of: z.uuid() }),
   z.strictObject({ ...shared, kind: z.literal('undo'), of: z.uuid() }),

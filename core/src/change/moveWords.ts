@@ -1,8 +1,9 @@
 import { trimmed } from '../quantity/entry.ts'
 import { midSentence } from '../quantity/words.ts'
 import type { Move } from './ledger.ts'
+import type { Requested, RequestedMove } from './moves.ts'
 import { exchangeShifts, slots } from './parts.ts'
-import type { Exchange } from './parts.ts'
+import type { Exchange, RequestedExchange } from './parts.ts'
 import { settingKeys, settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 
@@ -35,6 +36,13 @@ export function changeWords({
   readonly exchanges: readonly Pick<Exchange, 'slot' | 'from' | 'to'>[]
 }): string[] {
   return [...exchanges.map(exchangeWords), ...moves.map(moveWords)]
+}
+
+/** What is asked for, in words. */
+export function requestedWords(requested: readonly Requested[]): string {
+  const exchanges = requested.filter((one): one is RequestedExchange => 'slot' in one)
+  const moves = requested.filter((one): one is RequestedMove => !('slot' in one))
+  return midSentence(changeWords({ moves, exchanges }).join(' · '))
 }
 
 /** "Cleat R", "Saddle". */

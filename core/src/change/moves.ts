@@ -117,6 +117,12 @@ export function roomOf(now: ResolvedReadings, setting: SettingKey, side: Side | 
   }
 }
 
+/** Whether it was read how far a setting can go the way of a move. */
+export function isRoomRead(now: ResolvedReadings, setting: SettingKey, side: Side | 'both', by: number): boolean {
+  const key = roomReadings[setting]?.[by < 0 ? 0 : 1]
+  return key !== undefined && now[key][side === 'left' ? 'left' : 'right']?.basis === 'measured'
+}
+
 /** What a setting may be in all: the reading's own range, or less where this cleat and sole stop it on either side of straight. */
 function rangeOf(now: ResolvedReadings, setting: SettingKey, at: Side): { readonly min: number; readonly max: number } {
   const { min, max } = definitionOf(setting)

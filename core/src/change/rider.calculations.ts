@@ -14,6 +14,7 @@ import { exchangeWords, moveWords } from './moveWords.ts'
 import { measureNext, nextWords } from './measureNext.ts'
 import { setbackCurve } from './seatCurve.ts'
 import { sensitivities } from './sensitivity.ts'
+import { paceKeys } from './pace.ts'
 import { exchangeSchema, slots } from './parts.ts'
 import { handHolds, settingKeys, settings } from './settings.ts'
 import type { HandHold } from './settings.ts'
@@ -118,6 +119,7 @@ export const knockOnCalculation = defineCalculation({
       })
       .default({ knee: true, hands: 'seat', lever: true }),
     mode: z.enum(['whole', 'step']).default('step'),
+    pace: z.enum(paceKeys, { error: `pace must be one of ${paceKeys.join(', ')}.` }).default('settled'),
   }),
   output: z.object({
     moves: z.array(z.object({ setting: z.enum(settingKeys), side, by: z.number(), role: z.enum(['chosen', 'knock-on']) })),
@@ -131,8 +133,8 @@ export const knockOnCalculation = defineCalculation({
     later: z.string(),
   }),
   sources: ['geometry', 'common-practice', 'prior'],
-  run: ({ readings, ledger, bar, place, requested, holds, mode }) => {
-    const found = knockOn(standingOf(setupOf(readings, ledger, bar, place)), requested, holds, mode)
+  run: ({ readings, ledger, bar, place, requested, holds, mode, pace }) => {
+    const found = knockOn(standingOf(setupOf(readings, ledger, bar, place)), requested, holds, mode, pace)
     return {
       moves: [...found.moves],
       exchanges: [...found.exchanges],

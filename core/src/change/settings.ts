@@ -1,4 +1,5 @@
 import type { SourceKey } from '../sources.ts'
+import type { Pace } from './pace.ts'
 
 /** What the hands are held to while something else moves. */
 export const handHolds = {
@@ -20,6 +21,10 @@ export interface Setting {
   readonly cap: number
   /** largest answer that keeps the hands where they are: another part, not another position */
   readonly answerCap?: number
+  /** what such a part commonly gives either way, where its room was not read */
+  readonly usualRoom?: number
+  /** largest move at once on a new set-up, which no body has got used to yet; else the cap holds there too */
+  readonly wholeCap?: number
   /** what a hand with a tape can set */
   readonly resolution: number
   readonly more: string
@@ -36,7 +41,7 @@ export interface Setting {
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
-type More = Partial<Pick<Setting, 'answerCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart'>>
+type More = Partial<Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart'>>
 
 /** A setting that is one for the bike. */
 function row(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
@@ -61,12 +66,13 @@ const clamp = { hands: 'free', movesClamp: true } as const
  */
 export const settings = {
   ...at('feet', {
-    cleatSetback: rows('Cleat', 'mm', 5, 0.5, 'back', 'forward'),
-    cleatInboard: rows('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard'),
+    cleatSetback: rows('Cleat', 'mm', 5, 0.5, 'back', 'forward', { wholeCap: 25, usualRoom: 12 }),
+    cleatInboard: rows('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', { wholeCap: 10 }),
     soleStack: rows('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner'),
-    cleatTurn: rows('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in'),
+    cleatTurn: rows('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in', { wholeCap: 10 }),
     cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', part),
     wedge: rows('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up'),
+    heelWedge: rows('Heel wedge', 'deg', 1, 0.5, 'inner side up', 'outer side up'),
     archSupport: rows('Arch support', 'mm', 3, 1, 'higher', 'lower'),
     adapter: rows('Adapter', 'mm', 25, 1, 'longer', 'shorter'),
     washer: rows('Washer', 'mm', 1.5, 0.5, 'on', 'off'),
@@ -75,9 +81,9 @@ export const settings = {
     crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', part),
   }),
   ...at('seat', {
-    saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down', { freesKnee: true }),
-    saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward'),
-    saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down'),
+    saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down', { freesKnee: true, wholeCap: 100 }),
+    saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward', { wholeCap: 60 }),
+    saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down', { wholeCap: 10 }),
     saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', part),
     saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower', part),
     saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower', part),
@@ -86,10 +92,10 @@ export const settings = {
     saddleRailHeight: row('Height over the rails', 'mm', 80, 0.5, 'more', 'less', part),
   }),
   ...at('hands', {
-    handReach: row('Hands', 'mm', 10, 1, 'forward', 'back', { hands: 'free' }),
-    handHeight: row('Hands', 'mm', 10, 1, 'up', 'down', { hands: 'free' }),
-    gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower'),
-    spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, ...clamp }),
+    handReach: row('Hands', 'mm', 10, 1, 'forward', 'back', { hands: 'free', wholeCap: 80 }),
+    handHeight: row('Hands', 'mm', 10, 1, 'up', 'down', { hands: 'free', wholeCap: 80 }),
+    gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower', { wholeCap: 80 }),
+    spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, wholeCap: 40, ...clamp }),
     stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, ...clamp, ...part }),
     stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
     barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
@@ -98,8 +104,8 @@ export const settings = {
     barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less', { hands: 'frame', ...part }),
     barUpsweep: row('Upsweep', 'deg', 10, 0.5, 'more', 'less', { hands: 'frame', ...part }),
     barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter', { hands: 'frame', ...part }),
-    barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'frame' }),
-    leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up'),
+    barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'free', wholeCap: 20 }),
+    leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40 }),
   }),
 } as const satisfies Readonly<Record<string, Setting>>
 
@@ -112,7 +118,13 @@ export function settingOf(key: SettingKey): Setting {
 }
 
 /** How far a move may go at once: an answer that keeps the hands in place may take a whole other part. */
-export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }): number {
-  const { cap, answerCap } = settingOf(setting)
-  return role === 'knock-on' ? (answerCap ?? cap) : cap
+export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
+  const most = capOf(setting, pace)
+  return role === 'knock-on' ? Math.max(settingOf(setting).answerCap ?? 0, most) : most
+}
+
+/** How far a setting may be moved at once at a pace. */
+export function capOf(setting: SettingKey, pace: Pace): number {
+  const { cap, wholeCap } = settingOf(setting)
+  return pace === 'new' ? (wholeCap ?? cap) : cap
 }

@@ -32,7 +32,7 @@ export interface RotationInput {
   readonly heelIn: number
   readonly heelOut: number
   /** largest turn of the cleat from straight; Infinity where it was not read */
-  readonly turnRoom: number
+  readonly turnRoom: number | null
 }
 
 /** Where the foot may go and where it goes; degrees of toe-out. */
@@ -65,7 +65,8 @@ export interface Rotation {
  * further out, so the swing runs from toe-out less the outward swing to toe-out plus the inward one.
  * @source common-practice
  */
-export function cleatRotation({ toeOut, cleatTurn, float, heelIn, heelOut, turnRoom }: RotationInput): Rotation {
+export function cleatRotation({ toeOut, cleatTurn, float, heelIn, heelOut, turnRoom: room }: RotationInput): Rotation {
+  const turnRoom = room ?? Infinity
   const half = float / 2
   const swing = { low: toeOut - heelOut, high: toeOut + heelIn }
   const target = (swing.low + swing.high) / 2
@@ -100,7 +101,7 @@ export function rotationInput({ toeOut, cleatTurn, float, heelIn, heelOut, turnR
     float: float.value,
     heelIn: heelIn?.value ?? 0,
     heelOut: heelOut?.value ?? 0,
-    turnRoom: turnRoom?.value ?? Infinity,
+    turnRoom: turnRoom?.value ?? null,
   }
 }
 

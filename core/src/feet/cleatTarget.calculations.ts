@@ -3,6 +3,7 @@ import { defineCalculation } from '../calculation.ts'
 import { definitionOf } from '../measure/readingDefinitions.ts'
 import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { allowedRange } from '../measure/readingEntry.ts'
+import { trimmed } from '../quantity/entry.ts'
 import { cleatSchool, cleatSchoolKeys, defaultCleatSchool } from './cleatSchools.ts'
 import { cleatTarget } from './cleatTarget.ts'
 import type { CleatTargetInput } from './cleatTarget.ts'
@@ -74,16 +75,20 @@ function ruleWords({ school, shoeSize, heelToMtp1, heelToMtp5, footLength }: Cle
     case 'band':
       return `middle of ${rule.low} to ${rule.high}`
     case 'by-shoe-size':
-      return `EU ${shoeSize}: linear, EU ${rule.from[0]} → ${rule.from[1]}, EU ${rule.to[0]} → ${rule.to[1]}`
+      return `EU ${figure(shoeSize)}: linear, EU ${rule.from[0]} → ${rule.from[1]}, EU ${rule.to[0]} → ${rule.to[1]}`
     case 'between-heads':
-      return `(MTP1 ${heelToMtp1} − MTP5 ${heelToMtp5}) / 2`
+      return `(MTP1 ${figure(heelToMtp1)} − MTP5 ${figure(heelToMtp5)}) / 2`
     case 'share-of-foot':
-      return `MTP1 ${heelToMtp1} − ${rule.share} · foot ${footLength}`
+      return `MTP1 ${figure(heelToMtp1)} − ${rule.share} · foot ${figure(footLength)}`
   }
 }
 
+const figure = (value: number | undefined) => (value === undefined ? '–' : trimmed(value, 2))
+
 function slotWords({ setbackNow, slotForward, slotBack }: CleatTargetInput): string {
-  const end = (room: number | undefined, sign: number) =>
-    room === undefined ? 'not read' : (setbackNow + sign * room).toFixed(1).replace('-', '−')
-  return `target held between ${end(slotForward, -1)} and ${end(slotBack, 1)}`
+  const end = (room: number, sign: number) => (setbackNow + sign * room).toFixed(1).replace('-', '−')
+  const [foremost, rearmost] = [slotForward === undefined ? null : end(slotForward, -1), slotBack === undefined ? null : end(slotBack, 1)]
+  if (foremost === null && rearmost === null) return 'room in the slot not read: not held'
+  if (foremost === null || rearmost === null) return foremost === null ? `target held before ${rearmost}` : `target held behind ${foremost}`
+  return `target held between ${foremost} and ${rearmost}`
 }

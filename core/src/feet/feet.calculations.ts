@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../calculation.ts'
+import { trimmed } from '../quantity/entry.ts'
 import { rankingAnswer, rankingOutput, rankingWorking } from '../quantity/rankingAnswer.ts'
 import { bySide } from '../quantity/sided.ts'
 import { LEAST_BITE, boltBite } from './boltCheck.ts'
@@ -29,7 +30,7 @@ export const cleatRotationCalculation = defineCalculation({
     float: numberField('float', 0, 30, 'degrees', 'Whole float'),
     heelIn: numberField('heelIn', 0, 25, 'degrees').default(0),
     heelOut: numberField('heelOut', 0, 25, 'degrees').default(0),
-    turnRoom: numberField('turnRoom', 0, 45, 'degrees', '± the cleat can be turned from straight').default(45),
+    turnRoom: numberField('turnRoom', 0, 45, 'degrees', '± the cleat can be turned from straight; null = not read, taken as no limit').nullable().default(null),
   }),
   output: z.object({
     floatNow: range,
@@ -53,7 +54,7 @@ export const cleatRotationCalculation = defineCalculation({
     { label: 'Room inward', formula: 'float’s upper end − swing’s', value: out.roomIn, unit: 'deg', output: 'roomIn' },
     { label: 'Room outward', formula: 'swing’s lower end − float’s', value: out.roomOut, unit: 'deg', output: 'roomOut' },
     { label: 'Target', formula: 'middle of the swing', value: out.target, unit: 'deg', output: 'target' },
-    { label: 'What this sole allows', formula: `held within ±${i.turnRoom}`, value: out.attainable, unit: 'deg', output: 'attainable' },
+    { label: 'What this sole allows', formula: i.turnRoom === null ? 'room not read: not held' : `held within ±${trimmed(i.turnRoom, 2)}`, value: out.attainable, unit: 'deg', output: 'attainable' },
     { label: 'Turn', formula: 'allowed − now', value: out.difference, unit: 'deg', output: 'difference' },
     { label: 'Float that would hold it', formula: `swing + 2 · ${RELEASE_ROOM}`, value: out.floatNeeded, unit: 'deg', output: 'floatNeeded' },
   ],
@@ -103,8 +104,8 @@ const partSide = (side: string) =>
     target: numberField(`${side}.target`, 60, 260, 'mm', 'Half stance wanted'),
     low: numberField(`${side}.low`, 40, 280, 'mm', 'Least half stance that counts as met').optional(),
     high: numberField(`${side}.high`, 40, 280, 'mm', 'Largest that counts as met').optional(),
-    cleatOut: numberField(`${side}.cleatOut`, 0, 20, 'mm', 'How far the cleat can go inward on the shoe, which moves the foot out').default(2),
-    cleatIn: numberField(`${side}.cleatIn`, 0, 20, 'mm', 'How far it can go outward on the shoe').default(2),
+    cleatOut: numberField(`${side}.cleatOut`, 0, 25, 'mm', 'How far the cleat can go inward on the shoe, which moves the foot out').default(2),
+    cleatIn: numberField(`${side}.cleatIn`, 0, 25, 'mm', 'How far it can go outward on the shoe').default(2),
     thread: numberField(`${side}.thread`, 6, 30, 'mm').nullable().default(null),
   }) // prettier-ignore
 const sizes = (label: string, usual: readonly number[]) =>

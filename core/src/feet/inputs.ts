@@ -131,6 +131,9 @@ export function supportReadings(now: ResolvedReadings, side: Side): Omit<Support
     forefootTilt: of('forefootTilt'),
     archDrop: of('archDrop'),
     wedge: of('wedge'),
+    heelTilt: of('heelTilt'),
+    heelWedge: of('heelWedge'),
+    heelCup: chosen(now, 'heelCup'),
     archSupport: of('archSupport'),
     shoeUpper: chosen(now, 'shoeUpper'),
   }

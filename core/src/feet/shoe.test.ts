@@ -97,6 +97,9 @@ describe('wedges and footbeds', () => {
     forefootTilt: deg(8),
     archDrop: mm(6),
     wedge: null,
+    heelTilt: null,
+    heelWedge: null,
+    heelCup: null,
     archSupport: null,
     shoeUpper: 'firm',
     complaint: true,
@@ -104,20 +107,36 @@ describe('wedges and footbeds', () => {
   })
 
   it('start with one degree, never make up more than half, and stop there', () => {
-    expect(judgeWedge('left', support())).toMatchObject({ state: 'try', by: 1 })
-    expect(judgeWedge('left', support({ wedge: deg(3, 0.5) }))).toMatchObject({ state: 'try', by: 1 })
-    expect(judgeWedge('left', support({ wedge: deg(4, 0.5) }))).toMatchObject({ state: 'level', by: 0 })
-    expect(judgeWedge('left', support({ forefootTilt: deg(-8) }))).toMatchObject({ state: 'try', by: -1 })
+    expect(judgeWedge('left', 'wedge', support())).toMatchObject({ state: 'try', by: 1 })
+    expect(judgeWedge('left', 'wedge', support({ wedge: deg(3, 0.5) }))).toMatchObject({ state: 'try', by: 1 })
+    expect(judgeWedge('left', 'wedge', support({ wedge: deg(4, 0.5) }))).toMatchObject({ state: 'level', by: 0 })
+    expect(judgeWedge('left', 'wedge', support({ forefootTilt: deg(-8) }))).toMatchObject({ state: 'try', by: -1 })
   })
 
   it('are not put under a tilt that every foot has, that the goniometer cannot tell, or that nothing complains about', () => {
-    expect(judgeWedge('left', support({ forefootTilt: deg(3.5) })).by).toBe(0)
-    expect(judgeWedge('left', support({ forefootTilt: deg(5, 6) })).by).toBe(0)
-    expect(judgeWedge('left', support({ complaint: false })).by).toBe(0)
-    expect(judgeWedge('left', support({ shoeUpper: 'soft' })).headline).toMatch(/firm shoe before a wedge/)
-    expect(judgeWedge('left', support({ forefootTilt: null })).state).toBe('missing')
+    expect(judgeWedge('left', 'wedge', support({ forefootTilt: deg(3.5) })).by).toBe(0)
+    expect(judgeWedge('left', 'wedge', support({ forefootTilt: deg(5, 6) })).by).toBe(0)
+    expect(judgeWedge('left', 'wedge', support({ complaint: false })).by).toBe(0)
+    expect(judgeWedge('left', 'wedge', support({ shoeUpper: 'soft' })).headline).toMatch(/firm shoe before a wedge/)
+    expect(judgeWedge('left', 'wedge', support({ forefootTilt: null })).state).toBe('missing')
     // Garbalosa et al. 1994 (from memory): 86.7 % of 240 feet in varus.
-    expect(judgeWedge('left', support()).sure).toMatch(/240 feet 87 of 100/)
+    expect(judgeWedge('left', 'wedge', support()).sure).toMatch(/240 feet 87 of 100/)
+  })
+
+  it('go under a heel by its own tilt, where the heel cup is firm enough to hold one (common practice)', () => {
+    const heel = (over: Partial<SupportReadings> = {}) =>
+      judgeWedge('right', 'heelWedge', support({ heelTilt: deg(8), heelCup: 'firm', ...over }))
+    expect(heel()).toMatchObject({ state: 'try', by: 1, headline: 'Right heel: one wedge to try.' })
+    expect(heel().sentence).toMatch(/inner side, look at the knee’s path.*Never more than 4°/)
+    expect(heel({ heelTilt: deg(-8) })).toMatchObject({ by: -1 })
+    expect(heel({ heelWedge: deg(4, 0.5) })).toMatchObject({ state: 'level', by: 0 })
+    expect(heel({ heelCup: 'soft' }).headline).toMatch(/firm heel cup before a wedge/)
+    expect(heel({ heelCup: null }).headline).toMatch(/press the heel cup first/)
+    expect(heel({ heelTilt: deg(3) }).by).toBe(0)
+    expect(heel({ complaint: false }).by).toBe(0)
+    // A soft upper does not stop a heel wedge, nor a soft heel cup one under the forefoot.
+    expect(heel({ shoeUpper: 'soft' }).by).toBe(1)
+    expect(judgeWedge('left', 'wedge', support({ heelCup: 'soft' })).by).toBe(1)
   })
 
   it('support an arch from a drop of 10 mm, or from 6 where it hurts (Mueller et al. 1993, Brody 1982, from memory)', () => {

@@ -20,6 +20,7 @@ import {
   STANCE_MET,
   USUAL_THREAD,
   stanceMeans,
+  missWords,
   stanceOptions,
   threadFinding,
   usualStock,
@@ -251,5 +252,37 @@ describe('ways to a stance', () => {
   it('names how each is undone', () => {
     const options = stanceOptions(search({ target: both(134) }), 20)
     expect(options.find((o) => o.moves.some((m) => m.mean === 'axle'))?.reversible).toMatch(/old pedals/)
+  })
+})
+
+describe('a way that cannot reach', () => {
+  // Wanted +15 each side with a 20 mm adapter in the drawer: 7 mm too far leads the knee the other way.
+  const asked = both(15)
+  const options = stanceOptions(
+    search({
+      target: both(141),
+      band: both({ low: 136, high: 146 }),
+      stock: { washers: [0, 1, 1.5], axles: [53, 57], adapters: [0, 20], treads: [] },
+    }),
+    12,
+  )
+  it('is rather short than past where the foot is wanted', () => {
+    const first = options.find(({ reaches }) => !reaches)!
+    expect(first.left.left).toBeGreaterThan(0)
+    expect(missWords(first, asked)).toMatch(/^[\d.]+ mm short$/)
+  })
+  it('says which way it misses', () => {
+    expect(missWords({ miss: both(2), left: both(-7) }, asked)).toBe('2 mm too far')
+    expect(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked)).toBe('3 mm short right')
+    expect(missWords({ miss: { left: 2, right: 3 }, left: { left: -7, right: 8 } }, asked)).toBe('2 mm too far left, 3 mm short right')
+  })
+  it('never puts an adapter on one side where both ask for the same', () => {
+    for (const by of [8, 12, 15, 20, 30]) {
+      for (const { parts: found } of stanceOptions(search({ target: both(126 + by) }), 50))
+        expect(found.left.adapter).toBe(found.right.adapter)
+    }
+    // One knee that asks for much more than the other still gets one.
+    const uneven = stanceOptions(search({ target: { left: 126, right: 146 } }), 50)
+    expect(uneven.some(({ parts: found }) => found.left.adapter !== found.right.adapter)).toBe(true)
   })
 })

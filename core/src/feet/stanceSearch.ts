@@ -1,6 +1,6 @@
 import { halfStance } from '../bike/frame.ts'
 import { trimmed } from '../quantity/entry.ts'
-import { sides } from '../quantity/sided.ts'
+import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { sideName } from '../quantity/finding.ts'
 import type { Finding } from '../quantity/finding.ts'
@@ -84,6 +84,10 @@ export const usualStock: StanceStock = {
   treads: [],
 }
 
+/** A foot that goes past where it is wanted counts as so many times further off: it leads the knee the other way. @source prior */
+const OVERSHOOT = 2
+/** Sides that ask for nearly the same get the same adapter, mm. @source prior */
+const ALIKE = 5
 const CLEAT_STEP = 0.5
 const same = (a: number, b: number) => Math.abs(a - b) < 1e-9
 const withOwn = (list: readonly number[], own: number) => (list.some((value) => same(value, own)) ? list : [own, ...list])
@@ -94,6 +98,8 @@ interface HalfOption {
   readonly left: number
   /** how far outside the band, 0 = met */
   readonly miss: number
+  /** the same as it weighs in the choice */
+  readonly weight: number
   readonly threadLeft: number
 }
 
@@ -112,13 +118,20 @@ export function stanceOptions(input: StanceSearchInput, count = 6): StanceOption
       const left = halfOptions(input, 'left', tread, axle)
       const right = halfOptions(input, 'right', tread, axle)
       // The sides share crank and pedals only: the best of each are the best of both.
-      for (const l of left) for (const r of right) found.push(candidate(input, l, r))
+      for (const l of left) for (const r of right) if (isPair(input, l, r)) found.push(candidate(input, l, r))
     }
   }
   const best = found.sort(better).filter(distinct())
   // A few that reach, and then the nearest of those that do not: a cheap first step is often enough to look again.
   const reaching = best.filter(reaches).slice(0, Math.ceil((2 * count) / 3))
   return [...reaching, ...best.filter((one) => !reaches(one))].slice(0, count).map((one) => inWords(input, one))
+}
+
+/** Whether both sides carry what suits them together: no adapter on one side only where both ask for nearly the same. */
+function isPair({ now, target }: StanceSearchInput, left: HalfOption, right: HalfOption): boolean {
+  const asked = bySide((side) => target[side] - halfStance(now[side]))
+  if (Math.abs(asked.left - asked.right) > ALIKE || !same(now.left.adapter, now.right.adapter)) return true
+  return same(left.parts.adapter, right.parts.adapter)
 }
 
 /** A pedal that hangs on too little thread as it is: before anything else. @source prior */
@@ -141,7 +154,7 @@ interface Candidate {
   readonly left: HalfOption
   readonly right: HalfOption
   readonly cost: number
-  /** the worse side's distance from what counts as met */
+  /** the worse side's distance from what counts as met, as it weighs */
   readonly miss: number
   readonly off: number
   /** which parts change on which side, as one number */
@@ -160,6 +173,11 @@ const KEPT = 4
 /** How far a half stance lies outside what counts as met. */
 function missOf({ low, high }: StanceBand, half: number): number {
   return Math.max(0, low - half - 1e-9, half - high - 1e-9)
+}
+
+/** The same for choosing: past the target weighs more than short of it. */
+function weightOf(miss: number, half: number, target: number, own: number): number {
+  return miss * (Math.sign(half - target) === Math.sign(target - own) ? OVERSHOOT : 1)
 }
 
 function bandOf({ target, band }: StanceSearchInput, side: Side): StanceBand {
@@ -192,7 +210,9 @@ function halfOptions(input: StanceSearchInput, side: Side, tread: number, axle: 
         (same(washer, own.washer) ? 0 : stanceMeans.washer.cost) +
         (same(adapter, own.adapter) ? 0 : stanceMeans.adapter.cost)
       const half = halfStance(parts)
-      keepBest(options, { parts, cost, left: target[side] - half, miss: missOf(band, half), threadLeft })
+      const miss = missOf(band, half)
+      const weight = weightOf(miss, half, target[side], halfStance(own))
+      keepBest(options, { parts, cost, left: target[side] - half, miss, weight, threadLeft })
     }
   }
   return options
@@ -208,7 +228,7 @@ function keepBest(best: HalfOption[], option: HalfOption): void {
 
 function before(a: HalfOption, b: HalfOption): boolean {
   if (a.miss > 0 !== b.miss > 0) return b.miss > 0
-  const first = a.miss > 0 ? a.miss - b.miss : a.cost - b.cost
+  const first = a.miss > 0 ? a.weight - b.weight : a.cost - b.cost
   const second = a.miss > 0 ? a.cost - b.cost : Math.abs(a.left) - Math.abs(b.left)
   return first < 0 || (first === 0 && second < 0)
 }
@@ -220,7 +240,7 @@ function candidate({ now }: StanceSearchInput, left: HalfOption, right: HalfOpti
   const crank = !same(left.parts.tread, now.left.tread)
   const cost = left.cost + right.cost + (axles ? sharedCost.axle : 0) + (crank ? sharedCost.crank : 0)
   const means = meansOf(now.left, left.parts) * 32 + meansOf(now.right, right.parts)
-  return { left, right, cost, miss: Math.max(left.miss, right.miss), off: Math.abs(left.left) + Math.abs(right.left), means }
+  return { left, right, cost, miss: Math.max(left.weight, right.weight), off: Math.abs(left.left) + Math.abs(right.left), means }
 }
 
 function meansOf(now: StanceParts, then: StanceParts): number {
@@ -256,6 +276,19 @@ function inWords({ now }: StanceSearchInput, found: Candidate): StanceOption {
     reversible: moves.length === 0 ? 'nothing to undo' : stanceMeans[heaviest ?? 'cleat'].reversible,
     words: moves.length === 0 ? 'Leave it as it is' : stanceWords(moves),
   }
+}
+
+/** How a way that does not reach misses, each side: "2 mm short left, 3 mm too far right". */
+export function missWords({ miss, left }: Pick<StanceOption, 'miss' | 'left'>, asked: Sided<number>): string {
+  const said = (side: Side) => {
+    if (miss[side] < 0.05) return null
+    // Left over in the direction that was asked for is short; the other way is too far.
+    const short = Math.sign(left[side]) === Math.sign(asked[side])
+    return `${trimmed(miss[side], 1)} mm ${short ? 'short' : 'too far'}`
+  }
+  const [l, r] = [said('left'), said('right')]
+  if (l === r && l !== null) return l
+  return [l && `${l} left`, r && `${r} right`].filter((words) => words !== null).join(', ')
 }
 
 /** All moves in words; what is alike on both sides is said once. */

@@ -55,7 +55,7 @@ import { chosenTarget, halves, stanceTargets } from './stance.ts'
 import type { StanceMethodKey, StanceParts, StanceTarget, StanceUse } from './stance.ts'
 import { threadFinding } from './stanceSearch.ts'
 import { toeFinding } from './toeClearance.ts'
-import { judgeFootbed, judgeWedge } from './wedges.ts'
+import { judgeFootbed, judgeWedge, wedgePlaces } from './wedges.ts'
 import type { SupportJudgement } from './wedges.ts'
 
 /** A rider's other bike as its last visit left it. */
@@ -131,6 +131,7 @@ export interface FeetParts {
   readonly clearanceMissing: Sided<readonly NumberKey[]>
   readonly stance: StanceStanding | null
   readonly wedge: Sided<SupportJudgement>
+  readonly heelWedge: Sided<SupportJudgement>
   readonly footbed: Sided<SupportJudgement>
   readonly wear: readonly Finding[]
   readonly bolts: readonly Finding[]
@@ -176,7 +177,8 @@ export function feetParts(context: FeetContext): FeetParts {
         return 'missing' in input ? input.missing : []
       }),
     stance: () => stanceStanding(now, { kind, stanceBy: choices.stanceBy ?? null, otherBikes }),
-    wedge: () => bySide((side) => judgeWedge(side, support(side))),
+    wedge: () => bySide((side) => judgeWedge(side, 'wedge', support(side))),
+    heelWedge: () => bySide((side) => judgeWedge(side, 'heelWedge', support(side))),
     footbed: () => bySide((side) => judgeFootbed(side, support(side))),
     wear: (parts) => wearFindings(wearInput(now), parts.look),
     bolts: () => boltFindings(boltReadings(now)),
@@ -393,7 +395,7 @@ function judgeTurn(parts: FeetParts): Partial<PageJudgement> {
               {
                 heading: `${sideLabel(side)} foot: rotation`,
                 calculation: anyCalculation(cleatRotationCalculation),
-                input: { ...input, turnRoom: Math.min(MOST_TURN_ROOM, input.turnRoom) },
+                input,
                 plusMinus: { toeOut: toeOut.plusMinus, cleatTurn: cleatTurn.plusMinus, float: float.plusMinus },
               },
             ]
@@ -412,8 +414,6 @@ function judgeTurn(parts: FeetParts): Partial<PageJudgement> {
     }),
   }
 }
-/** A slot that was not read does not stop the turn; the calculation takes no more than this, degrees. */
-const MOST_TURN_ROOM = 45
 
 /** Stance: each foot from the middle against the chosen target. The ways to it need the parts at hand and are the page's own. */
 function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
@@ -448,18 +448,26 @@ function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
 
 /** What a support puts under a foot, in words. */
 function supportWords({ key, side, by }: SupportJudgement): string {
-  return key === 'wedge' ? `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? 'big-toe' : 'little-toe'} side` : `${side} ${trimmed(by, 0)} mm`
+  if (key === 'footbed') return `${side} ${trimmed(by, 0)} mm`
+  const { more, less } = wedgePlaces[key].sides
+  return `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? more : less} side`
 }
 
 /** Wedges and footbeds to try, each kind at once for both feet. */
-function judgeSupport({ wedge, footbed }: FeetParts): Partial<PageJudgement> {
-  const offer = (key: string, name: string, setting: 'wedge' | 'archSupport', rows: Sided<SupportJudgement>): Proposal[] => {
+function judgeSupport({ wedge, heelWedge, footbed }: FeetParts): Partial<PageJudgement> {
+  const offer = (key: string, name: string, setting: 'wedge' | 'heelWedge' | 'archSupport', rows: Sided<SupportJudgement>): Proposal[] => {
     const tries = sides.map((side) => rows[side]).filter(({ by }) => by !== 0)
     if (tries.length === 0) return []
     const requested = tries.map(({ side, by }) => ({ setting, side, by }))
     return [{ key, words: `${name}: ${tries.map(supportWords).join(', ')}`, requested, reason: tries[0]?.headline ?? '' }]
   }
-  return { proposals: [...offer('wedge', 'Wedge', 'wedge', wedge), ...offer('footbed', 'Support', 'archSupport', footbed)] }
+  return {
+    proposals: [
+      ...offer('wedge', 'Wedge', 'wedge', wedge),
+      ...offer('heelWedge', 'Heel wedge', 'heelWedge', heelWedge),
+      ...offer('footbed', 'Support', 'archSupport', footbed),
+    ],
+  }
 }
 
 /** What is read on each page. */
@@ -469,7 +477,7 @@ const reads = {
   cleat: ['footLength', 'shoeSize', 'heelToMtp1', 'heelToMtp5', 'cleatSetback', 'slotForward', 'slotBack'],
   rotation: ['toeOutHanging', 'toeOutStanding', 'cleatTurn', 'cleatTurnRoom', 'cleatFloat', 'heelIn', 'heelOut', 'shoeHeelOutside', 'stayWidth', 'pelvisLevel'],
   stance: ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard', 'slotAcross', 'axleThread', 'kneeOutside', 'hipBreadth', 'kneeAlignment', 'otherStance', 'rideHours', 'cadence'],
-  support: ['forefootTilt', 'wedge', 'archDrop', 'archSupport', 'shoeUpper'],
+  support: ['forefootTilt', 'wedge', 'heelTilt', 'heelWedge', 'heelCup', 'archDrop', 'archSupport', 'shoeUpper'],
   wear: ['cleatDistance', 'cleatHours', 'cleatWalking', 'cleatWear', 'cleatPlay', 'releaseFeel', 'boltPattern', 'boltsFitted', 'boltLength', 'cleatPlate', 'boltDepth', 'boltTorque'],
 } as const satisfies Readonly<Record<string, readonly ReadingKey[]>> // prettier-ignore
 
@@ -519,7 +527,7 @@ export const feetStation = defineStation({
       label: 'Wedge, footbed',
       picture: 'fore-aft',
       readings: reads.support,
-      fields: [...bothSides('wedge'), ...bothSides('archSupport')],
+      fields: [...bothSides('wedge'), ...bothSides('heelWedge'), ...bothSides('archSupport')],
       judge: judgeSupport,
     },
     wear: {

@@ -12,6 +12,10 @@ export interface SupportReadings {
   readonly forefootTilt: Quantity | null
   readonly archDrop: Quantity | null
   readonly wedge: Quantity | null
+  /** fallen inward is plus; its wedge raises the inner side */
+  readonly heelTilt: Quantity | null
+  readonly heelWedge: Quantity | null
+  readonly heelCup: OptionOf<'heelCup'> | null
   readonly archSupport: Quantity | null
   readonly shoeUpper: OptionOf<'shoeUpper'> | null
   /** a complaint of the foot or the knee that a wedge or a footbed could bear on */
@@ -32,10 +36,10 @@ export const SUPPORT_STEP = 3
 
 /** One foot's support: what to put under it now, if anything. */
 export interface SupportJudgement {
-  readonly key: 'wedge' | 'footbed'
+  readonly key: WedgeKey | 'footbed'
   readonly side: Side
   readonly state: 'missing' | 'level' | 'try'
-  /** change to make now: degrees, + big-toe side up; or mm of support, + higher */
+  /** change to make now: degrees, + big-toe or inner side up; or mm of support, + higher */
   readonly by: number
   readonly headline: string
   readonly sentence: string
@@ -43,82 +47,99 @@ export interface SupportJudgement {
   readonly source: SourceKey
 }
 
+/** Where a wedge goes, and what its tilt and its sides are called. */
+interface WedgePlace {
+  readonly name: string
+  readonly tilt: 'forefootTilt' | 'heelTilt'
+  readonly sides: { readonly more: string; readonly less: string }
+  readonly tilted: { readonly more: string; readonly less: string }
+  /** how sure such a tilt is */
+  readonly sure: string
+  /** what the shoe lacks to hold it; null = it holds */
+  readonly lacks: (read: SupportReadings) => { readonly headline: string; readonly sentence: string } | null
+  readonly source: SourceKey
+}
+
+/** Wedges under the foot, in the order of the work. @source common-practice */
+export const wedgePlaces = {
+  wedge: {
+    name: 'forefoot',
+    tilt: 'forefootTilt',
+    sides: { more: 'big-toe', less: 'little-toe' },
+    tilted: { more: 'big-toe side up', less: 'little-toe side up' },
+    sure: 'Of 240 feet 87 of 100 were tilted big-toe side up, so a tilt by itself is no fault.',
+    lacks: ({ shoeUpper }) =>
+      shoeUpper === 'soft'
+        ? { headline: 'a firm shoe before a wedge', sentence: 'but a soft upper lets the foot roll off the wedge' }
+        : null,
+    source: 'garbalosa',
+  },
+  heelWedge: {
+    name: 'heel',
+    tilt: 'heelTilt',
+    sides: { more: 'inner', less: 'outer' },
+    tilted: { more: 'inward', less: 'outward' },
+    sure: 'Standing says little about pedalling: the knee’s path decides.',
+    lacks: ({ heelCup }) =>
+      heelCup === 'firm'
+        ? null
+        : heelCup === 'soft'
+          ? { headline: 'a firm heel cup before a wedge', sentence: 'but a soft heel cup lets the heel slide off the wedge' }
+          : { headline: 'press the heel cup first', sentence: 'and whether the heel cup is firm enough to hold a wedge is not read' },
+    source: 'common-practice',
+  },
+} as const satisfies Readonly<Record<string, WedgePlace>>
+export type WedgeKey = keyof typeof wedgePlaces
+
 /**
- * A wedge from the forefoot's tilt: never more than half of it, one degree at a time, and only where
- * something hurts and the shoe holds the foot. Most feet tilt, so the tilt alone is no reason.
+ * A wedge from the tilt of forefoot or heel: never more than half of it, one degree at a time, and
+ * only where something hurts and the shoe holds the foot. Most feet tilt, so the tilt alone is no
+ * reason.
  * @source common-practice
  */
-export function judgeWedge(side: Side, { forefootTilt, wedge, shoeUpper, complaint }: SupportReadings): SupportJudgement {
-  const name = sideName(side)
-  const base = { key: 'wedge', side, source: 'garbalosa' } as const
+export function judgeWedge(side: Side, key: WedgeKey, read: SupportReadings): SupportJudgement {
+  const place: WedgePlace = wedgePlaces[key]
+  const [measuredTilt, wedge] = [read[place.tilt], read[key]]
+  const name = `${sideName(side)} ${place.name}`
+  const level = (headline: string, sentence: string): SupportJudgement => ({
+    ...base,
+    state: 'level',
+    by: 0,
+    headline: `${name} ${headline}`,
+    sentence,
+    sure,
+  })
+  const base = { key, side, source: place.source } as const
   const sure =
-    forefootTilt === null
-      ? ''
-      : `±${trimmed(forefootTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. Of 240 feet 87 of 100 were tilted big-toe side up, so a tilt by itself is no fault.`
-  if (forefootTilt === null) {
-    return {
-      ...base,
-      state: 'missing',
-      by: 0,
-      headline: `${name} forefoot tilt is not read.`,
-      sentence: 'Measure it only where knee or foot complain.',
-      sure,
-    }
+    measuredTilt === null ? '' : `±${trimmed(measuredTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. ${place.sure}`
+  if (measuredTilt === null) {
+    const headline = `${name} tilt is not read.`
+    return { ...base, state: 'missing', by: 0, headline, sentence: 'Measure it only where knee or foot complain.', sure }
   }
-  const tilt = forefootTilt.value
+  const tilt = measuredTilt.value
   const already = wedge?.value ?? 0
   const most = Math.sign(tilt) * Math.floor(Math.abs(tilt) * WEDGE_SHARE)
   const rest = Math.abs(tilt) < TILT_IGNORED ? -already : most - already
-  const tiltWords = `${trimmed(Math.abs(tilt), 1)}° ${tilt >= 0 ? 'big-toe' : 'little-toe'} side up`
-  if (Math.abs(tilt) < TILT_IGNORED || Math.abs(tilt) <= forefootTilt.plusMinus) {
+  const tiltWords = `${trimmed(Math.abs(tilt), 1)}° ${tilt >= 0 ? place.tilted.more : place.tilted.less}`
+  if (Math.abs(tilt) < TILT_IGNORED || Math.abs(tilt) <= measuredTilt.plusMinus) {
     const out =
       already !== 0 ? ` The wedge of ${trimmed(already, 1)}° in there has no tilt to answer: was it asked for by the knee’s path?` : ''
-    return {
-      ...base,
-      state: 'level',
-      by: 0,
-      headline: `${name} forefoot needs no wedge.`,
-      sentence: `It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`,
-      sure,
-    }
+    return level('needs no wedge.', `It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`)
   }
-  if (Math.abs(rest) < WEDGE_STEP - 1e-9 || Math.sign(rest) !== Math.sign(tilt)) {
-    return {
-      ...base,
-      state: 'level',
-      by: 0,
-      headline: `${name} forefoot has its wedge.`,
-      sentence: `It tilts ${tiltWords}; a wedge makes up half at most, and ${trimmed(already, 1)}° are in.`,
-      sure,
-    }
-  }
-  if (!complaint) {
-    return {
-      ...base,
-      state: 'level',
-      by: 0,
-      headline: `${name} forefoot tilts ${tiltWords}.`,
-      sentence: 'Nothing told speaks for a wedge: leave it.',
-      sure,
-    }
-  }
-  if (shoeUpper === 'soft') {
-    return {
-      ...base,
-      state: 'level',
-      by: 0,
-      headline: `${name} forefoot: a firm shoe before a wedge.`,
-      sentence: `It tilts ${tiltWords}, but a soft upper lets the foot roll off the wedge.`,
-      sure,
-    }
+  if (Math.abs(rest) < WEDGE_STEP - 1e-9 || Math.sign(rest) !== Math.sign(tilt))
+    return level('has its wedge.', `It tilts ${tiltWords}; a wedge makes up half at most, and ${trimmed(already, 1)}° are in.`)
+  if (!read.complaint) return level(`tilts ${tiltWords}.`, 'Nothing told speaks for a wedge: leave it.')
+  const lack = place.lacks(read)
+  if (lack !== null) {
+    return { ...level('', `It tilts ${tiltWords}, ${lack.sentence}.`), headline: `${name}: ${lack.headline}.` }
   }
   const by = Math.sign(rest) * WEDGE_STEP
   return {
     ...base,
     state: 'try',
     by,
-    headline: `${name} forefoot: one wedge to try.`,
-    sentence: `It tilts ${tiltWords}. Smallest step first: ${WEDGE_STEP}° under the ${by > 0 ? 'big-toe' : 'little-toe'} side, look at the knee’s path, take it out if nothing changes. Never more than ${trimmed(Math.abs(most), 0)}° here.`,
+    headline: `${name}: one wedge to try.`,
+    sentence: `It tilts ${tiltWords}. Smallest step first: ${WEDGE_STEP}° under the ${by > 0 ? place.sides.more : place.sides.less} side, look at the knee’s path, take it out if nothing changes. Never more than ${trimmed(Math.abs(most), 0)}° here.`,
     sure,
   }
 }

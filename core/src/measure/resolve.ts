@@ -106,6 +106,7 @@ const estimates: Readonly<Partial<Record<NumberKey, (get: Lookup) => Resolved>>>
   washer: () => fixed(0, 1.5, 'mm', 'usually none'),
   adapter: () => fixed(0, 0.5, 'mm', 'usually none'),
   wedge: () => fixed(0, 1, 'deg', 'usually none'),
+  heelWedge: () => fixed(0, 1, 'deg', 'usually none'),
   archSupport: () => fixed(0, 4, 'mm', 'flat insole'),
   headAngle: () => fixed(72, 3, 'deg', 'usual frame'),
   headset: () => fixed(12, 10, 'mm', 'usual headset'),

@@ -1,13 +1,14 @@
 import type { Change } from '../change/fold.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 
+/** The latest rating given under a change still in force; null where nothing was rated again. */
+export function ratedAgain(complaint: Complaint, ratings: readonly Rating[], changes: readonly Change[]): number | null {
+  const rows = ratings.filter((rating) => rating.complaintId === complaint.id)
+  const last = changes.findLast((change) => change.state !== 'undone' && rows.some(({ changeId }) => changeId === change.id))
+  return last === undefined ? null : (rows.find(({ changeId }) => changeId === last.id)?.severity ?? null)
+}
+
 /** Severity now: the latest rating given under a change still in force, else as first told. */
 export function severityNow(complaint: Complaint, ratings: readonly Rating[], changes: readonly Change[]): number {
-  let severity = complaint.severity
-  for (const change of changes) {
-    if (change.state === 'undone') continue
-    const rating = ratings.find((r) => r.complaintId === complaint.id && r.changeId === change.id)
-    if (rating) severity = rating.severity
-  }
-  return severity
+  return ratedAgain(complaint, ratings, changes) ?? complaint.severity
 }

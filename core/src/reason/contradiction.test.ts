@@ -10,7 +10,7 @@ import type { StationPage } from '../station.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { bodyRegionKeys } from '../talk/regions.ts'
 import type { BodyRegionKey } from '../talk/regions.ts'
-import type { aReading} from '../testing.ts';
+import type { aReading } from '../testing.ts'
 import { readingsWith, uuid } from '../testing.ts'
 import type { CauseVerdict } from './cause.ts'
 import { footComplaints } from './footCauses.ts'

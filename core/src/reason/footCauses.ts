@@ -123,9 +123,11 @@ export const footCauses = {
   'foot-tilt': {
     label: 'Foot tilt',
     page: 'support',
-    says: ({ wedge }, side) => {
-      const { state, headline } = wedge[side]
-      return state === 'missing' ? open(headline, 'forefootTilt') : state === 'try' ? speaksFor(headline) : against(headline)
+    says: ({ wedge, heelWedge }, side) => {
+      const [fore, heel] = [wedge[side], heelWedge[side]]
+      const toTry = [fore, heel].find(({ state }) => state === 'try')
+      if (toTry) return speaksFor(toTry.headline)
+      return fore.state === 'missing' ? open(fore.headline, 'forefootTilt') : against(fore.headline)
     },
   },
   'soft-shoe': {

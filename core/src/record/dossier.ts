@@ -1,6 +1,7 @@
 import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
+import { paceKeys } from '../change/pace.ts'
 import { feetChoicesSchema } from '../feet/choices.ts'
 import { handsChoicesSchema } from '../hands/choices.ts'
 import { readingSchema } from '../measure/reading.ts'
@@ -32,11 +33,23 @@ export const bikeFieldsSchema = z.strictObject({
 /** What the fitter has picked, station by station; what is left out is as computed. */
 export const choicesSchema = z.strictObject({ feet: feetChoicesSchema, seat: seatChoicesSchema, hands: handsChoicesSchema })
 export type Choices = z.infer<typeof choicesSchema>
+/** Something that stands in the way of riding, which the fitter has overruled. */
+export const overruledSchema = z.strictObject({
+  block: z.string().max(120),
+  reason: words('Reason', 3, 300),
+})
 export const visitFieldsSchema = z.strictObject({
   title: words('Visit', 1, 120),
   /** ids of plausibility questions the fitter has answered with "it is right" */
   acknowledged: z.array(z.string().max(120)).max(200),
   choices: choicesSchema,
+  /** how far one change may go; null = as what was told and ridden suggests */
+  pace: z
+    .enum(paceKeys, { error: `Pace must be one of ${paceKeys.join(', ')}.` })
+    .nullable()
+    .default(null),
+  /** what stood in the way of riding and was overruled, by key and side, with the reason */
+  overruled: z.array(overruledSchema).max(20, { error: 'At most 20 things can be overruled.' }).default([]),
 })
 
 export type RiderFields = z.infer<typeof riderFieldsSchema>
@@ -44,10 +57,16 @@ export type BikeFields = z.infer<typeof bikeFieldsSchema>
 export type VisitFields = z.infer<typeof visitFieldsSchema>
 
 /** What a visit begins with: everything as computed. */
-export const freshVisit: VisitFields = { title: 'First visit', acknowledged: [], choices: { feet: {}, seat: {}, hands: {} } }
+export const freshVisit: VisitFields = {
+  title: 'First visit',
+  acknowledged: [],
+  choices: { feet: {}, seat: {}, hands: {} },
+  pace: null,
+  overruled: [],
+}
 /** The fields of a visit out of whatever carries them: the one list of them. */
-export function visitFieldsOf({ title, acknowledged, choices }: VisitFields): VisitFields {
-  return { title, acknowledged, choices }
+export function visitFieldsOf({ title, acknowledged, choices, pace, overruled }: VisitFields): VisitFields {
+  return { title, acknowledged, choices, pace, overruled }
 }
 
 const row = { id: z.uuid(), version: z.int().min(0) }
@@ -57,6 +76,8 @@ export const dossierSchema = z.strictObject({
   rider: riderFieldsSchema.extend(row),
   bike: bikeFieldsSchema.extend(row),
   visit: visitFieldsSchema.extend({ ...row, startedAt: z.iso.datetime() }),
+  /** visits on this bike before this one */
+  earlierVisits: z.int().min(0),
   readings: z.array(z.strictObject({ reading: readingSchema, version: z.int() })),
   complaints: z.array(z.strictObject({ complaint: complaintSchema, version: z.int(), removed: z.boolean() })),
   ledger: z.array(ledgerEntrySchema),

@@ -74,7 +74,8 @@ describe('whatever is handed in as a visit file', () => {
     for (const path of paths(file)) {
       const text = JSON.stringify(withLeaf(file, path, undefined as never))
       const optional =
-        path.startsWith('complaints.0.warnings.') || /^(readings\.\d+\.(condition|repeats|after)|ledger\.\d+\.exchanges)$/.test(path)
+        path.startsWith('complaints.0.warnings.') ||
+        /^(readings\.\d+\.(condition|repeats|after)|ledger\.\d+\.(exchanges|pace)|visit\.(pace|overruled))$/.test(path)
       expect([path, readOrWords(text)]).toEqual([path, optional ? 'read' : 'refused'])
     }
   })

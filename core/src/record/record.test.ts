@@ -9,7 +9,7 @@ import type { Complaint } from '../talk/complaint.ts'
 import { warningSignsFor } from '../talk/warningSigns.ts'
 import { severityNow } from '../prove/severity.ts'
 import { foldLedger } from '../change/fold.ts'
-import { entryOf, exampleReadings, testTime, uuid } from '../testing.ts'
+import { aReading, entryOf, exampleReadings, testTime, uuid, wholeReadings } from '../testing.ts'
 import { sheetOf } from './sheet.ts'
 import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'
 import type { VisitFile } from './visitFile.ts'
@@ -135,6 +135,44 @@ describe('the sheet', () => {
   it('marks estimates and converts for a fitter who works in inches', () => {
     expect(sheet.readings.find((row) => row.label === 'Thigh')?.how).toBe('est. from stature')
     expect(sheetOf(file, 'in').settings[2]?.before).toBe('28.5 in')
+  })
+  it('gives the value after for everything that was moved, by how much, and where it was never read', () => {
+    const entry = entryOf(
+      40,
+      { setting: 'saddleSetback', side: 'both', by: 5, role: 'chosen' },
+      { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' },
+    )
+    const moved = { ...file, readings: [...file.readings, aReading('saddleTilt', 'both', 2)], ledger: [...file.ledger, entry] }
+    const rowsOf = (unit: 'mm' | 'in') => Object.fromEntries(sheetOf(moved, unit).settings.map((row) => [row.label, row]))
+    const rows = rowsOf('mm')
+    expect(rows['Tilt where you sit']).toMatchObject({ before: '2°', after: '1°', note: 'down 1°' })
+    expect(rows['Nose behind BB']).toMatchObject({ before: 'not read', after: 'back 5 mm', changed: true })
+    expect(rowsOf('in')['Nose behind BB']!.after).toBe('back 0.2 in')
+  })
+  it('gives a rating only where one was given again', () => {
+    expect(sheetOf({ ...file, ratings: [] }).complaints[0]).toMatchObject({ before: 6, after: null })
+  })
+  it('tells what was read from what the model says', () => {
+    const read = sheetOf({ ...file, readings: [...wholeReadings], ledger: [], ratings: [] })
+    const note = (of: typeof read, label: string) => of.settings.find((row) => row.label === label)?.note
+    expect(note(read, 'Knee at the bottom, left')).toBe('read')
+    expect(note(read, 'Hip angle at top, left')).toBe('model, calibrated')
+    const up = entryOf(41, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
+    const after = sheetOf({ ...file, readings: [...wholeReadings], ledger: [up], ratings: [] })
+    expect(note(after, 'Knee at the bottom, left')).toBe('read; after: by the model from there')
+    const again = [...wholeReadings, { ...aReading('kneeFlexion', 'left', 29), after: up.id }]
+    const reread = sheetOf({ ...file, readings: again, ledger: [up], ratings: [] })
+    expect(note(reread, 'Knee at the bottom, left')).toBe('read, before and after')
+    expect(reread.settings.find((row) => row.label === 'Knee at the bottom, left')).toMatchObject({ before: '32°', after: '29°' })
+  })
+  it('says on top what must not be ridden, and what was overruled and why', () => {
+    const readings = [...file.readings, aReading('boltPattern', 'both', 'two bolts'), aReading('boltsFitted', 'left', 'one')]
+    expect(sheetOf({ ...file, readings }).blocks).toEqual([expect.stringMatching(/^Not to be ridden: Left cleat lacks a bolt\./)])
+    const overruled = [{ block: 'missing-bolt:left', reason: 'Spin on the trainer only' }]
+    expect(sheetOf({ ...file, readings, visit: { ...file.visit, overruled } }).blocks).toEqual([
+      'Left cleat lacks a bolt. Overruled by the fitter: Spin on the trainer only.',
+    ])
+    expect(sheet.blocks).toEqual([])
   })
   it('carries the stop words when a warning sign is positive', () => {
     expect(sheet.stop).toBeNull()

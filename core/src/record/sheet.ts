@@ -1,11 +1,14 @@
 import { barOf } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
-import { changeWords, moveWords } from '../change/moveWords.ts'
+import { changeWords, directionOf } from '../change/moveWords.ts'
+import type { Move } from '../change/ledger.ts'
 import { slots } from '../change/parts.ts'
 import type { Exchange, SlotKey } from '../change/parts.ts'
 import type { Folded } from '../change/fold.ts'
 import { settingKeys, settings } from '../change/settings.ts'
+import type { SettingKey } from '../change/settings.ts'
+import { asRead, readingOf } from '../change/asRead.ts'
 import { calibrateBody } from '../change/calibrated.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
@@ -25,7 +28,8 @@ import type { LengthUnit } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
-import { severityNow } from '../prove/severity.ts'
+import { blocksOf, blockWords } from '../prove/blocks.ts'
+import { ratedAgain } from '../prove/severity.ts'
 import { stopAndRefer } from '../talk/warningSigns.ts'
 import type { VisitFile } from './visitFile.ts'
 
@@ -45,7 +49,10 @@ export interface Sheet {
   readonly visit: string
   readonly startedAt: string
   readonly stop: string | null
-  readonly complaints: readonly { readonly title: string; readonly before: number; readonly after: number; readonly note: string }[]
+  /** what must not be ridden, and what was overruled */
+  readonly blocks: readonly string[]
+  /** `after` is null where nothing was rated again */
+  readonly complaints: readonly { readonly title: string; readonly before: number; readonly after: number | null; readonly note: string }[]
   readonly settings: readonly SheetRow[]
   readonly readings: readonly { readonly label: string; readonly left: string; readonly right: string; readonly how: string }[]
   readonly changes: readonly { readonly title: string; readonly state: string; readonly ratings: string; readonly later: string }[]
@@ -72,10 +79,11 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     visit: file.visit.title,
     startedAt: file.visit.startedAt,
     stop: positiveWarnings(file.complaints).length > 0 ? stopAndRefer : null,
+    blocks: blockWords(blocksOf(now, file.visit.overruled)),
     complaints: file.complaints.map((complaint) => ({
       title: complaintTitle(complaint),
       before: complaint.severity,
-      after: severityNow(complaint, file.ratings, now.folded.changes),
+      after: ratedAgain(complaint, file.ratings, now.folded.changes),
       note: complaint.startsAfter === null ? '' : `starts after ${complaint.startsAfter} min`,
     })),
     settings: settingRows(start, now, unit),
@@ -128,48 +136,73 @@ function partRows(now: Setup): SheetRow[] {
 /** Every other setting that a change has moved. */
 function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
   return settingKeys.flatMap((key): SheetRow[] => {
-    // What belongs to a part is said by the part's name.
-    if (key === 'cleatSetback' || key === 'saddleHeight' || settings[key].ofPart) return []
+    // What belongs to a part is said by the part's name, and its main sizes beside it.
+    if (key === 'cleatSetback' || key === 'saddleHeight' || (settings[key].ofPart && !mainSizes.includes(key))) return []
     const places: readonly (Side | 'both')[] = settings[key].sided ? sides : ['both']
     return places.flatMap((side) => {
       const by = now.folded.by(key, side)
       if (by === 0) return []
       const value = (setup: Setup) => setup.now[key][side === 'left' ? 'left' : 'right']?.value
       const text = (held: number | undefined) => (held === undefined ? 'not read' : `${shownValue(key, held, unit)}${unitMark(key, unit)}`)
+      const moved = amountWords({ setting: key, side, by }, unit)
       return [
         {
           label: readingName(key, side),
           before: text(value(start)),
-          after: text(value(now)),
+          after: value(now) === undefined ? moved : text(value(now)),
           changed: true,
-          note: moveWords({ setting: key, side, by }),
+          note: moved,
         },
       ]
     })
   })
 }
 
+/** "back 5 mm", "nose up 1°": how far a setting was moved, in the fitter's unit. */
+function amountWords({ setting, by }: Pick<Move, 'setting' | 'side' | 'by'>, unit: LengthUnit): string {
+  const size = settings[setting].unit === 'deg' ? `${trimmed(Math.abs(by), 1)}°` : `${formatLength(Math.abs(by), unit)} ${unit}`
+  return `${directionOf(setting, by)} ${size}`
+}
+
+/** Sizes of parts that are said beside the part's name when it was exchanged. */
+const mainSizes: readonly SettingKey[] = ['stemLength', 'stemAngle', 'crank', 'axleLength', 'saddleWidth', 'barRise', 'barReach']
+
 /** Angles that a fitter compares before and after. */
 const compared: readonly MetricKey[] = ['kneeLeft', 'kneeRight', 'hipLeft', 'hipRight', 'torso', 'elbowLeft', 'elbowRight']
 
 function metricRows(start: Setup, now: Setup): SheetRow[] {
-  if (start.model === null || now.model === null) return []
   const axles = axlesOf(now.rider.values)
-  const [before, after] = [riderMetrics(start.model, axles), riderMetrics(now.model, axles)]
-  const note = { none: 'model: to compare only', exact: 'model, calibrated', fitted: 'model, calibrated' }[now.rider.usual.state]
+  const modelled = (setup: Setup) => setup.model && riderMetrics(setup.model, axles)
+  const [before, after] = [modelled(start), modelled(now)]
+  const model = { none: 'model: to compare only', exact: 'model, calibrated', fitted: 'model, calibrated' }[now.rider.usual.state]
   return compared.flatMap((key): SheetRow[] => {
-    const [a, b] = [before[key], after[key]]
+    const [a, b] = [asRead(start, key, before?.[key] ?? null), asRead(now, key, after?.[key] ?? null)]
     if (a === null || b === null) return []
+    const changed = Math.abs(b.value - a.value) >= 0.05
     return [
       {
         label: metricDefinition(key).label,
-        before: `${trimmed(a, 1)}°`,
-        after: `${trimmed(b, 1)}°`,
-        changed: Math.abs(b - a) >= 0.05,
-        note,
+        before: `${trimmed(a.value, 1)}°`,
+        after: `${trimmed(b.value, 1)}°`,
+        changed,
+        note: !b.isRead
+          ? model
+          : !changed
+            ? 'read'
+            : isReadAgain(key, start, now)
+              ? 'read, before and after'
+              : 'read; after: by the model from there',
       },
     ]
   })
+}
+
+/** Whether a number of the rider was read anew since the start. */
+function isReadAgain(metric: MetricKey, start: Setup, now: Setup): boolean {
+  const reading = readingOf(metric)
+  if (reading === null) return false
+  const at = (setup: Setup) => setup.rider.resolved[reading.key][reading.side]?.value
+  return at(start) !== at(now)
 }
 
 function plusMinusNote(value: { plusMinus: number } | null, unit: LengthUnit): string {
@@ -220,11 +253,12 @@ function readingText(key: NumberKey, value: Resolved, unit: LengthUnit): string 
 }
 
 function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {
+  const byChange = new Map<string, VisitFile['ratings']>()
+  for (const rating of file.ratings) byChange.set(rating.changeId, [...(byChange.get(rating.changeId) ?? []), rating])
   return folded.changes.map((change) => ({
     title: changeWords(change).join(', '),
     state: { trying: 'being tried', kept: 'kept', undone: 'undone' }[change.state],
-    ratings: file.ratings
-      .filter((rating) => rating.changeId === change.id)
+    ratings: (byChange.get(change.id) ?? [])
       .map((rating) => {
         const complaint = file.complaints.find((c) => c.id === rating.complaintId)
         return complaint ? `${complaintTitle(complaint)} ${rating.severity}/10` : ''

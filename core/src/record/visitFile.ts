@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import { ledgerEntrySchema } from '../change/ledger.ts'
-import { appendProblem } from '../change/fold.ts'
-import type { LedgerEntry } from '../change/ledger.ts'
+import { ledgerProblem } from '../change/fold.ts'
 import { fieldProblems } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { readingIdentity } from '../measure/readingPlace.ts'
@@ -44,21 +43,17 @@ export const visitFileSchema = z
       file.ratings.map((r) => `${r.complaintId}:${r.changeId}`),
       (i) => complain(['ratings', i], 'This rating stands twice in the file.'),
     )
-    const before: LedgerEntry[] = []
-    for (const [index, entry] of file.ledger.entries()) {
-      const problem = appendProblem(before, entry)
-      if (problem !== null) return complain(['ledger', index], problem)
-      before.push(entry)
-    }
+    const problem = ledgerProblem(file.ledger)
+    if (problem !== null) return complain(['ledger', problem.index], problem.words)
+    const entries = new Set(file.ledger.map(({ id }) => id))
+    const changes = new Set(file.ledger.flatMap(({ kind, id }) => (kind === 'try' ? [id] : [])))
+    const complaints = new Set(file.complaints.map(({ id }) => id))
     for (const [index, reading] of file.readings.entries()) {
-      if (reading.after !== null && !before.some((entry) => entry.id === reading.after))
-        complain(['readings', index, 'after'], 'No such ledger entry in the file.')
+      if (reading.after !== null && !entries.has(reading.after)) complain(['readings', index, 'after'], 'No such ledger entry in the file.')
     }
     for (const [index, rating] of file.ratings.entries()) {
-      if (!file.complaints.some((c) => c.id === rating.complaintId))
-        complain(['ratings', index, 'complaintId'], 'No such complaint in the file.')
-      if (!before.some((e) => e.kind === 'try' && e.id === rating.changeId))
-        complain(['ratings', index, 'changeId'], 'No such change in the file.')
+      if (!complaints.has(rating.complaintId)) complain(['ratings', index, 'complaintId'], 'No such complaint in the file.')
+      if (!changes.has(rating.changeId)) complain(['ratings', index, 'changeId'], 'No such change in the file.')
     }
   })
 export type VisitFile = z.infer<typeof visitFileSchema>

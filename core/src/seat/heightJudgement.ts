@@ -167,7 +167,9 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
         ? 'The knees are bent enough, and the saddle is too wide: width first.'
         : known && bentEnough
           ? 'The knees are bent enough: look at the saddle’s width, leg length and cleats before height.'
-          : 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.',
+          : (judged?.by ?? 0) > 0
+            ? 'One knee asks for a lower saddle, the other for a higher one: pelvis, cleats and leg length before height.'
+            : 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.',
     )
   }
   if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.')

@@ -38,7 +38,7 @@ const rider = (more: Partial<SaddleRider> = {}): SaddleRider => ({
   torso: 48,
   softTissue: false,
   sitBones: false,
-  rubs: false,
+  rocks: false,
   creeps: false,
   hours: 2,
   postRoomDown: null,

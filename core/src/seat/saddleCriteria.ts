@@ -15,8 +15,8 @@ export interface SaddleRider {
   /** numb or painful saddle area */
   readonly softTissue: boolean
   readonly sitBones: boolean
-  /** rocking, chafing, inner thighs */
-  readonly rubs: boolean
+  /** the pelvis rocks under load */
+  readonly rocks: boolean
   /** keeps pushing back, or forward */
   readonly creeps: boolean
   readonly hours: number | null
@@ -65,7 +65,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     counts: (r) =>
       r.width === null
         ? said(0, 'spacing or torso is not known')
-        : r.sitBones || r.softTissue || r.rubs || r.creeps
+        : r.sitBones || r.softTissue || r.rocks || r.creeps
           ? said(5, 'the first thing to get right')
           : said(4, 'the bones must be carried'),
   },
@@ -89,7 +89,11 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     source: 'common-practice',
     score: (spec, r) => (low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62)),
     counts: (r) =>
-      low(r) ? said(r.softTissue ? 4 : 3, 'rides low: a short nose') : r.rubs ? said(4, 'thighs rub: a narrow nose') : said(1, 'usual'),
+      low(r)
+        ? said(r.softTissue ? 4 : 3, 'rides low: a short nose')
+        : r.rocks
+          ? said(4, 'the pelvis rocks: a narrow nose lets the thighs past')
+          : said(1, 'usual'),
   },
   {
     key: 'padding',

@@ -105,7 +105,7 @@ export const saddleRankingCalculation = defineCalculation({
       torso: optional('torso', -10, 100, 'degrees'),
       softTissue: z.boolean().default(false),
       sitBones: z.boolean().default(false),
-      rubs: z.boolean().default(false),
+      rocks: z.boolean().default(false),
       creeps: z.boolean().default(false),
       hours: optional('hours', 0, 24, 'h'),
       postRoomDown: optional('postRoomDown', 0, 400, 'mm'),

@@ -265,7 +265,7 @@ function saddleRider({ setup, complaints, metrics, tried }: SeatContext, width: 
     torso: width?.decides.torso ?? metrics?.torso ?? null,
     softTissue: hurts(complaints, softTissue, 'both'),
     sitBones: hurts(complaints, ['sit-bone'], 'both'),
-    rubs: rocks !== null && rocks !== 'none',
+    rocks: rocks !== null && rocks !== 'none',
     creeps: slidesAbout(complaints) || (sits !== null && sits !== 'middle'),
     hours: measuredValue(now, 'rideHours'),
     postRoomDown: measuredValue(now, 'postRoomDown'),

@@ -1,16 +1,22 @@
+import { fileURLToPath } from 'node:url'
 import { parentPort } from 'node:worker_threads'
-import { evaluate } from '@level-stance/core/calculation'
-import { calculationNamed } from '@level-stance/core/calculations'
 import { CalculationError } from '@level-stance/core/quantity/problem'
+import { loadSheetFonts } from '../record/fonts.ts'
+import type { SheetFonts } from '../record/fonts.ts'
+import { calculateHere } from './heavy.ts'
 import type { Worked } from './pool.ts'
 
-/** One thread of the pool: a calculation in, its answer or its words out. */
-parentPort?.on('message', ({ name, body }: { name: string; body: unknown }) => parentPort?.postMessage(worked(name, body)))
+let fonts: SheetFonts | null = null
+const calculate = calculateHere(() => (fonts ??= loadSheetFonts(fileURLToPath(import.meta.url))))
 
-function worked(name: string, body: unknown): Worked {
+/** One thread of the pool: a calculation in, its answer or its words out. */
+parentPort?.on('message', ({ name, body }: { name: string; body: unknown }) => {
+  void worked(name, body).then((answer) => parentPort?.postMessage(answer))
+})
+
+async function worked(name: string, body: unknown): Promise<Worked> {
   try {
-    const calculation = calculationNamed(name)
-    return calculation === null ? { ok: false, code: null } : { ok: true, answer: evaluate(calculation, body) }
+    return { ok: true, answer: await calculate(name, body) }
   } catch (error) {
     if (!(error instanceof CalculationError)) return { ok: false, code: null }
     return { ok: false, code: error.code, message: error.message, fields: error.fields }

@@ -66,7 +66,7 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
         new HttpError(
           422,
           'too-long',
-          `This calculation takes longer than ${limit / 1000} seconds. Give fewer uncertainties, or fewer readings.`,
+          `This takes longer than ${limit / 1000} seconds. Give fewer uncertainties, or fewer readings.`,
         ),
       )
     const begin = () => (timer = setTimeout(tooLong, limit))

@@ -1,16 +1,9 @@
 import { Router } from 'express'
-import { calculationSchemas, evaluate } from '@level-stance/core/calculation'
+import { calculationSchemas } from '@level-stance/core/calculation'
 import { calculationNamed, calculations } from '@level-stance/core/calculations'
 import { sources } from '@level-stance/core/sources'
 import { notFound } from '../http/errors.ts'
 import type { Calculate } from './pool.ts'
-
-/** A calculation in this very thread: for a server that was not built. */
-export const calculateHere: Calculate = (name, body) => {
-  const calculation = calculationNamed(name)
-  if (!calculation) throw notFound(`The calculation “${name.slice(0, 80)}”`)
-  return Promise.resolve(evaluate(calculation, body))
-}
 
 /** Every calculation of the core over HTTP: list, schema, run. */
 export function calculationRoutes(calculate: Calculate): Router {

@@ -18,12 +18,13 @@ import {
 } from 'drizzle-orm/pg-core'
 import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import type { Move } from '@level-stance/core/change/ledger'
+import type { Pace } from '@level-stance/core/change/pace'
 import type { Exchange } from '@level-stance/core/change/parts'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
-import type { BikeFields, Choices } from '@level-stance/core/record/dossier'
+import type { BikeFields, Choices, VisitFields } from '@level-stance/core/record/dossier'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
@@ -127,6 +128,10 @@ export const visits = pgTable(
     feet: jsonb('feet').$type<Choices['feet']>().notNull().default({}),
     seat: jsonb('seat').$type<Choices['seat']>().notNull().default({}),
     hands: jsonb('hands').$type<Choices['hands']>().notNull().default({}),
+    /** how far one change may go; null = as what was told and ridden suggests */
+    pace: text('pace').$type<Pace>(),
+    /** what stood in the way of riding and was overruled */
+    overruled: jsonb('overruled').$type<VisitFields['overruled']>().notNull().default([]),
     startedAt: at('started_at').notNull(),
     version: version(),
   },
@@ -137,6 +142,7 @@ export const visits = pgTable(
     foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete(
       'cascade',
     ),
+    check('visits_pace', sql`${t.pace} in ('settled', 'new')`),
     unique('visits_studio_id').on(t.studioId, t.id),
     index('visits_of_rider').on(t.riderId, t.startedAt.desc().nullsFirst()),
   ],
@@ -232,6 +238,7 @@ export const ledger = pgTable(
     station: text('station').$type<'feet' | 'seat' | 'hands'>(),
     moves: jsonb('moves').$type<Move[]>(),
     exchanges: jsonb('exchanges').$type<Exchange[]>(),
+    pace: text('pace').$type<Pace>(),
     reason: text('reason'),
     later: text('later'),
     at: at('at').notNull(),
@@ -242,6 +249,7 @@ export const ledger = pgTable(
     unique('ledger_visit_seq').on(t.visitId, t.seq),
     foreignKey({ columns: [t.visitId, t.of], foreignColumns: [t.visitId, t.id], name: 'ledger_of_same_visit' }).onDelete('cascade'),
     check('ledger_kind', sql`(${t.kind} = 'try') = (${t.of} is null and ${t.moves} is not null and ${t.station} is not null)`),
+    check('ledger_pace', sql`${t.pace} in ('settled', 'new')`),
     check('ledger_kinds', sql`${t.kind} in ('try', 'keep', 'undo')`),
   ],
 )

@@ -87,6 +87,7 @@ const conductor: VisitFile = {
       at: '2026-10-06T14:40:00.000Z',
       station: 'feet',
       moves: [cleat('left', 5), cleat('right', 5), saddle(-2.5)],
+      pace: 'settled',
       exchanges: [],
       reason: 'Both axles lie far forward of behind the ball; hot feet speak for it.',
       later: 'Later, after rides that agree: left back 5, then 4; right back 5, then 2.',

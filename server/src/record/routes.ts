@@ -10,8 +10,8 @@ import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { sides } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
-import { sheetOf } from '@level-stance/core/record/sheet'
-import { VISIT_FILE_MAX_BYTES, parseVisitFile, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
+import { VISIT_FILE_MAX_BYTES, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
+import type { Work } from '../calculations/heavy.ts'
 import type { Database } from '../db/queryable.ts'
 import { HttpError, checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
@@ -19,7 +19,6 @@ import { idSchema } from '../riders/routes.ts'
 import { readDossier } from '../visits/dossier.ts'
 import { importVisit } from '../visits/importVisit.ts'
 import type { SheetFonts } from './fonts.ts'
-import { sheetPdf } from './sheetPdf.ts'
 import { templatePdf } from './templatePdf.ts'
 
 const aimed = (key: NumberKey) => {
@@ -35,7 +34,7 @@ const templateQuery = z.object({
 const sheetQuery = z.object({ unit: z.enum(['mm', 'cm', 'in'], { error: 'unit must be mm, cm or in.' }).default('mm') })
 
 /** Export as open JSON and PDF, import, and the published schema. */
-export function recordRoutes(db: Database, fonts: SheetFonts): Router {
+export function recordRoutes(db: Database, fonts: SheetFonts, work: Work): Router {
   const router = Router()
   router.get('/schemas/visit-file', (_request, response) => void response.json(visitFileJsonSchema()))
   router.get('/visits/:id/file', async (request, response) => {
@@ -46,9 +45,9 @@ export function recordRoutes(db: Database, fonts: SheetFonts): Router {
   router.get('/visits/:id/sheet.pdf', async (request, response) => {
     const { unit } = checked(sheetQuery, request.query)
     const dossier = await readDossier(db, studioOf(request), checked(idSchema, request.params.id))
-    const pdf = await sheetPdf(sheetOf(toVisitFile(dossier), unit), fonts)
+    const pdf = await work('sheet.pdf', { dossier, unit })
     response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'pdf'))
-    response.type('application/pdf').send(pdf)
+    response.type('application/pdf').send(Buffer.from(pdf))
   })
   router.get('/visits/:id/template.pdf', async (request, response) => {
     const { side, ...aim } = checked(templateQuery, request.query)
@@ -80,11 +79,11 @@ export function recordRoutes(db: Database, fonts: SheetFonts): Router {
 }
 
 /** Import takes the file's text as it is, so that a broken one gets words of its own. */
-export function importRoute(db: Database): Router {
+export function importRoute(db: Database, work: Work): Router {
   const router = Router()
   router.post('/imports', express.text({ type: 'application/json', limit: VISIT_FILE_MAX_BYTES * 2 }), async (request, response) => {
     if (typeof request.body !== 'string') throw new HttpError(415, 'not-json', 'Send the visit file as application/json.')
-    const file = parseVisitFile(request.body)
+    const file = await work('visit-file', { text: request.body })
     const stored = await db.transaction((tx) => importVisit(tx, studioOf(request), file))
     response.status(201).json({ ...stored, name: file.rider.name })
   })

@@ -57,9 +57,17 @@ class SheetWriter {
     this.line([{ text: sheet.rider, x: 0, width: width - 130, style: { size: 20, weight: 'bold' } }], 25)
     this.line([{ text: `${sheet.bike} · ${sheet.visit} · ${sheet.startedAt.slice(0, 10)}`, x: 0, width, style: { color: muted } }], 15)
     if (sheet.stop !== null) this.paragraph(sheet.stop, { weight: 'bold', color: brick })
+    for (const words of sheet.blocks) this.paragraph(words, { weight: 'bold', color: brick })
     this.heading('Complaints', ['before', 'now'])
     if (sheet.complaints.length === 0) this.line([{ text: 'None told.', x: 0, width, style: { color: muted } }])
-    for (const row of sheet.complaints) this.row(row.title, `${row.before}/10`, `${row.after}/10`, row.note, row.before !== row.after)
+    for (const row of sheet.complaints)
+      this.row(
+        row.title,
+        `${row.before}/10`,
+        row.after === null ? 'not rated' : `${row.after}/10`,
+        row.note,
+        row.after !== null && row.before !== row.after,
+      )
     this.heading('Contact points', ['before', 'after'])
     for (const row of sheet.settings) this.row(row.label, row.before, row.after, row.note, row.changed)
     this.heading('Changes', [])

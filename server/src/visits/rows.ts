@@ -22,11 +22,13 @@ export function fieldsOfRow({
   feet,
   seat,
   hands,
-}: Pick<VisitRow, 'title' | 'acknowledged' | 'feet' | 'seat' | 'hands'>): VisitFields {
-  return { title, acknowledged, choices: { feet, seat, hands } }
+  pace,
+  overruled,
+}: Pick<VisitRow, 'title' | 'acknowledged' | 'feet' | 'seat' | 'hands' | 'pace' | 'overruled'>): VisitFields {
+  return { title, acknowledged, choices: { feet, seat, hands }, pace, overruled }
 }
-export function rowOfFields({ title, acknowledged, choices }: VisitFields) {
-  return { title, acknowledged, ...choices }
+export function rowOfFields({ title, acknowledged, choices, pace, overruled }: VisitFields) {
+  return { title, acknowledged, ...choices, pace, overruled }
 }
 
 export function showVisit(row: VisitRow): Dossier['visit'] {
@@ -64,13 +66,14 @@ export function showEntry(row: LedgerRow): LedgerEntry {
   const { id, kind } = row
   const at = row.at.toISOString()
   if (kind !== 'try') return { kind, id, at, of: row.of ?? '' }
-  const { station, moves, exchanges, reason, later } = row
+  const { station, moves, pace, exchanges, reason, later } = row
   return {
     kind,
     id,
     at,
     station: station ?? 'feet',
     moves: moves ?? [],
+    pace: pace ?? 'settled',
     exchanges: exchanges ?? [],
     reason: reason ?? '',
     later: later ?? '',
@@ -80,6 +83,6 @@ export function showEntry(row: LedgerRow): LedgerEntry {
 export function ledgerRow({ studioId, visitId }: OfVisit, seq: number, entry: LedgerEntry): typeof ledger.$inferInsert {
   const shared = { studioId, visitId, seq, id: entry.id, kind: entry.kind, at: new Date(entry.at) }
   if (entry.kind !== 'try') return { ...shared, of: entry.of }
-  const { station, moves, exchanges, reason, later } = entry
-  return { ...shared, station, moves, exchanges, reason, later }
+  const { station, moves, pace, exchanges, reason, later } = entry
+  return { ...shared, station, moves, pace, exchanges, reason, later }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
 import { formatLength } from '@level-stance/core/quantity/entry'
 import { definitionOf, isChoice, optionWord } from '@level-stance/core/measure/readingDefinitions'
 import type { Reading } from '@level-stance/core/measure/reading'
@@ -12,6 +13,13 @@ import { useVisit } from '../stores/visit.ts'
 const outbox = useOutbox()
 const visit = useVisit()
 const preferences = usePreferences()
+
+/** What waits for a choice in the visit that is open; another visit's is said there. */
+const isHere = ({ visitId }: { readonly visitId: string }) => visitId === visit.head?.visitId
+const conflicts = computed(() => outbox.conflicts.filter(isHere))
+const broken = computed(() => outbox.broken.filter(isHere))
+const refused = computed(() => outbox.refused.map((refusal, i) => ({ ...refusal, i })).filter(isHere))
+const whose = computed(() => (visit.head ? `${visit.head.rider}, ${visit.head.title}` : ''))
 
 /** What is stored instead, in words. */
 function theirs(write: PendingWrite): string {
@@ -31,28 +39,28 @@ function theirs(write: PendingWrite): string {
 </script>
 
 <template>
-  <div v-if="outbox.conflicts.length + outbox.broken.length + outbox.refused.length > 0" class="bars" role="alert">
-    <div v-for="write in outbox.conflicts" :key="write.key" class="bar">
+  <div v-if="conflicts.length + broken.length + refused.length > 0" class="bars" role="alert">
+    <div v-for="write in conflicts" :key="write.key" class="bar">
       <p>
-        <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>. Here:
+        {{ whose }}: <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>. Here:
         <strong>{{ write.mine }}</strong>.
       </p>
       <Button type="primary" @click="outbox.keepMine(write.key)">Keep mine</Button>
       <Button @click="visit.takeTheirs(write.key)">Take theirs</Button>
     </div>
-    <div v-for="write in outbox.broken" :key="write.key" class="bar">
+    <div v-for="write in broken" :key="write.key" class="bar">
       <p>
-        <strong>{{ write.label }}</strong> ({{ write.mine }}) could not be stored: the server fails on it. It is kept here, and everything
-        else is stored.
+        {{ whose }}: <strong>{{ write.label }}</strong> ({{ write.mine }}) could not be stored: the server fails on it. It is kept here, and
+        everything else is stored.
       </p>
       <Button type="primary" @click="outbox.tryAgain(write.key)">Try again</Button>
       <Button @click="visit.takeTheirs(write.key)">Give it up</Button>
     </div>
-    <div v-for="(refusal, i) in outbox.refused" :key="`r${i}`" class="bar">
+    <div v-for="refusal in refused" :key="`r${refusal.i}`" class="bar">
       <p>
-        <strong>{{ refusal.label }}</strong> was not stored. {{ refusal.message }}
+        {{ whose }}: <strong>{{ refusal.label }}</strong> was not stored. {{ refusal.message }}
       </p>
-      <Button @click="outbox.dismissRefusal(i)">Understood</Button>
+      <Button @click="outbox.dismissRefusal(refusal.i)">Understood</Button>
     </div>
   </div>
 </template>

@@ -1,8 +1,13 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { useVisit } from '../stores/visit.ts'
 import { useMoulding } from '../stores/moulding.ts'
 
 /** The running clock wherever the fitter is; it leads back to the guide. */
 const moulding = useMoulding()
+const visit = useVisit()
+/** Said where another visit is open, or none: the shoe on the heater belongs to somebody else. */
+const whose = computed(() => (moulding.running && moulding.running.visitId !== visit.head?.visitId ? moulding.running.rider : ''))
 </script>
 
 <template>
@@ -13,10 +18,10 @@ const moulding = useMoulding()
     :to="
       moulding.running.visitId === '' ? '/riders' : { name: 'feet', params: { visitId: moulding.running.visitId }, query: { page: 'shoe' } }
     "
-    :aria-label="`Moulding, ${moulding.step?.title ?? ''}: ${moulding.clock.shown}`"
+    :aria-label="`Moulding${whose ? ` for ${whose}` : ''}, ${moulding.step?.title ?? ''}: ${moulding.clock.shown}`"
     data-testid="moulding-chip"
   >
-    <span aria-hidden="true">{{ moulding.over ? 'Shoe!' : 'Shoe' }}</span> {{ moulding.clock.shown }}
+    <span aria-hidden="true">{{ moulding.over ? 'Shoe!' : 'Shoe' }}{{ whose ? `, ${whose}` : '' }}</span> {{ moulding.clock.shown }}
   </RouterLink>
 </template>
 

@@ -7,7 +7,8 @@ import { anyCalculation } from '@level-stance/core/calculation'
 import { cautionsFor } from '@level-stance/core/change/cautions'
 import { metricsAsRead } from '@level-stance/core/change/asRead'
 import { isExchange } from '@level-stance/core/change/moves'
-import { changeWords } from '@level-stance/core/change/moveWords'
+import { changeWords, requestedWords } from '@level-stance/core/change/moveWords'
+import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
 import { handHolds } from '@level-stance/core/change/settings'
 import type { HandHold } from '@level-stance/core/change/settings'
@@ -18,6 +19,7 @@ import { stable } from '../composables/stable.ts'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import MoveField from './MoveField.vue'
+import PacePicker from './PacePicker.vue'
 import WorkingButton from './WorkingButton.vue'
 
 /** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
@@ -73,6 +75,8 @@ const knees = computed(() => {
   })
 })
 const holdsHands = computed(() => visit.setup.model !== null && visit.setup.model.grips !== null)
+/** Further at once than a settled rider would be moved. */
+const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
@@ -82,7 +86,7 @@ function hold(change: Partial<typeof board.holds>): void {
 function runs(): WorkingRun[] {
   const { readings, ledger, place, bar } = visit
   const { requested, holds } = board
-  const input = { readings, ledger, place, bar, requested, holds, mode: 'step' }
+  const input = { readings, ledger, place, bar, requested, holds, mode: 'step', pace: visit.pace }
   return [{ heading: 'What this change brings along', calculation: anyCalculation(knockOnCalculation), input, plusMinus: {} }]
 }
 </script>
@@ -91,6 +95,7 @@ function runs(): WorkingRun[] {
   <article class="card" aria-label="Proposal">
     <div class="head">
       <h2>Move</h2>
+      <PacePicker v-if="board.active" />
       <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
       <WorkingButton v-if="board.active" :runs="runs" />
       <button v-if="board.changed && board.judged" type="button" class="link" @click="board.clear()">As judged</button>
@@ -124,6 +129,7 @@ function runs(): WorkingRun[] {
         <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
       </p>
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+      <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
       <div v-if="now.length > 0" class="last">
         <p class="caution">{{ cautions.join(' ') }}</p>
         <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.tryStep()">Try</Button>
@@ -138,10 +144,21 @@ function runs(): WorkingRun[] {
           {{ stemEfforts[option.effort].label }}, misses by {{ trimmed(option.misses, 1) }} mm
         </p>
       </details>
+      <p v-for="block in board.blocks" :key="block.key" class="small warn" data-testid="blocked">
+        Not to be ridden: {{ block.finding.headline }}
+        <RouterLink :to="{ name: 'prove', params: { visitId: visit.head?.visitId ?? '' } }">Mend it, or overrule it in Prove.</RouterLink>
+      </p>
       <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
       <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
     </template>
     <p v-else class="small muted">Drag on the board, or type where it should go.</p>
+    <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
+      <li v-for="row in board.waiting" :key="row.key" class="small">
+        <span>Waits: {{ row.label }}, {{ requestedWords(row.requested) }}</span>
+        <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
+        <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
+      </li>
+    </ul>
   </article>
 </template>
 
@@ -162,6 +179,19 @@ function runs(): WorkingRun[] {
 }
 .head h2 {
   flex: 1;
+}
+.waiting {
+  display: grid;
+  gap: 2px;
+  margin: 4px 0 0;
+  padding: 6px 0 0;
+  border-top: 1px solid var(--line);
+  list-style: none;
+}
+.waiting li {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
 }
 .pair {
   display: grid;

@@ -6,7 +6,8 @@ import { useBoard } from '../stores/board.ts'
 /** What a page offers to do, one button each; it goes onto the move card. */
 const props = defineProps<{ proposals: readonly Proposal[] }>()
 const board = useBoard()
-const offered = computed(() => (board.movable ? props.proposals.filter(({ standing }) => !standing) : []))
+const offered = computed(() => (board.movable ? props.proposals.filter(({ standing, failed }) => !standing && failed === undefined) : []))
+const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal) => proposal.failed ?? []) : []))
 </script>
 
 <template>
@@ -15,4 +16,5 @@ const offered = computed(() => (board.movable ? props.proposals.filter(({ standi
       {{ proposal.words }}
     </button>
   </p>
+  <p v-for="words in failed" :key="words" class="small muted" data-testid="failed-before">{{ words }}</p>
 </template>

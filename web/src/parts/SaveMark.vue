@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useOutbox } from '../stores/outbox.ts'
+import { useVisit } from '../stores/visit.ts'
 
 const outbox = useOutbox()
+const visit = useVisit()
+/** A write of another visit that waits for a choice: it is made there. */
+const elsewhere = computed(() => {
+  const waiting = [...outbox.conflicts, ...outbox.broken]
+  return waiting.every(({ visitId }) => visitId !== visit.head?.visitId) ? (waiting[0] ?? null) : null
+})
 const words = computed(
   () =>
     ({
@@ -16,7 +23,15 @@ const words = computed(
 </script>
 
 <template>
-  <span class="mark small" :class="outbox.state" role="status" data-testid="save-state">{{ words }}</span>
+  <RouterLink
+    v-if="elsewhere"
+    class="mark small conflict"
+    :to="{ name: 'measure', params: { visitId: elsewhere.visitId } }"
+    data-testid="save-state"
+  >
+    Waits for your choice: {{ elsewhere.whose ?? 'another visit' }}
+  </RouterLink>
+  <span v-else class="mark small" :class="outbox.state" role="status" data-testid="save-state">{{ words }}</span>
 </template>
 
 <style scoped>

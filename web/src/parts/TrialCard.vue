@@ -1,9 +1,13 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Popconfirm } from 'ant-design-vue'
 import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
+import { standing } from '@level-stance/core/prove/blocks'
+import { outcomesOf, worseWords } from '@level-stance/core/prove/outcome'
+import { severityNow } from '@level-stance/core/prove/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
+import type { Complaint } from '@level-stance/core/talk/complaint'
 import { useVisit } from '../stores/visit.ts'
 import SeverityPicker from './SeverityPicker.vue'
 
@@ -12,6 +16,17 @@ const visit = useVisit()
 
 const given = (complaintId: string) =>
   visit.ratings.find((r) => r.complaintId === complaintId && r.changeId === props.change.id)?.severity ?? null
+/** What was rated so far, against what it was before. */
+const outcomes = computed(() => outcomesOf(props.change, visit.told))
+const wordOf = (complaintId: string) => outcomes.value.find(({ complaint }) => complaint.id === complaintId)?.word ?? null
+const before = (complaint: Complaint) =>
+  severityNow(
+    complaint,
+    visit.ratings,
+    visit.folded.changes.filter(({ id }) => id !== props.change.id),
+  )
+const worse = computed(() => worseWords(outcomes.value))
+const blocks = computed(() => standing(visit.blocks))
 const unrated = computed(() => visit.complaints.filter((complaint) => given(complaint.id) === null).length)
 </script>
 
@@ -21,7 +36,8 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">
-        {{ complaintTitle(complaint) }} <span class="muted">was {{ complaint.severity }}</span>
+        {{ complaintTitle(complaint) }} <span class="muted">was {{ before(complaint) }}</span>
+        <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
       </p>
       <SeverityPicker
         :label="`${complaintTitle(complaint)} now`"
@@ -29,10 +45,23 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
         @pick="(severity) => visit.setRating({ complaintId: complaint.id, changeId: change.id, severity })"
       />
     </div>
+    <p v-for="block in blocks" :key="block.key" class="small warn" data-testid="blocked">
+      Not to be ridden: {{ block.finding.headline }}
+      <RouterLink :to="{ name: 'prove', params: { visitId: visit.head?.visitId ?? '' } }">Mend it, or overrule it in Prove.</RouterLink>
+    </p>
     <p class="caution">Check the bolts and practise the release before riding off.</p>
+    <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
-      <Button type="primary" size="large" @click="visit.decide('keep', change)">Keep</Button>
-      <Button size="large" @click="visit.decide('undo', change)">Undo</Button>
+      <template v-if="worse">
+        <Button type="primary" size="large" @click="visit.decide('undo', change)">Undo</Button>
+        <Popconfirm :title="`${worse}. Keep it all the same?`" ok-text="Keep it" cancel-text="No" @confirm="visit.decide('keep', change)">
+          <Button size="large">Keep</Button>
+        </Popconfirm>
+      </template>
+      <template v-else>
+        <Button type="primary" size="large" @click="visit.decide('keep', change)">Keep</Button>
+        <Button size="large" @click="visit.decide('undo', change)">Undo</Button>
+      </template>
       <span v-if="unrated > 0" class="small muted">{{ unrated }} not rated yet</span>
     </div>
   </article>
@@ -48,6 +77,12 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
 .rating {
   display: grid;
   gap: 3px;
+}
+.worse {
+  color: var(--brick);
+}
+.better {
+  color: var(--petrol);
 }
 .buttons {
   display: flex;

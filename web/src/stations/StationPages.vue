@@ -11,7 +11,7 @@ import PageTabs from '../parts/PageTabs.vue'
 import ReadingRows from '../parts/ReadingRows.vue'
 import StationColumns from '../parts/StationColumns.vue'
 import TrialCard from '../parts/TrialCard.vue'
-import { useBoard } from '../stores/board.ts'
+import { pageKey, useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import { WHY } from './useStation.ts'
 import type { OpenStation } from './useStation.ts'
@@ -68,12 +68,21 @@ onBeforeUnmount(
 )
 
 function show(page: string): void {
-  // What was asked for on one page is not carried to another unseen.
-  board.clear()
   void router.push({ query: { ...route.query, page } })
 }
 
 const page = computed(() => props.pages[props.station.page] ?? null)
+/** What was asked for on another page waits while this one is open. */
+let leavePage: () => void = () => undefined
+watch(
+  () => props.station.page,
+  (key) => {
+    const label = key === WHY ? props.label : (props.pages[key]?.label ?? props.label)
+    leavePage = board.enter({ key: pageKey(props.label.toLowerCase(), key), label, fields: props.pages[key]?.fields ?? [] })
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => leavePage())
 /** On the first page: what would decide between the causes, else the least any judgement needs. */
 const wanted = stable(() => {
   if (page.value) return page.value.readings.filter((key) => hasReading(key, visit.bar))

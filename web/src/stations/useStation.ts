@@ -1,8 +1,9 @@
 import { computed, ref } from 'vue'
+import { failedBefore, failedWords } from '@level-stance/core/prove/outcome'
 import type { ComplaintCauses } from '@level-stance/core/reason/cause'
 import type { Choices } from '@level-stance/core/record/dossier'
 import { judgePage, nothingSaid } from '@level-stance/core/station'
-import type { PageJudgement, Station, Target } from '@level-stance/core/station'
+import type { PageJudgement, Proposal, Station, Target } from '@level-stance/core/station'
 import { later } from '../composables/later.ts'
 import { useVisit } from '../stores/visit.ts'
 
@@ -39,12 +40,20 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   )
   /** whether words and proposals are of what stands */
   const settled = computed(() => rested.value === parts.value)
-  const judgement = computed(() => judged(rested.value))
+  const judgement = computed(() => {
+    const said = judged(rested.value)
+    return { ...said, proposals: said.proposals.map(withFailure) }
+  })
+  /** A proposal that was tried before and failed says so, and is not offered. */
+  function withFailure(proposal: Proposal): Proposal {
+    const before = failedBefore(proposal.requested, visit.told)
+    return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told) }
+  }
   const causes = computed<readonly ComplaintCauses[]>(() => causesOf?.(rested.value) ?? [])
   const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])
   const choose = (change: Partial<Choices[Key]>) => visit.choose(key, change)
-  return { page, open, pageOpen, parts, targets, rested, settled, judgement, causes, summary, choices, choose }
+  return { label: station.label, page, open, pageOpen, parts, targets, rested, settled, judgement, causes, summary, choices, choose }
 }
 
 /** What the frame of a station needs of one. */

@@ -15,8 +15,13 @@ import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { standingOf } from '@level-stance/core/change/setup'
 import { axlesOf } from '@level-stance/core/measure/riderModel'
+import { feetStation } from '@level-stance/core/feet/station'
+import { handsStation } from '@level-stance/core/hands/station'
+import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
 import type { Side } from '@level-stance/core/quantity/sided'
-import type { Proposal } from '@level-stance/core/station'
+import { seatStation } from '@level-stance/core/seat/station'
+import { pageOf } from '@level-stance/core/station'
+import type { Proposal, SettingPlace } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import { viewKeys } from '../board/views.ts'
 import type { ViewKey } from '../board/views.ts'
@@ -28,20 +33,79 @@ const WORDS_AFTER = 120
 const NOTHING = 1e-6
 const BY_HAND = 'Asked for by the fitter.'
 
-/** What is about to be moved or exchanged, and what it brings along. */
+/** A page on which settings can be asked for. */
+export interface BoardPage {
+  readonly key: string
+  readonly label: string
+  readonly fields: readonly SettingPlace[]
+}
+
+/** What the fitter asks for on one page: one change. */
+interface Wish {
+  readonly label: string
+  readonly requested: readonly Requested[]
+  /** null = by the fitter's own hand */
+  readonly reason: string | null
+  readonly holds: Holds | null
+}
+/** A wish that waits until the one on the card is done. */
+export interface Waiting extends Pick<Wish, 'label' | 'requested'> {
+  readonly key: string
+}
+
+const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
+
+/** The page that has a setting's field, as `station/page`; its station alone where none has. */
+function homeOf(setting: SettingKey): string {
+  const { station } = settingOf(setting)
+  const pages: Readonly<Record<string, { readonly fields: readonly SettingPlace[] }>> = stations[station].pages
+  const page = pageOf(pages, setting)
+  return page === null ? station : pageKey(station, page)
+}
+const isStation = (key: string): key is keyof typeof stations => Object.hasOwn(stations, key)
+/** Names a page of a station among the wishes. */
+export const pageKey = (station: string, page: string) => `${station}/${page}`
+function labelOf(key: string): string {
+  const [station, page] = key.split('/')
+  if (station === undefined || !isStation(station)) return ''
+  const pages: Readonly<Record<string, { readonly label: string } | undefined>> = stations[station].pages
+  return (page !== undefined ? pages[page]?.label : undefined) ?? stations[station].label
+}
+/** As much as the record keeps of what stays for later. */
+const MOST_LATER = 300
+
+/** What is about to be moved or exchanged, and what it brings along: one change; wishes of other pages wait. */
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
   const view = ref<ViewKey>('side')
-  /** what the fitter asks for; null = nothing of their own, and what the open page proposes stands */
-  const own = shallowRef<readonly Requested[] | null>(null)
-  const ownReason = ref<string | null>(null)
+  /** the page that is open, with the settings it moves; null = the open station has none */
+  const here = shallowRef<BoardPage | null>(null)
+  /** what the fitter asks for, page by page: one of them is on the card, the others wait */
+  const wishes = shallowRef<ReadonlyMap<string, Wish>>(new Map())
+  const group = ref('')
+  const wish = computed(() => wishes.value.get(group.value) ?? null)
+  /** what the fitter asks for here; null = nothing of their own, and what the open page proposes stands */
+  const own = computed(() => wish.value?.requested ?? null)
   /** what the fitter has chosen to hold; null = what fits the move */
-  const ownHolds = ref<Holds | null>(null)
+  const ownHolds = computed({
+    get: () => wish.value?.holds ?? null,
+    set: (holds) => put({ requested: own.value ?? requested.value, reason: wish.value?.reason ?? null, holds }),
+  })
+  const waiting = computed<readonly Waiting[]>(() =>
+    [...wishes.value].flatMap(([key, { label, requested: asked }]) =>
+      key === group.value || asked.length === 0 ? [] : [{ key, label, requested: asked }],
+    ),
+  )
   /** the proposals of the page that is open, and whether they are of what stands */
   const offers = shallowRef<{ readonly proposals: () => readonly Proposal[]; readonly settled: () => boolean } | null>(null)
 
   const movable = computed(() => visit.folded.trying === null && visit.shownUpTo === null)
-  const judged = computed(() => (movable.value ? (offers.value?.proposals().find((proposal) => proposal.standing) ?? null) : null))
+  const isHere = computed(() => group.value === (here.value?.key ?? ''))
+  const judged = computed(() =>
+    movable.value && isHere.value
+      ? (offers.value?.proposals().find(({ standing, failed }) => standing && failed === undefined) ?? null)
+      : null,
+  )
   const requested = computed<readonly Requested[]>(() => own.value ?? judged.value?.requested ?? [])
   /** whether something else is asked for than what the page proposes by itself */
   const changed = computed(() => own.value !== null)
@@ -51,7 +115,8 @@ export const useBoard = defineStore('board', () => {
   /** the whole request with exact answers: what is drawn dashed */
   const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole') : null))
   /** what is set now */
-  const stepOf = (wanted: readonly Requested[]) => (wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step') : null)
+  const stepOf = (wanted: readonly Requested[]) =>
+    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace) : null
   // While a hand drags, the words beside the board come a little after the drawing and the numbers.
   const rested = refDebounced(requested, WORDS_AFTER)
   const step = computed(() => stepOf(active.value ? rested.value : []))
@@ -64,7 +129,11 @@ export const useBoard = defineStore('board', () => {
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
   // A proposal that is about to change is not tried: what is tried is what was read on the card.
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
-  const canTry = computed(() => isChange(step.value) && movable.value && visit.stops.length === 0 && isStanding.value)
+  /** what must not be ridden, and the change on the card does not mend */
+  const blocks = computed(() => standingBlocks(visit.blocks, requested.value))
+  const canTry = computed(
+    () => isChange(step.value) && movable.value && visit.stops.length === 0 && blocks.value.length === 0 && isStanding.value,
+  )
   const nowWords = computed(() => (step.value ? changeWords(step.value).join(' · ') : ''))
 
   /** How far a setting is asked to go from where it is, held in the hardware's room: where its handle stands. */
@@ -76,20 +145,59 @@ export const useBoard = defineStore('board', () => {
     return requested.value.filter(isExchange).find((one) => one.slot === slot) ?? null
   }
 
-  /** Asks for several settings at once beside what is asked for already; 0 takes a request back. */
+  function put({ requested: asked, reason, holds: held }: Omit<Wish, 'label'>, key = group.value): void {
+    const label = wishes.value.get(key)?.label ?? (here.value?.key === key ? here.value.label : labelOf(key))
+    wishes.value = new Map([...wishes.value, [key, { label, requested: asked, reason, holds: held }]])
+  }
+  function drop(key: string): void {
+    wishes.value = new Map([...wishes.value].filter(([other]) => other !== key))
+  }
+
+  /** The page whose wish a setting belongs to: the open one where it has its field, else its own. */
+  function groupOf(setting: SettingKey): string {
+    return here.value?.fields.some((field) => field.setting === setting) ? here.value.key : homeOf(setting)
+  }
+
+  /** Asks for several settings at once beside what is asked for on their page already; 0 takes a request back. */
   function request(more: readonly RequestedMove[]): void {
-    if (!movable.value) return
+    const [first] = more
+    if (!movable.value || first === undefined) return
+    const known = requested.value.some((old) => !isExchange(old) && more.every((wanted) => wanted.setting === old.setting))
+    // What is asked of another page is another change: this one waits.
+    if (!known) group.value = groupOf(first.setting)
     const others = requested.value.filter((old) => isExchange(old) || !more.some((wanted) => isSame(wanted, old)))
-    own.value = [...others, ...more.filter((wanted) => Math.abs(wanted.by) > NOTHING)]
-    ownReason.value = null
+    put({
+      requested: [...others, ...more.filter((wanted) => Math.abs(wanted.by) > NOTHING)],
+      reason: null,
+      holds: wish.value?.holds ?? null,
+    })
   }
 
   /** Asks for just this, and says why. */
   function take(wanted: readonly Requested[], reason: string): void {
     if (!movable.value) return
-    own.value = wanted
-    ownReason.value = reason
-    ownHolds.value = null
+    const [first] = wanted
+    group.value = here.value?.key ?? (first === undefined ? '' : isExchange(first) ? slots[first.slot].station : homeOf(first.setting))
+    put({ requested: wanted, reason, holds: null })
+  }
+
+  /** Brings a wish that waits onto the card. */
+  function takeUp(key: string): void {
+    if (wishes.value.has(key)) group.value = key
+  }
+
+  /**
+   * Opens a page: what was asked for on it before is on the card, what was asked for elsewhere waits.
+   * @returns how to leave it
+   */
+  function enter(page: BoardPage): () => void {
+    here.value = page
+    group.value = page.key
+    return () => {
+      if (here.value !== page) return
+      here.value = null
+      group.value = ''
+    }
   }
 
   function nextView(): void {
@@ -98,14 +206,14 @@ export const useBoard = defineStore('board', () => {
 
   /** Gives up the fitter's own request: what the page proposes stands again. */
   function clear(): void {
-    own.value = null
-    ownReason.value = null
-    ownHolds.value = null
+    drop(group.value)
+    group.value = here.value?.key ?? ''
   }
   /** Asks for nothing, whatever the page proposes. */
   function leave(): void {
+    const isOwn = isHere.value
     clear()
-    own.value = []
+    if (isOwn) put({ requested: [], reason: null, holds: null })
   }
   /**
    * Takes on the proposals of a page.
@@ -120,7 +228,13 @@ export const useBoard = defineStore('board', () => {
     }
   }
   // A request belongs to the rider it was made for.
-  watch(() => visit.head?.visitId, clear)
+  watch(
+    () => visit.head?.visitId,
+    () => {
+      wishes.value = new Map()
+      group.value = here.value?.key ?? ''
+    },
+  )
 
   /** Puts what is set now into the ledger as being tried. */
   function tryStep(): void {
@@ -133,9 +247,10 @@ export const useBoard = defineStore('board', () => {
       at: new Date().toISOString(),
       station,
       moves: [...change.moves],
+      pace: visit.pace,
       exchanges: [...change.exchanges],
-      reason: (own.value === null ? judged.value?.reason : ownReason.value) ?? BY_HAND,
-      later: change.later.slice(0, 300),
+      reason: (own.value === null ? judged.value?.reason : wish.value?.reason) ?? BY_HAND,
+      later: change.later.slice(0, MOST_LATER),
     })
     clear()
   }
@@ -143,6 +258,11 @@ export const useBoard = defineStore('board', () => {
   return {
     view,
     nextView,
+    blocks,
+    waiting,
+    enter,
+    takeUp,
+    drop,
     requested,
     changed,
     judged,

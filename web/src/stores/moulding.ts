@@ -7,8 +7,9 @@ interface Running {
   readonly step: string
   /** milliseconds of this machine's clock */
   readonly startedAt: number
-  /** the visit it was started in, to find the way back */
+  /** the visit it was started in, to find the way back, and its rider */
   readonly visitId: string
+  readonly rider: string
 }
 
 /** The clock of a moulding step: kept in this browser, so that leaving the page or a reload changes nothing. */
@@ -27,9 +28,9 @@ export const useMoulding = defineStore('moulding', () => {
   )
   const over = computed(() => clock.value !== null && clock.value.left === 0)
 
-  function start(key: string, visitId: string): void {
+  function start(key: string, visitId: string, rider: string): void {
     now.value = Date.now()
-    running.value = { step: key, startedAt: now.value, visitId }
+    running.value = { step: key, startedAt: now.value, visitId, rider }
     prepareSound()
   }
   /** Stopped before its time, a step is not done. */
@@ -80,7 +81,12 @@ function readRunning(text: string): Running | null {
   try {
     const value = JSON.parse(text) as Partial<Running> | null
     if (value && typeof value.step === 'string' && typeof value.startedAt === 'number' && Number.isFinite(value.startedAt))
-      return { step: value.step, startedAt: value.startedAt, visitId: typeof value.visitId === 'string' ? value.visitId : '' }
+      return {
+        step: value.step,
+        startedAt: value.startedAt,
+        visitId: typeof value.visitId === 'string' ? value.visitId : '',
+        rider: typeof value.rider === 'string' ? value.rider : '',
+      }
   } catch {
     // Not JSON: no clock.
   }

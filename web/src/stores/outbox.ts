@@ -30,7 +30,7 @@ export const useOutbox = defineStore('outbox', () => {
   const queue = ref<PendingWrite[]>(storage.read())
   const inFlight = ref<PendingWrite | null>(null)
   const reachable = ref(true)
-  const refused = ref<{ label: string; message: string }[]>([])
+  const refused = ref<(Pick<PendingWrite, 'label' | 'visitId' | 'whose'> & { readonly message: string })[]>([])
   const listeners = new Set<Landed>()
   let timer: ReturnType<typeof setTimeout> | null = null
   let wait = firstRetry
@@ -139,7 +139,12 @@ export const useOutbox = defineStore('outbox', () => {
       // What was typed meanwhile may be what the server can store.
       if (!newer) queue.value.push({ ...write, failed: { tries: (write.failed?.tries ?? 0) + 1, message: error.message } })
     } else {
-      refused.value.push({ label: write.label, message: error instanceof Error ? error.message : 'It was refused.' })
+      refused.value.push({
+        label: write.label,
+        visitId: write.visitId,
+        ...(write.whose === undefined ? {} : { whose: write.whose }),
+        message: error instanceof Error ? error.message : 'It was refused.',
+      })
       for (const heard of listeners) heard(write, null)
     }
     persist()

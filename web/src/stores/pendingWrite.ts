@@ -9,6 +9,8 @@ export interface PendingWrite {
   readonly path: string
   readonly body: Record<string, unknown>
   readonly visitId: string
+  /** whose visit it is, for the bar and for who looks at another visit */
+  readonly whose?: string
   /** for the conflict bar: the thing, and what this window wrote */
   readonly label: string
   readonly mine: string

@@ -5,6 +5,8 @@ import { calibrateBody } from '@level-stance/core/change/calibrated'
 import type { Change } from '@level-stance/core/change/fold'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
+import { usualPace } from '@level-stance/core/change/pace'
+import type { Pace } from '@level-stance/core/change/pace'
 import { setupOf } from '@level-stance/core/change/setup'
 import { foldedAt } from '@level-stance/core/change/timeline'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
@@ -14,6 +16,8 @@ import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { readingName } from '@level-stance/core/measure/readingEntry'
 import { readingIdentity, readingPlace } from '@level-stance/core/measure/readingPlace'
 import { countingReadings } from '@level-stance/core/measure/resolve'
+import { blocksOf } from '@level-stance/core/prove/blocks'
+import type { Told } from '@level-stance/core/prove/outcome'
 import { severityNow } from '@level-stance/core/prove/severity'
 import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/dossier'
@@ -44,6 +48,8 @@ export const useVisit = defineStore('visit', () => {
     ratings: computed(() => dossier.value?.ratings),
     acknowledged: computed(() => dossier.value?.visit.acknowledged),
     choices: computed(() => dossier.value?.visit.choices),
+    pace: computed(() => dossier.value?.visit.pace),
+    overruled: computed(() => dossier.value?.visit.overruled),
   }
   const head = stable(() => {
     if (!dossier.value) return null
@@ -89,6 +95,13 @@ export const useVisit = defineStore('visit', () => {
   const rider = computed(() => setup.value.rider)
   const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
+  /** what must not be ridden as it was read, overruled or not */
+  const blocks = stable(() => blocksOf(setup.value, parts.overruled.value ?? []))
+  /** how far one change may go: as the fitter says, else as what was told and ridden suggests */
+  const pace = computed<Pace>(
+    () => parts.pace.value ?? usualPace({ earlierVisits: dossier.value?.earlierVisits ?? 0, complaints: complaints.value.length }),
+  )
+  const told = computed<Told>(() => ({ complaints: complaints.value, ratings: ratings.value, changes: folded.value.changes }))
   const questions = computed(() => {
     const acknowledged = new Set(parts.acknowledged.value ?? [])
     const standing = [...counting.value.values()].map((row) => row.reading)
@@ -174,7 +187,16 @@ export const useVisit = defineStore('visit', () => {
     const current = dossier.value
     if (!current) return
     const id = current.visit.id
-    const write: PendingWrite = { key: `${kind}:${id}:${place}`, kind, method, path: `/visits/${id}${path}`, body, visitId: id, ...words }
+    const write: PendingWrite = {
+      key: `${kind}:${id}:${place}`,
+      kind,
+      method,
+      path: `/visits/${id}${path}`,
+      body,
+      visitId: id,
+      whose: `${current.rider.name}, ${current.visit.title}`,
+      ...words,
+    }
     dossier.value = overlaid(current, write)
     outbox.put(write)
   }
@@ -257,6 +279,9 @@ export const useVisit = defineStore('visit', () => {
     baseline,
     setup,
     stops,
+    blocks,
+    pace,
+    told,
     asked,
     severities,
     shownUpTo,

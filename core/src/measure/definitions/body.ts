@@ -24,6 +24,7 @@ export const bodyReadings = {
     archDrop: lengths('Arch drop', 0, 30, 'ruler', 5, 'Height of the navicular bone sitting, less its height standing.'),
     toeOutHanging: angles('Toe-out, hanging', -20, 45, 'goniometer', 12, 'Sitting on a table edge, feet hanging: foot’s long axis against straight ahead, toes out is plus.'),
     toeOutStanding: angles('Toe-out, standing', -20, 45, 'goniometer', 12, 'Marching on the spot, then stop: foot’s long axis against straight ahead, toes out is plus.'),
+    heelTilt: angles('Heel tilt', -20, 20, 'goniometer', 6, 'Standing, from behind: line of the heel against the lower leg’s; fallen inward is plus. Unreliable: repeat it.'),
     forefootTilt: angles('Forefoot tilt', -20, 25, 'goniometer', 8, 'Lying face down, heel held upright: ball of the foot against level, big-toe side up is plus. Unreliable: repeat it.'),
   }),
   ...section('body', 'Hands', {

@@ -36,7 +36,7 @@ const visit = useVisit()
           type="button"
           class="plain"
           :disabled="moulding.running !== null"
-          @click="moulding.start(step.key, visit.head?.visitId ?? '')"
+          @click="moulding.start(step.key, visit.head?.visitId ?? '', visit.head?.rider ?? '')"
         >
           Start {{ step.minutes }} minutes
         </button>

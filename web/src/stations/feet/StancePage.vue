@@ -6,7 +6,7 @@ import { stanceMoves } from '@level-stance/core/feet/exchange'
 import { stanceOptionsCalculation } from '@level-stance/core/feet/feet.calculations'
 import { treadWords, turnsOfRide } from '@level-stance/core/feet/stance'
 import type { StanceMethodKey } from '@level-stance/core/feet/stance'
-import { LEAST_THREAD, stanceMeans, stanceOptions } from '@level-stance/core/feet/stanceSearch'
+import { LEAST_THREAD, missWords, stanceMeans, stanceOptions } from '@level-stance/core/feet/stanceSearch'
 import type { StanceOption } from '@level-stance/core/feet/stanceSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
@@ -44,8 +44,7 @@ const options = computed(() => {
 
 /** A way onto the move card: the engine says what it brings along. */
 const take = (option: StanceOption) => board.take(stanceMoves(option), option.words.slice(0, 600))
-const leftWords = (option: StanceOption) =>
-  option.reaches ? 'reaches it' : `falls ${sides.map((side) => trimmed(option.miss[side], 1)).join(' / ')} mm short`
+const leftWords = (option: StanceOption) => (option.reaches ? 'reaches it' : missWords(option, stance.value?.gap ?? { left: 0, right: 0 }))
 const threadOf = (option: StanceOption) =>
   option.moves.some(({ mean }) => mean === 'washer')
     ? `, thread left ${trimmed(Math.min(option.threadLeft.left, option.threadLeft.right), 1)} mm`
@@ -85,8 +84,8 @@ const items = computed(() => {
       target: standing.now[key] + standing.gap[key],
       low: standing.band[key].low,
       high: standing.band[key].high,
-      cleatOut: Math.min(20, high),
-      cleatIn: Math.min(20, -low),
+      cleatOut: high,
+      cleatIn: -low,
       thread: standing.thread[key],
     }
   }

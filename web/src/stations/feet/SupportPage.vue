@@ -9,6 +9,7 @@ import { useFeet } from './useFeet.ts'
 const feet = useFeet()
 const groups = [
   { key: 'wedge', title: 'Wedge under the forefoot' },
+  { key: 'heelWedge', title: 'Wedge under the heel' },
   { key: 'footbed', title: 'Footbed under the arch' },
 ] as const
 const shown = computed(() =>

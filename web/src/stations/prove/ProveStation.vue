@@ -1,29 +1,52 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import type { Change } from '@level-stance/core/change/fold'
+import { paces } from '@level-stance/core/change/pace'
+import { outcomesOf } from '@level-stance/core/prove/outcome'
 import { FOLLOW_UP_WEEKS } from '@level-stance/core/change/stepPlan'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
+import BlockList from '../../parts/BlockList.vue'
+import PacePicker from '../../parts/PacePicker.vue'
 import TrialCard from '../../parts/TrialCard.vue'
+import { useBoard } from '../../stores/board.ts'
+import { useFeet } from '../feet/useFeet.ts'
+import { useHands } from '../hands/useHands.ts'
+import { useSeat } from '../seat/useSeat.ts'
 import { useVisit } from '../../stores/visit.ts'
 
 const visit = useVisit()
+const board = useBoard()
+const [feet, seat, hands] = [useFeet(), useSeat(), useHands()]
 const followUp = new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(FOLLOW_UP_WEEKS.map(String))
 const states = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
-const ratingsOf = (changeId: string) =>
-  visit.ratings
-    .filter((r) => r.changeId === changeId)
-    .flatMap((r) => {
-      const complaint = visit.complaints.find((c) => c.id === r.complaintId)
-      return complaint ? [`${complaintTitle(complaint)} ${complaint.severity} → ${r.severity}`] : []
-    })
+const ratingsOf = (change: Change) =>
+  outcomesOf(change, visit.told).map(({ complaint, before, after, word }) => ({
+    key: complaint.id,
+    words: `${complaintTitle(complaint)} ${before} → ${after}`,
+    word,
+  }))
+/** Where the next change comes from: a wish that waits, else the station that has something to try. */
+const nothing = computed(() => {
+  if (board.waiting.length > 0) return `Nothing is being tried. Waiting: ${board.waiting.map(({ label }) => label).join(', ')}.`
+  const open = [feet, seat, hands].filter(({ summary }) => summary.mark === 'open').map(({ label }) => label)
+  return open.length === 0
+    ? 'Nothing is being tried, and no station has a change to offer.'
+    : `Nothing is being tried. ${new Intl.ListFormat('en-GB').format(open)} ${open.length === 1 ? 'has' : 'have'} something to try.`
+})
 </script>
 
 <template>
   <div class="prove">
     <section>
       <h1>One change at a time, under load</h1>
+      <BlockList :blocks="visit.blocks" />
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-      <p v-else class="card">Nothing is being tried. Feet proposes the next change.</p>
+      <p v-else class="card">{{ nothing }}</p>
+      <div class="pace">
+        <PacePicker /> <span class="small muted">{{ paces[visit.pace].says }}</span>
+      </div>
     </section>
     <section aria-label="Changes so far">
       <h2>So far</h2>
@@ -33,7 +56,9 @@ const ratingsOf = (changeId: string) =>
           <strong>{{ i + 1 }}. {{ changeWords(change).join(' · ') }}</strong>
           <span class="muted state">{{ states[change.state] }}</span>
         </p>
-        <p v-for="rating in ratingsOf(change.id)" :key="rating" class="small">{{ rating }}</p>
+        <p v-for="rating in ratingsOf(change)" :key="rating.key" class="small">
+          {{ rating.words }} <strong :class="rating.word">{{ rating.word }}</strong>
+        </p>
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
         <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
       </article>
@@ -58,6 +83,17 @@ section {
 }
 .state {
   margin-left: 8px;
+}
+.pace {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.worse {
+  color: var(--brick);
+}
+.better {
+  color: var(--petrol);
 }
 .change {
   display: grid;

@@ -32,6 +32,7 @@ const print = () => window.print()
         <p class="muted">{{ sheet.bike }} · {{ sheet.visit }} · {{ day }}</p>
       </header>
       <p v-if="sheet.stop" class="stop">{{ sheet.stop }}</p>
+      <p v-for="words in sheet.blocks" :key="words" class="stop" data-testid="sheet-block">{{ words }}</p>
       <div class="two">
         <section>
           <table>
@@ -48,7 +49,9 @@ const print = () => window.print()
                   {{ row.title }}<span class="muted small note">{{ row.note }}</span>
                 </th>
                 <td class="figure">{{ row.before }}</td>
-                <td class="figure" :class="{ changed: row.before !== row.after }">{{ row.after }}</td>
+                <td class="figure" :class="{ changed: row.after !== null && row.before !== row.after }">
+                  {{ row.after ?? 'not rated again' }}
+                </td>
               </tr>
               <tr v-if="sheet.complaints.length === 0">
                 <td colspan="3" class="muted">None told.</td>

@@ -1,0 +1,60 @@
+import { capOf } from './settings.ts'
+import type { SettingKey } from './settings.ts'
+import type { SourceKey } from '../sources.ts'
+
+/** How far a visit may go at once, and why. */
+export interface PaceRow {
+  readonly label: string
+  readonly says: string
+  readonly source: SourceKey
+}
+
+/** A body gets used to a position over years: then small steps; where there is nothing to get used to, whole moves. */
+export const paces = {
+  settled: {
+    label: 'settled rider',
+    says: 'Rides this bike as it is: one small step at a time, weeks apart.',
+    source: 'common-practice',
+  },
+  new: {
+    label: 'new set-up',
+    says: 'New bike, first fit on it, or back after an injury: whole moves at once, then ride in.',
+    source: 'common-practice',
+  },
+} as const satisfies Readonly<Record<string, PaceRow>>
+export type Pace = keyof typeof paces
+export const paceKeys = Object.keys(paces) as [Pace, ...Pace[]]
+
+/** What tells a new set-up from a rider who is used to the bike. */
+export interface PaceSigns {
+  /** visits on this bike before this one */
+  readonly earlierVisits: number
+  /** what was told about riding it */
+  readonly complaints: number
+}
+
+/** Where the fitter has not said: nobody has been fitted on this bike before, and nothing was told about riding it. */
+export function usualPace({ earlierVisits, complaints }: PaceSigns): Pace {
+  return earlierVisits === 0 && complaints === 0 ? 'new' : 'settled'
+}
+
+/** First rides after whole moves: hours, and what is asked of them. @source prior */
+export const rideIn = [
+  { rides: 3, hours: 1, effort: 'easy' },
+  { rides: 3, hours: 2, effort: 'steady' },
+] as const
+
+/** Whether any of the moves goes further at once than a settled rider would be moved. */
+export function isWholeMove(moves: readonly { readonly setting: SettingKey; readonly by: number }[]): boolean {
+  return moves.some(({ setting, by }) => Math.abs(by) > capOf(setting, 'settled') + 1e-9)
+}
+
+/** Said where a whole move is about to be made. */
+export const wholeMoveCaution =
+  'A whole move at once, for a set-up nobody is used to. Anything that hurts or goes numb on the way: half of it back.'
+
+/** "Ride in: 3 easy rides of 1 h, then 3 steady rides of 2 h, before long or hard ones." */
+export function rideInWords(): string {
+  const parts = rideIn.map(({ rides, hours, effort }) => `${rides} ${effort} rides of ${hours} h`)
+  return `Ride in: ${parts.join(', then ')}, before long or hard ones.`
+}

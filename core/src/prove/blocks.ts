@@ -1,0 +1,83 @@
+import type { SlotKey } from '../change/parts.ts'
+import type { Requested } from '../change/moves.ts'
+import { isExchange } from '../change/moves.ts'
+import type { Setup } from '../change/setup.ts'
+import { boltFindings } from '../feet/boltCheck.ts'
+import { wearFindings } from '../feet/cleatWear.ts'
+import { boltReadings, cleatLook, stanceParts, wearInput } from '../feet/inputs.ts'
+import { threadFinding } from '../feet/stanceSearch.ts'
+import { chosen, measuredValue } from '../measure/resolve.ts'
+import type { Finding } from '../quantity/finding.ts'
+import { bySide, sides } from '../quantity/sided.ts'
+
+/** What the fitter has overruled, and why. */
+export interface Overruled {
+  readonly block: string
+  readonly reason: string
+}
+
+/** Something on the bike that must not be ridden, until it is mended or overruled. */
+export interface Block {
+  /** finding and side: names it in the visit when it is overruled */
+  readonly key: string
+  readonly finding: Finding
+  /** the fitter's reason for riding all the same; null = it blocks */
+  readonly overruled: string | null
+  /** exchanging one of these mends it */
+  readonly mendedBy: readonly SlotKey[]
+}
+
+/** Findings that keep a bike off the road, and the parts that mend them when exchanged. @source common-practice */
+const blocking: Readonly<Record<string, readonly SlotKey[]>> = {
+  'missing-bolt': [],
+  through: ['shoes'],
+  'short-bite': ['shoes'],
+  worn: [],
+  thread: ['pedals', 'cranks'],
+  cracked: ['saddle'],
+}
+
+/** Everything that was read which must not be ridden as it is. */
+export function blocksOf({ now }: Setup, overruled: readonly Overruled[]): Block[] {
+  const parts = stanceParts(now)
+  const found: Finding[] = [
+    ...boltFindings(boltReadings(now)),
+    ...wearFindings(
+      wearInput(now),
+      bySide((side) => cleatLook(now, side)),
+    ),
+    ...(parts ? sides.flatMap((side) => threadFinding(side, parts[side], measuredValue(now, 'axleThread', side)) ?? []) : []),
+    ...(chosen(now, 'saddleSound') === 'cracked' ? [crackedSaddle] : []),
+  ]
+  return found.flatMap((finding): Block[] => {
+    const mendedBy = blocking[finding.key]
+    if (finding.weight !== 'first' || mendedBy === undefined) return []
+    const key = `${finding.key}:${finding.side}`
+    return [{ key, finding, mendedBy, overruled: overruled.find(({ block }) => block === key)?.reason ?? null }]
+  })
+}
+
+const crackedSaddle: Finding = {
+  key: 'cracked',
+  side: 'both',
+  weight: 'first',
+  headline: 'The saddle’s rails or shell are bent or cracked.',
+  sentence: 'Off the bike with it: it breaks under the rider without a warning.',
+  source: 'common-practice',
+}
+
+/** What still stands in the way of riding, a change that mends it taken into account. */
+export function standing(blocks: readonly Block[], requested: readonly Requested[] = []): Block[] {
+  const slots = requested.filter(isExchange).map(({ slot }) => slot)
+  return blocks.filter(({ overruled, mendedBy }) => overruled === null && !mendedBy.some((slot) => slots.includes(slot)))
+}
+
+/** Blocks in words for the record: what stands, then what was overruled and why. */
+export function blockWords(blocks: readonly Block[]): string[] {
+  return [
+    ...standing(blocks).map(({ finding }) => `Not to be ridden: ${finding.headline} ${finding.sentence}`),
+    ...blocks.flatMap(({ finding, overruled }) =>
+      overruled === null ? [] : [`${finding.headline} Overruled by the fitter: ${overruled.replace(/\.$/, '')}.`],
+    ),
+  ]
+}

@@ -1,0 +1,45 @@
+import { evaluate } from '@level-stance/core/calculation'
+import { calculationNamed } from '@level-stance/core/calculations'
+import type { LengthUnit } from '@level-stance/core/quantity/entry'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import { sheetOf } from '@level-stance/core/record/sheet'
+import { parseVisitFile, toVisitFile } from '@level-stance/core/record/visitFile'
+import type { VisitFile } from '@level-stance/core/record/visitFile'
+import { notFound } from '../http/errors.ts'
+import type { SheetFonts } from '../record/fonts.ts'
+import { sheetPdf } from '../record/sheetPdf.ts'
+import type { Calculate } from './pool.ts'
+
+/** What a request hands on beside calculations, because a long record takes long. */
+export interface HeavyWork {
+  readonly 'sheet.pdf': { readonly input: { readonly dossier: Dossier; readonly unit: LengthUnit }; readonly answer: Uint8Array }
+  readonly 'visit-file': { readonly input: { readonly text: string }; readonly answer: VisitFile }
+}
+type Heavy = { readonly [Name in keyof HeavyWork]: (input: HeavyWork[Name]['input']) => Promise<HeavyWork[Name]['answer']> }
+
+/** Does heavy work by its name. */
+export type Work = <Name extends keyof HeavyWork>(name: Name, input: HeavyWork[Name]['input']) => Promise<HeavyWork[Name]['answer']>
+
+/** Heavy work over whatever runs calculations: the same threads, the same limits. */
+export const workBy =
+  (calculate: Calculate): Work =>
+  async (name, input) =>
+    (await calculate(name, input)) as HeavyWork[typeof name]['answer']
+
+/**
+ * Calculations and heavy work in this very thread: for the threads themselves, and for a server that
+ * was not built.
+ * @param fonts read when the first sheet is asked for
+ */
+export function calculateHere(fonts: () => SheetFonts): Calculate {
+  const heavy: Heavy = {
+    'sheet.pdf': ({ dossier, unit }) => sheetPdf(sheetOf(toVisitFile(dossier), unit), fonts()),
+    'visit-file': ({ text }) => Promise.resolve(parseVisitFile(text)),
+  }
+  return async (name, body) => {
+    if (Object.hasOwn(heavy, name)) return await heavy[name as keyof Heavy](body as never)
+    const calculation = calculationNamed(name)
+    if (!calculation) throw notFound(`The calculation “${name.slice(0, 80)}”`)
+    return evaluate(calculation, body)
+  }
+}

@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { Segmented, Tooltip } from 'ant-design-vue'
+import { computed } from 'vue'
+import { paceKeys, paces } from '@level-stance/core/change/pace'
+import type { Pace } from '@level-stance/core/change/pace'
+import { useVisit } from '../stores/visit.ts'
+
+/** How far one change may go: as the visit suggests, until the fitter says otherwise. */
+const visit = useVisit()
+const options = paceKeys.map((value) => ({ value, label: paces[value].label, payload: paces[value] }))
+const says = computed(() => paces[visit.pace].says)
+</script>
+
+<template>
+  <Tooltip :title="says">
+    <Segmented
+      size="small"
+      :value="visit.pace"
+      :options="options"
+      aria-label="Pace"
+      data-testid="pace"
+      @change="(pace: string | number) => visit.setVisit({ pace: pace as Pace })"
+    />
+  </Tooltip>
+</template>
