@@ -266,7 +266,7 @@ test('the moulding clock runs on over other pages and a reload', async ({ page }
     localStorage.setItem('level-stance.moulding', JSON.stringify({ ...kept, startedAt: kept.startedAt - 6 * 60_000 }))
   })
   await page.goto('/riders')
-  await expect(chip).toContainText('Shoe! +')
+  await expect(chip).toContainText(/Shoe!, Case \S+ \+/)
   await chip.click()
   await page.getByText('Moulding a mouldable shoe').click()
   await page.getByRole('button', { name: 'Done' }).click()

@@ -145,13 +145,15 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
   await expect(page.getByRole('article', { name: 'Record sheet' })).toContainText('48 mm')
 })
 
-test('another bar keeps the hands by stem and spacers; the short note requested a move', async ({ page }) => {
+test('a rolled bar turns the levers back and asks for no stem; the short note asks for a move', async ({ page }) => {
   await openDemo(page, 'Ruta', 'Hands')
   await page.getByRole('textbox', { name: 'Short note' }).fill('roll forward 6')
   await expect(page.locator('#entry-line-meaning')).toContainText('Bar roll forward 6°, in steps of 5')
   await page.keyboard.press('Enter')
   await expect(page.getByTestId('move-now')).toContainText('Bar roll forward 5°')
   await expect(page.getByTestId('move-answers')).toContainText('Levers L up 5°')
+  // Hands that are not held ask for no other stem.
+  await expect(page.getByTestId('move-answers')).not.toContainText(/stem|spacers/i)
   await page.getByRole('button', { name: 'Leave it' }).click()
   await page.getByRole('textbox', { name: 'Short note' }).fill('hands up 20')
   await page.keyboard.press('Enter')

@@ -56,7 +56,7 @@ test('a change tried in two windows enters the ledger once', async ({ page, cont
   const bar = other.getByRole('alert').filter({ hasText: 'was changed in another window' })
   await expect(bar).toContainText('There: 1 entry in the ledger')
   await bar.getByRole('button', { name: 'Take theirs' }).click()
-  await expect(other.getByLabel('Being tried')).toContainText('Cleat L back 5')
+  await expect(other.getByLabel('Being tried')).toContainText('Cleat L back')
   await expect(other.getByRole('navigation', { name: 'Changes of this visit' }).getByRole('listitem')).toHaveCount(2)
 })
 

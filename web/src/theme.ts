@@ -22,6 +22,7 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
       ...(dark
         ? {
             colorPrimary: '#5FC2B8',
+            colorLink: '#5FC2B8',
             colorBgLayout: '#141B1A',
             colorSplit: '#35413F',
             colorTextSecondary: '#C4CBC6',
@@ -35,6 +36,7 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
           }
         : {
             colorPrimary: '#0E6B6B',
+            colorLink: '#0E6B6B',
             colorBgLayout: '#ECE7DB',
             colorSplit: '#D9D3C5',
             colorTextSecondary: '#3F4B49',

@@ -55,6 +55,12 @@ describe('a number that was read', () => {
     expect(plusMinusAsRead(odd, 'load', 1.5)).toBe(1.5)
   })
 
+  it('stands alone where there is no model, and nothing at all is nothing', () => {
+    const shown = metricsAsRead(null, setupOf([aReading('torsoAngle', 'both', 45)], [], 'drop'))
+    expect(shown).toMatchObject({ torso: 45, kneeLeft: null, load: null })
+    expect(metricsAsRead(null, setupOf([], [], 'drop'))).toBeNull()
+  })
+
   it('decides the posture the saddle is chosen for, with nothing known of bike or hands', () => {
     const setup = setupOf([aReading('torsoAngle', 'both', 45)], [], 'drop')
     expect(setup.model).toBeNull()

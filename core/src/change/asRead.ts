@@ -66,13 +66,22 @@ export function asRead(setup: Setup, metric: MetricKey, modelled: number | null)
   return { value: predict(model, { kind, side }) + overModel, plusMinus, overModel, isRead: true }
 }
 
-/** Numbers of the rider, each as it was read where the model could not make what was read of it. */
-export function metricsAsRead(metrics: RiderMetrics, setup: Setup): RiderMetrics {
+/**
+ * Numbers of the rider, each as it was read where the model could not make what was read of it.
+ * @param metrics of the model, at the bike as it stands or with a change; null while there is no model: then what was read stands alone
+ * @returns null where nothing is known at all
+ */
+export function metricsAsRead(metrics: RiderMetrics, setup: Setup): RiderMetrics
+export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null
+export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null {
   const over = (key: MetricKey) => {
-    const modelled = metrics[key]
-    return modelled === null ? null : modelled + (asRead(setup, key, modelled)?.overModel ?? 0)
+    if (readBy[key] === undefined) return metrics?.[key] ?? null
+    const modelled = metrics?.[key] ?? null
+    if (modelled === null) return asRead(setup, key, null)?.value ?? null
+    return modelled + (asRead(setup, key, modelled)?.overModel ?? 0)
   }
-  return Object.fromEntries(metricKeys.map((key) => [key, readBy[key] ? over(key) : metrics[key]])) as RiderMetrics
+  const all = metricKeys.map((key) => [key, over(key)] as const)
+  return all.every(([, value]) => value === null) ? null : (Object.fromEntries(all) as RiderMetrics)
 }
 
 /**

@@ -71,7 +71,7 @@ export function leftovers(
 
 /**
  * What a request leaves for later: the steps still to come ("Later, after rides that agree: cleat R
- * back 5, then 2."), what this part cannot give at all, and how a whole move is ridden in.
+ * back 5, then 2."), an end that may lie further than the part goes, and how a whole move is ridden in.
  */
 export function laterWords(chosen: readonly Chosen[], pace: Pace): string {
   const parts = chosen.flatMap((move) => {
@@ -83,15 +83,6 @@ export function laterWords(chosen: readonly Chosen[], pace: Pace): string {
         : rest.map((step) => `${trimmed(Math.abs(step), 1)}${settings[move.setting].unit === 'deg' ? '°' : ''}`).join(', then ')
     return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
-  const ends = chosen.flatMap((move) => {
-    if (!move.heldByRoom) return []
-    const { unit } = settings[move.setting]
-    const mark = unit === 'deg' ? '°' : ' mm'
-    const [asked, there] = [Math.abs(move.wanted), Math.abs(move.aim)]
-    return [
-      `${moveName(move)}: the ${trimmed(asked, 1)}${mark} asked for cannot be reached with this part, which gives ${trimmed(there, 1)}${mark}.`,
-    ]
-  })
   const doubtful = chosen.flatMap(({ doubtfulBeyond, ...move }) =>
     doubtfulBeyond === null
       ? []
@@ -100,7 +91,7 @@ export function laterWords(chosen: readonly Chosen[], pace: Pace): string {
         ],
   )
   const whole = pace === 'new' && isWholeMove(chosen)
-  return [parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`, ...ends, ...doubtful, whole ? rideInWords() : '']
+  return [parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`, ...doubtful, whole ? rideInWords() : '']
     .filter((words) => words !== '')
     .join(' ')
 }

@@ -5,7 +5,8 @@ import { stepPlanCalculation } from '../change/change.calculations.ts'
 import { kneesNow } from '../change/kneeNow.ts'
 import type { KneeNow } from '../change/kneeNow.ts'
 import type { RequestedMove } from '../change/moves.ts'
-import { settings } from '../change/settings.ts'
+import type { Pace } from '../change/pace.ts'
+import { capOf, settings } from '../change/settings.ts'
 import type { Setup } from '../change/setup.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../measure/resolve.ts'
@@ -115,6 +116,8 @@ export interface FeetContext {
   readonly metrics: RiderMetrics | null
   /** ± of the rider's numbers; null until the worker has said it */
   readonly plusMinus: (metric: MetricKey) => number | null
+  /** how far one change may go */
+  readonly pace: Pace
 }
 
 /** Everything the feet's pages say; each part is worked out when it is first asked for. */
@@ -298,7 +301,8 @@ function judgeForeAft(parts: FeetParts): Partial<PageJudgement> {
     const by = judged.result.attainable - judged.now.value
     return judged.exceeds && Math.abs(by) > 1e-9 ? [{ setting: 'cleatSetback', side, by }] : []
   })
-  const { cap, resolution } = settings.cleatSetback
+  const { resolution } = settings.cleatSetback
+  const cap = capOf('cleatSetback', parts.context.pace)
   return {
     findings: sides.flatMap((side) => {
       const input = toeInput(setup.now, side, moves.find((move) => move.side === side) ? attainableOf(parts.cleat[side]) : undefined)

@@ -35,7 +35,7 @@ function saidOf(over: Parameters<typeof readingsWith>[0], side: 'left' | 'right'
   const metrics = setup.model && metricsAsRead(riderMetrics(setup.model, null), setup)
   const plusMinus = (key: Parameters<typeof plusMinusAsRead>[1]) => plusMinusAsRead(setup, key, 1.5)
   const complaints = bodyRegionKeys.flatMap((region, i) => [0, 1, 2].map((n) => complaint(region, side, 3 * i + n)))
-  const about = { setup, start: setup, complaints, kind: 'drop bar', choices: {}, metrics, plusMinus } as const
+  const about = { setup, start: setup, complaints, kind: 'drop bar', choices: {}, metrics, plusMinus, pace: 'settled' } as const
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
   const feet = feetParts({ ...about, otherBikes: [] })
   const causes: CauseVerdict[] = [

@@ -33,6 +33,7 @@ const partsOf = (setup: Setup, complaints: readonly Complaint[], more: Partial<F
     otherBikes: [],
     metrics: null,
     plusMinus: () => null,
+    pace: 'settled',
     ...more,
   })
 const causesOf = (over: Parameters<typeof readingsWith>[0], complaint = told()) =>

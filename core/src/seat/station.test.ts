@@ -1,3 +1,4 @@
+import { metricsAsRead } from '../change/asRead.ts'
 import { setupOf } from '../change/setup.ts'
 import { knockOn } from '../change/knockOn.ts'
 import { movesOf } from '../change/moves.ts'
@@ -67,6 +68,14 @@ describe('complaints tied to the seat (causes most usual first, common practice)
     expect(keys({ region: 'low-back', kind: 'pain' })).toEqual(['nose-up', 'reach-long', 'too-high', 'front-low'])
     expect(keys({ region: 'stomach', kind: 'pain' })).toEqual(['front-low', 'crank-long', 'far-back'])
     expect(causesOf({}, told({ region: 'forearm', side: 'both', kind: 'pain' }))).toEqual([])
+  })
+  it('judge a torso by itself, with nothing known of bike or hands', () => {
+    const readings = [aReading('torsoAngle', 'both', 45)]
+    const setup = setupOf(readings, [], 'drop')
+    const back = told({ region: 'low-back', kind: 'pain' })
+    const metrics = metricsAsRead(null, setup)
+    const causes = seatComplaints([back], seatParts({ ...context, setup, start: setup, complaints: [back], readings, metrics }))[0]!.causes
+    expect(causes.find(({ key }) => key === 'front-low')).toMatchObject({ speaks: 'against', because: 'Torso at 45°.' })
   })
   it('speak for each cause of a numb saddle area by itself, and against all where the saddle fits', () => {
     expect(speaks(sound)).toEqual({

@@ -6,7 +6,6 @@ import type { SaddleShape } from '../bike/saddleShape.ts'
 import { anyCalculation } from '../calculation.ts'
 import type { LedgerEntry } from '../change/ledger.ts'
 import { setbackCurveCalculation } from '../change/rider.calculations.ts'
-import { settings } from '../change/settings.ts'
 import type { Setup } from '../change/setup.ts'
 import type { Reading } from '../measure/reading.ts'
 import { optionsOf } from '../measure/readingDefinitions.ts'
@@ -36,7 +35,7 @@ import type { MatResult } from './matAnalysis.ts'
 import { matFindings } from './matFindings.ts'
 import { LOW_TORSO } from './saddleCriteria.ts'
 import type { SaddleRider } from './saddleCriteria.ts'
-import { climbTiltCalculation, legLengthCalculation, saddleWidthCalculation, tiltTurnsCalculation } from './seat.calculations.ts'
+import { climbTiltCalculation, legLengthCalculation, saddleWidthCalculation } from './seat.calculations.ts'
 import { HEAVY_HANDS, judgeSetback } from './setback.ts'
 import type { SetbackJudgement } from './setback.ts'
 import { defaultWidthSchool, widthRange } from './saddleWidth.ts'
@@ -402,10 +401,8 @@ function judgeWidth({ width, widthFindings: findings, spacing, postures, widthSc
 }
 
 function judgeTilt({ tilt, context }: SeatParts): Partial<PageJudgement> {
-  const { now, target, by, head, use, findings } = tilt
+  const { now, target, by, use, findings } = tilt
   const climb = climbInput(context.setup)
-  const { cap } = settings.saddleTilt
-  const change = Math.max(-cap, Math.min(cap, by))
   const before = context.start.now.saddleTilt.left?.value ?? null
   return {
     findings,
@@ -435,14 +432,9 @@ function judgeTilt({ tilt, context }: SeatParts): Partial<PageJudgement> {
               reason: findings[0]?.headline ?? '',
             },
           ],
-    working: [
-      ...(head && change !== 0
-        ? [{ heading: 'Turns', calculation: anyCalculation(tiltTurnsCalculation), input: { ...head, change }, plusMinus: {} }]
-        : []),
-      ...(climb
-        ? [{ heading: 'On the climb', calculation: anyCalculation(climbTiltCalculation), input: { ...climb, use }, plusMinus: {} }]
-        : []),
-    ],
+    working: climb
+      ? [{ heading: 'On the climb', calculation: anyCalculation(climbTiltCalculation), input: { ...climb, use }, plusMinus: {} }]
+      : [],
   }
 }
 
@@ -597,7 +589,7 @@ export const seatStation = defineStation({
   },
   summary: (parts) => {
     const acts = seatActs(parts)
-    if (parts.context.metrics === null) return { words: 'readings', mark: 'wanting' }
+    if (parts.context.setup.model === null) return { words: 'readings', mark: 'wanting' }
     return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'level', mark: 'level' }
   },
 })

@@ -48,7 +48,7 @@ function close(): void {
     <p class="small">{{ block.finding.sentence }}</p>
     <template v-if="block.overruled !== null">
       <p class="small">Reason: {{ block.overruled }}</p>
-      <div><Button @click="takeBack(block.key)">Stop riding again</Button></div>
+      <div><Button @click="takeBack(block.key)">Block it again</Button></div>
     </template>
     <form v-else-if="open === block.key" class="reason" @submit.prevent="overrule(block.key)">
       <label :for="`reason-${block.key}`" class="small">Why is it ridden all the same? It goes on the record.</label>

@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { asRead } from '@level-stance/core/change/asRead'
 import { kneeBand } from '@level-stance/core/change/kneeNow'
 import { bandState, isUnsure } from '@level-stance/core/quantity/band'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
@@ -24,7 +23,7 @@ const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.met
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
 /** What was read shows at once, with nothing else known of the rider. */
-const now = computed(() => board.now?.[props.metric] ?? asRead(visit.setup, props.metric, null)?.value ?? null)
+const now = computed(() => board.now?.[props.metric] ?? null)
 const start = computed(() => board.start?.[props.metric] ?? null)
 /** To what can be shown, so that a number that stays the same draws nothing anew. */
 const rounded = (value: number) => Math.round(value * 10) / 10

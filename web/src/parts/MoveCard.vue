@@ -75,6 +75,8 @@ const knees = computed(() => {
   })
 })
 const holdsHands = computed(() => visit.setup.model !== null && visit.setup.model.grips !== null)
+/** Whether it matters how far one change may go: the whole of it is more than a step. */
+const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ setting, aim }) => ({ setting, by: aim }))))
 /** Further at once than a settled rider would be moved. */
 const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
@@ -95,7 +97,6 @@ function runs(): WorkingRun[] {
   <article class="card" aria-label="Proposal">
     <div class="head">
       <h2>Move</h2>
-      <PacePicker v-if="board.active" />
       <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
       <WorkingButton v-if="board.active" :runs="runs" />
       <button v-if="board.changed && board.judged" type="button" class="link" @click="board.clear()">As judged</button>
@@ -129,6 +130,7 @@ function runs(): WorkingRun[] {
         <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
       </p>
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+      <div v-if="goesFar" class="pace"><PacePicker /></div>
       <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
       <div v-if="now.length > 0" class="last">
         <p class="caution">{{ cautions.join(' ') }}</p>
@@ -166,6 +168,7 @@ function runs(): WorkingRun[] {
 .card {
   contain: content;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 5px;
   padding: 8px 14px 10px;
   font-size: 15px;
@@ -179,6 +182,9 @@ function runs(): WorkingRun[] {
 }
 .head h2 {
   flex: 1;
+}
+.warn a {
+  color: inherit;
 }
 .waiting {
   display: grid;

@@ -13,13 +13,24 @@ const says = computed(() => paces[visit.pace].says)
 
 <template>
   <Tooltip :title="says">
-    <Segmented
-      size="small"
-      :value="visit.pace"
-      :options="options"
-      aria-label="Pace"
-      data-testid="pace"
-      @change="(pace: string | number) => visit.setVisit({ pace: pace as Pace })"
-    />
+    <span class="pace">
+      <span class="small muted" aria-hidden="true">Pace</span>
+      <Segmented
+        size="small"
+        :value="visit.pace"
+        :options="options"
+        aria-label="Pace"
+        data-testid="pace"
+        @change="(pace: string | number) => visit.setVisit({ pace: pace as Pace })"
+      />
+    </span>
   </Tooltip>
 </template>
+
+<style scoped>
+.pace {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+}
+</style>

@@ -78,6 +78,9 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
   display: grid;
   gap: 3px;
 }
+.rating strong {
+  margin-left: 4px;
+}
 .worse {
   color: var(--brick);
 }

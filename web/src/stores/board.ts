@@ -113,7 +113,7 @@ export const useBoard = defineStore('board', () => {
   const standing = computed(() => standingOf(visit.setup))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
-  const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole') : null))
+  const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace) : null))
   /** what is set now */
   const stepOf = (wanted: readonly Requested[]) =>
     wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace) : null
@@ -122,7 +122,7 @@ export const useBoard = defineStore('board', () => {
   const step = computed(() => stepOf(active.value ? rested.value : []))
 
   const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
-    setup.model && metricsAsRead(riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
+    metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => (whole.value?.after ? metricsAsRead(whole.value.after, visit.setup) : null))
@@ -250,7 +250,11 @@ export const useBoard = defineStore('board', () => {
       pace: visit.pace,
       exchanges: [...change.exchanges],
       reason: (own.value === null ? judged.value?.reason : wish.value?.reason) ?? BY_HAND,
-      later: change.later.slice(0, MOST_LATER),
+      // What the part cannot give at all belongs on the record as well.
+      later: [change.later, ...change.left.flatMap(({ what, words }) => (what === 'room' ? [words] : []))]
+        .filter((words) => words !== '')
+        .join(' ')
+        .slice(0, MOST_LATER),
     })
     clear()
   }

@@ -129,7 +129,10 @@ const states = stable<Record<Station, Summary>>(() => ({
   display: inline-block;
 }
 .state {
+  overflow: hidden;
+  padding-right: 14px;
   font-size: 13px;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 .dot {

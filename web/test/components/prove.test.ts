@@ -70,7 +70,7 @@ describe('what must not be ridden', () => {
     expect(visit.dossier!.visit.overruled).toEqual([{ block: 'cracked:both', reason: 'A photo, nobody pedals' }])
     await at.setProps({ blocks: visit.blocks })
     expect(at.text()).toContain('Reason: A photo, nobody pedals')
-    await byText(at, 'Stop riding again')!.trigger('click')
+    await byText(at, 'Block it again')!.trigger('click')
     expect(visit.blocks[0]).toMatchObject({ overruled: null })
   })
 

@@ -39,6 +39,7 @@ export const useFeet = defineStore('feet', () => {
       otherBikes: otherBikes.value,
       metrics: board.now,
       plusMinus: uncertainty.plusMinus,
+      pace: visit.pace,
     }),
     (parts) => footComplaints(visit.complaints, parts),
   )

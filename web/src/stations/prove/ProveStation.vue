@@ -45,7 +45,7 @@ const nothing = computed(() => {
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
       <p v-else class="card">{{ nothing }}</p>
       <div class="pace">
-        <PacePicker /> <span class="small muted">{{ paces[visit.pace].says }}</span>
+        <PacePicker /><span class="small muted">{{ paces[visit.pace].says }}</span>
       </div>
     </section>
     <section aria-label="Changes so far">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { settings } from '@level-stance/core/change/settings'
+import { rideInWords } from '@level-stance/core/change/pace'
+import { capOf, settings } from '@level-stance/core/change/settings'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
@@ -63,8 +64,7 @@ const windows = computed(() =>
 const asked = computed(() => board.aimed('saddleHeight', 'both'))
 const wanted = computed(() => (asked.value !== 0 ? asked.value : (height.value?.by ?? 0)))
 const plan = computed(() => {
-  const { cap, resolution } = settings.saddleHeight
-  return weekPlan(stepPlan(wanted.value, cap, resolution).steps)
+  return weekPlan(stepPlan(wanted.value, capOf('saddleHeight', visit.pace), settings.saddleHeight.resolution).steps)
 })
 </script>
 
@@ -102,7 +102,8 @@ const plan = computed(() => {
           </li>
         </ol>
         <p class="small muted">
-          A settled rider moves 5 mm at most at a time. Look again {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
+          {{ visit.pace === 'settled' ? 'A settled rider moves 5 mm at most at a time.' : rideInWords() }} Look again
+          {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
         </p>
       </section>
     </template>

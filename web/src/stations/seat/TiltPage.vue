@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { settings } from '@level-stance/core/change/settings'
+import { capOf } from '@level-stance/core/change/settings'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { tiltTurnsCalculation } from '@level-stance/core/seat/seat.calculations'
+import type { WorkingRun } from '@level-stance/core/station'
 import { tiltShift } from '@level-stance/core/bike/frame'
 import { sitFromClamp } from '@level-stance/core/measure/riderModel'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -25,10 +28,19 @@ const board = useBoard()
 const tilt = computed(() => seat.parts.tilt)
 /** What is about to be set: the request if there is one, else the way to the aim; one step at a time. */
 const asked = computed(() => board.aimed('saddleTilt', 'both'))
-const { cap } = settings.saddleTilt
+const cap = computed(() => capOf('saddleTilt', visit.pace))
 const change = computed(() => {
   const whole = asked.value !== 0 ? asked.value : tilt.value.by
-  return Math.max(-cap, Math.min(cap, whole))
+  return Math.max(-cap.value, Math.min(cap.value, whole))
+})
+/** The turns as they are shown, then what else the page is judged by. */
+const working = computed<readonly WorkingRun[]>(() => {
+  const { head } = tilt.value
+  const input = head && change.value !== 0 ? { ...head, change: change.value } : null
+  return [
+    ...(input ? [{ heading: 'Turns', calculation: anyCalculation(tiltTurnsCalculation), input, plusMinus: {} }] : []),
+    ...seat.judgement.working,
+  ]
 })
 const turns = computed(() => (tilt.value.head && change.value !== 0 ? tiltTurns(tilt.value.head, change.value) : null))
 const shift = computed(() => tiltShift(sitFromClamp(visit.setup.rider.values, visit.setup.folded.by), change.value))
@@ -38,7 +50,7 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
 
 <template>
   <div class="tilt">
-    <PageHead title="Tilt where you sit" :working="seat.judgement.working" />
+    <PageHead title="Tilt where you sit" :working="working" />
     <TargetVials :targets="seat.targets" />
     <label class="small"
       >Ridden for

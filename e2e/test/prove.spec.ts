@@ -1,0 +1,113 @@
+import { expect, expectSaved, goTo, newRider, test } from '../site.ts'
+import type { Page } from '@playwright/test'
+
+async function note(page: Page, words: string): Promise<void> {
+  await page.getByRole('textbox', { name: 'Short note' }).fill(words)
+  await page.keyboard.press('Enter')
+}
+/** A rider with a saddle to move, and a knee that hurts. */
+async function kneeRider(page: Page, name: string): Promise<void> {
+  await newRider(page, name)
+  await page.getByRole('button', { name: 'Outer knee, right' }).click()
+  await page.getByRole('radiogroup', { name: 'Severity at the start' }).getByRole('radio', { name: '6 of 10' }).click()
+  for (const words of ['stature 1756', 'saddle 724', 'crank 172.5', 'setback l 4', 'setback r 4']) await note(page, words)
+  await expectSaved(page)
+}
+
+test('worse counts: it is said, undone first, and the same is not offered again', async ({ page }) => {
+  await kneeRider(page, 'Worse Counts')
+  await goTo(page, 'Seat', 'Height')
+  await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('729')
+  await page.getByTestId('try').click()
+  const trial = page.getByLabel('Being tried')
+  const rate = (value: number) =>
+    trial
+      .getByRole('radiogroup', { name: 'Outer knee, right now' })
+      .getByRole('radio', { name: `${value} of 10` })
+      .click()
+  await rate(3)
+  await expect(trial).toContainText('better')
+  await expect(page.getByTestId('worse')).toBeHidden()
+  await rate(8)
+  await expect(page.getByTestId('worse')).toContainText('Outer knee, right is worse: 6 → 8.')
+  // Keeping asks first; saying no keeps it on trial.
+  await trial.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'No', exact: true }).click()
+  await expect(trial).toBeVisible()
+  await trial.getByRole('button', { name: 'Undo' }).click()
+  await expectSaved(page)
+  await goTo(page, 'Prove')
+  await expect(page.getByRole('region', { name: 'Changes so far' })).toContainText('Outer knee, right 6 → 8 worse')
+  // A knee far too bent asks for a higher saddle, which has just failed.
+  await note(page, 'knee l 48')
+  await note(page, 'knee r 48')
+  await goTo(page, 'Seat', 'Height')
+  await expect(page.getByTestId('failed-before')).toContainText('Not offered again: saddle up 5 was tried.')
+  await expect(page.getByTestId('take-height')).toBeHidden()
+  await goTo(page, 'Record')
+  await expect(page.getByRole('article', { name: 'Record sheet' })).toContainText('not rated again')
+})
+
+test('wishes of two pages are two changes: one is tried, the other waits', async ({ page }) => {
+  await kneeRider(page, 'Two Wishes')
+  await note(page, 'tilt 2')
+  await goTo(page, 'Seat', 'Tilt')
+  await page.getByRole('textbox', { name: 'Tilt where you sit, to' }).fill('1')
+  await expect(page.getByTestId('move-now')).toContainText('Saddle nose down 1°')
+  await page.getByRole('tab', { name: 'Height' }).click()
+  await expect(page.getByTestId('waiting')).toContainText('Waits: Tilt, saddle nose down 1°')
+  await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('721')
+  await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle down 3')
+  await page.getByTestId('try').click()
+  await expect(page.getByLabel('Being tried')).toContainText('Saddle down 3.')
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByTestId('waiting').getByRole('button', { name: 'Take up' }).click()
+  await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle nose down 1°')
+  await page.goBack()
+  await expect(page.getByRole('textbox', { name: 'Tilt where you sit, to' })).toHaveValue('1')
+})
+
+test('what must not be ridden stands at Try, in Prove and on the sheet, until it is mended or overruled', async ({ page }) => {
+  await kneeRider(page, 'Cracked Saddle')
+  await goTo(page, 'Seat', 'Saddle')
+  await page.getByRole('combobox', { name: 'Saddle’s state' }).selectOption({ label: 'bent or cracked' })
+  await page.getByRole('tab', { name: 'Height' }).click()
+  await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('721')
+  await expect(page.getByTestId('blocked')).toContainText('Not to be ridden: The saddle’s rails or shell are bent or cracked.')
+  await expect(page.getByTestId('try')).toBeDisabled()
+  await page.getByRole('link', { name: 'Mend it, or overrule it in Prove.' }).click()
+  const block = page.getByTestId('block-cracked:both')
+  await block.getByRole('button', { name: 'Overrule…' }).click()
+  await block.getByRole('button', { name: 'Overrule', exact: true }).click()
+  await expect(block).toContainText('A reason has 3 to 300 characters.')
+  await block.getByRole('textbox').fill('Standing still for a photograph')
+  await page.keyboard.press('Enter')
+  await expect(block).toContainText('Reason: Standing still for a photograph')
+  await expectSaved(page)
+  await page.reload()
+  await expect(block).toContainText('Overruled.')
+  await goTo(page, 'Record')
+  await expect(page.getByTestId('sheet-block')).toContainText('Overruled by the fitter: Standing still for a photograph.')
+  await goTo(page, 'Seat', 'Saddle')
+  await page.getByRole('combobox', { name: 'Saddle’s state' }).selectOption({ label: 'sound' })
+  await goTo(page, 'Prove')
+  await expect(block).toBeHidden()
+})
+
+test('a new set-up goes whole, with how to ride it in; a settled rider in steps', async ({ page }) => {
+  await newRider(page, 'New Bike')
+  for (const words of ['stature 1756', 'saddle 700', 'crank 172.5', 'setback l 4', 'setback r 4']) await note(page, words)
+  await goTo(page, 'Seat', 'Height')
+  const to = page.getByRole('textbox', { name: 'Saddle height, to' })
+  await to.fill('722')
+  // Nothing told, nobody fitted here before: whole moves.
+  await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 22')
+  await expect(page.getByText(/A whole move at once/)).toBeVisible()
+  await expect(page.getByText(/Ride in: 3 easy rides/)).toBeVisible()
+  await page.getByTestId('pace').getByText('settled rider').click()
+  await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 5')
+  await expectSaved(page)
+  await page.reload()
+  await to.fill('722')
+  await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 5')
+})
