@@ -103,7 +103,7 @@ test('a new set-up goes whole, with how to ride it in; a settled rider in steps'
   // Nothing told, nobody fitted here before: whole moves.
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 22')
   await expect(page.getByText(/A whole move at once/)).toBeVisible()
-  await expect(page.getByText(/Ride in: 3 easy rides/)).toBeVisible()
+  await expect(page.getByRole('article', { name: 'Proposal' }).getByText(/Ride in: 3 easy rides/)).toBeVisible()
   await page.getByTestId('pace').getByText('settled rider').click()
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 5')
   await expectSaved(page)

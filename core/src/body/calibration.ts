@@ -311,7 +311,7 @@ export function predict(model: RiderModel, known: Asked): number {
 }
 
 /** {@link predict} for several angles of one model: trunk and arms are worked out once. */
-function predictor(model: RiderModel): (known: Asked) => number {
+export function predictor(model: RiderModel): (known: Asked) => number {
   const hip = hipOf(model)
   let posture: UpperPosture | null = null
   const upper = () => (posture ??= model.grips && upperPosture(model.upper, hip, model.grips))

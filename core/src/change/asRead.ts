@@ -1,8 +1,8 @@
-import { predict, withFree } from '../body/calibration.ts'
+import { predictor, withFree } from '../body/calibration.ts'
 import type { KnownKind } from '../body/calibration.ts'
 import { metricKeys } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
-import { knownKindOf } from '../measure/knownKinds.ts'
+import type { RiderModel } from '../body/rider.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { measured } from '../measure/resolve.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -15,21 +15,21 @@ interface ReadBy {
   readonly side: Side
 }
 
-const row = (key: NumberKey, side: Side): ReadBy => ({ key, kind: knownKindOf[key] ?? 'kneeFlexion', side })
+const row = (key: NumberKey, kind: KnownKind, side: Side): ReadBy => ({ key, kind, side })
 
 /** Numbers of the rider that are also read off the rider on the bike; the others are the model's alone. */
 const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = {
-  kneeLeft: row('kneeFlexion', 'left'),
-  kneeRight: row('kneeFlexion', 'right'),
-  hipLeft: row('hipAngle', 'left'),
-  hipRight: row('hipAngle', 'right'),
-  torso: row('torsoAngle', 'left'),
-  elbowLeft: row('elbowFlexion', 'left'),
-  elbowRight: row('elbowFlexion', 'right'),
-  shoulderLeft: row('shoulderAngle', 'left'),
-  shoulderRight: row('shoulderAngle', 'right'),
-  wristLeft: row('wristAngle', 'left'),
-  wristRight: row('wristAngle', 'right'),
+  kneeLeft: row('kneeFlexion', 'kneeFlexion', 'left'),
+  kneeRight: row('kneeFlexion', 'kneeFlexion', 'right'),
+  hipLeft: row('hipAngle', 'hipAngle', 'left'),
+  hipRight: row('hipAngle', 'hipAngle', 'right'),
+  torso: row('torsoAngle', 'torsoAngle', 'left'),
+  elbowLeft: row('elbowFlexion', 'elbowFlexion', 'left'),
+  elbowRight: row('elbowFlexion', 'elbowFlexion', 'right'),
+  shoulderLeft: row('shoulderAngle', 'shoulderAngle', 'left'),
+  shoulderRight: row('shoulderAngle', 'shoulderAngle', 'right'),
+  wristLeft: row('wristAngle', 'wrist', 'left'),
+  wristRight: row('wristAngle', 'wrist', 'right'),
 }
 
 /** A number of the rider as it stands now. */
@@ -50,20 +50,48 @@ export interface AsRead {
  * @returns null where the number is neither read nor known to the model
  */
 export function asRead(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
+  const read = readAt(setup, metric)
+  if (read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
+  return read
+}
+
+/** What was read of a setup's numbers, each worked out when it is first asked for: many parts of the screen ask. */
+interface Kept {
+  readonly found: Map<MetricKey, AsRead | null>
+  /** by the base a reading was taken on, and of the model as it stands */
+  readonly predictors: Map<RiderModel, ReturnType<typeof predictor>>
+}
+const kept = new WeakMap<Setup, Kept>()
+
+function readAt(setup: Setup, metric: MetricKey): AsRead | null {
+  const known = kept.get(setup) ?? { found: new Map(), predictors: new Map() }
+  kept.set(setup, known)
+  const before = known.found.get(metric)
+  if (before !== undefined) return before
+  const made = workedOut(setup, metric, known)
+  known.found.set(metric, made)
+  return made
+}
+
+function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { predictors }: Kept): AsRead | null {
   const by = readBy[metric]
-  const { now, model, rider } = setup
   const read = by ? measured(now, by.key, by.side) : null
-  if (by === undefined || read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
+  if (by === undefined || read === null) return null
   const { kind, side } = by
+  const predictBy = (key: RiderModel, made: () => RiderModel): number => {
+    const one = predictors.get(key) ?? predictor(made())
+    predictors.set(key, one)
+    return one({ kind, side })
+  }
   // The reading that counts here; one taken later counts where none was taken before.
   const own = rider.knowns
     .filter(({ known }) => known.kind === kind && (known.side === side || known.side === 'both') && known.value === read.value)
     .sort((a, b) => a.place - b.place)
-  const known = (own.findLast(({ place }) => place <= setup.place) ?? own[0])?.known
-  if (model === null || known === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
-  const overModel = read.value - predict(withFree(known.base, rider.usual.values), { kind, side })
+  const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
+  if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
+  const overModel = read.value - predictBy(base, () => withFree(base, rider.usual.values))
   const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
-  return { value: predict(model, { kind, side }) + overModel, plusMinus, overModel, isRead: true }
+  return { value: predictBy(model, () => model) + overModel, plusMinus, overModel, isRead: true }
 }
 
 /**
