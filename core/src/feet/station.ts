@@ -77,6 +77,8 @@ export interface StanceStanding {
   /** how far it stands outside the band, mm, and the ± of what it is judged by: less than that is too close to call */
   readonly beyond: Sided<number>
   readonly beyondPlusMinus: Sided<number>
+  /** whether a side is off by more than that: worth changing parts for */
+  readonly isOff: boolean
   /** what counts as met; where nothing binds, where it stands */
   readonly band: Sided<{ readonly low: number; readonly high: number }>
   readonly cleatRoom: Sided<{ readonly low: number; readonly high: number }>
@@ -247,6 +249,7 @@ export function stanceStanding(
     gap,
     beyond,
     beyondPlusMinus,
+    isOff: sides.some((side) => beyond[side] > beyondPlusMinus[side]),
     band,
     cleatRoom: cleatRoom(now),
     thread,
@@ -278,7 +281,7 @@ export function pedalRider(
     loose: says((c) => c.kind === 'slips' && ['forefoot', 'heel'].includes(c.region)),
     bowLegged: chosen(now, 'kneeAlignment') === 'bow-legged',
     use: pedalUse(kind, hours),
-    widen: stance === null ? 0 : Math.max(0, stance.gap.left, stance.gap.right),
+    widen: stance?.isOff ? Math.max(0, stance.gap.left, stance.gap.right) : 0,
     swing: swings.length === 0 ? null : Math.max(...swings),
     bolts: chosen(now, 'boltPattern'),
     kindNow: chosen(now, 'pedalKind'),

@@ -214,7 +214,7 @@ export const seatCauses = {
     page: 'feet',
     says: ({ context: { metrics, plusMinus } }) => {
       const least = Math.min(metrics?.hipLeft ?? Infinity, metrics?.hipRight ?? Infinity)
-      if (!Number.isFinite(least)) return open('The hip’s angle is not known.', 'torsoAngle')
+      if (!Number.isFinite(least)) return open('The hip’s angle is not known.', 'hipAngle')
       const words = `The hip stands at ${trimmed(least, 0)}° at the top.`
       const doubt = plusMinus(least === metrics?.hipLeft ? 'hipLeft' : 'hipRight')
       return byLine(least, CLOSED_HIP, 'below', doubt, { beyond: words, short: words }, 'hipAngle')

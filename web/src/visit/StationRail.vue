@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { sides } from '@level-stance/core/quantity/sided'
+import { standing } from '@level-stance/core/prove/blocks'
 import type { Summary } from '@level-stance/core/station'
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { stable } from '../composables/stable.ts'
@@ -26,12 +27,13 @@ const talk = computed<Summary>(() => {
 })
 const measure = computed<Summary>(() => {
   const doubts = visit.asked.length
-  if (doubts > 0) return { words: `${doubts} to check`, mark: 'wanting' }
+  if (doubts > 0) return { words: doubts === 1 ? '1 doubt' : `${doubts} doubts`, mark: 'wanting' }
   const known = visit.setup.model !== null && sides.every((side) => visit.setup.now.cleatSetback[side] !== null)
   return known ? { words: 'enough', mark: 'level' } : { words: 'readings', mark: 'wanting' }
 })
 const prove = computed<Summary>(() => {
   const kept = visit.folded.changes.filter((change) => change.state === 'kept').length
+  if (standing(visit.blocks).length > 0) return { words: 'blocked', mark: 'stop' }
   if (visit.folded.trying !== null) return { words: 'rate', mark: 'wanting' }
   return kept > 0 ? { words: `${kept} kept`, mark: 'level' } : { words: 'open', mark: 'open' }
 })

@@ -27,7 +27,7 @@ const board = useBoard()
 const parts = usePartsAtHand()
 
 const stance = computed(() => feet.parts.stance)
-const wanted = computed(() => sides.some((side) => (stance.value?.gap[side] ?? 0) !== 0))
+const wanted = computed(() => stance.value?.isOff === true)
 const options = computed(() => {
   const standing = stance.value
   if (!standing || !wanted.value) return []
@@ -151,6 +151,9 @@ const items = computed(() => {
     </section>
     <p v-else-if="stance.target.key === 'use'" class="small">
       The usual stance is only something to compare with. Measure knee outside foot, left and right, and the feet get a target of their own.
+    </p>
+    <p v-else-if="sides.some((side) => stance && stance.beyond[side] > 0)" class="small">
+      Off by less than it was read to: read again before parts are changed.
     </p>
     <p v-else class="small">Both feet stand inside the band: leave them.</p>
     <details class="small">
