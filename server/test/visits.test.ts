@@ -402,6 +402,55 @@ describe('a second visit', () => {
   })
 })
 
+describe('a write whose answer was lost', () => {
+  const put = (visitId: string, version: number, value: number, write: string, unanswered: readonly string[] = []) =>
+    server.request<{ version: number; code: string; current: { reading: Reading } }>(
+      'PUT',
+      `/visits/${visitId}/readings`,
+      { version, reading: aReading('inseam', 'both', value) },
+      { 'x-write': write, ...(unanswered.length === 0 ? {} : { 'x-unanswered': unanswered.join(',') }) },
+    )
+
+  it('is no conflict for who wrote it: the newer value goes over it', async () => {
+    const { visitId } = await newVisit('Lost Answer')
+    const [first, second] = [randomUUID(), randomUUID()]
+    expect((await put(visitId, 0, 801, first)).status).toBe(200)
+    // The answer never came; the writer still knows of no version.
+    expect((await put(visitId, 0, 822, second)).status).toBe(409)
+    expect((await put(visitId, 0, 822, second, [first])).body.version).toBe(2)
+    expect((await dossier(visitId)).readings[0]!.reading.value).toBe(822)
+  })
+
+  it('is one as soon as another has written since, or where the mark is somebody else’s', async () => {
+    const { visitId } = await newVisit('Lost And Changed')
+    const [mine, theirs] = [randomUUID(), randomUUID()]
+    await put(visitId, 0, 801, mine)
+    expect((await put(visitId, 1, 810, theirs)).status).toBe(200)
+    const stale = await put(visitId, 0, 822, randomUUID(), [mine])
+    expect([stale.status, stale.body.current.reading.value]).toEqual([409, 810])
+    for (const nonsense of ['', 'null', 'x'.repeat(400), `${theirs}x`])
+      expect((await put(visitId, 0, 822, mine, [nonsense])).status).toBe(409)
+  })
+
+  it('is recognised in complaints, ratings and the visit’s own fields as well', async () => {
+    const { visitId } = await newVisit('Lost Elsewhere')
+    const [first, second] = [randomUUID(), randomUUID()]
+    const lost = { 'x-write': second, 'x-unanswered': first }
+    const told = complaint()
+    const send = (version: number, severity: number, headers: Record<string, string>) =>
+      server.request('PUT', `/visits/${visitId}/complaints`, { version, complaint: { ...told, severity }, removed: false }, headers)
+    await send(0, 6, { 'x-write': first })
+    expect((await send(0, 7, lost)).status).toBe(200)
+    const { version, title, acknowledged, choices } = (await dossier(visitId)).visit
+    const rename = (name: string, headers: Record<string, string>) =>
+      server.request('PUT', `/visits/${visitId}`, { version, visit: { title: name, acknowledged, choices } }, headers)
+    await rename(`${title} one`, { 'x-write': first })
+    expect((await rename(`${title} two`, { 'x-write': second })).status).toBe(409)
+    expect((await rename(`${title} two`, lost)).status).toBe(200)
+    expect((await dossier(visitId)).visit.title).toBe(`${title} two`)
+  })
+})
+
 describe('pace and what must not be ridden', () => {
   const fields = async (visitId: string, change: object) => {
     const { version, title, acknowledged, choices } = (await dossier(visitId)).visit

@@ -5,7 +5,8 @@ import type { PendingWrite } from '../src/stores/pendingWrite.ts'
 
 /** A server made of a list of answers; what it was sent is kept. */
 let answers: (() => Promise<Response>)[]
-let sent: { path: string; body: Record<string, unknown> }[]
+let sent: { path: string; body: Record<string, unknown>; headers: Record<string, string> }[]
+let ids = 0
 const ok = (body: object) => () => Promise.resolve(answerOf(200, body))
 const refuse = (status: number, body: object) => () => Promise.resolve(answerOf(status, body))
 const away = () => Promise.reject(new TypeError('refused'))
@@ -31,11 +32,13 @@ beforeEach(() => {
   sent = []
   Object.assign(globalThis, {
     fetch: (path: string, init: RequestInit) => {
-      sent.push({ path, body: JSON.parse(String(init.body)) as Record<string, unknown> })
+      const headers = init.headers as Record<string, string>
+      sent.push({ path, body: JSON.parse(String(init.body)) as Record<string, unknown>, headers })
       return (answers.shift() ?? away)()
     },
   })
-  Object.assign(globalThis.crypto, { randomUUID: () => 'tab' })
+  ids = 0
+  Object.assign(globalThis.crypto, { randomUUID: () => `id-${(ids += 1)}` })
   Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
   setActivePinia(createPinia())
 })
@@ -209,7 +212,7 @@ describe('a write that the server fails on', () => {
     const outbox = useOutbox()
     outbox.put(write(170))
     await settle(5000)
-    outbox.put(write(172))
+    outbox.put(write(172, 2))
     await settle()
     expect([outbox.state, sent.at(-1)?.body['value']]).toEqual(['saved', 172])
   })
@@ -227,25 +230,31 @@ describe('a write that the server fails on', () => {
 })
 
 describe('an answer that is lost after the write was stored', () => {
-  const staleWith = (value: number) => refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 1, value } })
-
-  it('leaves one’s own newer value no conflict with oneself', async () => {
-    answers = [away, staleWith(170), ok({ version: 2 })]
+  it('is named to the server with what is sent next, so that it can tell one’s own write from another’s', async () => {
+    answers = [away, away, ok({ version: 2 }), ok({ version: 3 })]
     const outbox = useOutbox()
     outbox.put(write(170))
     await settle(400)
     outbox.put(write(171))
-    await settle(6000)
+    await settle(8000)
     expect(sent.map(({ body }) => [body['version'], body['value']])).toEqual([
       [0, 170],
       [0, 171],
-      [1, 171],
+      [0, 171],
     ])
+    const marks = sent.map(({ headers }) => [headers['x-write'], headers['x-unanswered']])
+    expect(marks.map(([, lost]) => lost)).toEqual([undefined, 'id-2', 'id-2,id-3'])
+    // The same value keeps its id, however often it is sent.
+    expect(marks[1]![0]).toBe(marks[2]![0])
     expect(outbox.state).toBe('saved')
+    outbox.put(write(172, 2))
+    await settle(3000)
+    expect(sent.at(-1)).toMatchObject({ body: { version: 2, value: 172 } })
+    expect(sent.at(-1)!.headers['x-unanswered']).toBeUndefined()
   })
 
-  it('is still a conflict where something else is stored', async () => {
-    answers = [away, staleWith(999)]
+  it('is a conflict where the server says that another has written', async () => {
+    answers = [away, refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 1, value: 999 } })]
     const outbox = useOutbox()
     outbox.put(write(170))
     await settle(400)

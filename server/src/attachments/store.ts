@@ -5,6 +5,7 @@ import type { Database, Queryable } from '../db/queryable.ts'
 import { attachments, visits } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
+import { unmarked } from '../http/writeMark.ts'
 import { riderOfVisit } from '../visits/dossier.ts'
 import { safePicture } from './picture.ts'
 import { safeRecording, unpackedRecording } from './recording.ts'
@@ -109,7 +110,7 @@ export async function writeAttachment(
   { title, marks, removed }: AttachmentFields & { readonly removed: boolean },
 ): Promise<Attachment> {
   if (!(await found(db, studioId, id))) throw notFound('This attachment')
-  const row = await writeVersioned<Shown>(seen, {
+  const row = await writeVersioned<Shown>(unmarked(seen), {
     find: () => found(db, studioId, id),
     same: (current) =>
       isDeepStrictEqual({ title: current.title, marks: current.marks, removed: current.removed }, { title, marks, removed }),

@@ -62,13 +62,7 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
   function run(worker: Worker, job: Job): void {
     let timer: NodeJS.Timeout | undefined
     const tooLong = () =>
-      lose(
-        new HttpError(
-          422,
-          'too-long',
-          `This takes longer than ${limit / 1000} seconds. Give fewer uncertainties, or fewer readings.`,
-        ),
-      )
+      lose(new HttpError(422, 'too-long', `This takes longer than ${limit / 1000} seconds. Give fewer uncertainties, or fewer readings.`))
     const begin = () => (timer = setTimeout(tooLong, limit))
     // What a thread takes to start is not the calculation's.
     if (ready.has(worker)) begin()

@@ -9,6 +9,7 @@ import type { Database } from '../db/queryable.ts'
 import { pedals, saddles, studios } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError } from '../http/errors.ts'
+import { unmarked } from '../http/writeMark.ts'
 
 /** An entry with the version a writer must have seen. */
 export interface StoredEntry<Spec> {
@@ -69,7 +70,7 @@ export class Catalogue<Spec extends object> {
       return await db.transaction(async (tx) => {
         if (seen === 0 && (await tx.$count(table, and(eq(table.studioId, studioId), eq(table.removed, false)))) >= MOST_ENTRIES)
           throw new HttpError(409, 'catalogue-full', `The catalogue holds ${MOST_ENTRIES} ${this.#what} at most: remove one first.`)
-        const row = await writeVersioned(seen, {
+        const row = await writeVersioned(unmarked(seen), {
           find: async () => (await tx.select().from(table).where(mine))[0],
           same: (current) => isDeepStrictEqual(show(current).entry, { id, spec, removed }),
           insert: async () =>

@@ -34,6 +34,8 @@ import { bytes } from './bytes.ts'
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 const id = () => uuid('id').primaryKey()
 const version = () => integer('version').notNull()
+/** Version of a row that screens write, and the id of the write that made it. */
+const written = () => ({ version: version(), writtenBy: uuid('written_by') })
 
 /** Owner of all data. One default studio until there are accounts. */
 export const studios = pgTable('studios', {
@@ -133,7 +135,7 @@ export const visits = pgTable(
     /** what stood in the way of riding and was overruled */
     overruled: jsonb('overruled').$type<VisitFields['overruled']>().notNull().default([]),
     startedAt: at('started_at').notNull(),
-    version: version(),
+    ...written(),
   },
   (t) => [
     foreignKey({ columns: [t.studioId, t.riderId], foreignColumns: [riders.studioId, riders.id], name: 'visits_rider' }).onDelete(
@@ -178,7 +180,7 @@ export const readings = pgTable(
     repeats: doublePrecision('repeats').array().notNull().default([]),
     /** ± of this very value, where its method computed one */
     plusMinus: doublePrecision('plus_minus'),
-    version: version(),
+    ...written(),
   },
   (t) => [
     // One reading of a thing at a place of the ledger.
@@ -214,7 +216,7 @@ export const complaints = pgTable(
     note: text('note').notNull(),
     warnings: jsonb('warnings').$type<Complaint['warnings']>().notNull(),
     removed: boolean('removed').notNull(),
-    version: version(),
+    ...written(),
   },
   (t) => [
     visitKey('complaints_visit', t),
@@ -261,7 +263,7 @@ export const ratings = pgTable(
     complaintId: uuid('complaint_id').notNull(),
     changeId: uuid('change_id').notNull(),
     severity: smallint('severity').notNull(),
-    version: version(),
+    ...written(),
   },
   (t) => [
     primaryKey({ columns: [t.visitId, t.complaintId, t.changeId] }),

@@ -1,7 +1,8 @@
 import { StaleError } from '../http/errors.ts'
+import type { Seen } from '../http/writeMark.ts'
 
 /** How to read and write one versioned row inside a transaction. */
-export interface VersionedRow<Row extends { version: number }> {
+export interface VersionedRow<Row extends { version: number; writtenBy?: string | null }> {
   readonly find: () => Promise<Row | undefined>
   /** whether the stored row already says what is to be written (a retry whose answer was lost) */
   readonly same: (row: Row) => boolean
@@ -15,14 +16,21 @@ export interface VersionedRow<Row extends { version: number }> {
 
 /**
  * Writes a row only over the version the writer has seen; 0 means "I know of none". The write itself
- * carries the condition, so that of many writers exactly one succeeds.
+ * carries the condition, so that of many writers exactly one succeeds. A row that this writer's own
+ * write has made, of which it never heard, counts as seen.
  * @returns the stored row, with its new version
  * @throws StaleError with the row as it is
  */
-export async function writeVersioned<Row extends { version: number }>(seen: number, row: VersionedRow<Row>): Promise<Row> {
-  const written = seen === 0 ? await row.insert() : await row.update(seen)
+export async function writeVersioned<Row extends { version: number; writtenBy?: string | null }>(
+  seen: Seen,
+  row: VersionedRow<Row>,
+): Promise<Row> {
+  const written = seen.version === 0 ? await row.insert() : await row.update(seen.version)
   if (written) return written
   const current = await row.find()
   if (current && row.same(current)) return current
+  const own = typeof current?.writtenBy === 'string' && seen.unanswered.includes(current.writtenBy)
+  const over = current && own ? await row.update(current.version) : undefined
+  if (over) return over
   throw new StaleError(current ? row.show(current) : null)
 }

@@ -5,6 +5,7 @@ import { bikes, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { notFound } from '../http/errors.ts'
+import { unmarked } from '../http/writeMark.ts'
 
 export const PAGE_SIZE = 30
 
@@ -115,7 +116,7 @@ export async function writeRider(db: Database, studioId: string, id: string, see
   const row = await db.transaction(async (tx) => {
     const mine = and(eq(riders.studioId, studioId), eq(riders.id, id))
     const values = { ...fields, search: searchable(`${fields.name} ${fields.note.slice(0, 200)}`), touchedAt: new Date() }
-    return writeVersioned<RiderRow>(seen, {
+    return writeVersioned<RiderRow>(unmarked(seen), {
       find: async () => (await tx.select().from(riders).where(mine))[0],
       same: (current) => current.name === fields.name && current.note === fields.note,
       insert: async () =>
@@ -145,7 +146,7 @@ export async function writeBike(db: Database, studioId: string, riderId: string,
   const row = await db.transaction(async (tx) => {
     await readRider(tx, studioId, riderId)
     const mine = and(eq(bikes.studioId, studioId), eq(bikes.riderId, riderId), eq(bikes.id, id))
-    return writeVersioned<BikeRow>(seen, {
+    return writeVersioned<BikeRow>(unmarked(seen), {
       find: async () => (await tx.select().from(bikes).where(mine))[0],
       same: (current) => current.name === fields.name && current.kind === fields.kind,
       insert: async () =>

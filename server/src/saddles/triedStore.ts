@@ -6,6 +6,7 @@ import type { Database, Queryable } from '../db/queryable.ts'
 import { riders, triedSaddles } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
+import { unmarked } from '../http/writeMark.ts'
 
 /** A saddle a rider has ridden, with the version a writer must have seen. */
 export interface StoredTried {
@@ -55,7 +56,7 @@ export async function writeTried(
       (await tx.$count(triedSaddles, and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId)))) >= MOST_TRIED
     )
       throw new HttpError(409, 'log-full', `The log holds ${MOST_TRIED} saddles at most.`)
-    const row = await writeVersioned(seen, {
+    const row = await writeVersioned(unmarked(seen), {
       find: async () => (await tx.select().from(triedSaddles).where(mine))[0],
       same: (current) => isDeepStrictEqual(current.saddle, saddle) && current.removed === removed,
       insert: async () =>

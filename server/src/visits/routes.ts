@@ -7,6 +7,7 @@ import { complaintSchema, ratingSchema } from '@level-stance/core/talk/complaint
 import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
+import { seenOf } from '../http/writeMark.ts'
 import { idSchema, versionSchema } from '../riders/routes.ts'
 import { readDossierText } from './dossier.ts'
 import { otherBikes } from './otherBikes.ts'
@@ -33,19 +34,21 @@ export function visitRoutes(db: Database): Router {
   })
   router.put('/:id', async (request, response) => {
     const { version, visit } = checked(visitWrite, request.body)
-    response.json(await writeVisit(db, studioOf(request), checked(idSchema, request.params.id), version, visit))
+    response.json(await writeVisit(db, studioOf(request), checked(idSchema, request.params.id), seenOf(request, version), visit))
   })
   router.put('/:id/readings', async (request, response) => {
     const { version, reading } = checked(readingWrite, request.body)
-    response.json(await writeReading(db, studioOf(request), checked(idSchema, request.params.id), version, reading))
+    response.json(await writeReading(db, studioOf(request), checked(idSchema, request.params.id), seenOf(request, version), reading))
   })
   router.put('/:id/complaints', async (request, response) => {
     const { version, complaint, removed } = checked(complaintWrite, request.body)
-    response.json(await writeComplaint(db, studioOf(request), checked(idSchema, request.params.id), version, complaint, removed))
+    response.json(
+      await writeComplaint(db, studioOf(request), checked(idSchema, request.params.id), seenOf(request, version), complaint, removed),
+    )
   })
   router.put('/:id/ratings', async (request, response) => {
     const { version, rating } = checked(ratingWrite, request.body)
-    response.json(await writeRating(db, studioOf(request), checked(idSchema, request.params.id), version, rating))
+    response.json(await writeRating(db, studioOf(request), checked(idSchema, request.params.id), seenOf(request, version), rating))
   })
   router.post('/:id/ledger', async (request, response) => {
     const { after, entry } = checked(ledgerAppend, request.body)

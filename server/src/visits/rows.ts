@@ -36,12 +36,15 @@ export function showVisit(row: VisitRow): Dossier['visit'] {
 }
 
 export function showReading(row: ReadingRow): Dossier['readings'][number] {
-  const { version, studioId: _, visitId: __, at, plusMinus, value, choice, ...rest } = row
+  const { version, studioId: _, visitId: __, writtenBy: ___, at, plusMinus, value, choice, ...rest } = row
   return { reading: { ...rest, value: choice ?? value, ...(plusMinus === null ? {} : { plusMinus }), at: at.toISOString() }, version }
 }
 
 /** A reading as its row holds it: a number and a choice each have their own column. */
-export function readingRow({ studioId, visitId }: OfVisit, { value, plusMinus, at, ...rest }: Reading): Omit<ReadingRow, 'version'> {
+export function readingRow(
+  { studioId, visitId }: OfVisit,
+  { value, plusMinus, at, ...rest }: Reading,
+): Omit<ReadingRow, 'version' | 'writtenBy'> {
   return {
     ...rest,
     studioId,
@@ -54,11 +57,11 @@ export function readingRow({ studioId, visitId }: OfVisit, { value, plusMinus, a
 }
 
 export function showComplaint(row: ComplaintRow): Dossier['complaints'][number] {
-  const { version, removed, studioId: _, visitId: __, seq: ___, ...complaint } = row
+  const { version, removed, studioId: _, visitId: __, seq: ___, writtenBy: ____, ...complaint } = row
   return { complaint, version, removed }
 }
 
-export function showRating({ studioId: _, visitId: __, version, ...rating }: RatingRow): Dossier['ratings'][number] {
+export function showRating({ studioId: _, visitId: __, writtenBy: ___, version, ...rating }: RatingRow): Dossier['ratings'][number] {
   return { rating, version }
 }
 

@@ -14,6 +14,7 @@ import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, visits } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
+import type { Seen } from '../http/writeMark.ts'
 import { touchRider } from '../riders/store.ts'
 import { readDossier, readLedger, riderOfVisit } from './dossier.ts'
 import { fieldsOfRow, ledgerRow, readingRow, rowOfFields, showComplaint, showEntry, showRating, showReading, showVisit } from './rows.ts'
@@ -76,7 +77,7 @@ async function lockVisit(tx: Queryable, studioId: string, visitId: string): Prom
   await tx.select({ id: visits.id }).from(visits).where(mine).for('update')
 }
 
-export async function writeVisit(db: Database, studioId: string, id: string, seen: number, fields: VisitFields): Promise<Dossier['visit']> {
+export async function writeVisit(db: Database, studioId: string, id: string, seen: Seen, fields: VisitFields): Promise<Dossier['visit']> {
   return onVisit(db, studioId, id, async (tx) => {
     const mine = and(eq(visits.studioId, studioId), eq(visits.id, id))
     const row = await writeVersioned(seen, {
@@ -87,7 +88,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
         (
           await tx
             .update(visits)
-            .set({ ...rowOfFields(fields), version: version + 1 })
+            .set({ ...rowOfFields(fields), version: version + 1, writtenBy: seen.write })
             .where(and(mine, eq(visits.version, version)))
             .returning()
         )[0],
@@ -97,7 +98,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
   })
 }
 
-export async function writeReading(db: Database, studioId: string, visitId: string, seen: number, reading: Reading) {
+export async function writeReading(db: Database, studioId: string, visitId: string, seen: Seen, reading: Reading) {
   return onVisit(db, studioId, visitId, async (tx) => {
     const { after } = reading
     const mine = and(
@@ -122,7 +123,7 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
         (
           await tx
             .insert(readings)
-            .values({ ...values, version: 1 })
+            .values({ ...values, version: 1, writtenBy: seen.write })
             .onConflictDoNothing()
             .returning()
         )[0],
@@ -130,7 +131,7 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
         (
           await tx
             .update(readings)
-            .set({ ...values, version: version + 1 })
+            .set({ ...values, version: version + 1, writtenBy: seen.write })
             .where(and(mine, eq(readings.version, version)))
             .returning()
         )[0],
@@ -140,14 +141,7 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
   })
 }
 
-export async function writeComplaint(
-  db: Database,
-  studioId: string,
-  visitId: string,
-  seen: number,
-  complaint: Complaint,
-  removed: boolean,
-) {
+export async function writeComplaint(db: Database, studioId: string, visitId: string, seen: Seen, complaint: Complaint, removed: boolean) {
   return onVisit(db, studioId, visitId, async (tx) => {
     await lockVisit(tx, studioId, visitId)
     const mine = and(eq(complaints.studioId, studioId), eq(complaints.visitId, visitId), eq(complaints.id, complaint.id))
@@ -163,7 +157,7 @@ export async function writeComplaint(
         return (
           await tx
             .insert(complaints)
-            .values({ ...complaint, studioId, visitId, seq, removed, version: 1 })
+            .values({ ...complaint, studioId, visitId, seq, removed, version: 1, writtenBy: seen.write })
             .onConflictDoNothing()
             .returning()
         )[0]
@@ -172,7 +166,7 @@ export async function writeComplaint(
         (
           await tx
             .update(complaints)
-            .set({ ...complaint, removed, version: version + 1 })
+            .set({ ...complaint, removed, version: version + 1, writtenBy: seen.write })
             .where(and(mine, eq(complaints.version, version)))
             .returning()
         )[0],
@@ -182,7 +176,7 @@ export async function writeComplaint(
   })
 }
 
-export async function writeRating(db: Database, studioId: string, visitId: string, seen: number, rating: Rating) {
+export async function writeRating(db: Database, studioId: string, visitId: string, seen: Seen, rating: Rating) {
   return onVisit(db, studioId, visitId, async (tx) => {
     await assertRateable(tx, studioId, visitId, rating)
     const mine = and(
@@ -198,7 +192,7 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
         (
           await tx
             .insert(ratings)
-            .values({ ...rating, studioId, visitId, version: 1 })
+            .values({ ...rating, studioId, visitId, version: 1, writtenBy: seen.write })
             .onConflictDoNothing()
             .returning()
         )[0],
@@ -206,7 +200,7 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
         (
           await tx
             .update(ratings)
-            .set({ severity: rating.severity, version: version + 1 })
+            .set({ severity: rating.severity, version: version + 1, writtenBy: seen.write })
             .where(and(mine, eq(ratings.version, version)))
             .returning()
         )[0],

@@ -34,10 +34,15 @@ export async function textOf(path: string): Promise<string> {
   return (await responseOf(path, { method: 'GET' })).text()
 }
 
-export async function api<T>(method: 'GET' | 'PUT' | 'POST', path: string, body?: unknown): Promise<T> {
+export async function api<T>(
+  method: 'GET' | 'PUT' | 'POST',
+  path: string,
+  body?: unknown,
+  headers: Readonly<Record<string, string>> = {},
+): Promise<T> {
   const init: RequestInit = { method }
   if (body !== undefined) {
-    init.headers = { 'content-type': 'application/json' }
+    init.headers = { 'content-type': 'application/json', ...headers }
     init.body = typeof body === 'string' ? body : JSON.stringify(body)
   }
   return answerOf<T>(path, init)

@@ -4,7 +4,7 @@ import { ApiError, UnreachableServer, api } from '../api/client.ts'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingIdentity } from '@level-stance/core/measure/readingPlace'
 import { afterFrame } from '../composables/afterFrame.ts'
-import { isMadeBy } from './pendingWrite.ts'
+import { markOf } from './pendingWrite.ts'
 import type { PendingWrite } from './pendingWrite.ts'
 import { adoptOrphans, openTabStorage } from './tabStorage.ts'
 
@@ -59,7 +59,8 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   /** Takes a write; it is kept here from this moment on. */
-  function put(write: PendingWrite): void {
+  function put(given: PendingWrite): void {
+    const write = { ...given, id: crypto.randomUUID() }
     const index = queue.value.findIndex((other) => other.key === write.key)
     const waiting = queue.value[index]
     if (waiting) {
@@ -99,7 +100,7 @@ export const useOutbox = defineStore('outbox', () => {
     inFlight.value = write
     persist()
     try {
-      const answer = await api<{ version?: number }>(write.method, write.path, write.body)
+      const answer = await api<{ version?: number }>(write.method, write.path, write.body, markOf(write))
       inFlight.value = null
       reachable.value = true
       wait = firstRetry
@@ -126,14 +127,14 @@ export const useOutbox = defineStore('outbox', () => {
     const others = queue.value.filter((other) => other.key !== write.key)
     if (error instanceof ApiError && error.body.code === 'stale') {
       const { current } = error.body
-      const { unanswered, ...rest } = last
-      const own = unanswered?.some((body) => isMadeBy(current, write, body)) === true
-      queue.value = [own ? over(rest, current) : { ...rest, conflict: { current } }, ...others]
+      // The server has told its own from ours: what it calls stale is another's.
+      const { unanswered: _, ...rest } = last
+      queue.value = [{ ...rest, conflict: { current } }, ...others]
     } else if (error instanceof UnreachableServer || (error instanceof ApiError && awayStatus.includes(error.status))) {
       reachable.value = false
       wait = Math.min(wait * 2, longestRetry)
       // The answer may have been lost on its way back.
-      const again = { ...last, unanswered: [...(write.unanswered ?? []), write.body].slice(-5) }
+      const again = { ...last, unanswered: [...(write.unanswered ?? []), ...(write.id === undefined ? [] : [write.id])].slice(-5) }
       queue.value = newer ? queue.value.map((other) => (other === newer ? again : other)) : [again, ...queue.value]
     } else if (error instanceof ApiError && error.status >= 500) {
       // What was typed meanwhile may be what the server can store.

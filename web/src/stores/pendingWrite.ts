@@ -1,5 +1,3 @@
-import equal from 'fast-deep-equal'
-
 /** A write waiting to reach the server. Everything in it survives a reload. */
 export interface PendingWrite {
   /** what it writes; a newer write to the same thing replaces it */
@@ -20,18 +18,15 @@ export interface PendingWrite {
   readonly failed?: { readonly tries: number; readonly message: string }
   /** taken up from a window that was closed: it stays over the version it was made over */
   readonly adopted?: true
-  /** what was sent for the same thing without an answer: any of it may be stored */
-  readonly unanswered?: readonly Record<string, unknown>[]
+  /** of this very value, however often it is sent; the server keeps it with the row */
+  readonly id?: string
+  /** ids of what was sent for the same thing without an answer: any of it may be stored */
+  readonly unanswered?: readonly string[]
 }
 
-/** Whether a stored row is what one of this window's own writes made it. */
-export function isMadeBy(current: unknown, { kind }: PendingWrite, body: Record<string, unknown>): boolean {
-  if (typeof current !== 'object' || current === null) return false
-  if (kind === 'ledger') {
-    const { id } = body['entry'] as { id: string }
-    return Array.isArray(current) && (current as { id: string }[]).at(-1)?.id === id
-  }
-  const row = current as Record<string, unknown>
-  const written = kind === 'visit' ? (body['visit'] as Record<string, unknown>) : body
-  return Object.entries(written).every(([key, value]) => key === 'version' || equal(row[key], value))
+/** What tells the server whose write this is: its id, and those it may have stored without our hearing of it. */
+export function markOf({ id, unanswered = [] }: PendingWrite): Readonly<Record<string, string>> {
+  // A window of an earlier version kept something else here.
+  const lost = unanswered.filter((one) => typeof one === 'string')
+  return { ...(id === undefined ? {} : { 'x-write': id }), ...(lost.length === 0 ? {} : { 'x-unanswered': lost.join(',') }) }
 }
