@@ -60,8 +60,8 @@ export const saddleWidthCalculation = defineCalculation({
         z.strictObject({
           hands: z.string().max(40),
           usual: z.boolean().default(false),
-          torso: numberField('torso', -10, 100, 'degrees', 'Torso from level'),
-          plusMinus: numberField('plusMinus', 0, 45, 'degrees').default(2),
+          torso: numberField('torso', -90, 180, 'degrees', 'Torso from level'),
+          plusMinus: numberField('plusMinus', 0, 180, 'degrees').default(2),
         }),
       )
       .min(1, { error: 'postures needs at least one position.' })
@@ -102,7 +102,7 @@ export const saddleRankingCalculation = defineCalculation({
         .strictObject({ low: numberField('width.low', 60, 320, 'mm'), high: numberField('width.high', 60, 320, 'mm') })
         .nullable()
         .default(null),
-      torso: optional('torso', -10, 100, 'degrees'),
+      torso: optional('torso', -90, 180, 'degrees'),
       softTissue: z.boolean().default(false),
       sitBones: z.boolean().default(false),
       rocks: z.boolean().default(false),

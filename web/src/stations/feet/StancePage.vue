@@ -27,7 +27,7 @@ const board = useBoard()
 const parts = usePartsAtHand()
 
 const stance = computed(() => feet.parts.stance)
-const wanted = computed(() => stance.value?.isOff === true)
+const wanted = computed(() => sides.some((side) => (stance.value?.gap[side] ?? 0) !== 0))
 const options = computed(() => {
   const standing = stance.value
   if (!standing || !wanted.value) return []
@@ -120,6 +120,7 @@ const items = computed(() => {
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
       <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>
+      <p v-if="!stance.isOff" class="small warn">Off by less than it was read to: read again before parts are changed.</p>
       <ol>
         <li v-for="(option, i) in options" :key="option.words" :class="{ short: !option.reaches }">
           <p>
@@ -151,9 +152,6 @@ const items = computed(() => {
     </section>
     <p v-else-if="stance.target.key === 'use'" class="small">
       The usual stance is only something to compare with. Measure knee outside foot, left and right, and the feet get a target of their own.
-    </p>
-    <p v-else-if="sides.some((side) => stance && stance.beyond[side] > 0)" class="small">
-      Off by less than it was read to: read again before parts are changed.
     </p>
     <p v-else class="small">Both feet stand inside the band: leave them.</p>
     <details class="small">

@@ -1,0 +1,76 @@
+import { riderMetrics } from './body/metrics.ts'
+import { evaluate } from './calculation.ts'
+import { metricsAsRead } from './change/asRead.ts'
+import { setupOf } from './change/setup.ts'
+import { feetParts, feetStation } from './feet/station.ts'
+import { definitionOf, isChoice, readingKeys } from './measure/readingDefinitions.ts'
+import type { NumberKey } from './measure/readingDefinitions.ts'
+import { numericLeaves } from './quantity/propagate.ts'
+import { seatParts, seatStation } from './seat/station.ts'
+import { judgePage } from './station.ts'
+import type { StationPage, WorkingRun } from './station.ts'
+import { aReading, readingsWith } from './testing.ts'
+
+/** Readings that give every page something to work out. */
+const rich = readingsWith({
+  saddleWidth: 143, sitBoneSpacing: 110, saddleTilt: 3, tipToTail: 1, rearSag: 20, forkSag: 15, climbGradient: 12, legLengthDifference: 9,
+  toeOutHanging: [8, 9], cleatTurn: [2, 2], cleatFloat: [6, 6], heelIn: [2, 2], heelOut: [2, 2], cleatTurnRoom: [8, 8], shoeHeelOutside: [70, 70], stayWidth: 130, tread: 148, axleLength: [53, 53],
+}) // prettier-ignore
+
+function runsOf(readings: readonly ReturnType<typeof aReading>[]): WorkingRun[] {
+  const setup = setupOf(readings, [], 'drop')
+  const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, null), setup)
+  const about = {
+    setup,
+    start: setup,
+    complaints: [],
+    kind: 'drop bar',
+    choices: {},
+    metrics,
+    plusMinus: () => 2,
+    pace: 'settled',
+  } as const
+  const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
+  const feet = feetParts({ ...about, otherBikes: [] })
+  return [
+    ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).flatMap((page) => judgePage(page, seat).working),
+    ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).flatMap((page) => judgePage(page, feet).working),
+  ]
+}
+
+describe('working panels', () => {
+  const usual = runsOf(rich)
+  it('there are for every page that works something out', () => {
+    expect(new Set(usual.map(({ calculation }) => calculation.name))).toEqual(
+      new Set([
+        'saddle-width',
+        'climb-tilt',
+        'setback-curve',
+        'leg-length',
+        'cleat-target',
+        'step-plan',
+        'cleat-rotation',
+        'heel-clearance',
+      ]),
+    )
+  })
+
+  const numbers = readingKeys.filter((key): key is NumberKey => !isChoice(key))
+  it.each(numbers)('take what the page itself was judged by, with %s at either end of its range', (key) => {
+    const { min, max, sided } = definitionOf(key)
+    for (const value of [min, max]) {
+      const readings = [...rich.filter((reading) => reading.key !== key), aReading(key, sided ? 'left' : 'both', value)]
+      for (const { heading, calculation, input, plusMinus } of runsOf(readings)) {
+        let refused = ''
+        try {
+          evaluate(calculation, { ...(input as object), plusMinus: {} })
+        } catch (error) {
+          refused = error instanceof Error ? error.message : 'refused'
+        }
+        // A geometry that cannot be is said by the page in words; a number out of the panel's range is a panel that shows something else.
+        expect([heading, refused]).toEqual([heading, expect.not.stringMatching(/must be|must lie|at most/)])
+        expect(Object.keys(plusMinus).every((path) => path in numericLeaves(input))).toBe(true)
+      }
+    }
+  })
+})
