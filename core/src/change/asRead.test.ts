@@ -53,6 +53,10 @@ describe('a number that was read', () => {
     expect(Math.abs(overModel)).toBeGreaterThan(2)
     expect(plusMinusAsRead(odd, 'torso', 1.5)).toBeCloseTo(Math.hypot(1.5, overModel), 9)
     expect(plusMinusAsRead(odd, 'load', 1.5)).toBe(1.5)
+    // A photo's ±2 on each elbow is surer than a model that has them ±7; one reading for both is not.
+    expect(plusMinusAsRead(plain, 'elbowLeft', 7)).toBe(2)
+    const once = [...wholeReadings.filter(({ key }) => key !== 'elbowFlexion'), aReading('elbowFlexion', 'right', 24)]
+    expect(plusMinusAsRead(setupOf(once, [], 'drop'), 'elbowLeft', 7)).toBe(7)
   })
 
   it('stands alone where there is no model, and nothing at all is nothing', () => {

@@ -113,14 +113,18 @@ export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): Rider
 }
 
 /**
- * The ± of a number as it is shown: the model's, widened by what the reading and the model are apart;
- * the reading's own where the model says nothing.
+ * The ± of a number as it is shown: the reading's own or the model's, whichever is the surer, widened
+ * by what the two are apart. What was read on one side for both is as sure as the model has each side.
  * @param modelled ± of the model's number, k = 2; null while it is not known
  */
 export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: number | null): number | null {
-  const { plusMinus = null, overModel = 0 } = asRead(setup, metric, null) ?? {}
-  if (plusMinus === null || modelled === null) return modelled ?? plusMinus
-  return Math.abs(overModel) > modelled ? Math.hypot(modelled, overModel) : modelled
+  const read = asRead(setup, metric, null)
+  const by = readBy[metric]
+  if (read === null || read.plusMinus === null || by === undefined) return modelled
+  if (modelled === null) return read.plusMinus
+  const own = setup.now[by.key][by.side]
+  const surer = own?.oneForBoth ? modelled : Math.min(modelled, own?.plusMinus ?? modelled)
+  return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
 }
 
 /** The reading that a number of the rider is read by; null where none is. */

@@ -438,7 +438,7 @@ function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
         {
           key: `stance-${side}`,
           label: `Foot from the middle, ${side}`,
-          now: quantity(stance.now[side], plusMinus, 'mm', 'computed'),
+          now: quantity(stance.now[side], Math.max(plusMinus, doubt), 'mm', 'computed'),
           band,
           aim: clear ? stance.now[side] + gap : null,
           remark:

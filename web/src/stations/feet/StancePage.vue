@@ -120,7 +120,7 @@ const items = computed(() => {
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
       <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>
-      <p v-if="!stance.isOff" class="small warn">Off by less than it was read to: read again before parts are changed.</p>
+      <p v-if="!stance.isOff" class="small warn">Off by no more than the reading’s own ±: read again before parts are changed.</p>
       <ol>
         <li v-for="(option, i) in options" :key="option.words" :class="{ short: !option.reaches }">
           <p>
