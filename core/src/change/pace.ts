@@ -1,3 +1,6 @@
+import { chosen, measuredValue } from '../measure/resolve.ts'
+import type { ResolvedReadings } from '../measure/resolve.ts'
+import { sides } from '../quantity/sided.ts'
 import { capOf } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 import type { SourceKey } from '../sources.ts'
@@ -31,11 +34,19 @@ export interface PaceSigns {
   readonly earlierVisits: number
   /** what was told about riding it */
   readonly complaints: number
+  /** whether shoes or cleats tell of kilometres; see {@link isRidden} */
+  readonly ridden: boolean
 }
 
-/** Where the fitter has not said: nobody has been fitted on this bike before, and nothing was told about riding it. */
-export function usualPace({ earlierVisits, complaints }: PaceSigns): Pace {
-  return earlierVisits === 0 && complaints === 0 ? 'new' : 'settled'
+/** Where the fitter has not said: new where nobody has been fitted on this bike before, and nothing told or read says that it is ridden. */
+export function usualPace({ earlierVisits, complaints, ridden }: PaceSigns): Pace {
+  return earlierVisits === 0 && complaints === 0 && !ridden ? 'new' : 'settled'
+}
+
+/** Whether cleats tell that this rider rides as they are set: kilometres, hours, or wear. */
+export function isRidden(now: ResolvedReadings): boolean {
+  const told = (['cleatDistance', 'cleatHours'] as const).some((key) => (measuredValue(now, key) ?? 0) > 0)
+  return told || sides.some((side) => ['worn', 'at-mark'].includes(chosen(now, 'cleatWear', side) ?? ''))
 }
 
 /** First rides after whole moves: hours, and what is asked of them. @source prior */

@@ -4,7 +4,7 @@ import type { LedgerEntry } from '../change/ledger.ts'
 import { ledgerEntrySchema } from '../change/ledger.ts'
 import { defaultHolds, knockOn } from '../change/knockOn.ts'
 import { capOf, settings } from '../change/settings.ts'
-import { isWholeMove, paceKeys, rideInWords, usualPace } from '../change/pace.ts'
+import { isRidden, isWholeMove, paceKeys, rideInWords, usualPace } from '../change/pace.ts'
 import { standingOf } from '../change/setup.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
@@ -137,9 +137,17 @@ describe('pace', () => {
   }
 
   it('is settled for a rider who rides the bike, new where nobody was fitted on it and nothing was told', () => {
-    expect(usualPace({ earlierVisits: 0, complaints: 0 })).toBe('new')
-    expect(usualPace({ earlierVisits: 1, complaints: 0 })).toBe('settled')
-    expect(usualPace({ earlierVisits: 0, complaints: 1 })).toBe('settled')
+    const nothing = { earlierVisits: 0, complaints: 0, ridden: false }
+    expect(usualPace(nothing)).toBe('new')
+    for (const sign of [{ earlierVisits: 1 }, { complaints: 1 }, { ridden: true }])
+      expect(usualPace({ ...nothing, ...sign })).toBe('settled')
+    const ridden = (over: Parameters<typeof readingsWith>[0]) => isRidden(setupOf(readingsWith(over), [], 'drop').now)
+    expect([ridden({}), ridden({ cleatDistance: 0 }), ridden({ cleatWear: ['fresh', 'fresh'] })]).toEqual([false, false, false])
+    expect([ridden({ cleatDistance: 800 }), ridden({ cleatHours: 20 }), ridden({ cleatWear: ['fresh', 'worn'] })]).toEqual([
+      true,
+      true,
+      true,
+    ])
   })
 
   it('cuts a settled rider’s move into steps and makes a new set-up’s at once, with how to ride it in', () => {

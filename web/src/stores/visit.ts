@@ -5,7 +5,7 @@ import { calibrateBody } from '@level-stance/core/change/calibrated'
 import type { Change } from '@level-stance/core/change/fold'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
-import { usualPace } from '@level-stance/core/change/pace'
+import { isRidden, usualPace } from '@level-stance/core/change/pace'
 import type { Pace } from '@level-stance/core/change/pace'
 import { setupOf } from '@level-stance/core/change/setup'
 import { foldedAt } from '@level-stance/core/change/timeline'
@@ -99,7 +99,13 @@ export const useVisit = defineStore('visit', () => {
   const blocks = stable(() => blocksOf(setup.value, parts.overruled.value ?? []))
   /** how far one change may go: as the fitter says, else as what was told and ridden suggests */
   const pace = computed<Pace>(
-    () => parts.pace.value ?? usualPace({ earlierVisits: dossier.value?.earlierVisits ?? 0, complaints: complaints.value.length }),
+    () =>
+      parts.pace.value ??
+      usualPace({
+        earlierVisits: dossier.value?.earlierVisits ?? 0,
+        complaints: complaints.value.length,
+        ridden: isRidden(setup.value.now),
+      }),
   )
   const told = computed<Told>(() => ({ complaints: complaints.value, ratings: ratings.value, changes: folded.value.changes }))
   const questions = computed(() => {
