@@ -18,6 +18,7 @@ import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
+import BlockedNote from './BlockedNote.vue'
 import MoveField from './MoveField.vue'
 import PacePicker from './PacePicker.vue'
 import WorkingButton from './WorkingButton.vue'
@@ -146,10 +147,7 @@ function runs(): WorkingRun[] {
           {{ stemEfforts[option.effort].label }}, misses by {{ trimmed(option.misses, 1) }} mm
         </p>
       </details>
-      <p v-for="block in board.blocks" :key="block.key" class="small warn" data-testid="blocked">
-        Not to be ridden: {{ block.finding.headline }}
-        <RouterLink :to="{ name: 'prove', params: { visitId: visit.head?.visitId ?? '' } }">Mend it, or overrule it in Prove.</RouterLink>
-      </p>
+      <BlockedNote :blocks="board.blocks" />
       <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
       <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
     </template>
@@ -182,9 +180,6 @@ function runs(): WorkingRun[] {
 }
 .head h2 {
   flex: 1;
-}
-.warn a {
-  color: inherit;
 }
 .waiting {
   display: grid;

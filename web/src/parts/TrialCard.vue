@@ -9,6 +9,7 @@ import { severityNow } from '@level-stance/core/prove/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { useVisit } from '../stores/visit.ts'
+import BlockedNote from './BlockedNote.vue'
 import SeverityPicker from './SeverityPicker.vue'
 
 const props = defineProps<{ change: Change }>()
@@ -45,10 +46,7 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
         @pick="(severity) => visit.setRating({ complaintId: complaint.id, changeId: change.id, severity })"
       />
     </div>
-    <p v-for="block in blocks" :key="block.key" class="small warn" data-testid="blocked">
-      Not to be ridden: {{ block.finding.headline }}
-      <RouterLink :to="{ name: 'prove', params: { visitId: visit.head?.visitId ?? '' } }">Mend it, or overrule it in Prove.</RouterLink>
-    </p>
+    <BlockedNote :blocks="blocks" />
     <p class="caution">Check the bolts and practise the release before riding off.</p>
     <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
