@@ -69,7 +69,7 @@ const states = stable<Record<Station, Summary>>(() => ({
     >
       <span class="name">{{ station }}</span>
       <span class="state muted">{{ states[station].words }}</span>
-      <span class="dot" :class="states[station].mark" aria-hidden="true" />
+      <span class="dot" :class="`is-${states[station].mark}`" aria-hidden="true" />
     </RouterLink>
   </nav>
 </template>
@@ -146,15 +146,15 @@ const states = stable<Record<Station, Summary>>(() => ({
   border: 1.5px solid var(--muted);
   border-radius: 50%;
 }
-.dot.level {
+.is-level {
   background: var(--bubble);
   border-color: var(--bubble);
 }
-.dot.wanting {
+.is-wanting {
   background: var(--amber);
   border-color: var(--amber);
 }
-.dot.stop {
+.is-stop {
   background: var(--brick);
   border-color: var(--brick);
 }
