@@ -4,13 +4,13 @@ import type { MetricKey } from '../body/metrics.ts'
 import { posturesOf } from '../seat/inputs.ts'
 import { aReading, entryOf, exampleReadings, readingsWith, wholeReadings } from '../testing.ts'
 import type { Reading } from '../measure/reading.ts'
-import { asRead, metricReadBy, metricsAsRead, plusMinusAsRead } from './asRead.ts'
+import { asRead, metricReadBy, metricsAsRead, metricsCarriedOn, plusMinusAsRead } from './asRead.ts'
 import { LEGS_APART } from './freeParameters.ts'
 import { setupOf } from './setup.ts'
 
 const shownAt = (readings: readonly Reading[]) => {
   const setup = setupOf(readings, [], 'drop')
-  return metricsAsRead(riderMetrics(setup.model!, null), setup)
+  return metricsAsRead(riderMetrics(setup.model!, null), setup)!
 }
 const kneesOf = (readings: readonly Reading[]) => {
   const { model } = setupOf(readings, [], 'drop')
@@ -37,7 +37,7 @@ describe('a number that was read', () => {
     const readings = readingsWith({ torsoAngle: 42 })
     const [start, now] = [0, 1].map((place) => {
       const setup = setupOf(readings, [moved], 'drop', place)
-      return metricsAsRead(riderMetrics(setup.model!, null), setup).torso!
+      return metricsAsRead(riderMetrics(setup.model!, null), setup)!.torso!
     })
     expect(start).toBeCloseTo(42, 6)
     // Hands 3 cm up at some 70 cm from the hip: the torso comes up by two to three degrees.
@@ -57,6 +57,15 @@ describe('a number that was read', () => {
     expect(plusMinusAsRead(plain, 'elbowLeft', 7)).toBe(2)
     const once = [...wholeReadings.filter(({ key }) => key !== 'elbowFlexion'), aReading('elbowFlexion', 'right', 24)]
     expect(plusMinusAsRead(setupOf(once, [], 'drop'), 'elbowLeft', 7)).toBe(7)
+  })
+
+  it('is not the number to come where a change puts the leg out of reach', () => {
+    const setup = setupOf(wholeReadings, [], 'drop')
+    const high = riderMetrics({ ...setup.model!, sit: { x: -260, y: 900 } }, null)
+    expect(high.kneeLeft).toBeNull()
+    expect(metricsCarriedOn(high, setup).kneeLeft).toBeNull()
+    // As it stands, what was read is shown.
+    expect(metricsAsRead(riderMetrics(setup.model!, null), setup)!.kneeLeft).toBeCloseTo(32, 6)
   })
 
   it('stands alone where there is no model, and nothing at all is nothing', () => {

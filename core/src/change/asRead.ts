@@ -95,21 +95,29 @@ function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { pre
 }
 
 /**
- * Numbers of the rider, each as it was read where the model could not make what was read of it.
- * @param metrics of the model, at the bike as it stands or with a change; null while there is no model: then what was read stands alone
+ * Numbers of the rider as they stand, each as it was read where it was.
+ * @param metrics of the model at this setup; null while there is no model: then what was read stands alone
  * @returns null where nothing is known at all
  */
-export function metricsAsRead(metrics: RiderMetrics, setup: Setup): RiderMetrics
-export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null
 export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null {
-  const over = (key: MetricKey) => {
-    if (readBy[key] === undefined) return metrics?.[key] ?? null
+  const all = metricKeys.map((key) => {
     const modelled = metrics?.[key] ?? null
-    if (modelled === null) return asRead(setup, key, null)?.value ?? null
-    return modelled + (asRead(setup, key, modelled)?.overModel ?? 0)
-  }
-  const all = metricKeys.map((key) => [key, over(key)] as const)
+    return [key, asRead(setup, key, modelled)?.value ?? modelled] as const
+  })
   return all.every(([, value]) => value === null) ? null : (Object.fromEntries(all) as RiderMetrics)
+}
+
+/**
+ * Numbers of the rider with a change made: the model's, by as much as what was read now lies over it.
+ * What the change puts out of reach has no value, whatever was read before it.
+ * @param metrics of the model with the change
+ */
+export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetrics {
+  const carried = metricKeys.map((key) => {
+    const modelled = metrics[key]
+    return [key, modelled === null ? null : modelled + (asRead(setup, key, modelled)?.overModel ?? 0)] as const
+  })
+  return Object.fromEntries(carried) as RiderMetrics
 }
 
 /**

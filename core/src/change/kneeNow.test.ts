@@ -84,7 +84,7 @@ describe('a knee that was read', () => {
   it('shows in the numbers of the rider as it was read', () => {
     const setup = at(readingsWith({ kneeFlexion: [40, 26] }))
     const metrics = riderMetrics(setup.model!, axlesOf(setup.rider.values))
-    const shown = metricsAsRead(metrics, setup)
+    const shown = metricsAsRead(metrics, setup)!
     expect([shown.kneeLeft, shown.kneeRight].map((value) => Math.round(value!))).toEqual([40, 26])
     // The torso was read as 54°; load, which nothing reads, stays the model’s.
     expect(shown.torso).toBeCloseTo(54, 6)

@@ -5,7 +5,7 @@ import type { RiderMetrics } from '@level-stance/core/body/metrics'
 import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { cautionsFor } from '@level-stance/core/change/cautions'
-import { metricsAsRead } from '@level-stance/core/change/asRead'
+import { metricsCarriedOn } from '@level-stance/core/change/asRead'
 import { isExchange } from '@level-stance/core/change/moves'
 import { changeWords, requestedWords } from '@level-stance/core/change/moveWords'
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
@@ -67,7 +67,7 @@ const exact = computed(() =>
 )
 const limits = { cap: 'the rest later', room: 'no more room' } as const
 const knees = computed(() => {
-  const asRead = (metrics: RiderMetrics | null | undefined) => metrics && metricsAsRead(metrics, visit.setup)
+  const asRead = (metrics: RiderMetrics | null | undefined) => metrics && metricsCarriedOn(metrics, visit.setup)
   const [before, after] = [asRead(step.value?.before), asRead(step.value?.after)]
   return (['left', 'right'] as const).flatMap((side) => {
     const key = side === 'left' ? 'kneeLeft' : 'kneeRight'

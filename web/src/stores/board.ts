@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { riderMetrics } from '@level-stance/core/body/metrics'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
-import { metricsAsRead } from '@level-stance/core/change/asRead'
+import { metricsAsRead, metricsCarriedOn } from '@level-stance/core/change/asRead'
 import { defaultHolds, knockOn } from '@level-stance/core/change/knockOn'
 import type { Holds } from '@level-stance/core/change/knockOnResult'
 import { isExchange } from '@level-stance/core/change/moves'
@@ -125,7 +125,7 @@ export const useBoard = defineStore('board', () => {
     metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
-  const proposed = computed(() => (whole.value?.after ? metricsAsRead(whole.value.after, visit.setup) : null))
+  const proposed = computed(() => (whole.value?.after ? metricsCarriedOn(whole.value.after, visit.setup) : null))
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
   // A proposal that is about to change is not tried: what is tried is what was read on the card.
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
