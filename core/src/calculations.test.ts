@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { evaluate } from './calculation.ts'
 import { numericLeaves, withLeaf } from './quantity/propagate.ts'
-import { exampleRider, wholeReadings } from './testing.ts'
+import { complaintAt, exampleRider, onlyReadings, testTime, wholeReadings } from './testing.ts'
+import { freshVisit } from './record/dossier.ts'
 import { startingSaddles } from './seat/saddleKinds.ts'
 import { exampleMarks, exampleMat } from './seat/examples.ts'
 import { startingPedals } from './feet/pedalKinds.ts'
@@ -33,6 +34,18 @@ const { saddleHeight: _, ...exampleLeg } = {
 }
 const stanceSide = { axle: 53, washer: 1, adapter: 0, cleatInboard: 2 }
 const visit = { readings: wholeReadings, ledger: [], bar: 'drop' }
+
+const toldVisit = {
+  format: 'level-stance/visit',
+  version: 3,
+  rider: { name: 'Test Rider', note: '' },
+  bike: { name: 'Tourer', kind: 'drop bar' },
+  visit: { ...freshVisit, startedAt: testTime },
+  readings: onlyReadings({ kneeFlexion: 16 }),
+  complaints: [complaintAt(1, 'knee-back', 'right')],
+  ledger: [],
+  ratings: [],
+}
 
 /** One good input per calculation; results are checked where the pure functions are. */
 const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
@@ -80,6 +93,8 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
     setbackTo: 5,
   },
   'step-plan': { move: 12 },
+  'complaint-causes': { visit: toldVisit },
+  'cause-evidence': { visit: toldVisit, cause: 'saddle-high' },
   'cleat-rotation': { toeOut: 9, cleatTurn: 6, float: 6, heelIn: 1, heelOut: 1, turnRoom: 12 },
   'heel-clearance': { tread: 146, axle: 53, axleFromHeel: 170, heelOutside: 70, stayWidth: 130, crank: 172.5, cleatTurn: 5, float: 6 },
   'stance-options': { tread: 146, left: { target: 130 }, right: { target: 127 } },
@@ -159,7 +174,7 @@ describe.each(calculations.map((calculation) => [calculation.name, calculation] 
     expect(fails(withLeaf(good, path, 'a word' as never)).fields[0]?.field).toBe(path)
     expect(fails({ ...good, [field]: undefined }).fields[0]?.field.split('.')[0]).toBe(field)
     expect(fails({ ...good, nonsense: 1 }).fields[0]?.field).toBe('nonsense')
-    expect(fails(withLeaf(good, path, 1e9)).message).toMatch(/from|between|at most/)
+    expect(fails(withLeaf(good, path, 1e9)).message).toMatch(/from|between|at most|reads versions/)
     expect(fails([]).code).toBe('invalid')
     expect(fails(null).code).toBe('invalid')
   })

@@ -114,6 +114,21 @@ export const sources = {
     title: 'ISO 4210-2, safety requirements for bicycles',
     note: 'Seatpost’s insertion mark at least twice its diameter; at least a quarter of the weight on the front wheel with the rider rearmost; bar width 350–1000 mm; toe clearance from the pedal’s axle 100 mm, 89 with the foot held. Values from memory of the standard.',
   },
+  'kong-lowe': {
+    kind: 'published',
+    title: 'Kong & Lowe 2005, International Journal of Industrial Ergonomics 35:495',
+    note: 'Grip diameter that closes best: about 0.197 of the hand’s length. Value from memory of the source.',
+  },
+  'abramowitz-stegun': {
+    kind: 'published',
+    title: 'Abramowitz & Stegun, Handbook of Mathematical Functions, 26.2.17',
+    note: 'Normal distribution to 7.5 · 10⁻⁸. Coefficients from memory of the source, checked against tables.',
+  },
+  farrar: {
+    kind: 'published',
+    title: 'Farrar et al. 2001, Pain 94:149',
+    note: 'On a scale from 0 to 10 a fall of about 2 points or 30 % is one that matters. Value from memory of the source.',
+  },
   'common-practice': {
     kind: 'common-practice',
     title: 'Common practice',

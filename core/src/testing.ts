@@ -3,6 +3,10 @@ import type { LedgerEntry, Move } from './change/ledger.ts'
 import type { Reading } from './measure/reading.ts'
 import { definitionOf } from './measure/readingDefinitions.ts'
 import type { ReadingKey } from './measure/readingDefinitions.ts'
+import { freshComplaint } from './talk/complaint.ts'
+import type { Complaint } from './talk/complaint.ts'
+import type { ControlSymptomKey } from './talk/controlSymptoms.ts'
+import type { BodyRegionKey } from './talk/regions.ts'
 
 /** Fixed values for tests of every package; the rider is made up. */
 export const testTime = '2026-03-02T09:30:00.000Z'
@@ -107,4 +111,24 @@ export function readingsWith(over: Partial<Record<ReadingKey, Over>>): Reading[]
   })
   const placed = new Set(added.map((r) => `${r.key}:${r.side}`))
   return [...wholeReadings.filter((r) => !placed.has(`${r.key}:${r.side}`) || r.condition !== 'usual'), ...added]
+}
+
+/** A told complaint at a place of the body: "knee-outer right", "groin middle"; the number says which one it is. */
+export function complaintAt(
+  n: number,
+  region: BodyRegionKey,
+  side: 'left' | 'right' | 'both' | 'middle',
+  over: Partial<Complaint> = {},
+): Complaint {
+  return { ...freshComplaint(uuid(n), { places: [{ region, side }], control: null }), kind: 'pain', severity: 6, ...over }
+}
+
+/** A told symptom of control. */
+export function controlComplaint(n: number, control: ControlSymptomKey, over: Partial<Complaint> = {}): Complaint {
+  return { ...freshComplaint(uuid(n), { places: [], control }), severity: 6, ...over }
+}
+
+/** Readings by key, nothing else known: a number or key for one value, a pair for left and right. */
+export function onlyReadings(over: Partial<Record<ReadingKey, Over>>): Reading[] {
+  return readingsWith(over).filter(({ key }) => Object.hasOwn(over, key))
 }

@@ -31,7 +31,7 @@ function runsOf(readings: readonly ReturnType<typeof aReading>[]): WorkingRun[] 
     pace: 'settled',
   } as const
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
-  const feet = feetParts({ ...about, otherBikes: [] })
+  const feet = feetParts({ ...about, otherBikes: [], riding: {} })
   return [
     ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).flatMap((page) => judgePage(page, seat).working),
     ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).flatMap((page) => judgePage(page, feet).working),

@@ -19,6 +19,7 @@ import { catalogueRoutes } from './catalogue/routes.ts'
 import { pedalCatalogue, saddleCatalogue } from './catalogue/store.ts'
 import { triedSaddleRoutes } from './saddles/routes.ts'
 import { riderRoutes } from './riders/routes.ts'
+import { studioRoutes } from './studio/routes.ts'
 import { visitRoutes } from './visits/routes.ts'
 
 export interface AppParts {
@@ -65,6 +66,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   api.use(attachmentRoutes(db))
   api.use(recordRoutes(db, fonts, work))
   api.use('/visits', visitRoutes(db))
+  api.use('/studio', studioRoutes(db))
   api.use(unknownRoute)
   app.use('/api', api)
   if (webRoot !== null) serveScreens(app, webRoot)

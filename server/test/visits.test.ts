@@ -26,8 +26,11 @@ const putReading = (visitId: string, version: number, reading: Reading) =>
   server.request<{ version: number }>('PUT', `/visits/${visitId}/readings`, { version, reading })
 const complaint = (change: Partial<Complaint> = {}): Complaint => ({
   id: randomUUID(),
-  region: 'forefoot',
-  side: 'right',
+  places: [{ region: 'forefoot', side: 'right' }],
+  control: null,
+  since: null,
+  changed: [],
+  tried: [],
   kind: 'numb',
   startsAfter: 30,
   situation: 'anywhere',
@@ -349,7 +352,7 @@ describe('the database itself', () => {
   it('refuses what must not be stored, whatever the code does', async () => {
     const { visitId } = await newVisit()
     const bad = [
-      sql`insert into complaints (id, studio_id, visit_id, seq, region, side, kind, situation, severity, note, warnings, removed, version) values (${randomUUID()}, ${DEFAULT_STUDIO}, ${visitId}, 1, 'x', 'left', 'pain', 'x', 11, '', '{}', false, 1)`,
+      sql`insert into complaints (id, studio_id, visit_id, seq, places, kind, situation, severity, note, warnings, removed, version) values (${randomUUID()}, ${DEFAULT_STUDIO}, ${visitId}, 1, '[]', 'pain', 'x', 11, '', '{}', false, 1)`,
       sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${visitId}, 'crank', 'up', 1, '', 'tape', now(), 1)`,
       sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${randomUUID()}, 'crank', 'both', 1, '', 'tape', now(), 1)`,
       sql`insert into readings (studio_id, visit_id, key, side, value, typed, method, taken_at, version) values (${DEFAULT_STUDIO}, ${visitId}, 'crank', 'both', 'NaN', '', 'tape', now(), 1)`,

@@ -60,12 +60,15 @@ export interface Opened {
 export function aComplaint(n: number, more: Partial<Complaint>): Complaint {
   return {
     id: uuid(n),
-    region: 'forefoot',
-    side: 'both',
+    places: [{ region: 'forefoot', side: 'both' }],
+    control: null,
     kind: 'numb',
     startsAfter: 40,
     situation: 'anywhere',
     severity: 6,
+    since: null,
+    changed: [],
+    tried: [],
     note: '',
     warnings: {},
     ...more,

@@ -57,3 +57,6 @@ export function hipOffsetPrior(stature: number): { forward: number; up: number }
   const scale = stature / PRIOR_STATURE
   return { forward: 40 * scale, up: 85 * scale }
 }
+
+/** Diameter of the grip that closes best, over the hand's length. @source kong-lowe */
+export const HAND_LENGTH_SHARE = 0.197

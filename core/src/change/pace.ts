@@ -36,11 +36,13 @@ export interface PaceSigns {
   readonly complaints: number
   /** whether shoes or cleats tell of kilometres; see {@link isRidden} */
   readonly ridden: boolean
+  /** a recent injury or operation */
+  readonly injured: boolean
 }
 
-/** Where the fitter has not said: new where nobody has been fitted on this bike before, and nothing told or read says that it is ridden. */
-export function usualPace({ earlierVisits, complaints, ridden }: PaceSigns): Pace {
-  return earlierVisits === 0 && complaints === 0 && !ridden ? 'new' : 'settled'
+/** Where the fitter has not said: new after a recent injury, and where nobody has been fitted on this bike before, and nothing told or read says that it is ridden. */
+export function usualPace({ earlierVisits, complaints, ridden, injured }: PaceSigns): Pace {
+  return injured || (earlierVisits === 0 && complaints === 0 && !ridden) ? 'new' : 'settled'
 }
 
 /** Whether cleats tell that this rider rides as they are set: kilometres, hours, or wear. */

@@ -106,6 +106,9 @@ export const settings = {
     barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter', { hands: 'frame', ...part }),
     barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'free', wholeCap: 20 }),
     leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40 }),
+    leverReach: rows('Lever reach', 'mm', 15, 1, 'out', 'in', { hands: 'free', wholeCap: 30 }),
+    leverClamp: rows('Lever clamp', 'mm', 15, 1, 'inboard', 'outboard', { hands: 'free', wholeCap: 40 }),
+    gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', ...part }),
   }),
 } as const satisfies Readonly<Record<string, Setting>>
 

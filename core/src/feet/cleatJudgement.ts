@@ -45,12 +45,6 @@ const readingOf: Readonly<Record<keyof CleatReadings, ReadingKey>> = {
   footLength: 'footLength',
 }
 
-/** Complaints that bear on this foot's cleat, in words. */
-export interface Evidence {
-  readonly speaksFor: readonly string[]
-  readonly against: readonly string[]
-}
-
 /** What to say about one foot's cleat, fore–aft. */
 export type CleatJudgement =
   | {

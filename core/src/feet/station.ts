@@ -1,4 +1,5 @@
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import { bikeKindOf } from '../bike/bikeKinds.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { anyCalculation } from '../calculation.ts'
 import { stepPlanCalculation } from '../change/change.calculations.ts'
@@ -19,8 +20,9 @@ import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { bothSides, defineStation, lazily } from '../station.ts'
 import type { PageJudgement, Proposal, Target, WorkingRun } from '../station.ts'
-import { hurts } from '../talk/complaint.ts'
+import { hurts, isAt } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
+import type { Riding } from '../talk/riding.ts'
 import { boltFindings } from './boltCheck.ts'
 import { feetChoicesSchema } from './choices.ts'
 import type { FeetChoices } from './choices.ts'
@@ -95,14 +97,14 @@ const LONG_RIDE = 4
 
 /** What the bike's kind asks of pedals. */
 export function pedalUse(kind: BikeKind, hours: number | null): PedalRider['use'] {
-  if (kind === 'mountain') return 'mountain'
-  if (kind === 'cargo' || kind === 'town') return 'town'
+  const { use } = bikeKindOf(kind)
+  if (use === 'mountain' || use === 'town') return use
   return (hours ?? 0) >= LONG_RIDE ? 'long' : 'road'
 }
 
 /** Wide bottom brackets of mountain and cargo bikes; the others as on the road. */
 export function stanceUse(kind: BikeKind): StanceUse {
-  return kind === 'mountain' || kind === 'cargo' ? 'mountain' : 'road'
+  return bikeKindOf(kind).wide ? 'mountain' : 'road'
 }
 
 /** What the station is judged from. */
@@ -120,6 +122,8 @@ export interface FeetContext {
   readonly plusMinus: (metric: MetricKey) => number | null
   /** how far one change may go */
   readonly pace: Pace
+  /** how the rider rides, as told */
+  readonly riding: Riding
 }
 
 /** Everything the feet's pages say; each part is worked out when it is first asked for. */
@@ -277,8 +281,10 @@ export function pedalRider(
     soleStiffness: chosen(now, 'soleStiffness'),
     forefoot: hurts(complaints, ['forefoot'], 'both'),
     knee: hurts(complaints, ['knee-inner', 'knee-outer'], 'both'),
-    entry: says((c) => c.situation === 'getting-in-out') || sides.some((side) => chosen(now, 'releaseFeel', side) === 'hard'),
-    loose: says((c) => c.kind === 'slips' && ['forefoot', 'heel'].includes(c.region)),
+    entry:
+      says((c) => c.control === 'clipping' || c.situation === 'getting-in-out') ||
+      sides.some((side) => chosen(now, 'releaseFeel', side) === 'hard'),
+    loose: says((c) => c.control === 'leg-disconnected' || (c.kind === 'slips' && isAt(c, ['forefoot', 'heel']))),
     bowLegged: chosen(now, 'kneeAlignment') === 'bow-legged',
     use: pedalUse(kind, hours),
     widen: stance?.isOff ? Math.max(0, stance.gap.left, stance.gap.right) : 0,

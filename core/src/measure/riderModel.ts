@@ -115,7 +115,7 @@ export function buildModel(values: ModelValues, bar: BarKind, by: MovedBy = unmo
     levers: bySide((side) => leverOf(values, by, front.grips, side)),
     fingers: bySide((side) => {
       const reach = values.leverReach[side]
-      return reach === null ? null : get('indexFinger', side) - reach
+      return reach === null ? null : get('indexFinger', side) - reach - by('leverReach', side)
     }),
   }
   return { model, missing: front.grips === null ? handReadings(bar) : [], hands: front.known, clamp, axles }

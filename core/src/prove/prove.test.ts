@@ -7,23 +7,13 @@ import { capOf, settings } from '../change/settings.ts'
 import { isRidden, isWholeMove, paceKeys, rideInWords, usualPace } from '../change/pace.ts'
 import { standingOf } from '../change/setup.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
+import { aReading, complaintAt, entryOf, readingsWith, uuid } from '../testing.ts'
 import { blocksOf, blockWords, standing } from './blocks.ts'
-import { failedBefore, failedWords, hasFailed, outcomesOf, worseWords } from './outcome.ts'
-import { ratedAgain, severityNow } from './severity.ts'
+import { failedBefore, failedWords, hasFailed, outcomesOf, worseWords } from '../change/outcome.ts'
+import { ratedAgain, severityNow } from '../change/severity.ts'
 
-const knee: Complaint = {
-  id: uuid(1),
-  region: 'knee-outer',
-  side: 'right',
-  kind: 'pain',
-  startsAfter: null,
-  situation: 'anywhere',
-  severity: 6,
-  note: '',
-  warnings: {},
-}
-const toes: Complaint = { ...knee, id: uuid(2), region: 'forefoot', kind: 'numb', severity: 4 }
+const knee = complaintAt(1, 'knee-outer', 'right')
+const toes = complaintAt(2, 'forefoot', 'right', { kind: 'numb', severity: 4 })
 const back = (n: number) =>
   entryOf(
     n,
@@ -137,10 +127,11 @@ describe('pace', () => {
   }
 
   it('is settled for a rider who rides the bike, new where nobody was fitted on it and nothing was told', () => {
-    const nothing = { earlierVisits: 0, complaints: 0, ridden: false }
+    const nothing = { earlierVisits: 0, complaints: 0, ridden: false, injured: false }
     expect(usualPace(nothing)).toBe('new')
     for (const sign of [{ earlierVisits: 1 }, { complaints: 1 }, { ridden: true }])
       expect(usualPace({ ...nothing, ...sign })).toBe('settled')
+    expect(usualPace({ ...nothing, complaints: 2, injured: true })).toBe('new')
     const ridden = (over: Parameters<typeof readingsWith>[0]) => isRidden(setupOf(readingsWith(over), [], 'drop').now)
     expect([ridden({}), ridden({ cleatDistance: 0 }), ridden({ cleatWear: ['fresh', 'fresh'] })]).toEqual([false, false, false])
     expect([ridden({ cleatDistance: 800 }), ridden({ cleatHours: 20 }), ridden({ cleatWear: ['fresh', 'worn'] })]).toEqual([

@@ -8,40 +8,45 @@ import { seatParts, seatStation } from '../seat/station.ts'
 import { judgePage } from '../station.ts'
 import type { StationPage } from '../station.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { bodyRegionKeys } from '../talk/regions.ts'
+import { bodyRegion, bodyRegionKeys } from '../talk/regions.ts'
 import type { BodyRegionKey } from '../talk/regions.ts'
 import type { aReading } from '../testing.ts'
-import { readingsWith, uuid } from '../testing.ts'
-import type { CauseVerdict } from './cause.ts'
-import { footComplaints } from './footCauses.ts'
-import { seatComplaints } from './seatCauses.ts'
+import { complaintAt, readingsWith } from '../testing.ts'
+import { sides } from '../quantity/sided.ts'
+import { causeKeys } from './causeTable.ts'
+import { factsAt } from './context.ts'
+import { weigh } from './evidence.ts'
+import { numberRow, numbers } from './numbers.ts'
+import type { NumberName } from './numbers.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { aVisit } from './testing.ts'
+import { reasonInputOf } from './visitInput.ts'
 
-const complaint = (region: BodyRegionKey, side: 'left' | 'right' | 'both', n: number): Complaint => ({
-  id: uuid(n),
-  region,
-  side,
-  kind: n % 3 === 0 ? 'numb' : n % 3 === 1 ? 'pain' : 'slips',
-  startsAfter: null,
-  situation: 'anywhere',
-  severity: 5,
-  note: '',
-  warnings: {},
-})
+const complaint = (region: BodyRegionKey, side: 'left' | 'right' | 'both', n: number): Complaint =>
+  complaintAt(n, region, bodyRegion(region).sided ? side : 'middle', { kind: n % 3 === 0 ? 'numb' : n % 3 === 1 ? 'pain' : 'slips' })
 
 /** Everything the pages and the causes say of a rider with these readings, whatever hurts. */
-function saidOf(over: Parameters<typeof readingsWith>[0], side: 'left' | 'right' | 'both') {
+function saidOf(over: Parameters<typeof readingsWith>[0], side: 'left' | 'right' | 'both', key: ReadingKey) {
   const readings = readingsWith(over)
   const setup = setupOf(readings, [], 'drop')
   const metrics = setup.model && metricsAsRead(riderMetrics(setup.model, null), setup)
-  const plusMinus = (key: Parameters<typeof plusMinusAsRead>[1]) => plusMinusAsRead(setup, key, 1.5)
+  const plusMinus = (metric: Parameters<typeof plusMinusAsRead>[1]) => plusMinusAsRead(setup, metric, 1.5)
   const complaints = bodyRegionKeys.flatMap((region, i) => [0, 1, 2].map((n) => complaint(region, side, 3 * i + n)))
   const about = { setup, start: setup, complaints, kind: 'drop bar', choices: {}, metrics, plusMinus, pace: 'settled' } as const
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
-  const feet = feetParts({ ...about, otherBikes: [] })
-  const causes: CauseVerdict[] = [
-    ...seatComplaints(complaints, seat).flatMap((c) => c.causes),
-    ...footComplaints(complaints, feet).flatMap((c) => c.causes),
-  ]
+  const feet = feetParts({ ...about, otherBikes: [], riding: {} })
+  const visit = aVisit({ readings, complaints })
+  const facts = factsAt({ ...reasonInputOf(visit, { spreads: null }).input, plusMinus })
+  // Only what goes by the reading itself: other readings may speak otherwise.
+  const isOf = (of: string) =>
+    of in numbers &&
+    numberRow(of as NumberName)
+      .readings(facts)
+      .includes(key)
+  const asked = side === 'both' ? sides : [side]
+  const causes = causeKeys.flatMap((cause) =>
+    weigh(facts, cause, asked).said.flatMap(({ of, speaks }) => (isOf(of) ? [{ key: cause, speaks }] : [])),
+  )
   const pages = [
     ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).map((page) => judgePage(page, seat)),
     ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).map((page) => judgePage(page, feet)),
@@ -69,13 +74,13 @@ interface Row {
   readonly key: Parameters<typeof aReading>[0]
 }
 const rows: readonly Row[] = [
-  { what: 'a knee held still', key: 'kneeFlexion', over: (v) => ({ kneeFlexion: [v, v] }), range: [12, 50], band: () => ({ low: 25, high: 35 }), below: ['too-high', 'saddle-high', 'knee-left'], above: ['too-low', 'saddle-low', 'knee-left'] },
+  { what: 'a knee held still', key: 'kneeFlexion', over: (v) => ({ kneeFlexion: [v, v] }), range: [12, 50], band: () => ({ low: 25, high: 35 }), below: ['saddle-high', 'knee-left'], above: ['saddle-low', 'knee-left'] },
   { what: 'the saddle’s nose', key: 'saddleTilt', over: (v) => ({ saddleTilt: v }), range: [-8, 4], band: ({ seat }) => seat.tilt.target.band, below: ['nose-down'], above: ['nose-up'] },
   { what: 'the torso', key: 'torsoAngle', over: (v) => ({ torsoAngle: v }), range: [22, 60], band: () => ({ low: 35, high: 90 }), below: ['front-low'], above: [] },
   { what: 'the elbows', key: 'elbowFlexion', over: (v) => ({ elbowFlexion: [v, v] }), range: [2, 60], band: () => ({ low: 10, high: 45 }), below: ['reach-long'], above: ['reach-short'] },
   { what: 'the hips at the top', key: 'hipAngle', over: (v) => ({ hipAngle: [v, v] }), range: [28, 60], band: () => ({ low: 40, high: 95 }), below: ['crank-long'], above: [] },
-  { what: 'the knees outside the feet', key: 'kneeOutside', over: (v) => ({ kneeOutside: [v, v] }), range: [-25, 25], band: () => ({ low: -5, high: 5 }), below: ['stance'], above: ['stance', 'stance-narrow'] },
-  { what: 'the saddle’s width', key: 'saddleWidth', over: (v) => ({ saddleWidth: v, sitBoneSpacing: 110 }), range: [110, 180], band: ({ seat }) => ({ low: seat.width!.low, high: seat.width!.high }), below: ['narrow'], above: ['wide'] },
+  { what: 'the knees outside the feet', key: 'kneeOutside', over: (v) => ({ kneeOutside: [v, v] }), range: [-25, 25], band: () => ({ low: -5, high: 5 }), below: ['stance-wide'], above: ['stance-narrow'] },
+  { what: 'the saddle’s width', key: 'saddleWidth', over: (v) => ({ saddleWidth: v, sitBoneSpacing: 110 }), range: [110, 180], band: ({ seat }) => ({ low: seat.width!.low, high: seat.width!.high }), below: ['narrow', 'saddle-narrow'], above: ['wide', 'saddle-wide'] },
   { what: 'the cleats', key: 'cleatSetback', over: (v) => ({ cleatSetback: [v, v] }), range: [-4, 14], band: ({ feet }) => (feet.cleat.left.state === 'missing' ? { low: -99, high: 99 } : feet.cleat.left.band), below: ['cleat-forward'], above: [] },
 ] // prettier-ignore
 
@@ -89,7 +94,7 @@ describe('no judgement contradicts the reading it is about', () => {
         fc.record({ saddleHeight: fc.integer({ min: 695, max: 745 }), footPitch: fc.integer({ min: 2, max: 30 }) }),
         fc.constantFrom('level', 'drops-left', 'twisted'),
         (value, side, { saddleHeight, footPitch }, pelvisLevel) => {
-          const said = saidOf({ saddleHeight, footPitch: [footPitch, footPitch], pelvisLevel, ...over(value) }, side)
+          const said = saidOf({ saddleHeight, footPitch: [footPitch, footPitch], pelvisLevel, ...over(value) }, side, key)
           const { low, high } = band(said)
           const plusMinus = readingPlusMinus(said.readings.find((reading) => reading.key === key)!)
           const speaks = (names: readonly string[], word: string) =>

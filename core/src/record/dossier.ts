@@ -7,6 +7,7 @@ import { handsChoicesSchema } from '../hands/choices.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { seatChoicesSchema } from '../seat/choices.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
+import { ridingSchema } from '../talk/riding.ts'
 
 /** Trimmed text with a length, and no control characters beyond line breaks. */
 function words(label: string, min: number, max: number) {
@@ -38,6 +39,16 @@ export const overruledSchema = z.strictObject({
   block: z.string().max(120),
   reason: words('Reason', 3, 300),
 })
+/** How a visit ended; null while it is open. */
+export const outcomes = {
+  solved: 'Solved',
+  better: 'Better',
+  same: 'No change',
+  worse: 'Worse',
+  referred: 'Referred to a clinician',
+} as const
+export type OutcomeKey = keyof typeof outcomes
+export const outcomeKeys = Object.keys(outcomes) as [OutcomeKey, ...OutcomeKey[]]
 export const visitFieldsSchema = z.strictObject({
   title: words('Visit', 1, 120),
   /** ids of plausibility questions the fitter has answered with "it is right" */
@@ -50,6 +61,13 @@ export const visitFieldsSchema = z.strictObject({
     .default(null),
   /** what stood in the way of riding and was overruled, by key and side, with the reason */
   overruled: z.array(overruledSchema).max(20, { error: 'At most 20 things can be overruled.' }).default([]),
+  /** how the rider rides */
+  riding: ridingSchema.default({}),
+  /** how the visit ended; null while it is open */
+  outcome: z
+    .enum(outcomeKeys, { error: `Outcome must be one of ${outcomeKeys.join(', ')}.` })
+    .nullable()
+    .default(null),
 })
 
 export type RiderFields = z.infer<typeof riderFieldsSchema>
@@ -63,10 +81,12 @@ export const freshVisit: VisitFields = {
   choices: { feet: {}, seat: {}, hands: {} },
   pace: null,
   overruled: [],
+  riding: {},
+  outcome: null,
 }
 /** The fields of a visit out of whatever carries them: the one list of them. */
-export function visitFieldsOf({ title, acknowledged, choices, pace, overruled }: VisitFields): VisitFields {
-  return { title, acknowledged, choices, pace, overruled }
+export function visitFieldsOf({ title, acknowledged, choices, pace, overruled, riding, outcome }: VisitFields): VisitFields {
+  return { title, acknowledged, choices, pace, overruled, riding, outcome }
 }
 
 const row = { id: z.uuid(), version: z.int().min(0) }

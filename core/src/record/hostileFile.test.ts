@@ -9,7 +9,7 @@ import type { VisitFile } from './visitFile.ts'
 
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
@@ -20,12 +20,15 @@ const file: VisitFile = {
   complaints: [
     {
       id: uuid(5),
-      region: 'calf',
-      side: 'left',
+      places: [{ region: 'calf', side: 'left' }],
+      control: null,
       kind: 'pain',
       startsAfter: 20,
       situation: 'climbing',
       severity: 4,
+      since: 'weeks',
+      changed: ['saddle'],
+      tried: [{ what: 'saddle-up', helped: 'worse' }],
       note: '',
       warnings: { fall: 'no' },
     },
@@ -75,7 +78,7 @@ describe('whatever is handed in as a visit file', () => {
       const text = JSON.stringify(withLeaf(file, path, undefined as never))
       const optional =
         path.startsWith('complaints.0.warnings.') ||
-        /^(readings\.\d+\.(condition|repeats|after)|ledger\.\d+\.(exchanges|pace)|visit\.(pace|overruled))$/.test(path)
+        /^(readings\.\d+\.(condition|repeats|after)|ledger\.\d+\.(exchanges|pace)|visit\.(pace|overruled|riding|outcome))$/.test(path)
       expect([path, readOrWords(text)]).toEqual([path, optional ? 'read' : 'refused'])
     }
   })

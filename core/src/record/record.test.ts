@@ -3,28 +3,23 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
-import { cleatEvidence } from '../reason/causes.ts'
 import { complaintSchema, complaintTitle, positiveWarnings, unansweredWarnings } from '../talk/complaint.ts'
-import type { Complaint } from '../talk/complaint.ts'
+import type { BodyRegionKey, ComplaintKind } from '../talk/regions.ts'
 import { warningSignsFor } from '../talk/warningSigns.ts'
-import { severityNow } from '../prove/severity.ts'
+import { severityNow } from '../change/severity.ts'
+import { symptomsOf } from '../reason/matching.ts'
 import { foldLedger } from '../change/fold.ts'
-import { aReading, entryOf, exampleReadings, testTime, uuid, wholeReadings } from '../testing.ts'
+import { aReading, complaintAt, entryOf, exampleReadings, testTime, uuid, wholeReadings } from '../testing.ts'
 import { sheetOf } from './sheet.ts'
 import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'
 import type { VisitFile } from './visitFile.ts'
 
-const complaint: Complaint = {
-  id: uuid(50),
-  region: 'forefoot',
-  side: 'right',
+const complaint = complaintAt(50, 'forefoot', 'right', {
   kind: 'numb',
   startsAfter: 40,
   situation: 'flat-steady',
-  severity: 6,
-  note: '',
   warnings: { 'lasting-numbness': 'no', 'lost-strength': 'no' },
-}
+})
 const tried = entryOf(
   1,
   { setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' },
@@ -32,7 +27,7 @@ const tried = entryOf(
 )
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Živa Østergård', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
@@ -48,13 +43,17 @@ const file: VisitFile = {
 describe('complaints', () => {
   it('are titled as a fitter would say them', () => {
     expect(complaintTitle(complaint)).toBe('Toes and ball of foot numb, right')
-    expect(complaintTitle({ region: 'knee-outer', side: 'left', kind: 'pain' })).toBe('Outer knee, left')
+    expect(complaintTitle(complaintAt(1, 'knee-outer', 'left'))).toBe('Outer knee, left')
   })
   it('bring the warning signs that belong to them', () => {
-    const keys = (...args: Parameters<typeof warningSignsFor>) => warningSignsFor(...args).map((sign) => sign.key)
+    const keys = (region: BodyRegionKey, kind: ComplaintKind | null) =>
+      warningSignsFor({ places: [{ region }], control: null, kind }).map((sign) => sign.key)
     expect(keys('groin', 'numb')).toEqual(expect.arrayContaining(['bladder-bowel', 'lasting-numbness', 'lost-strength', 'sores']))
     expect(keys('calf', 'pain')).toEqual(expect.arrayContaining(['hot-swollen', 'night-pain', 'tight-leg']))
     expect(keys('chest', 'pain')).toContain('chest-faint')
+    expect(keys('ring-finger', 'numb')).toContain('lasting-numbness')
+    expect(keys('calf', null)).toEqual([])
+    expect(warningSignsFor({ places: [], control: 'leg-disconnected', kind: 'control' }).map(({ key }) => key)).toContain('lost-strength')
     expect(keys('forefoot', 'slips')).not.toContain('night-pain')
     expect(unansweredWarnings({ ...complaint, warnings: {} })).toContain('lasting-numbness')
   })
@@ -63,16 +62,14 @@ describe('complaints', () => {
     expect(positiveWarnings([{ ...complaint, warnings: { 'lost-strength': 'cleared' } }])).toHaveLength(0)
   })
   it('have a side where the body has one', () => {
-    expect(complaintSchema.safeParse({ ...complaint, side: 'middle' }).success).toBe(false)
-    expect(complaintSchema.safeParse({ ...complaint, region: 'neck', side: 'left' }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, places: [{ region: 'forefoot', side: 'middle' }] }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, places: [{ region: 'neck', side: 'left' }] }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, places: [] }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, places: [], control: 'rocks' }).success).toBe(true)
+    expect(complaintSchema.safeParse({ ...complaint, places: [...complaint.places, ...complaint.places] }).success).toBe(false)
+    expect(complaintSchema.safeParse({ ...complaint, kind: null, severity: null }).success).toBe(true)
     expect(complaintSchema.safeParse({ ...complaint, severity: 11 }).success).toBe(false)
     expect(complaintSchema.safeParse({ ...complaint, startsAfter: -1 }).success).toBe(false)
-  })
-  // Common practice; calf load: Van Sickle & Hull 2007 (direction only, from memory).
-  it('speak for a cleat further back when toes or calf complain, on their own side', () => {
-    expect(cleatEvidence([complaint], 'right', 'back').speaksFor).toHaveLength(1)
-    expect(cleatEvidence([complaint], 'left', 'back').speaksFor).toHaveLength(0)
-    expect(cleatEvidence([complaint], 'right', 'forward').against).toHaveLength(1)
   })
   it('are rated now by the last change in force', () => {
     expect(severityNow(complaint, file.ratings, foldLedger(file.ledger).changes)).toBe(3)
@@ -89,8 +86,18 @@ describe('the visit file', () => {
     ;(addFormats as unknown as (ajv: Ajv2020) => void)(ajv)
     const validate = ajv.compile(visitFileJsonSchema() as object)
     expect(validate(JSON.parse(JSON.stringify(file)))).toBe(true)
-    expect(validate({ ...file, version: 3 })).toBe(false)
+    expect(validate({ ...file, version: 2 })).toBe(false)
     expect(validate({ ...file, extra: 1 })).toBe(false)
+  })
+
+  it('reads what version 2 wrote: a complaint sat at one place, and nothing was asked of its history', () => {
+    const { places: _, control: __, since: ___, changed: ____, tried: _____, ...rest } = complaint
+    const { riding: ______, outcome: _______, ...visit } = file.visit
+    const old = { ...file, version: 2, visit, complaints: [{ ...rest, region: 'forefoot', side: 'right' }] }
+    expect(parseVisitFile(JSON.stringify(old))).toEqual(file)
+    const control = { ...rest, region: 'hand-thumb', side: 'right', kind: 'control', situation: 'turns' }
+    const [told] = parseVisitFile(JSON.stringify({ ...old, complaints: [control], ratings: [] })).complaints
+    expect(symptomsOf(told!)).toEqual(['washes-out'])
   })
 
   it.each<[string, unknown, string]>([

@@ -27,9 +27,10 @@ import { formatLength, isPlain, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { sinceWords } from '../talk/history.ts'
 import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
 import { blocksOf, blockWords } from '../prove/blocks.ts'
-import { ratedAgain } from '../prove/severity.ts'
+import { ratedAgain } from '../change/severity.ts'
 import { stopAndRefer } from '../talk/warningSigns.ts'
 import type { VisitFile } from './visitFile.ts'
 
@@ -52,7 +53,12 @@ export interface Sheet {
   /** what must not be ridden, and what was overruled */
   readonly blocks: readonly string[]
   /** `after` is null where nothing was rated again */
-  readonly complaints: readonly { readonly title: string; readonly before: number; readonly after: number | null; readonly note: string }[]
+  readonly complaints: readonly {
+    readonly title: string
+    readonly before: number | null
+    readonly after: number | null
+    readonly note: string
+  }[]
   readonly settings: readonly SheetRow[]
   readonly readings: readonly { readonly label: string; readonly left: string; readonly right: string; readonly how: string }[]
   readonly changes: readonly { readonly title: string; readonly state: string; readonly ratings: string; readonly later: string }[]
@@ -84,7 +90,7 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
       title: complaintTitle(complaint),
       before: complaint.severity,
       after: ratedAgain(complaint, file.ratings, now.folded.changes),
-      note: complaint.startsAfter === null ? '' : `starts after ${complaint.startsAfter} min`,
+      note: complaintNote(complaint),
     })),
     settings: settingRows(start, now, unit),
     readings: readingRows(start, now, unit),
@@ -92,6 +98,13 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     cautions: [...reminders(now), ...sheetCautions],
     basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
+}
+
+/** When it shows, and since when. */
+function complaintNote({ startsAfter, since }: VisitFile['complaints'][number]): string {
+  return [startsAfter === null ? '' : `starts after ${startsAfter} min`, since === null ? '' : `since ${sinceWords[since]}`]
+    .filter((words) => words !== '')
+    .join(', ')
 }
 
 /** What this bike asks for later: cleats to be looked at, the torque noted for their bolts. */

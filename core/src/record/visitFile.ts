@@ -5,6 +5,7 @@ import { fieldProblems } from '../calculation.ts'
 import { readingSchema } from '../measure/reading.ts'
 import { readingIdentity } from '../measure/readingPlace.ts'
 import { visitFrom1 } from './visitFrom1.ts'
+import { visitFrom2 } from './visitFrom2.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
@@ -12,7 +13,7 @@ import type { Dossier } from './dossier.ts'
 import { unstorableIn, unstorableWords } from '../quantity/storable.ts'
 
 export const VISIT_FILE_FORMAT = 'level-stance/visit'
-export const VISIT_FILE_VERSION = 2
+export const VISIT_FILE_VERSION = 3
 /** Larger files are refused before they are read. */
 export const VISIT_FILE_MAX_BYTES = 2_000_000
 
@@ -103,6 +104,14 @@ export function parseVisitFile(text: string): VisitFile {
       [],
     )
   }
+  return visitFileFrom(raw)
+}
+
+/**
+ * Reads a visit file that was parsed as JSON already.
+ * @throws CalculationError with a message for the screen and the fields at fault
+ */
+export function visitFileFrom(raw: unknown): VisitFile {
   const at = unstorableIn(raw)
   if (at !== null)
     throw new CalculationError('invalid', `${unstorableWords(at)} Nothing was imported.`, [{ field: at, message: unstorableWords(at) }])
@@ -114,15 +123,16 @@ export function parseVisitFile(text: string): VisitFile {
       [{ field: 'format', message: `Expected ${VISIT_FILE_FORMAT}.` }],
     )
   }
-  if (head['version'] !== VISIT_FILE_VERSION && head['version'] !== 1) {
-    const found = typeof head['version'] === 'number' ? String(head['version']) : 'missing'
+  const { version } = head
+  if (version !== 1 && version !== 2 && version !== VISIT_FILE_VERSION) {
+    const found = typeof version === 'number' ? String(version) : 'missing'
     throw new CalculationError(
       'other-version',
       `This visit file has version ${found}; this program reads versions 1 to ${VISIT_FILE_VERSION}. Nothing was imported.`,
       [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }],
     )
   }
-  const parsed = visitFileSchema.safeParse(head['version'] === 1 ? visitFrom1(head) : raw)
+  const parsed = visitFileSchema.safeParse(version === VISIT_FILE_VERSION ? raw : visitFrom2(version === 1 ? visitFrom1(head) : head))
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error)
   const first = fields[0]
@@ -135,7 +145,7 @@ export function parseVisitFile(text: string): VisitFile {
 
 /** The published JSON Schema of the file. */
 export function visitFileJsonSchema(): unknown {
-  return { $id: 'urn:level-stance:visit:2', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
+  return { $id: 'urn:level-stance:visit:3', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
 }
 
 /** Whether a visit is stopped by a positive warning sign. */

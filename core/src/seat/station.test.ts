@@ -1,4 +1,3 @@
-import { metricsAsRead } from '../change/asRead.ts'
 import { setupOf } from '../change/setup.ts'
 import { knockOn } from '../change/knockOn.ts'
 import { movesOf } from '../change/moves.ts'
@@ -11,24 +10,11 @@ import { analyseMat } from './matAnalysis.ts'
 import { simulateMat, simulatedMat } from './matSimulation.ts'
 import { seeded } from '../quantity/random.ts'
 import { startingSaddles } from './saddleKinds.ts'
-import { aReading, entryOf, readingsWith, uuid } from '../testing.ts'
+import { aReading, complaintAt, entryOf, readingsWith } from '../testing.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { seatComplaints } from '../reason/seatCauses.ts'
 import type { SeatContext } from './station.ts'
 import { seatActs, seatParts, usualTiltUse } from './station.ts'
 
-const told = (over: Partial<Complaint> = {}): Complaint => ({
-  id: uuid(1),
-  region: 'groin',
-  side: 'middle',
-  kind: 'numb',
-  startsAfter: null,
-  situation: 'anywhere',
-  severity: 5,
-  note: '',
-  warnings: {},
-  ...over,
-})
 type Over = Parameters<typeof readingsWith>[0]
 
 function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Partial<SeatContext> = {}) {
@@ -38,11 +24,6 @@ function stationOf(over: Over, complaints: readonly Complaint[] = [], more: Part
   return seatParts({ ...context, setup, start: setup, complaints, readings, metrics, ...more })
 }
 const context = { kind: 'drop bar', choices: {}, ledger: [], plusMinus: () => 2, tried: {}, mat: null } as const
-const causesOf = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) =>
-  seatComplaints([complaint], stationOf(over, [complaint], more))[0]?.causes ?? []
-const speaks = (over: Over, complaint = told(), more: Partial<SeatContext> = {}) =>
-  Object.fromEntries(causesOf(over, complaint, more).map((c) => [c.key, c.speaks]))
-
 /** A saddle that fits this rider in every way. */
 const sound = {
   sitBoneSpacing: 112,
@@ -57,69 +38,6 @@ const sound = {
   saddleLength: 268,
   sitFromNose: 150,
 } as const
-
-describe('complaints tied to the seat (causes most usual first, common practice)', () => {
-  it('list the causes of each in the order of the trade', () => {
-    const keys = (over: Partial<Complaint>) => causesOf({}, told(over)).map((c) => c.key)
-    expect(keys({})).toEqual(['nose-up', 'narrow', 'no-relief', 'too-high', 'reach-long', 'still'])
-    expect(keys({ region: 'sit-bone', side: 'right', kind: 'pain' })).toEqual(['rotated', 'leg-length', 'worn'])
-    expect(keys({ region: 'knee-front', side: 'left', kind: 'pain' })).toEqual(['too-low', 'far-forward', 'cleat-forward', 'crank-long'])
-    expect(keys({ region: 'hamstring', side: 'left', kind: 'pain' })).toEqual(['too-high', 'far-back'])
-    expect(keys({ region: 'low-back', kind: 'pain' })).toEqual(['nose-up', 'reach-long', 'too-high', 'front-low'])
-    expect(keys({ region: 'stomach', kind: 'pain' })).toEqual(['front-low', 'crank-long', 'far-back'])
-    expect(causesOf({}, told({ region: 'forearm', side: 'both', kind: 'pain' }))).toEqual([])
-  })
-  it('judge a torso by itself, with nothing known of bike or hands', () => {
-    const readings = [aReading('torsoAngle', 'both', 45)]
-    const setup = setupOf(readings, [], 'drop')
-    const back = told({ region: 'low-back', kind: 'pain' })
-    const metrics = metricsAsRead(null, setup)
-    const causes = seatComplaints([back], seatParts({ ...context, setup, start: setup, complaints: [back], readings, metrics }))[0]!.causes
-    expect(causes.find(({ key }) => key === 'front-low')).toMatchObject({ speaks: 'against', because: 'Torso at 45°.' })
-  })
-  it('speak for each cause of a numb saddle area by itself, and against all where the saddle fits', () => {
-    expect(speaks(sound)).toEqual({
-      'nose-up': 'against',
-      narrow: 'against',
-      'no-relief': 'against',
-      'too-high': 'against',
-      'reach-long': 'against',
-      still: 'open',
-    })
-    expect(speaks({ ...sound, saddleTilt: 2 })).toMatchObject({ 'nose-up': 'for', narrow: 'against' })
-    expect(speaks({ ...sound, saddleWidth: 118 })).toMatchObject({ narrow: 'for', 'nose-up': 'against' })
-    expect(speaks({ ...sound, saddleRelief: 'none' })).toMatchObject({ 'no-relief': 'for' })
-    // Rocking alone is no high saddle: over a knee that is bent enough it has another cause.
-    expect(speaks({ ...sound, pelvisRock: 'much' })).toMatchObject({ 'too-high': 'against' })
-    expect(speaks({ ...sound, pelvisRock: 'much', kneeFlexion: [15, 15] })).toMatchObject({ 'too-high': 'for' })
-    expect(speaks({ ...sound, creepForward: 30 })).toMatchObject({ 'reach-long': 'for' })
-    // Within what the level and the tape can tell, nothing is claimed.
-    expect(speaks({ ...sound, saddleTilt: 0.2 })).toMatchObject({ 'nose-up': 'open' })
-    expect(speaks({ ...sound, saddleWidth: 128 })).toMatchObject({ narrow: 'open' })
-  })
-  it('ask for what would decide while nothing is read', () => {
-    const open = causesOf({})
-      .filter((c) => c.speaks === 'open')
-      .flatMap((c) => c.measure)
-    expect(open).toEqual(expect.arrayContaining(['saddleTilt', 'sitBoneSpacing', 'saddleRelief']))
-  })
-  it('find a one-sided pain’s cause: rotated sitting, leg length, a worn saddle', () => {
-    const pain = told({ region: 'sit-bone', side: 'right', kind: 'pain' })
-    expect(speaks(sound, pain)).toEqual({ rotated: 'against', 'leg-length': 'against', worn: 'against' })
-    expect(speaks({ ...sound, pelvisLevel: 'drops-right' }, pain)).toMatchObject({ rotated: 'for' })
-    expect(speaks({ ...sound, legLengthDifference: 10 }, pain)).toMatchObject({ 'leg-length': 'for' })
-    expect(speaks({ ...sound, saddleSound: 'sags-right' }, pain)).toMatchObject({ worn: 'for' })
-    const mat = analyseMat(simulatedMat, simulateMat({ ...exampleMatRider, turned: 9 }, 2, 10, seeded(2)))
-    expect(causesOf(sound, pain, { mat })[0]).toMatchObject({
-      speaks: 'for',
-      because: expect.stringMatching(/^Mat: one bone lies ahead by 9/) as string,
-    })
-  })
-  it('put the saddle’s own complaints before the rest', () => {
-    const list = seatComplaints([told({ id: uuid(2), region: 'neck', kind: 'pain' }), told()], stationOf({}))
-    expect(list.map((row) => row.complaintId)).toEqual([uuid(1), uuid(2)])
-  })
-})
 
 describe('the seat as a whole', () => {
   it('counts what is worth a change, and nothing where the saddle fits', () => {
@@ -161,7 +79,7 @@ describe('the seat as a whole', () => {
       ...context,
       setup,
       start: setup,
-      complaints: [told()],
+      complaints: [complaintAt(1, 'groin', 'middle', { kind: 'numb' })],
       kind: 'other',
       readings: [],
       metrics: null,

@@ -1,5 +1,6 @@
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import { kneesNow, saddleFor } from '../change/kneeNow.ts'
+import { bikeKindOf } from '../bike/bikeKinds.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { curveAngle } from '../bike/saddleShape.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
@@ -16,12 +17,12 @@ import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { combined, quantity } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
-import { bySide, sides } from '../quantity/sided.ts'
-import type { Side, Sided } from '../quantity/sided.ts'
+import { bySide } from '../quantity/sided.ts'
+import type { Sided } from '../quantity/sided.ts'
 import { midSentence } from '../quantity/words.ts'
 import { bothSides, defineStation, lazily, oneOf } from '../station.ts'
 import type { PageJudgement } from '../station.ts'
-import { complaintTitle, hurts } from '../talk/complaint.ts'
+import { complaintTitle, hurts, isAt, sidesOf } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import type { BodyRegionKey } from '../talk/regions.ts'
 import { seatChoicesSchema } from './choices.ts'
@@ -119,14 +120,17 @@ const legPlaces = ['low-back', 'hip', 'sit-bone', 'knee-outer', 'knee-inner'] as
 
 /** Complaints of these places, in words. */
 function told(complaints: readonly Complaint[], regions: readonly BodyRegionKey[], more: (c: Complaint) => boolean = () => true): string[] {
-  return complaints.filter((c) => regions.includes(c.region) && c.kind !== 'control' && more(c)).map((c) => midSentence(complaintTitle(c)))
+  return complaints.filter((c) => isAt(c, regions) && c.kind !== 'control' && more(c)).map((c) => midSentence(complaintTitle(c)))
 }
 
-const sidesOf = ({ side }: Complaint): readonly Side[] => (side === 'left' || side === 'right' ? [side] : sides)
+/** Whether the rider slides down to the nose, as told; who only said "slips" did not say which way. */
+function slidesForward(complaints: readonly Complaint[]): boolean {
+  return complaints.some((c) => c.control === 'slides-forward' || (c.kind === 'slips' && isAt(c, ['groin', 'sit-bone'])))
+}
 
 /** Whether the rider slides about on the saddle, as told. */
 function slidesAbout(complaints: readonly Complaint[]): boolean {
-  return complaints.some((c) => c.kind === 'slips' && (c.region === 'groin' || c.region === 'sit-bone'))
+  return slidesForward(complaints) || complaints.some((c) => c.control === 'slides-back')
 }
 
 /** The parts of the station for a context. */
@@ -209,7 +213,7 @@ function sitsHard({ readings }: SeatContext): OptionOf<'sitsWhere'> | null {
 }
 
 function worst(complaints: readonly Complaint[], regions: readonly BodyRegionKey[]): number {
-  return Math.max(0, ...complaints.filter((c) => regions.includes(c.region) && c.kind === 'pain').map((c) => c.severity))
+  return Math.max(0, ...complaints.filter((c) => isAt(c, regions) && c.kind === 'pain').map((c) => c.severity ?? 0))
 }
 
 /** Width against the range, and the mat's spacing against the one in use. @source common-practice */
@@ -275,7 +279,8 @@ function saddleRider({ setup, complaints, metrics, tried }: SeatContext, width: 
 
 /** What a bike's kind and the torso ask of the tilt. */
 export function usualTiltUse(kind: BikeKind, torso: number | null): TiltUseKey {
-  if (kind === 'mountain') return 'mountain'
+  const { use } = bikeKindOf(kind)
+  if (use === 'mountain' || use === 'low') return use
   return torso !== null && torso < LOW_TORSO ? 'low' : 'road'
 }
 
@@ -286,7 +291,7 @@ function tiltStanding({ setup, complaints, choices, kind, metrics }: SeatContext
   const input = climbInput(setup)
   const climb = input && climbTilt(input)
   const sits = chosen(now, 'sitsWhere')
-  const slides = slidesAbout(complaints)
+  const slides = slidesForward(complaints)
   const target = tiltTarget(use, climb, {
     down: [...told(complaints, [...softTissue, 'low-back'])],
     up: [...told(complaints, ['hand-thumb', 'hand-little']), ...(slides || sits === 'nose' ? ['slides forward'] : [])],

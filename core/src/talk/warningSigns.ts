@@ -1,3 +1,5 @@
+import type { ControlSymptomKey } from './controlSymptoms.ts'
+import { isWithin } from './regions.ts'
 import type { BodyRegionKey, ComplaintKind } from './regions.ts'
 
 /** A sign that a fit must not treat; asked with the complaints it belongs to. */
@@ -7,6 +9,8 @@ export interface WarningSign {
   /** regions it is asked for; null = all */
   readonly regions: readonly BodyRegionKey[] | null
   readonly kinds: readonly ComplaintKind[]
+  /** symptoms without a place that it is asked for as well */
+  readonly controls?: readonly ControlSymptomKey[]
 }
 
 /** Where a saddle's own warning signs are asked for. */
@@ -19,17 +23,31 @@ export const warningSigns = [
     key: 'bladder-bowel',
     question: 'Any change of bladder or bowel, or weakness in both legs?',
     regions: saddleArea,
-    kinds: ['numb', 'pain'],
+    kinds: ['numb', 'pain', 'rubs'],
+    controls: ['leg-disconnected'],
   },
   { key: 'lasting-numbness', question: 'Does the numbness last more than a day off the bike?', regions: null, kinds: ['numb'] },
-  { key: 'lost-strength', question: 'Any loss of strength?', regions: null, kinds: ['numb', 'pain', 'slips'] },
+  {
+    key: 'lost-strength',
+    question: 'Any loss of strength?',
+    regions: null,
+    kinds: ['numb', 'pain', 'slips', 'tired'],
+    controls: ['leg-disconnected', 'weak-braking', 'missed-shift'],
+  },
   {
     key: 'chest-faint',
     question: 'Any chest pain or faintness?',
     regions: ['chest', 'stomach', 'shoulder', 'upper-arm', 'upper-back', 'neck', 'head'],
-    kinds: ['pain', 'numb'],
+    kinds: ['pain', 'numb', 'tired'],
+    controls: ['cramp-after'],
   },
-  { key: 'night-pain', question: 'Pain at night, or weight lost without reason?', regions: null, kinds: ['pain'] },
+  {
+    key: 'night-pain',
+    question: 'Pain at night, or weight lost without reason?',
+    regions: null,
+    kinds: ['pain'],
+    controls: ['cramp-after'],
+  },
   {
     key: 'hot-swollen',
     question: 'Is the calf or joint hot and swollen?',
@@ -37,12 +55,17 @@ export const warningSigns = [
     kinds: ['pain'],
   },
   { key: 'fall', question: 'Did it begin with a fall?', regions: null, kinds: ['pain', 'numb'] },
-  { key: 'sores', question: 'Open sores or signs of infection?', regions: ['groin', 'sit-bone'], kinds: ['pain', 'numb'] },
+  {
+    key: 'sores',
+    question: 'Open sores or signs of infection?',
+    regions: ['groin', 'sit-bone', 'thigh-inner'],
+    kinds: ['pain', 'numb', 'rubs'],
+  },
   {
     key: 'tight-leg',
     question: 'Severe pain with a pressure in the limb that becomes tight and stays?',
     regions: limbs,
-    kinds: ['pain', 'numb'],
+    kinds: ['pain', 'numb', 'tired'],
   },
 ] as const satisfies readonly WarningSign[]
 
@@ -56,7 +79,19 @@ export const referToClinician =
 /** Shown wherever a positive sign stands. */
 export const stopAndRefer = `Stop and refer. A warning sign is positive: this is not for a fitting to treat. ${referToClinician}`
 
-/** The signs to ask for a complaint. */
-export function warningSignsFor(region: BodyRegionKey, kind: ComplaintKind): readonly (WarningSign & { key: WarningSignKey })[] {
-  return warningSigns.filter(({ regions, kinds }: WarningSign) => kinds.includes(kind) && (regions === null || regions.includes(region)))
+/** The signs to ask for a complaint; at a place of the body none until somebody has said what it is like. */
+export function warningSignsFor({
+  places,
+  control,
+  kind,
+}: {
+  readonly places: readonly { readonly region: BodyRegionKey }[]
+  readonly control: ControlSymptomKey | null
+  readonly kind: ComplaintKind | null
+}): readonly (WarningSign & { key: WarningSignKey })[] {
+  return warningSigns.filter(({ regions, kinds, controls }: WarningSign) => {
+    if (control !== null && controls?.includes(control)) return true
+    if (kind === null || !kinds.includes(kind) || places.length === 0) return false
+    return regions === null || places.some(({ region }) => isWithin(region, regions))
+  })
 }

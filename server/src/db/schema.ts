@@ -24,6 +24,10 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { MethodKey } from '@level-stance/core/measure/methods'
 import type { Complaint } from '@level-stance/core/talk/complaint'
+import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
+import type { SinceKey } from '@level-stance/core/talk/history'
+import type { ComplaintKind } from '@level-stance/core/talk/regions'
+import type { StudioCounts } from '@level-stance/core/reason/studio'
 import type { BikeFields, Choices, VisitFields } from '@level-stance/core/record/dossier'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
@@ -41,6 +45,8 @@ const written = () => ({ version: version(), writtenBy: uuid('written_by') })
 export const studios = pgTable('studios', {
   id: id(),
   name: text('name').notNull(),
+  /** whether what closed visits came to weighs on what is usual */
+  learns: boolean('learns').notNull().default(true),
   /** demo data is loaded once, whatever is deleted later */
   demoLoadedAt: at('demo_loaded_at'),
   /** each catalogue is filled once; what was removed stays removed */
@@ -134,6 +140,12 @@ export const visits = pgTable(
     pace: text('pace').$type<Pace>(),
     /** what stood in the way of riding and was overruled */
     overruled: jsonb('overruled').$type<VisitFields['overruled']>().notNull().default([]),
+    /** how the rider rides */
+    riding: jsonb('riding').$type<VisitFields['riding']>().notNull().default({}),
+    /** how it ended; null while it is open */
+    outcome: text('outcome').$type<VisitFields['outcome']>(),
+    /** what its trials came to, symptom by symptom; counted when it is closed, empty while it is open */
+    learned: jsonb('learned').$type<StudioCounts>().notNull().default([]),
     startedAt: at('started_at').notNull(),
     ...written(),
   },
@@ -145,6 +157,7 @@ export const visits = pgTable(
       'cascade',
     ),
     check('visits_pace', sql`${t.pace} in ('settled', 'new')`),
+    check('visits_outcome', sql`${t.outcome} in ('solved', 'better', 'same', 'worse', 'referred')`),
     unique('visits_studio_id').on(t.studioId, t.id),
     index('visits_of_rider').on(t.riderId, t.startedAt.desc().nullsFirst()),
   ],
@@ -207,12 +220,17 @@ export const complaints = pgTable(
     ...ofVisit(),
     /** order in which they were told */
     seq: integer('seq').notNull(),
-    region: text('region').$type<Complaint['region']>().notNull(),
-    side: text('side').$type<Complaint['side']>().notNull(),
-    kind: text('kind').$type<Complaint['kind']>().notNull(),
+    /** places of the body; empty for a symptom of control */
+    places: jsonb('places').$type<Complaint['places']>().notNull(),
+    control: text('control').$type<ControlSymptomKey>(),
+    /** null until it is answered */
+    kind: text('kind').$type<ComplaintKind>(),
     startsAfter: integer('starts_after'),
     situation: text('situation').$type<Complaint['situation']>().notNull(),
-    severity: smallint('severity').notNull(),
+    severity: smallint('severity'),
+    since: text('since').$type<SinceKey>(),
+    changed: jsonb('changed').$type<Complaint['changed']>().notNull().default([]),
+    tried: jsonb('tried').$type<Complaint['tried']>().notNull().default([]),
     note: text('note').notNull(),
     warnings: jsonb('warnings').$type<Complaint['warnings']>().notNull(),
     removed: boolean('removed').notNull(),
@@ -222,8 +240,11 @@ export const complaints = pgTable(
     visitKey('complaints_visit', t),
     unique('complaints_visit_id').on(t.visitId, t.id),
     unique('complaints_visit_seq').on(t.visitId, t.seq),
-    check('complaints_side', sql`${t.side} in ('left', 'right', 'both', 'middle')`),
-    check('complaints_severity', sql`${t.severity} between 0 and 10`),
+    check(
+      'complaints_places',
+      sql`jsonb_typeof(${t.places}) = 'array' and (jsonb_array_length(${t.places}) > 0 or ${t.control} is not null)`,
+    ),
+    check('complaints_severity', sql`${t.severity} is null or ${t.severity} between 0 and 10`),
     check('complaints_starts_after', sql`${t.startsAfter} is null or ${t.startsAfter} between 0 and 1440`),
   ],
 )

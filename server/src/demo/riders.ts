@@ -1,6 +1,7 @@
 import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Move } from '@level-stance/core/change/ledger'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
+import { freshComplaint } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { readingsOf, repeated } from './readings.ts'
 
@@ -8,18 +9,31 @@ import { readingsOf, repeated } from './readings.ts'
 
 const id = (rider: number, n: number) => `00000000-0000-4000-9000-${String(rider * 1000 + n).padStart(12, '0')}`
 
-const told = (complaint: Complaint): Complaint => complaint
+/** A complaint as told; what is left out was not asked. */
+const told = ({ id: own, places, control, ...rest }: Pick<Complaint, 'id'> & Partial<Complaint>): Complaint => ({
+  ...freshComplaint(own, { places: places ?? [], control: control ?? null }),
+  ...rest,
+})
 const cleat = (side: 'left' | 'right', by: number): Move => ({ setting: 'cleatSetback', side, by, role: 'chosen' })
 const saddle = (by: number): Move => ({ setting: 'saddleHeight', side: 'both', by, role: 'knock-on' })
 
 const conductorAt = '2026-10-06T14:10:00.000Z'
 const conductor: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
   visit: {
     ...freshVisit,
+    riding: {
+      kinds: { touring: 'half', town: 'half' },
+      hoursWeek: 9,
+      longestRide: 26,
+      terrain: ['hilly'],
+      clipIn: 'used',
+      frontBrake: 'left',
+      aims: ['comfort', 'distance'],
+    },
     startedAt: conductorAt,
   },
   readings: [
@@ -59,23 +73,27 @@ const conductor: VisitFile = {
   complaints: [
     told({
       id: id(1, 1),
-      region: 'groin',
-      side: 'middle',
+      places: [{ region: 'groin', side: 'middle' }],
       kind: 'numb',
       startsAfter: 40,
       situation: 'flat-steady',
       severity: 6,
+      since: 'months',
+      changed: ['saddle'],
+      tried: [{ what: 'nose-up', helped: 'worse' }],
       note: 'Better standing for a minute.',
       warnings: { 'bladder-bowel': 'no', 'lasting-numbness': 'no', 'lost-strength': 'no', fall: 'no', sores: 'no' },
     }),
     told({
       id: id(1, 2),
-      region: 'forefoot',
-      side: 'both',
+      places: [{ region: 'forefoot', side: 'both' }],
       kind: 'pain',
       startsAfter: 60,
       situation: 'climbing',
       severity: 7,
+      since: 'years',
+      changed: ['nothing'],
+      tried: [{ what: 'footbeds', helped: 'no' }],
       note: 'Hot feet; takes the shoes off at stops.',
       warnings: { 'lost-strength': 'no', 'night-pain': 'no', 'hot-swollen': 'no', fall: 'no', 'tight-leg': 'no' },
     }),
@@ -100,11 +118,20 @@ const conductor: VisitFile = {
 const courierAt = '2026-10-13T08:30:00.000Z'
 const courier: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
   visit: {
     ...freshVisit,
+    riding: {
+      kinds: { town: 'most' },
+      hoursWeek: 30,
+      longestRide: 6,
+      terrain: ['hilly', 'rough'],
+      clipIn: 'some',
+      frontBrake: 'left',
+      aims: ['comfort'],
+    },
     startedAt: courierAt,
   },
   readings: [
@@ -135,19 +162,20 @@ const courier: VisitFile = {
   complaints: [
     told({
       id: id(2, 1),
-      region: 'knee-outer',
-      side: 'right',
+      places: [{ region: 'knee-outer', side: 'right' }],
       kind: 'pain',
       startsAfter: 90,
       situation: 'hard-effort',
       severity: 5,
+      since: 'months',
+      changed: ['shoes-cleats'],
+      tried: [{ what: 'saddle-down', helped: 'no' }],
       note: 'Since new shoes in spring.',
       warnings: { 'lost-strength': 'no', 'night-pain': 'no', 'hot-swollen': 'no', fall: 'no' },
     }),
     told({
       id: id(2, 2),
-      region: 'hand-thumb',
-      side: 'left',
+      places: [{ region: 'hand-thumb', side: 'left' }],
       kind: 'numb',
       startsAfter: 30,
       situation: 'anywhere',
@@ -163,11 +191,20 @@ const courier: VisitFile = {
 const builderAt = '2026-10-20T17:00:00.000Z'
 const trailBuilder: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
-  bike: { name: 'Hardtail', kind: 'mountain' },
+  bike: { name: 'Hardtail', kind: 'trail' },
   visit: {
     ...freshVisit,
+    riding: {
+      kinds: { trail: 'most' },
+      hoursWeek: 5,
+      longestRide: 4,
+      terrain: ['steep', 'rough'],
+      clipIn: 'used',
+      frontBrake: 'right',
+      aims: ['control'],
+    },
     startedAt: builderAt,
   },
   readings: [
@@ -179,7 +216,7 @@ const trailBuilder: VisitFile = {
       saddleLength: 248, postRoomUp: 20, postRoomDown: 70, railRoomForward: 12, railRoomBack: 14, frameReach: 452,
       frameStack: 618, headAngle: 66, chainstay: 432, frontCentre: 752, bbDrop: 58, wheelDiameter: 740, headset: 10,
       spacers: 25, spacersAbove: 10, stemLength: 50, stemAngle: 0, barWidth: 780, barRise: 35, barForward: 5, barBacksweep: 8,
-      barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], leverClamp: [4, 4], leverReach: [86, 85], gripDiameter: 33, shifterPlace: 'inside', dropperTravel: 120, crank: 170, tread: 176,
+      barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], leverClamp: [4, 4], leverReach: [86, 85], gripDiameter: 33, shifterPlace: 'inside', thumbReach: ['lets', 'lets'], brakeFingers: 'two', dropperTravel: 120, crank: 170, tread: 176,
       axleLength: [55, 55], washer: [0, 0], adapter: [0, 0], pedalKind: 'recessed-platform', shoeSize: [41, 41], heelToMtp1: [188, 187],
       heelToMtp5: [163, 163], soleStiffness: 'medium', shoeUpper: 'firm', boltPattern: 'two bolts', cleatSetback: [17, 16], slotForward: [14, 13],
       slotBack: [8, 9], cleatInboard: [0, 0], kneeOutside: [4, 9], axleThread: [13, 13], rideHours: 3, cadence: 75, soleStack: [27, 27], soleThickness: [14, 14], slotAcross: [3, 3], recess: 'recessed', pelvisLevel: 'level', pelvisRock: 'none', handReach: 443,
@@ -193,25 +230,36 @@ const trailBuilder: VisitFile = {
   complaints: [
     told({
       id: id(3, 1),
-      region: 'forearm',
-      side: 'both',
+      places: [{ region: 'forearm', side: 'both' }],
       kind: 'pain',
       startsAfter: 10,
       situation: 'descending',
       severity: 6,
+      since: 'months',
+      changed: ['bar-controls'],
       note: 'Pumped on the long descent.',
       warnings: { 'lost-strength': 'no', 'night-pain': 'no', fall: 'no', 'tight-leg': 'no' },
     }),
     told({
       id: id(3, 2),
-      region: 'hand-thumb',
-      side: 'right',
+      control: 'washes-out',
       kind: 'control',
-      startsAfter: null,
       situation: 'turns',
       severity: 5,
-      note: 'Front washes out in flat turns; missed shifts.',
-      warnings: {},
+      since: 'months',
+      changed: ['bar-controls'],
+      tried: [{ what: 'softer-tyres', helped: 'no' }],
+      note: 'Flat turns on gravel roads, since the new stem and bar.',
+    }),
+    told({
+      id: id(3, 3),
+      control: 'missed-shift',
+      kind: 'control',
+      severity: 4,
+      since: 'months',
+      changed: ['bar-controls'],
+      note: 'Has to let go of the grip for the smaller gears.',
+      warnings: { 'lost-strength': 'no' },
     }),
   ],
   ledger: [],
@@ -221,11 +269,12 @@ const trailBuilder: VisitFile = {
 const returningAt = '2026-11-03T10:00:00.000Z'
 const returning: VisitFile = {
   format: 'level-stance/visit',
-  version: 2,
+  version: 3,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
   visit: {
     ...freshVisit,
+    riding: { kinds: { town: 'most' }, hoursWeek: 2, longestRide: 1, terrain: ['flat'], clipIn: 'never', aims: ['comfort'] },
     startedAt: returningAt,
   },
   readings: [
@@ -254,8 +303,7 @@ const returning: VisitFile = {
   complaints: [
     told({
       id: id(4, 1),
-      region: 'sit-bone',
-      side: 'right',
+      places: [{ region: 'sit-bone', side: 'right' }],
       kind: 'pain',
       startsAfter: 25,
       situation: 'flat-steady',
@@ -265,8 +313,7 @@ const returning: VisitFile = {
     }),
     told({
       id: id(4, 2),
-      region: 'forefoot',
-      side: 'right',
+      places: [{ region: 'forefoot', side: 'right' }],
       kind: 'slips',
       startsAfter: 10,
       situation: 'anywhere',

@@ -63,7 +63,7 @@ class SheetWriter {
     for (const row of sheet.complaints)
       this.row(
         row.title,
-        `${row.before}/10`,
+        row.before === null ? 'not rated' : `${row.before}/10`,
         row.after === null ? 'not rated' : `${row.after}/10`,
         row.note,
         row.after !== null && row.before !== row.after,

@@ -45,14 +45,14 @@ const wholeVisit = sql<string>`json_build_object(
   'rider', json_build_object('id', ${riders.id}, 'name', ${riders.name}, 'note', ${riders.note}, 'version', ${riders.version}),
   'bike', json_build_object('id', ${bikes.id}, 'name', ${bikes.name}, 'kind', ${bikes.kind}, 'version', ${bikes.version}),
   'visit', json_build_object('id', ${visits.id}, 'version', ${visits.version}, 'title', ${visits.title}, 'acknowledged', ${visits.acknowledged},
-    'choices', json_build_object('feet', ${visits.feet}, 'seat', ${visits.seat}, 'hands', ${visits.hands}), 'pace', ${visits.pace}, 'overruled', ${visits.overruled}, 'startedAt', ${moment(visits.startedAt)}),
+    'choices', json_build_object('feet', ${visits.feet}, 'seat', ${visits.seat}, 'hands', ${visits.hands}), 'pace', ${visits.pace}, 'overruled', ${visits.overruled}, 'riding', ${visits.riding}, 'outcome', ${visits.outcome}, 'startedAt', ${moment(visits.startedAt)}),
   'earlierVisits', (select count(*) from ${visits} as earlier where earlier.studio_id = ${visits.studioId} and earlier.bike_id = ${visits.bikeId} and earlier.started_at < ${visits.startedAt}),
   'readings', ${listOf(sql`json_build_object('reading', case when ${readings.plusMinus} is null then json_build_object(${readingFields})
       else json_build_object(${readingFields}, 'plusMinus', ${readings.plusMinus}) end, 'version', ${readings.version})
       order by ${readings.key}, ${readings.side}, ${readings.condition}, ${placeOfReading}) from ${readings} where ${readings.studioId} = ${visits.studioId} and ${readings.visitId} = ${visits.id}`)},
-  'complaints', ${listOf(sql`json_build_object('complaint', json_build_object('id', ${complaints.id}, 'region', ${complaints.region}, 'side', ${complaints.side},
+  'complaints', ${listOf(sql`json_build_object('complaint', json_build_object('id', ${complaints.id}, 'places', ${complaints.places}, 'control', ${complaints.control},
       'kind', ${complaints.kind}, 'startsAfter', ${complaints.startsAfter}, 'situation', ${complaints.situation}, 'severity', ${complaints.severity},
-      'note', ${complaints.note}, 'warnings', ${complaints.warnings}), 'removed', ${complaints.removed}, 'version', ${complaints.version})
+      'since', ${complaints.since}, 'changed', ${complaints.changed}, 'tried', ${complaints.tried}, 'note', ${complaints.note}, 'warnings', ${complaints.warnings}), 'removed', ${complaints.removed}, 'version', ${complaints.version})
       order by ${complaints.seq}) from ${complaints} where ${complaints.studioId} = ${visits.studioId} and ${complaints.visitId} = ${visits.id}`)},
   'ledger', ${listOf(sql`case when ${ledger.kind} = 'try'
       then json_build_object('kind', ${ledger.kind}, 'id', ${ledger.id}, 'at', ${moment(ledger.at)}, 'station', ${ledger.station},

@@ -4,6 +4,7 @@ import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
 import { readingSchema } from '@level-stance/core/measure/reading'
 import { visitFieldsSchema } from '@level-stance/core/record/dossier'
 import { complaintSchema, ratingSchema } from '@level-stance/core/talk/complaint'
+import { ridingSchema } from '@level-stance/core/talk/riding'
 import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
@@ -14,7 +15,13 @@ import { otherBikes } from './otherBikes.ts'
 import { appendEntry, createVisit, writeComplaint, writeRating, writeReading, writeVisit } from './store.ts'
 
 const versioned = <T extends z.ZodRawShape>(shape: T) => z.strictObject({ version: versionSchema, ...shape })
-const newVisit = z.strictObject({ id: idSchema, riderId: idSchema, bikeId: idSchema, title: visitFieldsSchema.shape.title })
+const newVisit = z.strictObject({
+  id: idSchema,
+  riderId: idSchema,
+  bikeId: idSchema,
+  title: visitFieldsSchema.shape.title,
+  riding: ridingSchema.optional(),
+})
 const visitWrite = versioned({ visit: visitFieldsSchema })
 const readingWrite = versioned({ reading: readingSchema })
 const complaintWrite = versioned({ complaint: complaintSchema, removed: z.boolean() })

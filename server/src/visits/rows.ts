@@ -24,11 +24,13 @@ export function fieldsOfRow({
   hands,
   pace,
   overruled,
-}: Pick<VisitRow, 'title' | 'acknowledged' | 'feet' | 'seat' | 'hands' | 'pace' | 'overruled'>): VisitFields {
-  return { title, acknowledged, choices: { feet, seat, hands }, pace, overruled }
+  riding,
+  outcome,
+}: Omit<VisitRow, 'id' | 'version' | 'writtenBy' | 'startedAt' | 'studioId' | 'riderId' | 'bikeId' | 'learned'>): VisitFields {
+  return { title, acknowledged, choices: { feet, seat, hands }, pace, overruled, riding, outcome }
 }
-export function rowOfFields({ title, acknowledged, choices, pace, overruled }: VisitFields) {
-  return { title, acknowledged, ...choices, pace, overruled }
+export function rowOfFields({ title, acknowledged, choices, pace, overruled, riding, outcome }: VisitFields) {
+  return { title, acknowledged, ...choices, pace, overruled, riding, outcome }
 }
 
 export function showVisit(row: VisitRow): Dossier['visit'] {

@@ -9,12 +9,14 @@ import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
 import { positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
+import type { Riding } from '@level-stance/core/talk/riding'
 import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, visits } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
 import type { Seen } from '../http/writeMark.ts'
+import { countLearned } from '../studio/learned.ts'
 import { touchRider } from '../riders/store.ts'
 import { readDossier, readLedger, riderOfVisit } from './dossier.ts'
 import { fieldsOfRow, ledgerRow, readingRow, rowOfFields, showComplaint, showEntry, showRating, showReading, showVisit } from './rows.ts'
@@ -27,7 +29,7 @@ import type { OfVisit } from './rows.ts'
 export async function createVisit(
   db: Database,
   studioId: string,
-  input: { id: string; riderId: string; bikeId: string; title: string },
+  { riding, ...input }: { id: string; riderId: string; bikeId: string; title: string; riding?: Riding | undefined },
 ): Promise<Dossier> {
   return db.transaction(async (tx) => {
     const [bike] = await tx
@@ -41,7 +43,11 @@ export async function createVisit(
     const inserted = await tx
       .insert(visits)
       .values({
-        ...rowOfFields({ ...freshVisit, choices: previous?.visit.choices ?? freshVisit.choices }),
+        ...rowOfFields({
+          ...freshVisit,
+          choices: previous?.visit.choices ?? freshVisit.choices,
+          riding: riding ?? previous?.visit.riding ?? freshVisit.riding,
+        }),
         ...input,
         studioId,
         startedAt: new Date(),
@@ -94,6 +100,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
         )[0],
       show: showVisit,
     })
+    await countLearned(tx, studioId, id)
     return showVisit(row)
   })
 }
@@ -206,6 +213,7 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
         )[0],
       show: showRating,
     })
+    await countLearned(tx, studioId, visitId)
     return showRating(row)
   })
 }
@@ -257,6 +265,7 @@ export async function appendEntry(
       .values(ledgerRow({ studioId, visitId }, after + 1, entry))
       .returning()
     if (!row) throw new Error('the ledger did not take the entry')
+    await countLearned(tx, studioId, visitId)
     return showEntry(row)
   })
 }

@@ -2,20 +2,25 @@
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 
-defineProps<{ complaint: Complaint; now: number }>()
+/** A complaint with how bad it is; opens its causes. */
+defineProps<{ complaint: Complaint; now: number | null }>()
 </script>
 
 <template>
-  <span class="chip" :title="`${complaintTitle(complaint)}: ${now} of 10 now, ${complaint.severity} at the start`">
+  <RouterLink
+    class="chip"
+    :to="{ name: 'talk', query: { complaint: complaint.id } }"
+    :title="`${complaintTitle(complaint)}: ${now ?? '–'} of 10 now, ${complaint.severity ?? '–'} at the start; opens its causes`"
+  >
     <span class="title">{{ complaintTitle(complaint) }}</span>
     <svg viewBox="0 0 44 10" aria-hidden="true">
       <rect class="track" y="2" width="44" height="6" rx="3" />
-      <rect class="fill" y="2" :width="4.4 * now" height="6" rx="3" />
-      <line class="start" :x1="4.4 * complaint.severity" :x2="4.4 * complaint.severity" y1="0" y2="10" />
+      <rect class="fill" y="2" :width="4.4 * (now ?? 0)" height="6" rx="3" />
+      <line v-if="complaint.severity !== null" class="start" :x1="4.4 * complaint.severity" :x2="4.4 * complaint.severity" y1="0" y2="10" />
     </svg>
-    <span class="figure">{{ now }}</span>
-    <span class="visually-hidden">of 10 now, {{ complaint.severity }} at the start</span>
-  </span>
+    <span class="figure">{{ now ?? '?' }}</span>
+    <span class="visually-hidden">{{ now === null ? 'not rated yet' : `of 10 now, ${complaint.severity} at the start` }}</span>
+  </RouterLink>
 </template>
 
 <style scoped>
@@ -29,7 +34,9 @@ defineProps<{ complaint: Complaint; now: number }>()
   background: var(--panel);
   border: 1px solid var(--line);
   border-radius: 6px;
+  color: inherit;
   font-size: 15px;
+  text-decoration: none;
 }
 .title {
   max-width: 200px;

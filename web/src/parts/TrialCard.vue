@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
 import { standing } from '@level-stance/core/prove/blocks'
-import { outcomesOf, worseWords } from '@level-stance/core/prove/outcome'
-import { severityNow } from '@level-stance/core/prove/severity'
+import { outcomesOf, worseWords } from '@level-stance/core/change/outcome'
+import { severityNow } from '@level-stance/core/change/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { useVisit } from '../stores/visit.ts'
@@ -37,7 +37,7 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">
-        {{ complaintTitle(complaint) }} <span class="muted">was {{ before(complaint) }}</span>
+        {{ complaintTitle(complaint) }} <span class="muted">was {{ before(complaint) ?? 'not rated' }}</span>
         <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
       </p>
       <SeverityPicker

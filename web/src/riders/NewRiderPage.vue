@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { Button, Form, FormItem, Input, Textarea } from 'ant-design-vue'
+import { Button, Form, FormItem, Input, Select, Textarea } from 'ant-design-vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
+import { bikeKindOf, bikeKinds } from '@level-stance/core/bike/bikeKinds'
 import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
 import { api } from '../api/client.ts'
 import type { Dossier } from '@level-stance/core/record/dossier'
+import type { Riding } from '@level-stance/core/talk/riding'
+import RidingForm from '../parts/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
 
 /** The form as typed survives a reload; its ids make a second try of the same form store it once. */
@@ -16,12 +18,14 @@ const empty = () => ({
   note: '',
   bike: '',
   kind: 'drop bar' as BikeKind,
+  riding: {} as Riding | undefined,
   riderId: crypto.randomUUID(),
   bikeId: crypto.randomUUID(),
   visitId: crypto.randomUUID(),
 })
 const form = useLocalStorage('level-stance.new-rider', empty())
 const router = useRouter()
+const kindOptions = bikeKinds.map((value) => ({ value, label: bikeKindOf(value).label }))
 const tried = ref(false)
 const problem = ref<string | null>(null)
 const busy = ref(false)
@@ -36,11 +40,11 @@ async function start(): Promise<void> {
   if (!rider.value.success || !bike.value.success) return
   busy.value = true
   problem.value = null
-  const { riderId, bikeId, visitId } = form.value
+  const { riderId, bikeId, visitId, riding } = form.value
   try {
     await api('PUT', `/riders/${riderId}`, { version: 0, rider: rider.value.data })
     await api('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: bike.value.data })
-    await api<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit' })
+    await api<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit', riding: riding ?? {} })
     form.value = empty()
     await router.push({ name: 'talk', params: { visitId } })
   } catch (error) {
@@ -65,7 +69,7 @@ async function start(): Promise<void> {
         <Input id="rider-name" v-model:value="form.name" size="large" autocomplete="off" autofocus />
       </FormItem>
       <FormItem
-        label="Riding, hours, history (as the rider agrees to have noted)"
+        label="Note (as the rider agrees to have noted)"
         :validate-status="problemOf(rider, 'note') ? 'error' : ''"
         :help="problemOf(rider, 'note')"
         html-for="rider-note"
@@ -83,11 +87,12 @@ async function start(): Promise<void> {
           <Input id="bike-name" v-model:value="form.bike" size="large" placeholder="what the rider calls it" autocomplete="off" />
         </FormItem>
         <FormItem label="Kind" html-for="bike-kind">
-          <select id="bike-kind" v-model="form.kind" class="plain-field wide">
-            <option v-for="kind in bikeKinds" :key="kind" :value="kind">{{ kind }}</option>
-          </select>
+          <Select id="bike-kind" v-model:value="form.kind" size="large" :options="kindOptions" />
         </FormItem>
       </div>
+      <FormItem label="How the rider rides: half a minute, all optional">
+        <RidingForm :riding="form.riding ?? {}" @change="(riding) => (form.riding = riding)" />
+      </FormItem>
       <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
       <Button type="primary" size="large" html-type="submit" :loading="busy">Start the visit</Button>
     </Form>
@@ -101,11 +106,8 @@ h1 {
 }
 .two {
   display: grid;
-  grid-template-columns: 1fr 200px;
+  grid-template-columns: 1fr 240px;
   gap: 16px;
-}
-.wide {
-  width: 100%;
 }
 .stop {
   margin-bottom: 12px;

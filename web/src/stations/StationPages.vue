@@ -2,16 +2,21 @@
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import type { Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import { concerns } from '@level-stance/core/reason/matching'
 import { hasReading } from '@level-stance/core/change/measureNext'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { SettingPlace } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import MoveCard from '../parts/MoveCard.vue'
+import PageCauses from '../parts/PageCauses.vue'
 import PageTabs from '../parts/PageTabs.vue'
 import ReadingRows from '../parts/ReadingRows.vue'
 import StationColumns from '../parts/StationColumns.vue'
 import TrialCard from '../parts/TrialCard.vue'
 import { pageKey, useBoard } from '../stores/board.ts'
+import { useReasoning } from '../stores/reasoning.ts'
 import { useVisit } from '../stores/visit.ts'
 import { WHY } from './useStation.ts'
 import type { OpenStation } from './useStation.ts'
@@ -45,6 +50,8 @@ const props = defineProps<{
   notes?: Readonly<Record<string, string>>
 }>()
 const visit = useVisit()
+const reasoning = useReasoning()
+const stationKey = computed(() => props.label.toLowerCase() as CauseStation)
 const board = useBoard()
 const route = useRoute()
 const router = useRouter()
@@ -58,7 +65,7 @@ const tabs = computed(() =>
 )
 /** The address names the page; without one, what was told comes first, else the first in the order of the work. */
 const asked = computed(() => keys.value.find((key) => key === route.query['page']) ?? null)
-const first = () => (props.why && props.station.causes.length > 0 ? WHY : (Object.keys(props.pages)[0] ?? WHY))
+const first = () => (props.why && concerns(visit.complaints, stationKey.value) ? WHY : (Object.keys(props.pages)[0] ?? WHY))
 watch([asked, () => visit.head?.visitId], () => props.station.open(asked.value ?? first()), { immediate: true })
 onBeforeUnmount(
   board.offer(
@@ -83,11 +90,17 @@ watch(
   { immediate: true },
 )
 onBeforeUnmount(() => leavePage())
+/** More rows than this are no short way to anything. */
+const MOST_ASKED = 10
 /** On the first page: what would decide between the causes, else the least any judgement needs. */
 const wanted = stable(() => {
   if (page.value) return page.value.readings.filter((key) => hasReading(key, visit.bar))
-  const open = props.station.causes.flatMap(({ causes }) => causes.filter(({ speaks }) => speaks === 'open'))
-  const deciding = [...new Set(open.flatMap(({ measure }) => measure))]
+  const ranked = (reasoning.reasoning?.complaints ?? []).flatMap(({ causes }) => causes)
+  const here = ranked.filter(({ cause }) => causeOf(cause).station === stationKey.value)
+  const deciding = [...new Set(here.flatMap(({ open }) => open.flatMap(({ missing }) => missing.map(({ key }) => key))))].slice(
+    0,
+    MOST_ASKED,
+  )
   return deciding.length > 0 ? deciding : (props.why?.readings ?? [])
 })
 /** The rows of the open page: more may come at the end, but none goes or moves under the hand that is typing. */
@@ -108,10 +121,11 @@ const moves = computed(() => fields.value.length > 0 || board.active)
       <template #readings><ReadingRows :keys="readings" /></template>
       <template #board><slot name="board" :show="show" /></template>
       <template #judgement>
-        <WhyPage v-if="why && station.page === WHY" :causes="station.causes" :pages="pages" :none="why.none" @show="show"
-          ><slot name="warnings"
-        /></WhyPage>
-        <component :is="components[station.page]" v-else @show="show" />
+        <WhyPage v-if="why && station.page === WHY" :station="stationKey" :none="why.none" @show="show"><slot name="warnings" /></WhyPage>
+        <template v-else>
+          <PageCauses :station="stationKey" :page="station.page" />
+          <component :is="components[station.page]" @show="show" />
+        </template>
       </template>
       <template #act>
         <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />

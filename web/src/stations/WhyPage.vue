@@ -1,28 +1,55 @@
 <script setup lang="ts">
-import { useRouter } from 'vue-router'
-import type { CauseVerdict, ComplaintCauses } from '@level-stance/core/reason/cause'
-import CauseList from '../parts/CauseList.vue'
+import { computed } from 'vue'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import type { RankedCause } from '@level-stance/core/reason/rank'
+import CauseRanking from '../parts/CauseRanking.vue'
+import { useReasoning } from '../stores/reasoning.ts'
 import { useVisit } from '../stores/visit.ts'
 
-/** Complaints that can lie at a station, with their causes and the page each is dealt with on. */
-const props = defineProps<{
-  causes: readonly ComplaintCauses[]
-  /** pages of this station; a cause that is dealt with elsewhere names a station */
-  pages: Readonly<Record<string, { readonly label: string }>>
-  none: string
-}>()
+/** The ranked causes of every complaint, those that are dealt with at this station. */
+const props = defineProps<{ station: CauseStation; none: string }>()
 const emit = defineEmits<{ show: [page: string] }>()
 const visit = useVisit()
-const router = useRouter()
+const reasoning = useReasoning()
 
-function go({ page }: CauseVerdict): void {
-  if (Object.hasOwn(props.pages, page)) emit('show', page)
-  else void router.push({ name: page, params: { visitId: visit.head?.visitId ?? '' } })
-}
-const label = ({ page }: CauseVerdict) => props.pages[page]?.label ?? page.charAt(0).toUpperCase() + page.slice(1)
+const complaints = computed(() =>
+  (reasoning.reasoning?.complaints ?? []).flatMap((complaint) => {
+    const causes = complaint.causes.filter(({ cause }) => causeOf(cause).station === props.station)
+    const elsewhere = complaint.causes.find(({ cause }) => causeOf(cause).station !== props.station)
+    return causes.length > 0 ? [{ ...complaint, causes, elsewhere }] : []
+  }),
+)
+const go = ({ cause }: RankedCause) => emit('show', causeOf(cause).page)
+const there = (row: RankedCause) => causeOf(row.cause)
 </script>
 
 <template>
   <slot />
-  <CauseList :complaints="causes" :label="label" :none="none" @go="go" />
+  <p v-if="complaints.length === 0" class="muted none">{{ none }}</p>
+  <article v-for="{ id, title, causes, elsewhere } in complaints" :key="id" class="complaint">
+    <h2>
+      {{ title }} <span class="muted">{{ visit.severities.get(id) ?? '–' }}/10</span>
+    </h2>
+    <CauseRanking :causes="causes" @go="go" />
+    <p v-if="elsewhere && elsewhere.probability > (causes[0]?.probability ?? 0)" class="small muted">
+      Likelier elsewhere: {{ there(elsewhere).label.toLowerCase() }}.
+      <RouterLink :to="{ name: there(elsewhere).station, query: { page: there(elsewhere).page } }">Open it</RouterLink>
+    </p>
+    <p class="small">
+      <RouterLink :to="{ name: 'talk', query: { complaint: id } }">All causes, and what to try first</RouterLink>
+    </p>
+  </article>
+  <p v-if="complaints.length > 0" class="small muted">
+    Ordered by what was told and read. Weights are this product’s own; they order the search, they do not diagnose.
+  </p>
 </template>
+
+<style scoped>
+.none {
+  padding: 8px 0;
+}
+.complaint {
+  padding: 4px 0 12px;
+}
+</style>

@@ -1,6 +1,5 @@
 import { computed, ref } from 'vue'
-import { failedBefore, failedWords } from '@level-stance/core/prove/outcome'
-import type { ComplaintCauses } from '@level-stance/core/reason/cause'
+import { failedBefore, failedWords } from '@level-stance/core/change/outcome'
 import type { Choices } from '@level-stance/core/record/dossier'
 import { judgePage, nothingSaid } from '@level-stance/core/station'
 import type { PageJudgement, Proposal, Station, Target } from '@level-stance/core/station'
@@ -16,13 +15,11 @@ export const WHY = 'why'
  * words (findings, proposals, causes, the rail) are said once the hand rests.
  * @param key names its choices in the visit
  * @param context what the station is judged from, as the visit stands
- * @param causesOf causes of what was told; null = the station has none yet
  */
 export function useStation<Key extends keyof Choices, Context, Parts, PageKey extends string, Picture extends string>(
   key: Key,
   station: Station<Choices[Key], Context, Parts, PageKey, Picture>,
   context: () => Context,
-  causesOf: ((parts: Parts) => readonly ComplaintCauses[]) | null,
 ) {
   const visit = useVisit()
   /** the page that is open; the address carries it */
@@ -49,11 +46,10 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
     const before = failedBefore(proposal.requested, visit.told)
     return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told) }
   }
-  const causes = computed<readonly ComplaintCauses[]>(() => causesOf?.(rested.value) ?? [])
   const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])
   const choose = (change: Partial<Choices[Key]>) => visit.choose(key, change)
-  return { label: station.label, page, open, pageOpen, parts, targets, rested, settled, judgement, causes, summary, choices, choose }
+  return { label: station.label, page, open, pageOpen, parts, targets, rested, settled, judgement, summary, choices, choose }
 }
 
 /** What the frame of a station needs of one. */
@@ -62,5 +58,4 @@ export interface OpenStation {
   readonly open: (key: string) => unknown
   readonly judgement: PageJudgement
   readonly settled: boolean
-  readonly causes: readonly ComplaintCauses[]
 }

@@ -17,12 +17,14 @@ import { readingName } from '@level-stance/core/measure/readingEntry'
 import { readingIdentity, readingPlace } from '@level-stance/core/measure/readingPlace'
 import { countingReadings } from '@level-stance/core/measure/resolve'
 import { blocksOf } from '@level-stance/core/prove/blocks'
-import type { Told } from '@level-stance/core/prove/outcome'
-import { severityNow } from '@level-stance/core/prove/severity'
+import type { Told } from '@level-stance/core/change/outcome'
+import { severityNow } from '@level-stance/core/change/severity'
 import { visitFieldsOf } from '@level-stance/core/record/dossier'
 import type { Choices, Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
+import { isBackFromInjury } from '@level-stance/core/talk/riding'
+import type { Riding } from '@level-stance/core/talk/riding'
 import { api } from '../api/client.ts'
 import { afterFrame } from '../composables/afterFrame.ts'
 import { later } from '../composables/later.ts'
@@ -50,6 +52,7 @@ export const useVisit = defineStore('visit', () => {
     choices: computed(() => dossier.value?.visit.choices),
     pace: computed(() => dossier.value?.visit.pace),
     overruled: computed(() => dossier.value?.visit.overruled),
+    riding: computed(() => dossier.value?.visit.riding),
   }
   const head = stable(() => {
     if (!dossier.value) return null
@@ -66,6 +69,8 @@ export const useVisit = defineStore('visit', () => {
   })
   /** what the fitter has picked at each station */
   const choices = stable<Choices>(() => parts.choices.value ?? { feet: {}, seat: {}, hands: {} })
+  /** how the rider rides */
+  const riding = stable<Riding>(() => parts.riding.value ?? {})
   // The server's answer to a write is mostly what was written: nothing below is worked out again for it, and no draw given up.
   const latest = stable(() => (parts.readings.value ?? []).map((row) => row.reading))
   /**
@@ -105,6 +110,7 @@ export const useVisit = defineStore('visit', () => {
         earlierVisits: dossier.value?.earlierVisits ?? 0,
         complaints: complaints.value.length,
         ridden: isRidden(setup.value.now),
+        injured: isBackFromInjury(riding.value),
       }),
   )
   const told = computed<Told>(() => ({ complaints: complaints.value, ratings: ratings.value, changes: folded.value.changes }))
@@ -218,7 +224,10 @@ export const useVisit = defineStore('visit', () => {
 
   function setComplaint(complaint: Complaint, removed = false): void {
     const row = dossier.value?.complaints.find((r) => r.complaint.id === complaint.id)
-    const words = { label: complaintTitle(complaint), mine: removed ? 'removed' : `severity ${complaint.severity}` }
+    const words = {
+      label: complaintTitle(complaint),
+      mine: removed ? 'removed' : complaint.severity === null ? 'not rated' : `severity ${complaint.severity}`,
+    }
     write('complaint', complaint.id, '/complaints', { version: row?.version ?? 0, complaint, removed }, words)
   }
 
@@ -287,6 +296,7 @@ export const useVisit = defineStore('visit', () => {
     stops,
     blocks,
     pace,
+    riding,
     told,
     asked,
     severities,

@@ -104,12 +104,12 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
           </h1>
           <p class="muted">{{ visit.head.bike }} · {{ visit.head.title.toLowerCase() }}</p>
         </div>
-        <div class="chips" :class="{ many: visit.complaints.length > 2 }">
+        <div v-if="route.name !== 'talk'" class="chips" :class="{ many: visit.complaints.length > 2 }">
           <ComplaintChip
             v-for="complaint in visit.complaints"
             :key="complaint.id"
             :complaint="complaint"
-            :now="visit.severities.get(complaint.id) ?? complaint.severity"
+            :now="visit.severities.get(complaint.id) ?? null"
           />
         </div>
         <div class="side">
@@ -210,6 +210,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
 }
 .side {
   flex: none;
+  margin-left: auto;
   display: grid;
   justify-items: end;
   gap: 2px;

@@ -7,3 +7,8 @@ export function startUncertaintyWorker(): Worker {
 export function startMatWorker(): Worker {
   return new Worker(new URL('./mat.worker.ts', import.meta.url), { type: 'module' })
 }
+
+/** Starts the worker that ranks causes. */
+export function startReasonWorker(): Worker {
+  return new Worker(new URL('./reasoning.worker.ts', import.meta.url), { type: 'module' })
+}

@@ -125,7 +125,7 @@ describe('the move card', () => {
   })
 
   it('tries nothing while a warning sign is positive, and says so', async () => {
-    const stopped = aComplaint(50, { region: 'groin', warnings: { 'lasting-numbness': 'yes' } })
+    const stopped = aComplaint(50, { places: [{ region: 'groin', side: 'middle' }], warnings: { 'lasting-numbness': 'yes' } })
     const visit = openVisit({ readings: withRooms, complaints: [stopped] })
     expect(visit.stops.length).toBeGreaterThan(0)
     const at = card()
@@ -137,7 +137,7 @@ describe('the move card', () => {
 })
 
 describe('the card of what is on trial', () => {
-  const knee = aComplaint(51, { region: 'knee-front', side: 'left', kind: 'pain' })
+  const knee = aComplaint(51, { places: [{ region: 'knee-front', side: 'left' }], kind: 'pain' })
 
   it('asks for a rating of each complaint, with the caution, and keeps or undoes', async () => {
     const visit = openVisit({ ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })], complaints: [knee] })
@@ -145,7 +145,7 @@ describe('the card of what is on trial', () => {
     expect(at.text()).toContain('Being tried: Saddle up 5.')
     expect(at.text()).toContain('1 not rated yet')
     expect(at.get('.caution').text()).toContain('Check the bolts')
-    await at.get('[aria-label="2 of 10"]').trigger('click')
+    await at.get('input[value="2"]').setValue(true)
     expect(visit.ratings).toEqual([{ complaintId: uuid(51), changeId: uuid(7), severity: 2 }])
     await nextTick()
     expect(at.text()).not.toContain('not rated yet')

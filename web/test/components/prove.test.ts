@@ -13,7 +13,7 @@ import { aComplaint, freshWindow, openVisit, rested, server, shown } from '../vi
 beforeEach(freshWindow)
 
 const change = entryOf(10, { setting: 'saddleSetback', side: 'both', by: 5, role: 'chosen' })
-const knee = aComplaint(1, { region: 'knee-outer', side: 'right', kind: 'pain', severity: 6 })
+const knee = aComplaint(1, { places: [{ region: 'knee-outer', side: 'right' }], kind: 'pain', severity: 6 })
 const byText = (at: ReturnType<typeof shown>, text: string) => at.findAll('button').find((button) => button.text() === text)
 
 describe('a change that made it worse', () => {

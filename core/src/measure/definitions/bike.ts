@@ -1,4 +1,4 @@
-import { angle, angles, choice, length, lengths, section } from './definition.ts'
+import { angle, angles, choice, choices, length, lengths, section } from './definition.ts'
 
 const flat = { bar: 'flat' } as const
 const drop = { bar: 'drop' } as const
@@ -46,6 +46,7 @@ export const bikeReadings = {
     chainstay: length('Chainstay', 320, 700, 'tape', 'Bottom bracket to the rear axle.', { inModel: true }),
     frontCentre: length('Front centre', 450, 1800, 'tape', 'Bottom bracket to the front axle.', { inModel: true }),
     bbDrop: length('BB drop', -80, 150, 'maker', 'How far the bottom bracket lies below the line of the axles.', { inModel: true }),
+    tyreFeel: choice('Tyres and fork', { soft: 'soft', right: 'as they should be', hard: 'hard' }, 'Pressure by gauge and sag against weight and ground; press and bounce.'),
     wheelDiameter: length('Wheel over tyre', 280, 800, 'tape', 'Ground to the tyre’s top.'),
     rearSag: length('Rear sag at the axle', 0, 120, 'tape', 'Rider seated: how far the rear axle is pressed in; 0 without suspension.'),
     forkSag: length('Fork sag', 0, 120, 'tape', 'Rider seated: how far the fork is pressed in; 0 without suspension.'),
@@ -77,6 +78,9 @@ export const bikeReadings = {
     leverClamp: lengths('Grip end to lever clamp', 0, 220, 'ruler', 10, 'Inner end of the grip to the middle of the brake’s clamp, along the bar.'),
     leverReach: lengths('Lever reach', 20, 130, 'ruler', 8, 'Bar’s front to the blade’s hook where the finger lies.', { inModel: true }),
     gripDiameter: lengths('Grip diameter', 18, 50, 'ruler', 3, 'Where the middle finger closes.', { onceForBoth: true }),
+    fingerOnLever: choices('Finger on the lever', { hook: 'on the hook', inside: 'inside of the hook', outside: 'past the blade’s end' }, 'Hand where it rides, one finger out: where on the blade it lands.'),
+    thumbReach: choices('Thumb to shifter', { reached: 'reaches it', lets: 'lets go for it', touches: 'hand touches it' }, 'Hand where it rides: does the thumb work the shifter without the hand letting go, and without touching it otherwise?'),
+    brakeFingers: choice('Brakes with', { one: 'one finger', two: 'two or more' }, 'As the rider does it on a long descent.', { bar: 'flat' }),
     shifterPlace: choice('Shifter', { inside: 'inside the brake clamp', outside: 'outside, by the grip', 'one-piece': 'one piece with the brake', none: 'none' }, 'Which lies nearer the grip.'),
   }),
   ...section('bike', 'Forearm extensions', {

@@ -22,6 +22,8 @@ export const onBikeReadings = {
     pelvisLevel: choice('Pelvis from behind', { level: 'level', 'drops-left': 'drops left', 'drops-right': 'drops right', twisted: 'twisted' }, 'From behind, both legs, under load.'),
     sitsWhere: choice('Sits', { nose: 'on the nose', middle: 'in the middle', tail: 'off the tail' }, 'From the side, after some minutes; again at the hard effort.', effort),
     creepForward: length('Creeps forward', 0, 120, 'tape', 'How far the hips have come forward after five minutes at the hard effort.'),
+    standsUp: choice('Stands up now and then', { yes: 'yes', hardly: 'hardly ever' }, 'Ten seconds every few minutes, on a long ride.', { owner: 'rider' }),
+    saddleOnDescents: choice('Saddle on descents', { down: 'dropped', up: 'left up' }, 'What the rider does before steep ground.', { owner: 'rider' }),
     pelvisRock: choice('Rocking', { none: 'none', some: 'some', much: 'much' }, 'From behind, at the hard effort: does the saddle’s edge disappear left and right in turn?'),
   }),
   ...section('on-bike', 'Usual ride', {

@@ -3,28 +3,34 @@ import { computed, ref } from 'vue'
 import { cleatSchools } from '@level-stance/core/feet/cleatSchools'
 import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
 import { sides } from '@level-stance/core/quantity/sided'
-import { cleatEvidence } from '@level-stance/core/reason/causes'
+import type { Side } from '@level-stance/core/quantity/sided'
 import FindingCard from '../../parts/FindingCard.vue'
 import FindingList from '../../parts/FindingList.vue'
 import TargetVials from '../../parts/TargetVials.vue'
 import WorkingButton from '../../parts/WorkingButton.vue'
 import { useBoard } from '../../stores/board.ts'
-import { useVisit } from '../../stores/visit.ts'
+import { useReasoning } from '../../stores/reasoning.ts'
 import SchoolTable from './SchoolTable.vue'
 import TemplateLinks from './TemplateLinks.vue'
 import { useFeet } from './useFeet.ts'
 
 /** Fore–aft: both cleats against the chosen school, with what speaks for it and against. */
-const visit = useVisit()
+const reasoning = useReasoning()
 const board = useBoard()
 const feet = useFeet()
 const comparing = ref(false)
 
+/** Complaints of this foot that a cleat too far forward could explain. */
+function titlesOf(side: Side): string[] {
+  return (reasoning.reasoning?.complaints ?? []).flatMap(({ title, causes }) =>
+    causes.some((row) => row.cause === 'cleat-forward' && (row.side === side || row.side === 'both')) ? [title.toLowerCase()] : [],
+  )
+}
 const said = computed(() =>
   sides.map((side) => {
     const judgement = feet.rested.cleat[side]
-    const back = judgement.state === 'missing' || judgement.result.difference >= 0
-    return { side, judgement, evidence: cleatEvidence(visit.complaints, side, back ? 'back' : 'forward') }
+    const isBack = judgement.state === 'missing' || judgement.result.difference >= 0
+    return { side, judgement, speaksFor: isBack ? titlesOf(side) : [] }
   }),
 )
 function chooseSchool(event: Event): void {
@@ -46,7 +52,7 @@ function chooseSchool(event: Event): void {
   </div>
   <SchoolTable v-if="comparing" />
   <TargetVials :targets="feet.targets" />
-  <template v-for="{ side, judgement, evidence } in said" :key="side">
+  <template v-for="{ side, judgement, speaksFor } in said" :key="side">
     <p v-if="judgement.state === 'missing'" class="missing">{{ judgement.sentence }}</p>
     <FindingCard
       v-else
@@ -54,8 +60,8 @@ function chooseSchool(event: Event): void {
       :headline="judgement.headline"
       :sentence="judgement.sentence"
       :sure="judgement.sure"
-      :speaks-for="evidence.speaksFor"
-      :against="evidence.against"
+      :speaks-for="speaksFor"
+      :against="[]"
     />
   </template>
   <FindingList :findings="feet.judgement.findings" none="" />

@@ -2,7 +2,6 @@ import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 import { feetStation } from '@level-stance/core/feet/station'
 import type { OtherBike } from '@level-stance/core/feet/station'
-import { footComplaints } from '@level-stance/core/reason/footCauses'
 import { api } from '../../api/client.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
@@ -27,21 +26,17 @@ export const useFeet = defineStore('feet', () => {
     }
   }
 
-  const station = useStation(
-    'feet',
-    feetStation,
-    () => ({
-      setup: visit.setup,
-      start: visit.baseline,
-      complaints: visit.complaints,
-      kind: visit.head?.kind ?? 'other',
-      choices: visit.choices.feet,
-      otherBikes: otherBikes.value,
-      metrics: board.now,
-      plusMinus: uncertainty.plusMinus,
-      pace: visit.pace,
-    }),
-    (parts) => footComplaints(visit.complaints, parts),
-  )
+  const station = useStation('feet', feetStation, () => ({
+    setup: visit.setup,
+    start: visit.baseline,
+    complaints: visit.complaints,
+    kind: visit.head?.kind ?? 'other',
+    choices: visit.choices.feet,
+    otherBikes: otherBikes.value,
+    metrics: board.now,
+    plusMinus: uncertainty.plusMinus,
+    pace: visit.pace,
+    riding: visit.riding,
+  }))
   return { ...station, otherBikes, loadOtherBikes }
 })

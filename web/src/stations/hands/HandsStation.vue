@@ -8,10 +8,11 @@ import { useHands } from './useHands.ts'
 const hands = useHands()
 const { label, pages } = handsStation
 const components = { place: PlacePage }
+const why = { none: 'Nothing was told that can lie at the hands.', readings: pages.place.readings.slice(0, 4) }
 </script>
 
 <template>
-  <StationPages :label="label" :station="hands" :pages="pages" :components="components">
+  <StationPages :label="label" :station="hands" :pages="pages" :components="components" :why="why">
     <template #board><RiderBoard opens="top" /></template>
   </StationPages>
 </template>

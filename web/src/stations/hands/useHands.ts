@@ -8,5 +8,5 @@ import { useStation } from '../useStation.ts'
 export const useHands = defineStore('hands', () => {
   const board = useBoard()
   const uncertainty = useUncertainty()
-  return useStation('hands', handsStation, () => ({ metrics: board.now, plusMinus: uncertainty.plusMinus }), null)
+  return useStation('hands', handsStation, () => ({ metrics: board.now, plusMinus: uncertainty.plusMinus }))
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import { hasReading } from '@level-stance/core/change/measureNext'
@@ -18,6 +18,7 @@ import TrialCard from '../../parts/TrialCard.vue'
 import { later } from '../../composables/later.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useDrafts } from '../../stores/drafts.ts'
+import { useReasoning } from '../../stores/reasoning.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FitCard from './FitCard.vue'
 import NextCard from './NextCard.vue'
@@ -28,32 +29,53 @@ import RulesCard from './RulesCard.vue'
 const visit = useVisit()
 const board = useBoard()
 const drafts = useDrafts()
+const reasoning = useReasoning()
 
-type PageKey = 'rider' | 'bike' | 'on-bike' | 'shoes'
-const groupsOf: Readonly<Record<PageKey, readonly ReadingGroup[]>> = {
+type PageKey = 'short' | 'rider' | 'bike' | 'on-bike' | 'shoes'
+const groupsOf: Readonly<Record<Exclude<PageKey, 'short'>, readonly ReadingGroup[]>> = {
   rider: ['body'],
   bike: ['bike'],
   'on-bike': ['on-bike'],
   shoes: ['shoe', 'cleat'],
 }
-const pageLabels: Readonly<Record<PageKey, string>> = { rider: 'Rider', bike: 'Bike', shoes: 'Shoes', 'on-bike': 'Riding' }
+const pageLabels: Readonly<Record<PageKey, string>> = { short: 'Short', rider: 'Rider', bike: 'Bike', shoes: 'Shoes', 'on-bike': 'Riding' }
 /** In the order of the tape: body, bike and shoes standing; riding last. */
-const pageOrder: readonly PageKey[] = ['rider', 'bike', 'shoes', 'on-bike']
+const wholeOrder = ['rider', 'bike', 'shoes', 'on-bike'] as const
+/** What is worth reading for the complaints comes before the whole tape. */
+const pageOrder = computed<readonly PageKey[]>(() => [...(visit.complaints.length > 0 ? (['short'] as const) : []), ...wholeOrder])
 const page = useSessionStorage<PageKey>('measure-page', 'rider')
 const condition = ref<ConditionKey>('usual')
 
-const keysOf = (key: PageKey) =>
+/** Rows of the short list: more may come at the end of an order, but none goes while the list is open. */
+const short = ref<readonly ReadingKey[]>([])
+watch(
+  () => [page.value, visit.head?.visitId, reasoning.shortKeys] as const,
+  ([open, id], earlier) => {
+    const kept = earlier && open === earlier[0] && id === earlier[1] ? short.value : []
+    short.value = readingKeys.filter((key) => kept.includes(key) || reasoning.shortKeys.includes(key))
+  },
+  { immediate: true },
+)
+watch(
+  () => pageOrder.value.includes(page.value),
+  (isThere) => {
+    if (!isThere) page.value = 'rider'
+  },
+  { immediate: true },
+)
+const keysOf = (key: PageKey) => (key === 'short' ? short.value : wholeKeysOf(key))
+const wholeKeysOf = (key: Exclude<PageKey, 'short'>) =>
   readingKeys.filter((reading) => groupsOf[key].includes(definitionOf(reading).group) && hasReading(reading, visit.bar))
 /** Whether something typed there is not a value yet. */
 const unsettled = (keys: readonly ReadingKey[]) => keys.some((key) => drafts.any(`${visit.head?.visitId}/${key}:`))
 /** How many of each page are read; counted once the hand rests. */
 const counts = later(
-  () => visit.rider.resolved,
+  () => [visit.rider.resolved, short.value],
   () => visit.head?.visitId,
-  () => pageOrder.map((key) => keysOf(key).filter((reading) => isRead(visit.rider.resolved, reading)).length),
+  () => pageOrder.value.map((key) => keysOf(key).filter((reading) => isRead(visit.rider.resolved, reading)).length),
 )
 const pages = computed(() =>
-  pageOrder.map((key, i) => {
+  pageOrder.value.map((key, i) => {
     const keys = keysOf(key)
     return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${counts.value[i] ?? 0}/${keys.length}` }
   }),
@@ -70,7 +92,7 @@ const about = computed(() => keysOf(page.value))
 /** The hand has come to the end of a page: on to the next one. */
 async function turnPage(event: Event): Promise<void> {
   const by = (event as CustomEvent<1 | -1>).detail
-  const there = pageOrder[pageOrder.indexOf(page.value) + by]
+  const there = pageOrder.value[pageOrder.value.indexOf(page.value) + by]
   if (there === undefined) return
   page.value = there
   condition.value = 'usual'
@@ -80,7 +102,7 @@ async function turnPage(event: Event): Promise<void> {
 }
 
 async function goto(key: ReadingKey): Promise<void> {
-  page.value = pageOrder.find((candidate) => keysOf(candidate).includes(key)) ?? page.value
+  if (!keysOf(page.value).includes(key)) page.value = wholeOrder.find((candidate) => keysOf(candidate).includes(key)) ?? page.value
   condition.value = 'usual'
   await nextTick()
   const field = document.getElementById(`reading-${key}-left`) ?? document.getElementById(`reading-${key}-both`)
@@ -118,6 +140,9 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
           </div>
           <ReadingRow v-for="key in keys" :key="`${key}-${condition}`" :reading-key="key" :condition="condition" />
         </section>
+        <p v-if="page === 'short' && about.length === 0" class="small muted done">
+          Nothing more to read for these complaints: no reading here would change what comes first.
+        </p>
         <QuestionList :about="about" />
       </div>
     </template>

@@ -1,19 +1,31 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { nextWords } from '@level-stance/core/change/measureNext'
-import type { NextReading } from '@level-stance/core/change/measureNext'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { midSentence } from '@level-stance/core/quantity/words'
+import { useReasoning } from '../../stores/reasoning.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
+import { useVisit } from '../../stores/visit.ts'
 import HowDrawing from './HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
 defineEmits<{ goto: [key: ReadingKey] }>()
 const uncertainty = useUncertainty()
+const reasoning = useReasoning()
+const visit = useVisit()
 const all = ref(false)
-const first = computed<NextReading | null>(() => uncertainty.next[0] ?? null)
-const others = computed(() => uncertainty.next.slice(1, 8))
+/** While complaints are open, what would decide between their causes; then what sharpens the judgements. */
+const rows = computed<readonly { readonly key: ReadingKey; readonly words: string }[]>(() => {
+  const deciding = (reasoning.reasoned?.next ?? []).flatMap(({ readings, why }) =>
+    readings.slice(0, 1).map(({ key }) => ({ key, words: why })),
+  )
+  const asked = deciding.filter(({ key }, i) => deciding.findIndex((row) => row.key === key) === i)
+  const sharpening = uncertainty.next.map((next) => ({ key: next.key, words: nextWords(next) }))
+  return visit.complaints.length > 0 && asked.length > 0 ? asked : sharpening
+})
+const first = computed(() => rows.value[0] ?? null)
+const others = computed(() => rows.value.slice(1, 8))
 const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 </script>
 
@@ -25,7 +37,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
         <p class="how" :title="definitionOf(first.key).how">
           <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
         </p>
-        <p class="small muted words">{{ nextWords(first) }}</p>
+        <p class="small muted words">{{ first.words }}</p>
         <p class="acts">
           <button type="button" class="link" @click="$emit('goto', first.key)">Enter it</button>
           <button v-if="others.length > 0" type="button" class="link" :aria-expanded="all" @click="all = !all">
@@ -36,7 +48,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
       <ol v-if="all" class="small">
         <li v-for="next in others" :key="next.key">
           <button type="button" class="link" @click="$emit('goto', next.key)">{{ definitionOf(next.key).label }}</button>
-          <span class="muted">{{ nextWords(next) }}</span>
+          <span class="muted">{{ next.words }}</span>
         </li>
       </ol>
     </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, watch } from 'vue'
 import { seatStation } from '@level-stance/core/seat/station'
-import { unansweredWarnings } from '@level-stance/core/talk/complaint'
+import { isAt, unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { saddleArea } from '@level-stance/core/talk/warningSigns'
 import { useAttachments } from '../../stores/attachments.ts'
 import { useMat } from '../../stores/mat.ts'
@@ -32,7 +32,7 @@ const notes = computed(() => (mat.live ? { mat: ' live' } : {}))
 /** Warning signs of the saddle area that nobody has asked yet come before any cause. */
 const unasked = computed(() =>
   visit.stops.length === 0
-    ? visit.complaints.filter((complaint) => saddleArea.includes(complaint.region) && unansweredWarnings(complaint).length > 0)
+    ? visit.complaints.filter((complaint) => isAt(complaint, saddleArea) && unansweredWarnings(complaint).length > 0)
     : [],
 )
 // The simulated mat runs on over the pages of the seat, and ends with the station.

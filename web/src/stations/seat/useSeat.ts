@@ -1,5 +1,4 @@
 import { defineStore } from 'pinia'
-import { seatComplaints } from '@level-stance/core/reason/seatCauses'
 import { seatStation } from '@level-stance/core/seat/station'
 import { useBoard } from '../../stores/board.ts'
 import { useMat } from '../../stores/mat.ts'
@@ -15,23 +14,18 @@ export const useSeat = defineStore('seat', () => {
   const uncertainty = useUncertainty()
   const tried = useTriedSaddles()
   const mat = useMat()
-  return useStation(
-    'seat',
-    seatStation,
-    () => ({
-      setup: visit.setup,
-      start: visit.baseline,
-      complaints: visit.complaints,
-      kind: visit.head?.kind ?? 'other',
-      choices: visit.choices.seat,
-      readings: visit.readings,
-      ledger: visit.ledger,
-      metrics: board.now,
-      plusMinus: uncertainty.plusMinus,
-      tried: tried.marks,
-      // What is simulated is no evidence about this rider: it stays with its own page.
-      mat: mat.measured?.result ?? null,
-    }),
-    (parts) => seatComplaints(visit.complaints, parts),
-  )
+  return useStation('seat', seatStation, () => ({
+    setup: visit.setup,
+    start: visit.baseline,
+    complaints: visit.complaints,
+    kind: visit.head?.kind ?? 'other',
+    choices: visit.choices.seat,
+    readings: visit.readings,
+    ledger: visit.ledger,
+    metrics: board.now,
+    plusMinus: uncertainty.plusMinus,
+    tried: tried.marks,
+    // What is simulated is no evidence about this rider: it stays with its own page.
+    mat: mat.measured?.result ?? null,
+  }))
 })

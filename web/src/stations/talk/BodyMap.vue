@@ -1,75 +1,171 @@
 <script setup lang="ts">
-import { bodyRegions } from '@level-stance/core/talk/regions'
-import type { BodyRegionKey } from '@level-stance/core/talk/regions'
-import type { Complaint } from '@level-stance/core/talk/complaint'
-import { limbPaths, regionShapes, trunkPath } from './bodyMapShapes.ts'
+import { computed, nextTick, ref } from 'vue'
+import { bodyRegion } from '@level-stance/core/talk/regions'
+import type { BodyRegionKey, BodyView } from '@level-stance/core/talk/regions'
+import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
+import { bodyDrawings } from './bodyMapShapes.ts'
 
-const props = defineProps<{ complaints: readonly Complaint[] }>()
-const emit = defineEmits<{ pick: [region: BodyRegionKey, side: Complaint['side']] }>()
+/**
+ * Drawings of the body to point at; places follow its outline. One tab stop: arrow keys go to the next
+ * place that way, Enter or space picks it.
+ */
+const props = defineProps<{
+  views: readonly BodyView[]
+  complaints: readonly Complaint[]
+  /** the complaint that is looked at */
+  open: string | null
+}>()
+const emit = defineEmits<{ pick: [place: ComplaintPlace] }>()
 
-const views = [
-  { key: 'front', middle: 110, leftIsRightOfPage: true },
-  { key: 'back', middle: 330, leftIsRightOfPage: false },
-] as const
+interface Spot extends ComplaintPlace {
+  readonly key: string
+  readonly label: string
+  readonly path: string
+  readonly flip: 1 | -1
+  readonly x: number
+  readonly y: number
+}
 
-/** Every place on both figures, sided ones twice. */
-const spots = views.flatMap((view) =>
-  bodyRegions
-    .filter((region) => region.view === view.key)
-    .flatMap((region) => {
-      const shape = regionShapes[region.key]
-      const at = (side: Complaint['side']) => {
-        const direction = side === 'middle' ? 1 : (side === 'left') === view.leftIsRightOfPage ? 1 : -1
-        return {
-          region: region.key,
-          side,
-          label: side === 'middle' ? region.label : `${region.label}, ${side}`,
-          x: view.middle + direction * shape.x,
-          shape,
-        }
-      }
-      return region.sided ? [at('left'), at('right')] : [at('middle')]
+const GAP = 6
+const drawings = computed(() => {
+  let from = 0
+  return props.views.map((view) => {
+    const drawing = bodyDrawings[view]
+    const middle = from + drawing.width / 2
+    from += drawing.width + GAP
+    return { view, middle, ...drawing }
+  })
+})
+const width = computed(() => drawings.value.reduce((sum, { width: own }) => sum + own + GAP, -GAP))
+const height = computed(() => Math.max(...drawings.value.map(({ height: own }) => own)) + CAPTION)
+const CAPTION = 16
+
+/** Every place of the drawings, sided ones twice. */
+const spots = computed<readonly Spot[]>(() =>
+  drawings.value.flatMap(({ view, middle, places, rightAt }) =>
+    (Object.keys(places) as BodyRegionKey[]).flatMap((region) => {
+      const shape = places[region]
+      if (shape === undefined) return []
+      const { label, sided } = bodyRegion(region)
+      const sidesHere: readonly ComplaintPlace['side'][] = sided ? ['left', 'right'] : ['middle']
+      return sidesHere.map((side): Spot => {
+        const flip = side === 'middle' ? 1 : (side === 'right') === (rightAt === 1) ? 1 : -1
+        const name = side === 'middle' ? label : `${label}, ${side}`
+        const [x, y] = shape.at
+        return { key: `${view}-${region}-${side}`, region, side, label: name, path: shape.path, flip, x: middle + flip * x, y: y + CAPTION }
+      })
     }),
+  ),
 )
 
-function told(region: BodyRegionKey, side: Complaint['side']): number | null {
-  const hits = props.complaints.filter((c) => c.region === region && (c.side === side || (c.side === 'both' && side !== 'middle')))
-  return hits.length === 0 ? null : Math.max(...hits.map((c) => c.severity))
+const severityAt = ({ region, side }: Pick<Spot, 'region' | 'side'>) => {
+  const hits = props.complaints.filter(({ places }) =>
+    places.some((place) => place.region === region && (place.side === side || (place.side === 'both' && side !== 'middle'))),
+  )
+  const worst = Math.max(...hits.map(({ severity }) => severity ?? 0))
+  return hits.length === 0
+    ? null
+    : { words: hits.some(({ severity }) => severity !== null) ? String(worst) : '?', isOpen: hits.some(({ id }) => id === props.open) }
 }
+
+/** the place under the pointer or the focus */
+const named = ref<Spot | null>(null)
+/** the place that Tab comes to */
+const current = ref<string | null>(null)
+const stop = computed(() => spots.value.find(({ key }) => key === current.value)?.key ?? spots.value[0]?.key)
+const svg = ref<SVGSVGElement | null>(null)
+
+const ways: Readonly<Record<string, readonly [x: number, y: number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+}
+/** The nearest place the way of an arrow key; what lies aside counts double. */
+async function step(event: KeyboardEvent, from: Spot): Promise<void> {
+  const way = ways[event.key]
+  if (way === undefined) return
+  event.preventDefault()
+  const far = (spot: Spot) => {
+    const [dx, dy] = [spot.x - from.x, spot.y - from.y]
+    const along = dx * way[0] + dy * way[1]
+    return along <= 1 ? Infinity : along + 2 * Math.abs(dx * way[1] + dy * way[0])
+  }
+  const next = [...spots.value].sort((a, b) => far(a) - far(b))[0]
+  if (next === undefined || far(next) === Infinity) return
+  current.value = next.key
+  await nextTick()
+  svg.value?.querySelector<SVGElement>(`[data-spot="${next.key}"]`)?.focus()
+}
+function pick(spot: Spot): void {
+  current.value = spot.key
+  emit('pick', { region: spot.region, side: spot.side })
+}
+const tag = computed(() => {
+  if (named.value === null) return null
+  const wide = 7.2 * named.value.label.length + 14
+  const x = Math.min(width.value - wide / 2, Math.max(wide / 2, named.value.x))
+  return { x, y: Math.max(14, named.value.y - 26), wide, words: named.value.label }
+})
 </script>
 
 <template>
-  <svg class="body-map" viewBox="0 0 440 440" role="group" aria-label="Body map: pick where it hurts or fails">
-    <g v-for="view in views" :key="view.key" aria-hidden="true">
-      <text class="caption" :x="view.middle" y="12" text-anchor="middle">{{ view.key }}</text>
-      <text class="side" :x="view.middle - 84" y="262" text-anchor="middle">{{ view.leftIsRightOfPage ? 'right' : 'left' }}</text>
-      <text class="side" :x="view.middle + 84" y="262" text-anchor="middle">{{ view.leftIsRightOfPage ? 'left' : 'right' }}</text>
-      <g class="figure-body" :transform="`translate(${view.middle} 0)`">
-        <ellipse cx="0" cy="36" rx="19" ry="23" />
-        <rect x="-9" y="54" width="18" height="22" />
-        <path :d="trunkPath" />
-        <g v-for="flip in [1, -1]" :key="flip" :transform="`scale(${flip} 1)`">
-          <path v-for="limb in limbPaths" :key="limb.d" class="limb" :d="limb.d" :stroke-width="limb.width" />
+  <svg ref="svg" class="body-map" :viewBox="`0 0 ${width} ${height}`" role="group" aria-label="Body map: pick where it hurts or fails">
+    <defs>
+      <clipPath v-for="{ view, outline } in drawings" :id="`body-${view}`" :key="view">
+        <template v-for="path in outline" :key="path">
+          <path :d="path" />
+          <path :d="path" transform="scale(-1 1)" />
+        </template>
+      </clipPath>
+    </defs>
+    <g v-for="{ view, middle, outline, rightAt } in drawings" :key="view" aria-hidden="true" :transform="`translate(${middle} ${CAPTION})`">
+      <text class="caption" x="0" y="-3" text-anchor="middle">
+        {{ view === 'palm' ? 'own palms' : view === 'sole' ? 'feet from above' : view }}
+      </text>
+      <text class="caption" :x="rightAt * 66" y="-3" text-anchor="middle">right</text>
+      <text class="caption" :x="rightAt * -66" y="-3" text-anchor="middle">left</text>
+      <g class="skin">
+        <template v-for="path in outline" :key="path">
+          <path :d="path" />
+          <path :d="path" transform="scale(-1 1)" />
+        </template>
+      </g>
+    </g>
+    <g v-for="{ view, middle, outline } in drawings" :key="view" :transform="`translate(${middle} ${CAPTION})`">
+      <g :clip-path="outline.length > 0 ? `url(#body-${view})` : undefined">
+        <g
+          v-for="spot in spots.filter(({ key }) => key.startsWith(`${view}-`))"
+          :key="spot.key"
+          class="spot"
+          :class="{ told: severityAt(spot) !== null, open: severityAt(spot)?.isOpen }"
+          role="button"
+          :tabindex="spot.key === stop ? 0 : -1"
+          :data-spot="spot.key"
+          :aria-label="severityAt(spot) === null ? spot.label : `${spot.label}, told`"
+          @click="pick(spot)"
+          @keydown.enter.prevent="pick(spot)"
+          @keydown.space.prevent="pick(spot)"
+          @keydown="step($event, spot)"
+          @focus="named = spot"
+          @blur="named = null"
+          @pointerenter="named = spot"
+          @pointerleave="named = null"
+        >
+          <path :d="spot.path" :transform="`scale(${spot.flip} 1)`" />
         </g>
       </g>
     </g>
-    <g
-      v-for="spot in spots"
-      :key="`${spot.region}-${spot.side}`"
-      class="spot"
-      :class="{ told: told(spot.region, spot.side) !== null }"
-      role="button"
-      tabindex="0"
-      :aria-label="spot.label"
-      @click="emit('pick', spot.region, spot.side)"
-      @keydown.enter.prevent="emit('pick', spot.region, spot.side)"
-      @keydown.space.prevent="emit('pick', spot.region, spot.side)"
-    >
-      <title>{{ spot.label }}</title>
-      <ellipse :cx="spot.x" :cy="spot.shape.y" :rx="spot.shape.rx" :ry="spot.shape.ry" />
-      <text v-if="told(spot.region, spot.side) !== null" :x="spot.x" :y="spot.shape.y + 4" text-anchor="middle">
-        {{ told(spot.region, spot.side) }}
-      </text>
+    <g aria-hidden="true" class="over">
+      <template v-for="spot in spots" :key="spot.key">
+        <text v-if="severityAt(spot) !== null" class="severity" :x="spot.x" :y="spot.y + 4" text-anchor="middle">
+          {{ severityAt(spot)?.words }}
+        </text>
+      </template>
+      <g v-if="tag" class="tag">
+        <rect :x="tag.x - tag.wide / 2" :y="tag.y - 14" :width="tag.wide" height="20" rx="4" />
+        <text :x="tag.x" :y="tag.y" text-anchor="middle">{{ tag.words }}</text>
+      </g>
     </g>
   </svg>
 </template>
@@ -80,50 +176,50 @@ function told(region: BodyRegionKey, side: Complaint['side']): number | null {
   width: 100%;
   height: 100%;
 }
-.caption,
-.side {
+.caption {
   fill: var(--muted);
   font-size: 12px;
 }
-.figure-body {
-  fill: var(--sole);
-  stroke: none;
-}
-.limb {
-  fill: none;
-  stroke: var(--sole);
-  stroke-linecap: round;
-  stroke-linejoin: round;
+.skin path {
+  fill: var(--flesh);
 }
 .spot {
   cursor: pointer;
-}
-.spot ellipse {
-  fill: var(--petrol);
-  fill-opacity: 0.1;
-  stroke: var(--petrol);
-  stroke-opacity: 0.45;
-}
-.spot:hover ellipse {
-  fill-opacity: 0.35;
-}
-.spot:focus-visible {
   outline: none;
 }
-.spot:focus-visible ellipse {
-  stroke-opacity: 1;
-  stroke-width: 2.5;
+.spot path {
+  fill: var(--flesh);
+  stroke: var(--panel);
+  stroke-width: 2;
 }
-.spot.told ellipse {
+.spot:hover path {
+  fill: var(--petrol-soft);
+}
+.spot.told path {
   fill: var(--brick);
-  fill-opacity: 0.9;
-  stroke: var(--brick);
+  fill-opacity: 0.75;
 }
-.spot text {
+.spot.open path {
+  fill-opacity: 1;
+}
+.spot:focus-visible path {
+  stroke: var(--petrol);
+  stroke-width: 4;
+}
+.over {
+  pointer-events: none;
+}
+.severity {
   fill: var(--panel);
   font:
-    600 11px 'Barlow Semi Condensed',
+    600 12px 'Barlow Semi Condensed',
     sans-serif;
-  pointer-events: none;
+}
+.tag rect {
+  fill: var(--ink);
+}
+.tag text {
+  fill: var(--panel);
+  font-size: 13px;
 }
 </style>

@@ -1,56 +1,87 @@
 <script setup lang="ts">
-import { Button, Segmented } from 'ant-design-vue'
+import { Alert, Button, Collapse, CollapsePanel, Input, Popconfirm, Select, Tag } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { parseEntry } from '@level-stance/core/quantity/entry'
-import { bodyRegion, bodyRegions, complaintKinds, rideSituations } from '@level-stance/core/talk/regions'
-import type { BodyRegionKey, ComplaintKind, RideSituation } from '@level-stance/core/talk/regions'
-import { complaintSchema } from '@level-stance/core/talk/complaint'
+import { bodyKinds, bodyRegion, complaintKinds, rideSituations } from '@level-stance/core/talk/regions'
+import { changedWords, helpedWords, sinceWords, triedWords } from '@level-stance/core/talk/history'
+import type { ChangedKey, HelpedKey, TriedKey } from '@level-stance/core/talk/history'
+import { complaintSchema, sideOf, unansweredWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, WarningAnswer } from '@level-stance/core/talk/complaint'
 import { warningSignsFor } from '@level-stance/core/talk/warningSigns'
 import type { WarningSignKey } from '@level-stance/core/talk/warningSigns'
+import AnswerPicker from '../../parts/AnswerPicker.vue'
 import SeverityPicker from '../../parts/SeverityPicker.vue'
 import { useDrafts } from '../../stores/drafts.ts'
 
-const props = defineProps<{ complaint: Complaint }>()
-const emit = defineEmits<{ change: [complaint: Complaint]; remove: [] }>()
+/** What the rider tells of one complaint: first what it is like and how bad, then the warning signs, then its history. */
+const props = defineProps<{
+  complaint: Complaint
+  /** the next place picked on the map belongs to this complaint */
+  adding: boolean
+}>()
+const emit = defineEmits<{ change: [complaint: Complaint]; remove: []; 'update:adding': [adding: boolean] }>()
 const drafts = useDrafts()
 
-const signs = computed(() => warningSignsFor(props.complaint.region, props.complaint.kind))
-const kinds = Object.entries(complaintKinds).map(([value, label]) => ({ value, label }))
-const sideOptions = ['left', 'right', 'both'].map((value) => ({ value, label: value }))
-const answers: readonly { value: WarningAnswer; label: string }[] = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
-  { value: 'cleared', label: 'Seen by clinician' },
-]
+const signs = computed(() => warningSignsFor(props.complaint))
+const toAsk = computed(() => unansweredWarnings(props.complaint).length)
+const kinds = Object.fromEntries(bodyKinds.map((key) => [key, complaintKinds[key]])) as Record<(typeof bodyKinds)[number], string>
+const bodyKind = computed(() => bodyKinds.find((key) => key === props.complaint.kind) ?? null)
+const sideWords = { left: 'left', right: 'right', both: 'both' } as const
+const side = computed(() => {
+  const found = sideOf(props.complaint)
+  return found === 'middle' ? null : found
+})
+const answers: Readonly<Record<WarningAnswer, string>> = { no: 'No', yes: 'Yes', cleared: 'Seen by clinician' }
+const optionsOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
+const options = {
+  situations: optionsOf(rideSituations),
+  since: optionsOf(sinceWords),
+  changed: optionsOf(changedWords),
+  tried: optionsOf(triedWords),
+}
 
 function set(change: Partial<Complaint>): void {
   emit('change', { ...props.complaint, ...change })
 }
-
-function setRegion(event: Event): void {
-  const region = (event.target as HTMLSelectElement).value as BodyRegionKey
-  const { sided } = bodyRegion(region)
-  const side = sided ? (props.complaint.side === 'middle' ? 'both' : props.complaint.side) : 'middle'
-  set({ region, side })
+/** All places that have a side lie on this one. */
+function setSide(on: keyof typeof sideWords): void {
+  set({ places: props.complaint.places.map((place) => (place.side === 'middle' ? place : { ...place, side: on })) })
 }
-
-function answer(sign: WarningSignKey, value: WarningAnswer): void {
-  set({ warnings: { ...props.complaint.warnings, [sign]: value } })
+function removePlace(index: number): void {
+  set({ places: props.complaint.places.filter((_, i) => i !== index) })
 }
+const answer = (sign: WarningSignKey, value: WarningAnswer) => set({ warnings: { ...props.complaint.warnings, [sign]: value } })
+
+/** What was tried keeps what came of it; what is new has made no change until somebody says. */
+function setTried(keys: readonly TriedKey[]): void {
+  const helped = (what: TriedKey) => props.complaint.tried.find((one) => one.what === what)?.helped ?? 'no'
+  set({ tried: keys.map((what) => ({ what, helped: helped(what) })) })
+}
+const setHelped = (what: TriedKey, helped: HelpedKey) =>
+  set({ tried: props.complaint.tried.map((one) => (one.what === what ? { what, helped } : one)) })
 
 const minutesPlace = computed(() => `complaint/${props.complaint.id}/minutes`)
-const minutes = ref(drafts.get(minutesPlace.value) ?? (props.complaint.startsAfter === null ? '' : String(props.complaint.startsAfter)))
+const minutes = ref('')
 const minutesProblem = ref<string | null>(null)
-const note = ref(props.complaint.note)
+const note = ref('')
 watch(
-  () => props.complaint.note,
-  (now) => (note.value = now),
+  () => props.complaint.id,
+  () => {
+    minutes.value = drafts.get(minutesPlace.value) ?? (props.complaint.startsAfter === null ? '' : String(props.complaint.startsAfter))
+    minutesProblem.value =
+      drafts.get(minutesPlace.value) === null ? null : 'Starts after must be a whole number from 0 to 1440 minutes, or empty.'
+  },
+  { immediate: true },
+)
+watch(
+  () => [props.complaint.id, props.complaint.note] as const,
+  ([, now]) => (note.value = now),
+  { immediate: true },
 )
 
 /** Minutes are stored when they are a number in range; anything else stays as typed, with words. */
-function typedMinutes(event: Event): void {
-  minutes.value = (event.target as HTMLInputElement).value
+function typedMinutes(typed: string): void {
+  minutes.value = typed
   const parsed = parseEntry(minutes.value, 'minutes')
   const startsAfter = parsed.ok ? parsed.value : null
   const empty = !parsed.ok && parsed.reason === 'empty'
@@ -66,159 +97,217 @@ function typedMinutes(event: Event): void {
       : `Starts after: ${parsed.message} Allowed: 0 to 1440 minutes.`
   }
 }
-if (drafts.get(minutesPlace.value) !== null) minutesProblem.value = 'Starts after must be a whole number from 0 to 1440 minutes, or empty.'
+
+/** "climbing seated, after 60 min, since months": what is told, while it is folded. */
+const history = computed(() => {
+  const { situation, startsAfter, since, tried, changed } = props.complaint
+  return [
+    rideSituations[situation].toLowerCase(),
+    startsAfter === null ? '' : `after ${startsAfter} min`,
+    since === null ? '' : `began ${sinceWords[since]}`,
+    changed.length === 0 ? '' : `before it: ${changed.map((key) => changedWords[key].toLowerCase()).join(', ')}`,
+    tried.length === 0 ? '' : `${tried.length} tried`,
+  ]
+    .filter((words) => words !== '')
+    .join(' · ')
+})
+const signsOpen = ref(true)
+const openPanels = ref<string[]>([])
+watch(
+  () => props.complaint.id,
+  () => {
+    signsOpen.value = toAsk.value > 0 || signs.value.some(({ key }) => props.complaint.warnings[key] === 'yes')
+    openPanels.value = []
+  },
+  { immediate: true },
+)
+watch(toAsk, (count) => count > 0 && (signsOpen.value = true))
 </script>
 
 <template>
-  <div class="form">
-    <label class="line">
-      <span>Where</span>
-      <select class="plain-field" :value="complaint.region" @change="setRegion">
-        <option v-for="region in bodyRegions" :key="region.key" :value="region.key">{{ region.label }}</option>
-      </select>
-    </label>
-    <div v-if="complaint.side !== 'middle'" class="line">
-      <span>Side</span>
-      <Segmented :value="complaint.side" :options="sideOptions" aria-label="Side" @change="(v) => set({ side: v as Complaint['side'] })" />
+  <div class="form" data-testid="complaint-form">
+    <div v-if="complaint.places.length > 0" class="places">
+      <Tag
+        v-for="(place, i) in complaint.places"
+        :key="`${place.region}-${place.side}`"
+        :closable="complaint.places.length > 1"
+        @close.prevent="removePlace(i)"
+        >{{ bodyRegion(place.region).label }}{{ place.side === 'middle' ? '' : `, ${place.side}` }}</Tag
+      >
+      <Button size="small" :type="adding ? 'primary' : 'default'" :aria-pressed="adding" @click="emit('update:adding', !adding)">{{
+        adding ? 'Tap more places' : 'Add a place'
+      }}</Button>
     </div>
-    <div class="line">
+    <div v-if="side" class="line">
+      <span>Side</span>
+      <AnswerPicker label="Side" :value="side" :options="sideWords" @pick="setSide" />
+    </div>
+    <div v-if="complaint.control === null" class="line">
       <span>Kind</span>
-      <Segmented :value="complaint.kind" :options="kinds" aria-label="Kind" @change="(v) => set({ kind: v as ComplaintKind })" />
+      <AnswerPicker label="Kind" :value="bodyKind" :options="kinds" @pick="(kind) => set({ kind })" />
     </div>
     <div class="line">
       <span>How bad</span>
       <SeverityPicker label="Severity at the start" :value="complaint.severity" @pick="(severity) => set({ severity })" />
     </div>
-    <label class="line">
-      <span>Starts after</span>
-      <span class="with-unit">
-        <input
-          class="plain-field figure"
-          :class="{ wrong: minutesProblem }"
-          :value="minutes"
-          :aria-invalid="minutesProblem !== null"
-          aria-label="Starts after, minutes"
-          autocomplete="off"
-          maxlength="20"
-          @input="typedMinutes"
-        />
-        minutes
-      </span>
-    </label>
-    <p v-if="minutesProblem" class="problem small" role="alert">{{ minutesProblem }}</p>
-    <label class="line">
-      <span>Where on a ride</span>
-      <select
-        class="plain-field"
-        :value="complaint.situation"
-        @change="set({ situation: ($event.target as HTMLSelectElement).value as RideSituation })"
-      >
-        <option v-for="(label, key) in rideSituations" :key="key" :value="key">{{ label }}</option>
-      </select>
-    </label>
-    <label class="line">
-      <span>In the rider’s words</span>
-      <input
-        class="plain-field"
-        :value="note"
-        maxlength="500"
-        autocomplete="off"
-        @input="set({ note: ($event.target as HTMLInputElement).value })"
-      />
-    </label>
-    <fieldset v-if="signs.length > 0" class="signs">
-      <legend>Ask before going on</legend>
-      <div v-for="sign in signs" :key="sign.key" class="sign" role="radiogroup" :aria-label="sign.question">
-        <span>{{ sign.question }}</span>
-        <span class="answers">
-          <button
-            v-for="option in answers"
-            :key="option.value"
-            type="button"
-            role="radio"
-            :aria-checked="complaint.warnings[sign.key] === option.value"
-            :class="['answer', option.value, { on: complaint.warnings[sign.key] === option.value }]"
-            @click="answer(sign.key, option.value)"
-          >
-            {{ option.label }}
-          </button>
-        </span>
-      </div>
-    </fieldset>
-    <div><Button @click="emit('remove')">Remove this complaint</Button></div>
+    <section v-if="signs.length > 0" class="signs" aria-label="Ask before going on">
+      <Button type="link" class="fold" :aria-expanded="signsOpen" @click="signsOpen = !signsOpen">
+        {{ toAsk > 0 ? `Ask before going on: ${toAsk} warning ${toAsk === 1 ? 'sign' : 'signs'}` : 'Warning signs asked' }}
+      </Button>
+      <template v-if="signsOpen">
+        <div v-for="sign in signs" :key="sign.key" class="sign">
+          <span>{{ sign.question }}</span>
+          <AnswerPicker
+            :label="sign.question"
+            :value="complaint.warnings[sign.key] ?? null"
+            :options="answers"
+            @pick="(value) => answer(sign.key, value)"
+          />
+        </div>
+      </template>
+    </section>
+    <Collapse v-model:active-key="openPanels" ghost :bordered="false">
+      <CollapsePanel key="history" :header="`When, since when, what was tried${history === '' ? '' : `: ${history}`}`">
+        <div class="line">
+          <label :for="`situation-${complaint.id}`">Where on a ride</label>
+          <Select
+            :id="`situation-${complaint.id}`"
+            :value="complaint.situation"
+            :options="options.situations"
+            aria-label="Where on a ride"
+            @change="(v) => set({ situation: v as Complaint['situation'] })"
+          />
+        </div>
+        <div class="line">
+          <span>Starts after</span>
+          <Input
+            class="figure minutes"
+            :value="minutes"
+            :status="minutesProblem ? 'error' : ''"
+            aria-label="Starts after, minutes"
+            autocomplete="off"
+            :maxlength="20"
+            suffix="min"
+            @update:value="typedMinutes"
+          />
+        </div>
+        <Alert v-if="minutesProblem" type="error" :message="minutesProblem" role="alert" />
+        <div class="line">
+          <label :for="`since-${complaint.id}`">Began</label>
+          <Select
+            :id="`since-${complaint.id}`"
+            :value="complaint.since ?? undefined"
+            :options="options.since"
+            allow-clear
+            placeholder="not asked"
+            aria-label="Began"
+            @change="(v) => set({ since: (v as Complaint['since']) ?? null })"
+          />
+        </div>
+        <div class="line">
+          <label :for="`changed-${complaint.id}`">Changed before it</label>
+          <Select
+            :id="`changed-${complaint.id}`"
+            mode="multiple"
+            :value="complaint.changed"
+            :options="options.changed"
+            placeholder="not asked"
+            aria-label="Changed before it"
+            @change="(v) => set({ changed: v as ChangedKey[] })"
+          />
+        </div>
+        <div class="line">
+          <label :for="`tried-${complaint.id}`">Tried</label>
+          <Select
+            :id="`tried-${complaint.id}`"
+            mode="multiple"
+            :value="complaint.tried.map(({ what }) => what)"
+            :options="options.tried"
+            option-filter-prop="label"
+            placeholder="nothing yet"
+            aria-label="Tried"
+            @change="(v) => setTried(v as TriedKey[])"
+          />
+        </div>
+        <div v-for="{ what, helped } in complaint.tried" :key="what" class="line">
+          <span class="small">{{ triedWords[what] }}</span>
+          <AnswerPicker
+            :label="`${triedWords[what]}: what came of it`"
+            :value="helped"
+            :options="helpedWords"
+            @pick="(v) => setHelped(what, v)"
+          />
+        </div>
+        <div class="line">
+          <span>In the rider’s words</span>
+          <Input
+            :value="note"
+            :maxlength="500"
+            aria-label="In the rider’s words"
+            autocomplete="off"
+            @update:value="(v) => set({ note: v })"
+          />
+        </div>
+        <Popconfirm title="Remove this complaint, with its ratings?" ok-text="Remove" cancel-text="Keep it" @confirm="emit('remove')">
+          <Button danger>Remove this complaint</Button>
+        </Popconfirm>
+      </CollapsePanel>
+    </Collapse>
   </div>
 </template>
 
 <style scoped>
 .form {
   display: grid;
-  gap: 10px;
-  padding: 10px 0 4px;
+  gap: 8px;
+}
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px;
 }
 .line {
   display: grid;
-  grid-template-columns: 130px minmax(0, 1fr);
+  grid-template-columns: 68px minmax(0, 1fr);
   align-items: center;
   gap: 8px;
 }
-.line > span:first-child {
+.line > span:first-child,
+.line > label {
   color: var(--muted);
+  font-size: 15px;
 }
-.with-unit {
-  display: flex;
-  align-items: center;
+.form :deep(.ant-collapse-content-box) {
+  display: grid;
   gap: 8px;
+  padding: 4px 0 !important;
 }
-.with-unit input {
-  width: 90px;
-  text-align: right;
-  font-size: 17px;
+.form :deep(.ant-collapse-header) {
+  padding: 4px 0 !important;
+  font-size: 15px;
 }
-.problem {
-  padding-left: 138px;
-  color: var(--brick);
+.form :deep(.ant-collapse-content-box) .line {
+  grid-template-columns: 122px minmax(0, 1fr);
+}
+.minutes {
+  max-width: 130px;
 }
 .signs {
-  margin: 4px 0 0;
-  padding: 8px 12px;
+  padding: 4px 10px;
   border: 1px solid var(--amber);
   border-radius: 6px;
 }
-legend {
-  padding: 0 6px;
+.fold {
+  height: 32px;
+  padding: 0;
+  color: var(--ink);
   font-weight: 600;
 }
 .sign {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) max-content;
-  align-items: center;
-  gap: 10px;
+  gap: 2px;
   padding: 4px 0;
-}
-.answers {
-  display: flex;
-  gap: 4px;
-}
-.answer {
-  min-width: 48px;
-  height: 40px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--panel);
-  color: var(--ink);
-  font: inherit;
   font-size: 15px;
-  cursor: pointer;
-}
-.answer.on {
-  background: var(--petrol);
-  border-color: var(--petrol);
-  color: var(--on-petrol);
-}
-.answer.yes.on {
-  background: var(--brick);
-  border-color: var(--brick);
-  color: var(--panel);
 }
 </style>

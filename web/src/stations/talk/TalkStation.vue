@@ -1,134 +1,311 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { complaintTitle, unansweredWarnings } from '@level-stance/core/talk/complaint'
-import type { Complaint } from '@level-stance/core/talk/complaint'
-import { rideSituations } from '@level-stance/core/talk/regions'
-import type { BodyRegionKey } from '@level-stance/core/talk/regions'
+import { Button, Drawer, Segmented } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { POSSIBLE } from '@level-stance/core/reason/arithmetic'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import type { RankedCause } from '@level-stance/core/reason/rank'
+import { symptomOf } from '@level-stance/core/reason/symptomTable'
+import { complaintTitle, freshComplaint, isTold } from '@level-stance/core/talk/complaint'
+import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
+import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
+import { ridingWords } from '@level-stance/core/talk/riding'
+import CauseRanking from '../../parts/CauseRanking.vue'
+import FirstMoveList from '../../parts/FirstMoveList.vue'
+import MoveCard from '../../parts/MoveCard.vue'
+import NextReadingList from '../../parts/NextReadingList.vue'
+import RidingForm from '../../parts/RidingForm.vue'
+import TrialCard from '../../parts/TrialCard.vue'
+import { useBoard } from '../../stores/board.ts'
+import { useReasoning } from '../../stores/reasoning.ts'
 import { useVisit } from '../../stores/visit.ts'
 import BodyMap from './BodyMap.vue'
 import ComplaintForm from './ComplaintForm.vue'
+import ControlList from './ControlList.vue'
 
+/** From what the rider tells to the first move: places and symptoms, ranked causes, what to read next, what to try first. */
 const visit = useVisit()
-const open = ref<string | null>(null)
+const board = useBoard()
+const reasoning = useReasoning()
+const route = useRoute()
+const router = useRouter()
 
-/** Opens the complaint already told for a place, or starts a new one. */
-function pick(region: BodyRegionKey, side: Complaint['side']): void {
-  const existing = visit.complaints.find((c) => c.region === region && (c.side === side || c.side === 'both'))
-  if (existing) {
-    open.value = existing.id
-    return
-  }
-  const complaint: Complaint = {
-    id: crypto.randomUUID(),
-    region,
-    side,
-    kind: 'pain',
-    startsAfter: null,
-    situation: 'anywhere',
-    severity: 5,
-    note: '',
-    warnings: {},
-  }
+const pictures = { body: 'Body', detail: 'Palms, feet', control: 'Control' } as const
+type Picture = keyof typeof pictures
+const picture = ref<Picture>('body')
+const pictureOptions = Object.entries(pictures).map(([value, label]) => ({ value, label }))
+const adding = ref(false)
+const ridingOpen = ref(false)
+
+/** The address names the complaint that is looked at; without one, all together. */
+const open = computed(() => visit.complaints.find(({ id }) => id === route.query['complaint']) ?? null)
+watch(
+  () => open.value?.id ?? null,
+  (id) => {
+    reasoning.focus = id
+    adding.value = false
+  },
+  { immediate: true },
+)
+const look = (id: string | null) => void router.replace({ query: id === null ? {} : { complaint: id } })
+
+function start(at: Pick<Complaint, 'places' | 'control'>): void {
+  const complaint = freshComplaint(crypto.randomUUID(), at)
   visit.setComplaint(complaint)
-  open.value = complaint.id
+  look(complaint.id)
 }
+const isAt = ({ places }: Complaint, { region, side }: ComplaintPlace) =>
+  places.some((place) => place.region === region && (place.side === side || place.side === 'both'))
 
-function summary(complaint: Complaint): string {
-  const start = complaint.startsAfter === null ? '' : `after ${complaint.startsAfter} min, `
-  return `${start}${rideSituations[complaint.situation].toLowerCase()}${complaint.note === '' ? '' : `: ${complaint.note}`}`
+/** A place picked: added to the complaint that is open, or taken back from it; else opens what was told there, or starts anew. */
+function pick(place: ComplaintPlace): void {
+  if (adding.value && open.value) return void visit.setComplaint({ ...open.value, places: withPlace(open.value, place) })
+  const told = visit.complaints.find((complaint) => isAt(complaint, place))
+  if (told) look(told.id)
+  else start({ places: [place], control: null })
+}
+function withPlace({ places }: Complaint, place: ComplaintPlace): Complaint['places'] {
+  const before = places.find(({ region }) => region === place.region)
+  if (before === undefined) return [...places, place]
+  if (before.side === place.side && places.length > 1) return places.filter((other) => other !== before)
+  return places.map((other) => (other === before && other.side !== place.side ? { ...other, side: 'both' as const } : other))
+}
+function pickControl(control: ControlSymptomKey): void {
+  const told = visit.complaints.find((complaint) => complaint.control === control)
+  if (told) look(told.id)
+  else start({ places: [], control })
+}
+const toldControls = computed(() => visit.complaints.flatMap(({ control }) => control ?? []))
+
+const shown = computed(() => reasoning.reasoning?.complaints.find(({ id }) => id === open.value?.id) ?? null)
+const causes = computed(() => (reasoning.reasoning?.focus === (open.value?.id ?? null) ? (reasoning.reasoned?.causes ?? []) : []))
+const heading = computed(() =>
+  open.value ? (shown.value?.why ?? '') : visit.complaints.length > 1 ? 'All together' : (reasoning.reasoning?.complaints[0]?.why ?? ''),
+)
+const nearest = computed(() => shown.value?.nearest.map((key) => symptomOf(key).label.toLowerCase()) ?? [])
+const looks = computed(() => [
+  ...new Set((open.value ? [shown.value] : (reasoning.reasoning?.complaints ?? [])).flatMap((one) => one?.look ?? [])),
+])
+const explained = ({ explains }: RankedCause) => explains.length
+const wide = computed(() =>
+  open.value || visit.complaints.length < 2 ? [] : causes.value.filter((row) => explained(row) > 1 && row.probability >= POSSIBLE),
+)
+
+function go({ cause }: RankedCause): void {
+  const { station, page } = causeOf(cause)
+  void router.push({ name: station, params: { visitId: visit.head?.visitId ?? '' }, query: { page } })
+}
+const untold = computed(() => visit.complaints.filter((complaint) => !isTold(complaint)))
+const riding = computed(() => ridingWords(visit.riding))
+function remove(complaint: Complaint): void {
+  visit.setComplaint(complaint, true)
+  look(null)
 }
 </script>
 
 <template>
   <div class="columns">
-    <section class="map" aria-label="Body map">
-      <BodyMap :complaints="visit.complaints" @pick="pick" />
-    </section>
-    <section class="told" aria-label="Complaints">
-      <h1>What hurts or fails?</h1>
-      <p class="muted small">Point at the place. The rider’s word outranks every number.</p>
-      <p v-if="visit.complaints.length === 0" class="empty">
-        Nothing told yet. Ask what hurts, where exactly, when it starts and in which position; then point at it on the body.
-      </p>
-      <article v-for="complaint in visit.complaints" :key="complaint.id" class="card" :data-testid="`complaint-${complaint.region}`">
-        <button
-          type="button"
-          class="head"
-          :aria-expanded="open === complaint.id"
-          @click="open = open === complaint.id ? null : complaint.id"
-        >
-          <span>
-            <strong>{{ complaintTitle(complaint) }}</strong>
-            <span class="muted small block">{{ summary(complaint) }}</span>
-            <span v-if="unansweredWarnings(complaint).length > 0" class="ask small block"
-              >{{ unansweredWarnings(complaint).length }} warning signs to ask</span
-            >
-          </span>
-          <span class="figure severity">{{ complaint.severity }}</span>
-        </button>
-        <ComplaintForm
-          v-if="open === complaint.id"
-          :complaint="complaint"
-          @change="(changed) => visit.setComplaint(changed)"
-          @remove="visit.setComplaint(complaint, true)"
+    <section class="map" aria-label="Where it hurts or fails">
+      <Segmented :value="picture" :options="pictureOptions" block aria-label="Picture" @change="(v) => (picture = v as Picture)" />
+      <div class="picture">
+        <ControlList v-if="picture === 'control'" :told="toldControls" @pick="pickControl" />
+        <BodyMap
+          v-else-if="picture === 'body'"
+          :views="['front', 'back']"
+          :complaints="visit.complaints"
+          :open="open?.id ?? null"
+          @pick="pick"
         />
-      </article>
+        <div v-else class="details">
+          <BodyMap :views="['palm']" :complaints="visit.complaints" :open="open?.id ?? null" @pick="pick" />
+          <BodyMap :views="['sole']" :complaints="visit.complaints" :open="open?.id ?? null" @pick="pick" />
+        </div>
+      </div>
+      <div class="riding">
+        <Button @click="ridingOpen = true">{{ riding === '' ? 'How do they ride?' : 'Riding' }}</Button>
+        <p class="small muted">{{ riding === '' ? 'Kinds, hours, injuries, aims: half a minute, all optional.' : riding }}</p>
+      </div>
     </section>
+
+    <section class="why" aria-label="Complaint and causes">
+      <template v-if="visit.complaints.length === 0">
+        <h1>What hurts or fails?</h1>
+        <p class="empty">
+          Ask what hurts, where exactly, when it starts and in which position; then point at it on the body. What fails without hurting is
+          under “Control”. The rider’s word outranks every number.
+        </p>
+      </template>
+      <template v-else>
+        <div v-if="visit.complaints.length > 1" class="tabs" role="group" aria-label="Complaints">
+          <Button size="small" :type="open === null ? 'primary' : 'default'" :aria-pressed="open === null" @click="look(null)"
+            >All together</Button
+          >
+          <Button
+            v-for="complaint in visit.complaints"
+            :key="complaint.id"
+            size="small"
+            :type="open?.id === complaint.id ? 'primary' : 'default'"
+            :aria-pressed="open?.id === complaint.id"
+            :data-testid="`complaint-${complaint.control ?? complaint.places[0]?.region}`"
+            @click="look(complaint.id)"
+            >{{ complaintTitle(complaint) }} <span class="figure">{{ visit.severities.get(complaint.id) ?? '?' }}</span></Button
+          >
+        </div>
+        <h1 v-if="open">{{ complaintTitle(open) }}</h1>
+        <ComplaintForm
+          v-if="open"
+          v-model:adding="adding"
+          :complaint="open"
+          @change="(changed) => visit.setComplaint(changed)"
+          @remove="remove(open)"
+        />
+        <p v-else-if="visit.complaints.length === 1">
+          <Button @click="look(visit.complaints[0]?.id ?? null)"
+            >{{ visit.complaints[0] ? complaintTitle(visit.complaints[0]) : '' }}: change what was told</Button
+          >
+        </p>
+        <p v-for="complaint in open ? [] : untold" :key="complaint.id" class="caution small">
+          {{ complaintTitle(complaint) }}: say what it is like and how bad.
+        </p>
+        <template v-if="reasoning.trouble"
+          ><p class="stop" role="alert">
+            Causes cannot be worked out in this window. Reload the page; what was entered is stored.
+          </p></template
+        >
+        <template v-else-if="reasoning.reasoning">
+          <h2>{{ heading }}</h2>
+          <p v-if="open && !isTold(open)" class="caution small">Say what it is like and how bad, for a first move.</p>
+          <template v-if="causes.length > 0">
+            <p class="small muted">
+              Ordered by what was told and read. Weights are this product’s own; they order the search, they do not diagnose.
+            </p>
+            <p v-for="row in wide.slice(0, 1)" :key="row.cause" class="small">
+              {{ causeOf(row.cause).label }} explains {{ explained(row) }} of {{ visit.complaints.length }} complaints.
+            </p>
+            <CauseRanking :causes="causes" :left-over="reasoning.reasoned?.leftOver ?? null" @go="go" />
+          </template>
+          <template v-else-if="shown">
+            <p class="caution">
+              No contact point is a usual cause of this.
+              {{ nearest.length > 0 ? `Nearest here: ${nearest.join('; ')}. Is it one of them?` : '' }} Otherwise: bike check, training
+              load, or a clinician.
+            </p>
+          </template>
+          <p v-for="words in looks" :key="words" class="caution small">{{ words }}</p>
+        </template>
+      </template>
+    </section>
+
+    <section class="act" aria-label="What to read and try">
+      <template v-if="visit.complaints.length === 0">
+        <h2>Then</h2>
+        <p class="muted">Causes, the readings that decide between them, and what to try first stand here as soon as something is told.</p>
+      </template>
+      <template v-else-if="reasoning.reasoning">
+        <template v-if="!visit.folded.trying">
+          <h2>Read next</h2>
+          <NextReadingList />
+          <h2 class="try">Try first</h2>
+          <p v-if="reasoning.reasoning.isStopped" class="stop">
+            A warning sign is positive: nothing is offered. Refer to a clinician first.
+          </p>
+          <template v-else>
+            <p v-if="reasoning.reasoning.hasToAsk" class="caution small">Ask the warning signs first.</p>
+            <p v-if="(reasoning.reasoned?.moves.length ?? 0) === 0" class="small muted">
+              {{
+                untold.length > 0
+                  ? 'As soon as it is told what it is like and how bad.'
+                  : 'No cause here is likely enough to move anything for.'
+              }}
+            </p>
+            <FirstMoveList />
+          </template>
+        </template>
+        <div class="card-place">
+          <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+          <MoveCard v-else-if="board.active" :fields="[]" />
+        </div>
+      </template>
+    </section>
+    <Drawer v-model:open="ridingOpen" title="How the rider rides" placement="left" :width="460" :mask="false">
+      <RidingForm :riding="visit.riding" @change="(riding) => visit.setVisit({ riding })" />
+    </Drawer>
   </div>
 </template>
 
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 580px;
+  grid-template-columns: 404px minmax(0, 1fr) 372px;
   height: 100%;
   min-height: 0;
 }
 .map {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 8px;
   min-height: 0;
-  padding: 12px;
+  padding: 10px 12px;
   background: var(--panel);
   border-right: 1px solid var(--line);
 }
-.told {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
+.picture {
+  min-height: 0;
   overflow-y: auto;
-  padding: 14px 20px;
 }
-.card {
-  padding: 8px 14px;
-  flex: none;
+.details {
+  display: grid;
+  grid-template-rows: 1fr 1fr;
+  gap: 8px;
+  height: 100%;
 }
-.head {
+.riding {
   display: flex;
-  justify-content: space-between;
   align-items: center;
-  width: 100%;
-  min-height: 48px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
+  gap: 10px;
 }
-.block {
-  display: block;
+.riding p {
+  display: -webkit-box;
+  overflow: hidden;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
 }
-.ask {
-  color: var(--amber-ink);
-  font-weight: 600;
+.why,
+.act {
+  overflow-y: auto;
+  padding: 12px 16px;
 }
-.severity {
-  font-size: 28px;
+.act {
+  border-left: 1px solid var(--line);
+}
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-bottom: 8px;
+}
+.tabs .ant-btn {
+  height: auto;
+  min-height: 32px;
+  font-size: 14px;
+  white-space: normal;
+}
+h1 {
+  margin-bottom: 6px;
+  font-size: 20px;
+}
+.try {
+  margin-top: 14px;
 }
 .empty {
   padding: 14px;
   border: 1px dashed var(--steel);
   border-radius: 6px;
+}
+.card-place {
+  position: sticky;
+  bottom: -12px;
+  background: var(--ground);
 }
 @media (max-width: 1100px) {
   .columns {
@@ -136,7 +313,10 @@ function summary(complaint: Complaint): string {
     height: auto;
   }
   .map {
-    height: 460px;
+    height: 520px;
+  }
+  .act {
+    border-left: 0;
   }
 }
 </style>

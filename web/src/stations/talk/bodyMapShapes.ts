@@ -1,49 +1,113 @@
-import type { BodyRegionKey } from '@level-stance/core/talk/regions'
+import type { BodyRegionKey, BodyView } from '@level-stance/core/talk/regions'
 
-/** Where a region lies on the drawn figure: an ellipse, for sided ones on the figure's +x half. */
-export interface RegionShape {
-  readonly x: number
-  readonly y: number
-  readonly rx: number
-  readonly ry: number
+/** A place on a drawing: its outline, drawn for the half that lies at +x, and where its middle is. */
+export interface PlaceShape {
+  readonly path: string
+  readonly at: readonly [x: number, y: number]
 }
 
-/** The figure is 420 high, its middle at x = 0. */
-export const regionShapes: Readonly<Record<BodyRegionKey, RegionShape>> = {
-  head: { x: 0, y: 34, rx: 15, ry: 18 },
-  chest: { x: 0, y: 108, rx: 20, ry: 18 },
-  stomach: { x: 0, y: 152, rx: 19, ry: 18 },
-  shoulder: { x: 40, y: 88, rx: 12, ry: 11 },
-  'upper-arm': { x: 52, y: 124, rx: 9, ry: 18 },
-  forearm: { x: 64, y: 180, rx: 9, ry: 20 },
-  'hand-thumb': { x: 63, y: 226, rx: 7, ry: 12 },
-  'hand-little': { x: 78, y: 228, rx: 7, ry: 12 },
-  groin: { x: 0, y: 208, rx: 10, ry: 11 },
-  hip: { x: 31, y: 198, rx: 10, ry: 10 },
-  'thigh-front': { x: 25, y: 248, rx: 12, ry: 25 },
-  'knee-front': { x: 25, y: 302, rx: 8, ry: 10 },
-  'knee-inner': { x: 11, y: 302, rx: 6, ry: 12 },
-  'knee-outer': { x: 40, y: 302, rx: 7, ry: 12 },
-  shin: { x: 26, y: 346, rx: 9, ry: 20 },
-  forefoot: { x: 31, y: 402, rx: 14, ry: 9 },
-  neck: { x: 0, y: 64, rx: 11, ry: 10 },
-  'upper-back': { x: 0, y: 104, rx: 28, ry: 20 },
-  'low-back': { x: 0, y: 162, rx: 22, ry: 16 },
-  'sit-bone': { x: 14, y: 212, rx: 11, ry: 11 },
-  hamstring: { x: 25, y: 256, rx: 12, ry: 24 },
-  'knee-back': { x: 25, y: 303, rx: 11, ry: 10 },
-  calf: { x: 26, y: 341, rx: 11, ry: 21 },
-  achilles: { x: 26, y: 378, rx: 8, ry: 9 },
-  heel: { x: 28, y: 402, rx: 12, ry: 9 },
+/** A drawing of the body: what is seen of it, and the places on it. The middle is at x = 0. */
+export interface BodyDrawing {
+  readonly width: number
+  readonly height: number
+  /** what the places are cut out of, each drawn for +x and mirrored; places outside it do not show */
+  readonly outline: readonly string[]
+  /** where the rider's right is as one looks at it */
+  readonly rightAt: 1 | -1
+  readonly places: Readonly<Partial<Record<BodyRegionKey, PlaceShape>>>
 }
 
-/** The figure behind the regions: trunk, and limbs of one side as thick strokes. */
-export const trunkPath =
-  'M-38 78 Q0 66 38 78 Q46 82 42 104 L32 150 Q30 166 37 196 Q38 212 24 218 L-24 218 Q-38 212 -37 196 Q-30 166 -32 150 L-42 104 Q-46 82 -38 78 Z'
-export const limbPaths = [
-  { d: 'M39 90 L53 130 L64 178 L68 212', width: 21 },
-  { d: 'M68 214 L70 232', width: 24 },
-  { d: 'M22 206 L25 300', width: 33 },
-  { d: 'M25 300 L27 388', width: 24 },
-  { d: 'M26 396 L34 404', width: 22 },
-] as const
+const box = (x1: number, y1: number, x2: number, y2: number) => `M${x1} ${y1}H${x2}V${y2}H${x1}Z`
+const place = (path: string, x: number, y: number): PlaceShape => ({ path, at: [x, y] })
+
+/** One figure, eight heads high less the usual half: head, neck, trunk and leg in one line, the arm beside it. */
+const head = 'M0 10 C13 10 20 20 20 35 C20 49 12 60 0 60 Z'
+const trunkAndLeg =
+  'M0 52 L9 54 C9.5 64 12 69 20 72.5 C31 76 43 77 48.5 88 C51 97 49 106 46 113 L43 124 C42 142 37 153 35 166 C35 180 41 192 43.5 208 C46 236 42 268 38 290 C36.5 300 38 308 39 316 C41 334 37 356 31.5 376 C31.5 384 38 391 38.5 397 C37 402 23 402.5 19 399 C18 391 19.5 384 20 376 C17.5 350 14.5 332 16.5 314 C18 304 16.5 298 14.5 288 C9 262 4 238 2.5 219 L0 216 Z'
+const arm =
+  'M45 80 C54 86 58 100 59.5 116 C62 134 66 150 69 166 C73.5 184 75.5 199 76.5 211 C80 218 83 231 81 244 C79 254 72 257 67.5 251 C63 242 62.5 229 64 214 C59 197 55.5 182 53.5 167 C49.5 149 46.5 133 45 116 Z'
+
+const trunk = [head, trunkAndLeg, arm] as const
+
+/** Capsule standing on a point: fingers and toes. */
+const finger = (x: number, top: number, bottom: number, half: number) =>
+  `M${x - half} ${bottom} V${top + half} A${half} ${half} 0 0 1 ${x + half} ${top + half} V${bottom} Z`
+
+export const bodyDrawings: Readonly<Record<BodyView, BodyDrawing>> = {
+  front: {
+    width: 170,
+    height: 412,
+    outline: trunk,
+    rightAt: -1,
+    places: {
+      head: place(box(-24, 6, 24, 61), 0, 36),
+      chest: place('M-24 66 H24 V112 H47 V131 H-47 V112 H-24 Z', 0, 112),
+      stomach: place('M-50 131 H50 V184 H19 V192 H-19 V184 H-50 Z', 0, 160),
+      shoulder: place(box(24, 66, 64, 112), 42, 92),
+      'upper-arm': place('M44 112 H74 V164 H50 Z', 57, 138),
+      forearm: place('M50 164 H82 V207 H54 Z', 66, 187),
+      wrist: place(box(56, 207, 86, 217), 70, 212),
+      'hand-thumb': place(box(56, 217, 72.5, 260), 67, 234),
+      'hand-little': place(box(72.5, 217, 90, 260), 77, 234),
+      groin: place('M-19 192 H19 L13 221 H-13 Z', 0, 205),
+      hip: place('M19 184 H52 V216 H14 L19 192 Z', 34, 200),
+      'thigh-inner': place('M0 216 H14 L18.5 282 H0 Z', 10.5, 240),
+      'thigh-front': place('M14 216 H52 V282 H18.5 Z', 30, 248),
+      'knee-inner': place(box(8, 282, 21.5, 318), 18, 300),
+      'knee-front': place(box(21.5, 282, 32.5, 318), 27, 300),
+      'knee-outer': place(box(32.5, 282, 46, 318), 36, 300),
+      shin: place(box(8, 318, 46, 376), 27, 345),
+      forefoot: place(box(8, 376, 46, 406), 28, 391),
+    },
+  },
+  back: {
+    width: 170,
+    height: 412,
+    outline: trunk,
+    rightAt: 1,
+    places: {
+      neck: place(box(-20, 56, 20, 76), 0, 67),
+      'upper-back': place('M-50 76 H50 V112 H44 V138 H-44 V112 H-50 Z', 0, 106),
+      'low-back': place(box(-48, 138, 48, 186), 0, 164),
+      'sit-bone': place(box(0, 186, 52, 222), 21, 206),
+      hamstring: place(box(0, 222, 52, 286), 24, 254),
+      'knee-back': place(box(8, 286, 46, 316), 27, 301),
+      calf: place(box(8, 316, 46, 358), 27, 336),
+      achilles: place(box(8, 358, 46, 380), 26, 369),
+      heel: place(box(8, 380, 46, 406), 28, 392),
+    },
+  },
+  palm: {
+    width: 240,
+    height: 170,
+    outline: [],
+    rightAt: 1,
+    places: {
+      'little-finger': place(finger(33, 44, 92, 7.5), 33, 66),
+      'ring-finger': place(finger(50, 22, 90, 8), 50, 54),
+      'middle-finger': place(finger(68, 12, 89, 8.5), 68, 50),
+      'index-finger': place(finger(86, 24, 91, 8), 86, 56),
+      thumb: place('M95.5 112 C100 99 105 90 109 84 C113 78 120 82 118 89 C115 102 109 117 99 134 L92 128 Z', 108, 101),
+      'palm-little': place('M25.5 94 H59.5 V160 C48 162 36 158 31 148 C26 132 25.5 112 25.5 94 Z', 43, 126),
+      'palm-thumb': place('M60.5 94 H94 C95 105 94 112 92 128 L98 135 C92 148 82 159 60.5 160 Z', 76, 128),
+    },
+  },
+  sole: {
+    width: 240,
+    height: 200,
+    outline: [],
+    rightAt: 1,
+    places: {
+      'big-toe': place('M41 44 C36 34 37 18 46 14 C55 11 60 20 59 32 C58.5 38 57 43 55 46 Z', 48, 30),
+      'small-toes': place(
+        'M61 46 C60 34 63 24 69 25 C74 26 74 32 74 34 C77 29 83 31 83 38 C87 36 91 40 90 46 C94 46 96 50 94 57 C90 62 80 62 61 56 Z',
+        78,
+        46,
+      ),
+      'ball-inner': place('M40 48 C46 52 56 55 64 58 V93 H43 C37 78 36 62 40 48 Z', 51, 72),
+      'ball-outer': place('M66 59 C78 64 90 65 96 62 C99 74 97 86 93 93 H66 Z', 81, 78),
+      arch: place('M44 95 H92.5 C88 112 86 126 86 140 H51 C51 124 48 108 44 95 Z', 68, 118),
+      'heel-sole': place('M51 142 H86 C89 160 84 184 68.5 184 C53 184 48 160 51 142 Z', 68, 162),
+    },
+  },
+}

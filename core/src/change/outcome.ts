@@ -1,8 +1,8 @@
-import type { Change } from '../change/fold.ts'
-import { isExchange } from '../change/moves.ts'
-import type { Requested } from '../change/moves.ts'
+import type { Change } from './fold.ts'
+import { isExchange } from './moves.ts'
+import type { Requested } from './moves.ts'
 import { midSentence } from '../quantity/words.ts'
-import { changeWords } from '../change/moveWords.ts'
+import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 import { severityNow } from './severity.ts'
@@ -32,6 +32,7 @@ export function outcomesOf(change: Pick<Change, 'id'>, { complaints, ratings, ch
     const rating = ratings.find((row) => row.changeId === change.id && row.complaintId === complaint.id)
     if (rating === undefined) return []
     const [before, after] = [severityNow(complaint, ratings, earlier), rating.severity]
+    if (before === null) return []
     return [{ complaint, before, after, word: after > before ? 'worse' : after < before ? 'better' : 'same' }]
   })
 }
@@ -45,13 +46,29 @@ export function worseWords(outcomes: readonly Outcome[]): string {
 }
 
 /**
- * Whether a change has failed: something got worse under it and nothing better, or it was undone after
- * nothing had got better.
+ * A difference that matters on a scale from 0 to 10: two points, or three tenths of what it was. One
+ * point is within what riders vary, whatever its share.
+ * @source farrar
+ */
+export const MATTERS = { points: 2, share: 0.3, varies: 1 } as const
+
+/** What came of a trial for one complaint, by differences that matter. */
+export type TrialResult = 'relieved' | 'unchanged' | 'worse'
+export function resultOf(before: number, after: number): TrialResult {
+  const by = Math.abs(after - before)
+  if (by <= MATTERS.varies || (by < MATTERS.points && by < MATTERS.share * before)) return 'unchanged'
+  return after < before ? 'relieved' : 'worse'
+}
+
+/**
+ * Whether a change has failed: something got worse under it by a difference that matters and nothing
+ * better, or it was undone after nothing had got better by as much.
  */
 export function hasFailed(change: Change, told: Told): boolean {
-  const words = outcomesOf(change, told).map(({ word }) => word)
-  if (words.length === 0 || words.includes('better')) return false
-  return words.includes('worse') || change.state === 'undone'
+  const outcomes = outcomesOf(change, told)
+  const results = outcomes.map(({ before, after }) => resultOf(before, after))
+  if (results.length === 0 || results.includes('relieved')) return false
+  return results.includes('worse') || change.state === 'undone'
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Change } from '../change/fold.ts'
+import type { Change } from './fold.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 
 /** The latest rating given under a change still in force; null where nothing was rated again. */
@@ -8,7 +8,7 @@ export function ratedAgain(complaint: Complaint, ratings: readonly Rating[], cha
   return last === undefined ? null : (rows.find(({ changeId }) => changeId === last.id)?.severity ?? null)
 }
 
-/** Severity now: the latest rating given under a change still in force, else as first told. */
-export function severityNow(complaint: Complaint, ratings: readonly Rating[], changes: readonly Change[]): number {
+/** Severity now: the latest rating given under a change still in force, else as first told; null where nobody has said. */
+export function severityNow(complaint: Complaint, ratings: readonly Rating[], changes: readonly Change[]): number | null {
   return ratedAgain(complaint, ratings, changes) ?? complaint.severity
 }

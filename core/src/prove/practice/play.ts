@@ -1,0 +1,275 @@
+import type { LedgerEntry } from '../../change/ledger.ts'
+import { slots } from '../../change/parts.ts'
+import type { Part, SlotKey } from '../../change/parts.ts'
+import type { Reading } from '../../measure/reading.ts'
+import { readingIdentity } from '../../measure/readingPlace.ts'
+import { definitionOf } from '../../measure/readingDefinitions.ts'
+import type { NumberKey } from '../../measure/readingDefinitions.ts'
+import { sides } from '../../quantity/sided.ts'
+import { normal, seeded } from '../../quantity/random.ts'
+import { causeOf } from '../../reason/causeTable.ts'
+import type { CauseKey } from '../../reason/causeTable.ts'
+import type { FirstMove } from '../../reason/firstMove.ts'
+import { factsAt } from '../../reason/context.ts'
+import type { Facts } from '../../reason/context.ts'
+import { resultOf } from '../../change/outcome.ts'
+import { moveFor } from '../../reason/learning.ts'
+import { numberRow } from '../../reason/numbers.ts'
+import { minutesFor } from '../../reason/nextReading.ts'
+import { stillToGo } from '../../reason/rank.ts'
+import { reason } from '../../reason/reason.ts'
+import type { Reasoning } from '../../reason/reason.ts'
+import { reasonInputOf } from '../../reason/visitInput.ts'
+import type { SymptomKey } from '../../reason/symptomTable.ts'
+import type { Rating } from '../../talk/complaint.ts'
+import { knockOn, defaultHolds } from '../../change/knockOn.ts'
+import { standingOf } from '../../change/setup.ts'
+import { mainOf, plants } from './plants.ts'
+import { heal, moveTrue, practiceRider, readTrue, stillThere } from './rider.ts'
+import type { Truth } from './rider.ts'
+
+/** What became of one complaint of a practice rider. */
+export interface PlayedComplaint {
+  readonly symptom: SymptomKey
+  readonly cause: CauseKey
+  /** place of the true cause when the first move was chosen, 0 = first; null = not among them */
+  readonly place: number | null
+  /** changes until it was relieved by the size that matters; null = it was not */
+  readonly relievedAfter: number | null
+}
+
+/** One practice rider, taken from complaint to relief along the reasoner's own way. */
+export interface Played {
+  readonly seed: number
+  readonly warned: boolean
+  readonly complaints: readonly PlayedComplaint[]
+  /** readings taken before the first move, and minutes they took */
+  readonly readings: number
+  readonly minutes: number
+  readonly changes: number
+  /** moves offered although a warning sign is positive */
+  readonly pastWarning: number
+}
+
+/** One of so many riders carries a warning sign. */
+const WARNED = 0.05
+/** Readings are taken a few at a time, as a fitter does before looking up again. */
+const AT_ONCE = 3
+const MOST_READ = 14
+/** A setting that is nearer than this to where it should go is there, mm or degrees. */
+const STILL = 2
+/** Steps a complaint is given, over all its changes. */
+const MOST_STEPS = 12
+/** Changes a complaint is given. */
+export const CHANGES_EACH = 3
+
+/**
+ * Plays one practice rider: reads what the reasoner asks for, tries what it puts first, rates, and
+ * goes on from what came of it.
+ */
+export function play(seed: number): Played {
+  const random = seeded(seed)
+  for (let i = 0; i < 8; i++) random()
+  const warned = random() < WARNED
+  const truth = practiceRider(random, warned)
+  let readings: Reading[] = []
+  const ledger: LedgerEntry[] = []
+  const ratings: Rating[] = []
+  let now = new Map(truth.complaints.map(({ id, severity }) => [id, severity ?? 5]))
+  let ids = 0
+  const id = () => `00000000-0000-4000-b000-${String((ids += 1)).padStart(12, '0')}`
+  const at = '2026-01-01T00:00:00.000Z'
+
+  const visit = () => ({
+    readings,
+    ledger,
+    complaints: truth.complaints,
+    ratings,
+    riding: {},
+    kind: truth.kind,
+    choices: { feet: {}, seat: {} },
+    pace: 'settled' as const,
+    earlierVisits: 1,
+    otherBikes: [],
+    mat: null,
+    studio: null,
+  })
+  const input = () => reasonInputOf(visit()).input
+  let taken = 0
+  let minutes = 0
+  const take = (wanted: Reasoning['reasoned']['next'][number]['readings']): boolean => {
+    const made = wanted.flatMap(({ key, side }) => readTrue(truth, random, key, side, ledger) ?? [])
+    taken += made.length
+    minutes += minutesFor(wanted)
+    readings = [...readings.filter((old) => !made.some((one) => readingIdentity(one) === readingIdentity(old))), ...made]
+    return made.length > 0
+  }
+  /** Reads until no reading would change what comes first, then says what is thought. */
+  const lookedAt = (): { reasoning: Reasoning; setup: ReturnType<typeof input>['setup']; facts: Facts } => {
+    for (let round = 0; ; round++) {
+      const given = input()
+      const reasoning = reason(given)
+      const asked = reasoning.reasoned.short.slice(0, AT_ONCE)
+      if (asked.length === 0 || round >= MOST_READ) return { reasoning, setup: given.setup, facts: factsAt(given) }
+      if (asked.map(({ readings: wanted }) => take(wanted)).every((any) => !any))
+        return { reasoning, setup: given.setup, facts: factsAt(given) }
+    }
+  }
+
+  const first = lookedAt()
+  const [readFirst, minutesFirst] = [taken, minutes]
+  const places = truth.causes.map(({ cause, complaintId }) => {
+    const found = first.reasoning.complaints.find((one) => one.id === complaintId)?.causes.findIndex((row) => row.cause === cause) ?? -1
+    return found < 0 ? null : found
+  })
+  const relievedAfter = truth.causes.map((): number | null => null)
+  let changes = 0
+  let pastWarning = first.reasoning.isStopped || !warned ? 0 : 1
+  if (warned) pastWarning += first.reasoning.reasoned.moves.length
+
+  let step = first
+  const most = warned ? 0 : CHANGES_EACH * truth.causes.length
+  const tried = new Set<string>()
+  /** whether the move on trial has further steps */
+  let hasMore = false
+  let last: FirstMove | null = null
+  for (let steps = 0; steps < MOST_STEPS * truth.causes.length && relievedAfter.includes(null); steps++) {
+    const move = step.reasoning.reasoned.moves.find((one) => wanted(one) && !tried.has(nameOf(one)))
+    if (move === undefined) break
+    if (move.requested.length === 0) tried.add(nameOf(move))
+    // A move that is cut into steps by its cap is one change.
+    if (last === null || nameOf(last) !== nameOf(move)) changes += 1
+    last = move
+    if (changes > most) break
+    const kept = new Map(truth.values)
+    const entry = tryIt(move)
+    const felt = rate()
+    if (entry !== null) {
+      for (const [complaintId, severity] of felt) ratings.push({ complaintId, changeId: entry, severity })
+      const results = [...felt].map(([complaintId, severity]) => resultOf(now.get(complaintId) ?? 5, severity))
+      // What still lies past its line goes further the same way.
+      const goesOn = hasMore || checkAgain(move)
+      const isKept = !results.includes('worse') && (results.includes('relieved') || goesOn)
+      ledger.push({ kind: isKept ? 'keep' : 'undo', id: id(), at, of: entry })
+      if (isKept) now = felt
+      else {
+        truth.values.clear()
+        for (const [name, value] of kept) truth.values.set(name, value)
+      }
+    } else now = felt
+    truth.causes.forEach(({ complaintId }, i) => {
+      const before = truth.complaints.find((one) => one.id === complaintId)?.severity ?? 5
+      if (relievedAfter[i] === null && resultOf(before, felt.get(complaintId) ?? before) === 'relieved') relievedAfter[i] = changes
+    })
+    step = lookedAt()
+  }
+
+  /** After a change the fitter reads again what it was to change: whether it still lies past its line. */
+  function checkAgain({ cause }: FirstMove): boolean {
+    const row = moveFor(cause, truth.bar)
+    if (row === null) return false
+    const keys = numberRow(row.number).readings(step.facts)
+    const read = keys.filter((key) => readings.some((one) => one.key === key && definitionOf(key).owner === 'fit'))
+    type Places = Parameters<typeof take>[0]
+    take(read.flatMap((key): Places => (definitionOf(key).sided ? sides.map((side) => ({ key, side })) : [{ key, side: 'both' }])))
+    const rest = read.length === 0 ? null : stillToGo(factsAt(input()), cause, sides)
+    return rest !== null && rest > STILL
+  }
+  /** Moves that answer a complaint which still hurts. */
+  function wanted(move: FirstMove): boolean {
+    return move.effects.some(({ complaintId, eases }) => {
+      const i = truth.causes.findIndex((one) => one.complaintId === complaintId)
+      return eases > 0 && relievedAfter[i] === null
+    })
+  }
+  /** Puts a move on the bike; an advice, or a part whose slot nothing tells, is followed without the ledger. */
+  function tryIt(move: FirstMove): string | null {
+    hasMore = false
+    const { remedy } = causeOf(move.cause)
+    if (move.requested.length > 0) {
+      const change = knockOn(standingOf(step.setup), move.requested, defaultHolds(move.requested), 'step', 'settled')
+      hasMore = change.chosen.some(({ plan }) => plan.steps.length > 1)
+      for (const one of change.moves) moveTrue(truth, one.setting as NumberKey, one.side, one.by)
+      for (const { from, to } of change.exchanges) followParts(from, to)
+      const entry = id()
+      ledger.push({
+        kind: 'try',
+        id: entry,
+        at,
+        station: causeOf(move.cause).station,
+        moves: [...change.moves],
+        pace: 'settled',
+        exchanges: [...change.exchanges],
+        reason: '',
+        later: '',
+      })
+      return entry
+    }
+    heal(truth, move.cause)
+    const row = plants[move.cause]
+    const main = row && mainOf(row, truth.bar)
+    const slot = remedy.slot
+    if (slot !== undefined) {
+      const entry = id()
+      const properties = main && (slots[slot].properties as readonly string[]).includes(main.reading) ? partOf(slot, main.reading) : {}
+      ledger.push({
+        kind: 'try',
+        id: entry,
+        at,
+        station: causeOf(move.cause).station,
+        moves: [],
+        pace: 'settled',
+        exchanges: [{ slot, from: { name: 'Old one', properties: {} }, to: { name: `For ${move.cause}`, properties }, role: 'chosen' }],
+        reason: '',
+        later: '',
+      })
+      return entry
+    }
+    if (main) for (const side of ['left', 'right', 'both'] as const) take([{ key: main.reading, side }])
+    return null
+  }
+  function partOf(slot: SlotKey, reading: string): Part['properties'] {
+    const value = truth.values.get(`${reading}:both`) ?? truth.values.get(`${reading}:left`)
+    return value === undefined ? {} : ({ [reading]: typeof value === 'number' ? Math.round(value * 2) / 2 : value } as Part['properties'])
+  }
+  /** Sizes of parts that were exchanged are true as well. */
+  function followParts(from: Part, to: Part): void {
+    for (const [reading, value] of Object.entries(to.properties)) {
+      const before = from.properties[reading as keyof Part['properties']]
+      if (typeof value === 'number' && typeof before === 'number' && value !== before)
+        moveTrue(truth, reading as NumberKey, 'both', value - before)
+      else if (typeof value === 'object' && typeof before === 'object') {
+        for (const side of ['left', 'right'] as const)
+          moveTrue(truth, reading as NumberKey, side, Number(value[side]) - Number(before[side]))
+      }
+    }
+  }
+  /** What the rider says under the change: what is left of each cause, not all of it gone at once, with the rider's own spread. */
+  function rate(): Map<string, number> {
+    return new Map(
+      truth.causes.map((hidden) => {
+        const start = truth.complaints.find((one) => one.id === hidden.complaintId)?.severity ?? 5
+        const eased = 1 - truth.body.relief * (1 - stillThere(truth, hidden))
+        return [hidden.complaintId, Math.max(0, Math.min(10, Math.round(start * eased + truth.body.noise * normal(random))))]
+      }),
+    )
+  }
+
+  return {
+    seed,
+    warned,
+    readings: readFirst,
+    minutes: minutesFirst,
+    changes,
+    pastWarning,
+    complaints: truth.causes.map(({ symptom, cause }, i) => ({
+      symptom,
+      cause,
+      place: places[i] ?? null,
+      relievedAfter: relievedAfter[i] ?? null,
+    })),
+  }
+}
+
+const nameOf = (move: FirstMove) => `${move.cause}:${move.side}`
+export type { Truth }

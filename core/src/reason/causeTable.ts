@@ -1,0 +1,150 @@
+import type { BarKind } from '../bike/bikeKinds.ts'
+import type { SettingKey } from '../change/settings.ts'
+import type { SlotKey } from '../change/parts.ts'
+import type { SourceKey } from '../sources.ts'
+import type { TriedKey } from '../talk/history.ts'
+import type { NumberName } from './numbers.ts'
+
+/** Stations in the order of the work: what lies upstream is settled first. */
+export const workOrder = ['feet', 'seat', 'hands'] as const
+export type CauseStation = (typeof workOrder)[number]
+
+/** A setting moved against a cause. */
+export interface RemedyMove {
+  readonly setting: SettingKey
+  /** the way that answers the cause */
+  readonly way: 1 | -1
+  /** the number whose overshoot it takes away */
+  readonly number: NumberName
+  /** by how much a unit of the setting takes that number down */
+  readonly perUnit: number
+  /** how far past the limit it aims, in the setting's unit */
+  readonly beyond?: number
+}
+
+/** What a fitter does about a cause: a setting moved, or a part looked for on its page. */
+export interface Remedy {
+  /** what it is called where no amount is known: "Saddle down" */
+  readonly label: string
+  /** minutes of work at the stand */
+  readonly minutes: number
+  /** a part has to be there for it */
+  readonly part?: string
+  readonly move?: RemedyMove
+  /** the move on a drop bar, where it is another */
+  readonly dropMove?: RemedyMove
+  /** where the part is exchanged, and looked for on the cause's page */
+  readonly slot?: SlotKey
+  /** said with it */
+  readonly says?: string
+  /** share of the cause it takes away, where it is less than a part commonly does: a search, and no remedy yet */
+  readonly works?: number
+}
+
+/** A cause of the trade: one row, whichever complaint asks. */
+export interface CauseRow {
+  readonly label: string
+  readonly station: CauseStation
+  /** page of the station on which it is dealt with */
+  readonly page: string
+  /** each foot or hand by itself, else one for the rider */
+  readonly sided: boolean
+  readonly remedy: Remedy
+  /** only on this kind of bar */
+  readonly bar?: BarKind
+  /** causes that are settled before it, whatever their complaint */
+  readonly mutedBy?: readonly string[]
+  /** what a rider may have tried that answers it, and that would make it worse */
+  readonly tried?: { readonly same: readonly TriedKey[]; readonly opposite?: readonly TriedKey[] }
+  readonly source: SourceKey
+}
+
+const feet = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+  label,
+  station: 'feet',
+  page,
+  sided,
+  remedy,
+  source: 'common-practice',
+  ...more,
+})
+const seat = (page: string, label: string, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+  label,
+  station: 'seat',
+  page,
+  sided: false,
+  remedy,
+  source: 'common-practice',
+  ...more,
+})
+const hands = (label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({ label, station: 'hands', page: 'place', sided, remedy, source: 'common-practice', ...more }) // prettier-ignore
+
+/** A pelvis that is not level is settled before a cleat is turned or moved. @source common-practice */
+const crooked = { mutedBy: ['sits-rotated', 'leg-length'] } as const
+
+/** Every cause, in the order of the work. */
+export const causes = {
+  'shoe-small': feet('shoe', 'Shoe narrow or short', true, { label: 'A shoe with room for this foot', minutes: 20, part: 'shoes', slot: 'shoes' }, { tried: { same: ['wider-shoes'] } }),
+  'shoe-tight': feet('shoe', 'Shoe tied too hard', false, { label: 'Straps looser over the ball of the foot', minutes: 1, says: 'Close the shoe firm at the heel, loose over the ball.' }),
+  'soft-shoe': feet('shoe', 'Soft upper or sole', false, { label: 'A shoe that holds the foot', minutes: 20, part: 'shoes', slot: 'shoes' }, { tried: { same: ['wider-shoes'] } }),
+  'shoe-loose': feet('shoe', 'Shoe too long', true, { label: 'A shoe of the right length', minutes: 20, part: 'shoes', slot: 'shoes' }),
+  'stiff-sole': feet('shoe', 'Sole too stiff to feel the ground', false, { label: 'A sole that gives', minutes: 20, part: 'shoes', slot: 'shoes' }),
+  'small-patch': feet('pedal', 'Small pedal under a soft sole', false, { label: 'A pedal with a larger patch, or a stiffer sole', minutes: 15, part: 'pedals', slot: 'pedals' }, { tried: { same: ['other-pedals'] } }),
+  'pedal-system': feet('pedal', 'Pedal system', false, { label: 'Pedals that are easy to get into', minutes: 15, part: 'pedals', slot: 'pedals' }, { tried: { same: ['other-pedals'] } }),
+  'cleat-forward': feet('cleat', 'Cleat too far forward', true, { label: 'Cleat back', minutes: 6, move: { setting: 'cleatSetback', way: 1, number: 'cleatShort', perUnit: 1, beyond: 1 } }, { ...crooked, tried: { same: ['cleats-back'], opposite: ['cleats-forward'] } }),
+  'cleats-apart': feet('cleat', 'Left and right cleat differ', false, { label: 'Both cleats to the same place', minutes: 8, says: 'Set both cleats to their own targets.' }, crooked),
+  rotation: feet('rotation', 'Cleat turned against the foot', true, { label: 'Cleat turned to the foot’s own direction', minutes: 5, says: 'Foot’s own direction into the middle of the float.' }, { ...crooked, tried: { same: ['cleats-turned'] } }),
+  'float-small': feet('rotation', 'Too little float for this heel', true, { label: 'A cleat with more float', minutes: 10, part: 'cleats', move: { setting: 'cleatFloat', way: 1, number: 'floatShort', perUnit: 1 } }, crooked),
+  'stance-narrow': feet('stance', 'Stance too narrow', true, { label: 'Foot outward', minutes: 6, move: { setting: 'cleatInboard', way: 1, number: 'stanceIn', perUnit: 1 } }, crooked),
+  'stance-wide': feet('stance', 'Stance too wide', true, { label: 'Foot inward', minutes: 6, move: { setting: 'cleatInboard', way: -1, number: 'stanceOut', perUnit: 1 } }, crooked),
+  'foot-tilt': feet('support', 'Foot tilts in the shoe', true, { label: 'A wedge of one degree', minutes: 8, part: 'a wedge', says: 'Smallest first, and look at the knee’s path again.' }),
+  'no-arch-support': feet('support', 'No arch support', true, { label: 'A footbed under the arch', minutes: 5, part: 'a footbed', move: { setting: 'archSupport', way: 1, number: 'archOpen', perUnit: 1 } }, { tried: { same: ['footbeds'] } }),
+  'worn-cleat': feet('wear', 'Worn or rocking cleat', true, { label: 'New cleats', minutes: 10, part: 'cleats', says: 'In the place of the old ones: mark it first.' }, { tried: { same: ['new-cleats'] } }),
+  'loose-bolts': feet('wear', 'Cleat bolts loose or missing', true, { label: 'Bolts complete, at the maker’s torque', minutes: 3 }),
+  tension: feet('wear', 'Pedal’s tension too hard', true, { label: 'Tension down', minutes: 2, says: 'Practise release on the trainer, ten times each foot.' }),
+  'crank-long': feet('pedal', 'Crank too long', false, { label: 'Shorter cranks', minutes: 30, part: 'cranks', move: { setting: 'crank', way: -1, number: 'crankLong', perUnit: 1 }, slot: 'cranks' }),
+  'nose-up': seat('tilt', 'Saddle nose too high', { label: 'Nose down', minutes: 3, move: { setting: 'saddleTilt', way: -1, number: 'tiltUp', perUnit: 1, beyond: 0.5 } }, { tried: { same: ['nose-down'], opposite: ['nose-up'] } }),
+  'nose-down': seat('tilt', 'Saddle nose too far down', { label: 'Nose up', minutes: 3, move: { setting: 'saddleTilt', way: 1, number: 'tiltDown', perUnit: 1, beyond: 0.5 } }, { tried: { same: ['nose-up'], opposite: ['nose-down'] } }),
+  'saddle-narrow': seat('saddle', 'Saddle too narrow', { label: 'A wider saddle', minutes: 15, part: 'a saddle', move: { setting: 'saddleWidth', way: 1, number: 'saddleNarrow', perUnit: 1, beyond: 3 }, slot: 'saddle' }, { tried: { same: ['other-saddle'] } }),
+  'saddle-wide': seat('saddle', 'Saddle too wide', { label: 'A narrower saddle', minutes: 15, part: 'a saddle', move: { setting: 'saddleWidth', way: -1, number: 'saddleWide', perUnit: 1, beyond: 3 }, slot: 'saddle' }, { tried: { same: ['other-saddle'] } }),
+  'no-relief': seat('saddle', 'Saddle without relief in the middle', { label: 'A saddle with relief', minutes: 15, part: 'a saddle', slot: 'saddle' }, { tried: { same: ['other-saddle'] } }),
+  'saddle-worn': seat('saddle', 'Saddle sags or is cracked', { label: 'A sound saddle', minutes: 15, part: 'a saddle', slot: 'saddle' }, { tried: { same: ['other-saddle'] } }),
+  'rubs-under-load': seat('saddle', 'Saddle rubs under load', { label: 'A saddle with a narrower nose', minutes: 15, part: 'a saddle', slot: 'saddle' }, { tried: { same: ['other-saddle'] } }),
+  'saddle-high': seat('height', 'Saddle too high', { label: 'Saddle down', minutes: 2, move: { setting: 'saddleHeight', way: -1, number: 'kneeStraight', perUnit: 0.5, beyond: 1 } }, { tried: { same: ['saddle-down'], opposite: ['saddle-up'] } }),
+  'saddle-low': seat('height', 'Saddle too low', { label: 'Saddle up', minutes: 2, move: { setting: 'saddleHeight', way: 1, number: 'kneeBent', perUnit: 0.5, beyond: 1 } }, { tried: { same: ['saddle-up'], opposite: ['saddle-down'] } }),
+  'saddle-forward': seat('setback', 'Saddle too far forward', { label: 'Saddle back', minutes: 4, move: { setting: 'saddleSetback', way: 1, number: 'load', perUnit: 0.1 } }, { tried: { same: ['saddle-back'], opposite: ['saddle-forward'] } }),
+  'saddle-back': seat('setback', 'Saddle too far back', { label: 'Saddle forward', minutes: 4, move: { setting: 'saddleSetback', way: -1, number: 'hip', perUnit: 0.1 } }, { tried: { same: ['saddle-forward'], opposite: ['saddle-back'] } }),
+  'never-moves': seat('setback', 'Never moves on the saddle', { label: 'Stand ten seconds every five minutes', minutes: 1, says: 'Costs nothing, and tells at once.' }),
+  'sits-rotated': seat('legs', 'Sits rotated', { label: 'Look for what turns the pelvis', minutes: 10, works: 0.3, says: 'Saddle’s state and width, leg length, then the cleats.' }),
+  'leg-length': seat('legs', 'One leg shorter', { label: 'A shim under the shorter leg', minutes: 15, part: 'a shim', says: 'Half of the difference at most, in steps.' }),
+  'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }),
+  'reach-long': hands('Reach too long', false, { label: 'Bar closer', minutes: 8, move: { setting: 'handReach', way: -1, number: 'elbowStraight', perUnit: 0.6 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
+  'reach-short': hands('Reach too short', false, { label: 'Bar further away', minutes: 8, move: { setting: 'handReach', way: 1, number: 'elbowBent', perUnit: 0.6 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
+  'front-low': hands('Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'torso', perUnit: 0.1 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),
+  'front-high': hands('Front too high', false, { label: 'Bar down', minutes: 6, move: { setting: 'handHeight', way: -1, number: 'handsBelow', perUnit: 1 } }, { tried: { same: ['bar-lower'], opposite: ['bar-higher'] } }),
+  'bar-wide': hands('Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: -1, number: 'barOver', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
+  'bar-narrow': hands('Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: 1, number: 'barOver', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
+  'stem-long': hands('Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1 }, slot: 'stem' }),
+  'rolled-back': hands('Bar rolled back', false, { label: 'Bar rolled forward', minutes: 3, move: { setting: 'barRoll', way: 1, number: 'barRoll', perUnit: 1 } }),
+  'rolled-forward': hands('Bar rolled forward', false, { label: 'Bar rolled back', minutes: 3, move: { setting: 'barRoll', way: -1, number: 'barRoll', perUnit: 1 } }),
+  'hoods-low': hands('Hoods too low: wrist bent to the little finger', true, { label: 'Hoods up', minutes: 12, move: { setting: 'barRoll', way: -1, number: 'wristSide', perUnit: 0.8 } }, { bar: 'drop', tried: { same: ['levers-moved'] } }),
+  'wrist-back': hands('Wrist bent back: levers too flat, or hoods too far up', true, { label: 'Levers down', minutes: 3, move: { setting: 'leverAngle', way: 1, number: 'wristBack', perUnit: 1 }, dropMove: { setting: 'barRoll', way: 1, number: 'hoodPlace', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
+  'wrist-forward': hands('Wrist bent forward: levers too low', true, { label: 'Levers up', minutes: 3, move: { setting: 'leverAngle', way: -1, number: 'leverAngle', perUnit: 1 }, dropMove: { setting: 'barRoll', way: -1, number: 'hoodPlace', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
+  'sweep-off': hands('Bar’s sweep against the hand’s own', true, { label: 'A bar with the hand’s own sweep', minutes: 25, part: 'a bar', slot: 'bar' }),
+  'grip-thick': hands('Grip too thick or squeezed hard', true, { label: 'Thinner grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: -1, number: 'gripOver', perUnit: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
+  'grip-thin': hands('Grip too thin', true, { label: 'Thicker grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: 1, number: 'gripOver', perUnit: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
+  'lever-far': hands('Brake lever too far from the bar', true, { label: 'Lever reach in', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverFar', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
+  'two-fingers': hands('Brakes with two fingers', false, { label: 'One finger, on the hook', minutes: 2, says: 'The others hold the bar.' }, { bar: 'flat' }),
+  'hook-off': hands('Lever’s hook not under the finger', true, { label: 'Lever clamp inboard until the finger lands on the hook', minutes: 4, says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'shifter-side': hands('Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6 }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'tyres-hard': hands('Tyres or fork too hard', false, { label: 'Softer tyres, more sag', minutes: 3, says: 'Within the makers’ limits, a little softer in front.' }, { tried: { same: ['softer-tyres'] } }),
+  'front-soft': hands('Fork or tyres too soft in front', false, { label: 'Firmer fork and front tyre', minutes: 3, says: 'Within the makers’ limits.' }),
+} as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore
+
+export type CauseKey = keyof typeof causes
+export const causeKeys = Object.keys(causes) as [CauseKey, ...CauseKey[]]
+
+/** A row of the table. */
+export function causeOf(key: CauseKey): CauseRow {
+  return causes[key]
+}

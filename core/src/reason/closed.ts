@@ -1,0 +1,31 @@
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { outcomesOf, resultOf } from '../change/outcome.ts'
+import type { Told } from '../change/outcome.ts'
+import { sidesOf } from '../talk/complaint.ts'
+import { shareTaken } from './learning.ts'
+import { symptomsOf } from './matching.ts'
+import { summed } from './studio.ts'
+import type { StudioCount } from './studio.ts'
+import { symptomOf } from './symptomTable.ts'
+
+/** A change counts as a trial of a cause from this share of its remedy on. @source prior */
+const COUNTS_FROM = 0.5
+
+/**
+ * What a closed visit tells a studio: for each symptom and cause, how often a change for it was tried
+ * and rated, and how often it was kept and eased. Counts only: nothing of the rider goes along.
+ */
+export function learnedFrom(told: Told, bar: BarKind): StudioCount[] {
+  const rows = told.changes.flatMap((change) =>
+    outcomesOf(change, told).flatMap(({ complaint, before, after }) =>
+      symptomsOf(complaint).flatMap((symptom) =>
+        symptomOf(symptom).causes.flatMap((cause): StudioCount[] => {
+          if (shareTaken(change, cause, sidesOf(complaint), bar, null) < COUNTS_FROM) return []
+          const eased = change.state === 'kept' && resultOf(before, after) === 'relieved'
+          return [{ symptom, cause, tried: 1, eased: eased ? 1 : 0 }]
+        }),
+      ),
+    ),
+  )
+  return summed(rows)
+}

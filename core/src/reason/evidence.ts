@@ -1,0 +1,180 @@
+import { hasReading } from '../change/measureNext.ts'
+import { definitionOf, isChoice } from '../measure/readingDefinitions.ts'
+import type { ChoiceKey, ReadingKey } from '../measure/readingDefinitions.ts'
+import { chosen, isRead, measured } from '../measure/resolve.ts'
+import { formatLength, trimmed } from '../quantity/entry.ts'
+import type { LengthUnit } from '../quantity/entry.ts'
+import type { Side } from '../quantity/sided.ts'
+import type { SourceKey } from '../sources.ts'
+import { belief, logRatio } from './arithmetic.ts'
+import type { CauseKey } from './causeTable.ts'
+import type { Facts } from './context.ts'
+import { numberRow } from './numbers.ts'
+import type { Found, NumberName } from './numbers.ts'
+import { EYE_ERROR, limits, tests } from './testTable.ts'
+import type { Strength, TestRow } from './testTable.ts'
+
+/** What one test says of a cause. */
+export interface Evidence {
+  /** names the number or the choice it goes by */
+  readonly of: NumberName | ChoiceKey
+  readonly side: Side | null
+  /** belief that its condition holds, 0 to 1 */
+  readonly belief: number
+  /** by how much it moves the log odds */
+  readonly moves: number
+  readonly speaks: 'for' | 'against' | 'unsure'
+  readonly words: string
+  readonly strength: Strength
+  /** how far past its line the number lies, in its unit; null for a choice */
+  readonly past: number | null
+  readonly source: SourceKey
+}
+
+/** A test that has nothing to go by yet. */
+export interface OpenTest {
+  readonly of: NumberName | ChoiceKey
+  readonly strength: Strength
+  /** what still has to be read for it */
+  readonly missing: readonly { readonly key: ReadingKey; readonly side: Side | 'both' }[]
+}
+
+/** What the tests say of a cause on the sides it is asked for. */
+export interface Weighed {
+  readonly said: readonly Evidence[]
+  readonly open: readonly OpenTest[]
+  /** sum of what the tests move */
+  readonly moves: number
+}
+
+/** A move of the odds smaller than this tells nothing. */
+const TELLS = 0.12
+const rows = new Map<CauseKey, readonly TestRow[]>()
+/** Tests of a cause. */
+export function testsOf(cause: CauseKey): readonly TestRow[] {
+  const known = rows.get(cause) ?? tests.filter((row) => row.cause === cause)
+  rows.set(cause, known)
+  return known
+}
+
+const isNumber = (row: TestRow): row is Extract<TestRow, { of: NumberName }> => 'of' in row
+/** Numbers as they stand at a setup, each worked out once. */
+const kept = new WeakMap<Facts, Map<string, Found | null>>()
+export function numberAt(facts: Facts, name: NumberName, side: Side): Found | null {
+  const known = kept.get(facts) ?? new Map<string, Found | null>()
+  kept.set(facts, known)
+  const { sided, of } = numberRow(name)
+  const key = sided ? `${name}:${side}` : name
+  const before = known.get(key)
+  if (before !== undefined) return before
+  const made = of(facts, side)
+  const found = made === null || !Number.isFinite(made.value) || !Number.isFinite(made.plusMinus) ? null : made
+  known.set(key, found)
+  return found
+}
+
+/** How far past its line a number lies, in its unit; minus is short of it. */
+export function pastOf(row: Extract<TestRow, { of: NumberName }>, value: number): number {
+  if (row.above !== undefined) return value - (row.above === 0 ? 0 : limits[row.above])
+  return row.below === undefined ? 0 : limits[row.below] - value
+}
+
+/** "22°", "8 mm", "14 %". */
+function shown(name: NumberName, value: number, unit: LengthUnit): string {
+  const { unit: own } = numberRow(name)
+  if (own === 'mm') return `${formatLength(value, unit, unit === 'mm' ? 0 : undefined)} ${unit}`
+  return own === 'deg' ? `${trimmed(value, Math.abs(value) < 10 ? 1 : 0)}°` : `${trimmed(value, 0)} %`
+}
+
+function numberEvidence(row: Extract<TestRow, { of: NumberName }>, found: Found, side: Side | null, unit: LengthUnit): Evidence {
+  const past = pastOf(row, found.value)
+  const b = belief(past, found.plusMinus, row.soft)
+  const moves = logRatio(b, row.strength)
+  const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
+  const said = (past > 0 ? row.for : row.against)
+    .replace('{v}', shown(row.of, found.value, unit))
+    .replace('{a}', shown(row.of, Math.abs(found.value), unit))
+  const by = found.isRead || speaks !== 'for' ? '' : ' By the model.'
+  const doubt = speaks === 'unsure' ? ` Too close to call: ±${shown(row.of, found.plusMinus, unit)}.` : ''
+  return { of: row.of, side, belief: b, moves, speaks, words: `${said}${by}${doubt}`, strength: row.strength, past, source: row.source }
+}
+
+/**
+ * What all tests of a cause say together, on the sides asked for: of a number of each side the one
+ * that speaks most for the cause counts. Several tests on one reading count once, the strongest.
+ */
+export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[], unit: LengthUnit = 'mm'): Weighed {
+  const { bar } = facts.setup.rider
+  const byReading = new Map<string, Evidence[]>()
+  const open: OpenTest[] = []
+  for (const row of testsOf(cause)) {
+    if (row.bar !== undefined && row.bar !== bar) continue
+    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, unit) : byChoice(facts, row, sides)
+    if (evidence !== null) byReading.set(root, [...(byReading.get(root) ?? []), evidence])
+    else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
+  }
+  const said = [...byReading.values()].map((list) => list.sort((a, b) => Math.abs(b.moves) - Math.abs(a.moves))[0]!)
+  return { said, open, moves: said.reduce((sum, { moves }) => sum + moves, 0) }
+}
+
+interface Answer {
+  readonly evidence: Evidence | null
+  readonly missing: OpenTest['missing']
+  /** the reading it hangs on */
+  readonly root: string
+}
+
+function byNumber(facts: Facts, row: Extract<TestRow, { of: NumberName }>, sides: readonly Side[], unit: LengthUnit): Answer {
+  const { sided, readings } = numberRow(row.of)
+  const wanted = readings(facts)
+  const root = wanted[0] ?? row.of
+  const found = sides.flatMap((side) => {
+    const number = numberAt(facts, row.of, side)
+    return number === null ? [] : [numberEvidence(row, number, sided ? side : null, unit)]
+  })
+  const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
+  if (evidence !== null) return { evidence, missing: [], root }
+  const { bar } = facts.setup.rider
+  if (wanted.some((key) => !hasReading(key, bar))) return { evidence: null, missing: [], root }
+  return { evidence, missing: wanted.flatMap((key) => missingOf(facts, key, sides)), root }
+}
+
+function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, sides: readonly Side[]): Answer {
+  const { choice, is, strength, source } = row
+  const { bar } = facts.setup.rider
+  const { sided } = definitionOf(choice)
+  const found = sides.flatMap((side): Evidence[] => {
+    const option = chosen(facts.setup.now, choice, side)
+    if (option === null) return []
+    const holds = is.includes(option)
+    const b = holds ? 1 - EYE_ERROR : EYE_ERROR
+    const speaks = holds ? 'for' : 'against'
+    const moves = logRatio(b, strength)
+    return [
+      {
+        of: choice,
+        side: sided ? side : null,
+        belief: b,
+        moves,
+        speaks,
+        words: holds ? row.for : row.against,
+        strength,
+        past: null,
+        source,
+      },
+    ]
+  })
+  const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
+  const missing = evidence === null && hasReading(choice, bar) ? missingOf(facts, choice, sides) : []
+  return { evidence, missing, root: choice }
+}
+
+/** A reading that is not taken on one of the sides; one that stands for both is asked for once. */
+function missingOf(facts: Facts, key: ReadingKey, sides: readonly Side[]): OpenTest['missing'] {
+  const { now } = facts.setup
+  const { sided } = definitionOf(key)
+  if (!sided) return isRead(now, key) ? [] : [{ key, side: 'both' }]
+  return sides
+    .filter((side) => (isChoice(key) ? chosen(now, key, side) === null : measured(now, key, side) === null))
+    .map((side) => ({ key, side }))
+}

@@ -1,0 +1,304 @@
+import { knockOn, defaultHolds } from '../change/knockOn.ts'
+import { failedBefore } from '../change/outcome.ts'
+import type { Told } from '../change/outcome.ts'
+import { cautionsFor } from '../change/cautions.ts'
+import type { KnockOn } from '../change/knockOnResult.ts'
+import { withMoves } from '../change/moves.ts'
+import type { RequestedMove } from '../change/moves.ts'
+import { changeWords } from '../change/moveWords.ts'
+import { settingOf } from '../change/settings.ts'
+import { settled, standingOf } from '../change/setup.ts'
+import type { Setup } from '../change/setup.ts'
+import { withFree } from '../body/calibration.ts'
+import { buildModel } from '../measure/riderModel.ts'
+import { sides as bothSides } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import { complaintTitle, isTold, positiveWarnings, unansweredWarnings } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { legLengthReadings } from '../seat/inputs.ts'
+import { SETBACK_STEP } from '../seat/setback.ts'
+import { LIKELY, oddsOf, probabilityOf } from './arithmetic.ts'
+import { causeKeys, causeOf, workOrder } from './causeTable.ts'
+import type { CauseKey } from './causeTable.ts'
+import { factsAt } from './context.ts'
+import type { Facts } from './context.ts'
+import { weigh } from './evidence.ts'
+import { moveFor } from './learning.ts'
+import { UNTOLD, isOpenToAct, stepOf, stillToGo } from './rank.ts'
+import type { RankedCause } from './rank.ts'
+
+/** What a move is expected to do for a complaint. */
+export interface Effect {
+  readonly complaintId: string
+  readonly title: string
+  readonly words: 'much better' | 'better' | 'somewhat better' | 'no change' | 'watch'
+  /** fall of the belief in its causes, 0 to 1; minus is a rise */
+  readonly eases: number
+}
+
+/** A change to try first. */
+export interface FirstMove {
+  readonly cause: CauseKey
+  readonly side: RankedCause['side']
+  /** "Saddle down 5", or what part to look for */
+  readonly words: string
+  /** what is asked for on the move card, whole; empty where it is a part to look for, or an advice */
+  readonly requested: readonly RequestedMove[]
+  /** why, for the record */
+  readonly reason: string
+  readonly effects: readonly Effect[]
+  /** what it would make likelier that nobody has told of */
+  readonly harms: readonly { readonly cause: CauseKey; readonly rises: number }[]
+  readonly minutes: number
+  readonly part: string | null
+  readonly says: string
+  readonly cautions: readonly string[]
+  /** nothing was read that speaks for it: what is usual alone does */
+  readonly isGuess: boolean
+  readonly score: number
+}
+
+/** Of what a first step leaves, later steps take this share: a cap is no reason to do something else first. @source prior */
+const LATER_STEPS = 0.6
+/** A part or an advice takes this share of its cause away, where nothing can be computed. @source prior */
+const PART_WORKS = 0.75
+/** A standard step takes this share of an unread cause away. @source prior */
+const UNREAD_WORKS = 0.35
+/** What a minute, a part, and a step upstream weigh against relief. @source prior */
+const costs = { minute: 0.006, part: 0.08, station: 0.004 } as const
+/** A rise of a belief smaller than this is no harm. @source prior */
+const NO_HARM = 0.05
+/** Severity of what nobody has told of. @source prior */
+const UNTOLD_WEIGHT = 0.3
+
+/** Moves that a station works out exactly, where its judgement has one. */
+const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => RequestedMove[] | null>> = {
+  rotation: ({ feet }, sides) =>
+    sides.flatMap((side): RequestedMove[] => {
+      const judged = feet.rotation[side]
+      return judged.state === 'missing' || judged.turn === 0 ? [] : [{ setting: 'cleatTurn', side, by: judged.turn }]
+    }),
+  'cleat-forward': ({ feet }, sides) =>
+    sides.flatMap((side): RequestedMove[] => {
+      const judged = feet.cleat[side]
+      return judged.state === 'missing' || judged.result.difference <= 0
+        ? []
+        : [{ setting: 'cleatSetback', side, by: judged.result.difference }]
+    }),
+  'cleats-apart': ({ feet }) =>
+    bothSides.flatMap((side): RequestedMove[] => {
+      const judged = feet.cleat[side]
+      return judged.state === 'missing' || Math.abs(judged.result.difference) < 1
+        ? []
+        : [{ setting: 'cleatSetback', side, by: judged.result.difference }]
+    }),
+  'foot-tilt': ({ feet }, sides) => [
+    ...sides.flatMap((side): RequestedMove[] => (feet.wedge[side].by === 0 ? [] : [{ setting: 'wedge', side, by: feet.wedge[side].by }])),
+  ],
+  'no-arch-support': ({ feet }, sides) =>
+    sides.flatMap((side): RequestedMove[] =>
+      feet.footbed[side].by <= 0 ? [] : [{ setting: 'archSupport', side, by: feet.footbed[side].by }],
+    ),
+  'nose-up': ({ seat }) => tiltMove(seat.tilt.by, -1),
+  'nose-down': ({ seat }) => tiltMove(seat.tilt.by, 1),
+  'saddle-high': (facts) => heightMove(facts, -1),
+  'saddle-low': (facts) => heightMove(facts, 1),
+  'saddle-forward': () => [{ setting: 'saddleSetback', side: 'both', by: SETBACK_STEP }],
+  'saddle-back': () => [{ setting: 'saddleSetback', side: 'both', by: -SETBACK_STEP }],
+  'leg-length': ({ seat, setup }) => {
+    const { shorter, now } = seat.legs
+    const { difference } = legLengthReadings(setup.now)
+    return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
+  },
+}
+
+function tiltMove(by: number, way: 1 | -1): RequestedMove[] | null {
+  return Math.sign(by) === way ? [{ setting: 'saddleTilt', side: 'both', by }] : null
+}
+
+function heightMove({ seat: { height } }: Facts, way: 1 | -1): RequestedMove[] | null {
+  return height === null || Math.sign(height.by) !== way ? null : [{ setting: 'saddleHeight', side: 'both', by: height.by }]
+}
+
+/** The moves that answer a cause: as its station works them out, else by how far its number lies past its line, else one step. */
+export function remedyMoves(
+  facts: Facts,
+  cause: CauseKey,
+  sides: readonly Side[],
+): { readonly moves: readonly RequestedMove[]; readonly isSized: boolean } {
+  const own = exact[cause]?.(facts, sides) ?? null
+  if (own !== null && own.length > 0) return { moves: own, isSized: true }
+  const move = moveFor(cause, facts.setup.rider.bar)
+  if (move === null) return { moves: [], isSized: false }
+  const { sided, resolution, ofPart } = settingOf(move.setting)
+  const places: readonly (Side | 'both')[] = sided ? sides : ['both']
+  const step = stepOf(facts, cause)
+  let isSized = false
+  const moves = places.map((side): RequestedMove => {
+    const rest = stillToGo(facts, cause, side === 'both' ? sides : [side])
+    if (rest !== null && rest > 0) isSized = true
+    const by = rest === null || rest <= 0 ? step : Math.max(resolution, Math.round(rest / resolution) * resolution)
+    return { setting: move.setting, side, by: move.way * by }
+  })
+  // Of a part whose size nothing says, another one is looked for, and none is named.
+  return ofPart && !isSized ? { moves: [], isSized } : { moves, isSized }
+}
+
+/** The setup a change would lead to: nothing read after it, the body as it is. */
+export function setupAfter(setup: Setup, change: Pick<KnockOn, 'moves' | 'exchanges'>, requested: readonly RequestedMove[]): Setup {
+  const moved: RequestedMove[] = change.moves.map(({ setting, side, by }) => ({ setting, side, by }))
+  // Sizes of parts are written as exchanges; here they stand as the moves they are.
+  const sizes = requested.filter(({ setting }) => settingOf(setting).ofPart)
+  const by = withMoves(setup.folded.by, [...moved, ...sizes])
+  const built = buildModel(setup.rider.values, setup.rider.bar, by)
+  return {
+    ...setup,
+    now: settled(setup.baseline, by),
+    folded: { ...setup.folded, by },
+    built,
+    model: built.model && withFree(built.model, setup.rider.usual.values),
+  }
+}
+
+interface Judge {
+  readonly facts: Facts
+  readonly complaints: readonly Complaint[]
+  readonly ranked: readonly RankedCause[]
+  readonly told: Told
+  readonly weight: (complaintId: string) => number
+  /** belief in every cause at the setup as it stands, told of or not */
+  readonly now: ReadonlyMap<CauseKey, number>
+}
+
+/** Belief in every cause by its tests alone. */
+function beliefs(facts: Facts, priors: ReadonlyMap<CauseKey, number>): Map<CauseKey, number> {
+  return new Map(
+    causeKeys.map((cause) => {
+      const { moves } = weigh(facts, cause, bothSides)
+      return [cause, probabilityOf(oddsOf(priors.get(cause) ?? UNTOLD) * Math.exp(moves))] as const
+    }),
+  )
+}
+
+/**
+ * Changes to try first for the complaints, best first. Never past a positive warning sign, and never
+ * for a cause that something stands before.
+ * @param weight of a complaint, by its id
+ */
+export function firstMoves(
+  facts: Facts,
+  complaints: readonly Complaint[],
+  ranked: readonly RankedCause[],
+  weight: (complaintId: string) => number,
+): FirstMove[] {
+  const { input } = facts
+  if (positiveWarnings(input.complaints).length > 0) return []
+  const told: Told = { complaints: input.complaints, ratings: input.ratings, changes: input.changes }
+  const ready = complaints.filter(isTold)
+  const priors = new Map(ranked.map(({ cause, probability, said }) => [cause, priorBefore(probability, said)] as const))
+  const judge: Judge = { facts, complaints: ready, ranked, told, weight, now: beliefs(facts, priors) }
+  const candidates = ready.reduce<RankedCause[]>((found, { id }) => {
+    const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
+    const acting = mine.filter(isOpenToAct)
+    // Where no cause is likely, the likeliest is still the one to try.
+    const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED ? [mine[0]] : []
+    return [...found, ...(acting.length > 0 || found.some((row) => row.explains.includes(id)) ? acting.slice(0, MOST_WEIGHED) : likeliest)]
+  }, [])
+  return candidates.flatMap((row) => candidate(judge, priors, row) ?? []).sort((a, b) => b.score - a.score)
+}
+/** A cause less likely than this is not tried, even where there is no likelier one. @source prior */
+const LEAST_TRIED = 0.08
+/** Causes of a complaint whose moves are worked out: those further down cannot come first. */
+const MOST_WEIGHED = 4
+
+/** What a belief was before its tests. */
+function priorBefore(probability: number, said: RankedCause['said']): number {
+  const moves = said.reduce((sum, one) => sum + one.moves, 0)
+  return probabilityOf(oddsOf(probability) * Math.exp(-moves))
+}
+
+function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: RankedCause): FirstMove | null {
+  const { facts, told } = judge
+  const { cause } = row
+  const { remedy, station } = causeOf(cause)
+  const sides: readonly Side[] = row.side === 'left' || row.side === 'right' ? [row.side] : bothSides
+  const { moves: requested, isSized } = remedyMoves(facts, cause, sides)
+  const spoken = row.said.filter(({ speaks }) => speaks === 'for')
+  const base = {
+    cause,
+    side: row.side,
+    requested,
+    reason: [causeOf(cause).label, ...spoken.map(({ words }) => words)].join('. ').replace(/\.\./g, '.').slice(0, 600),
+    minutes: remedy.minutes,
+    part: remedy.part ?? null,
+    says: remedy.says ?? '',
+    isGuess: spoken.length === 0 && row.learned.every(({ moves }) => moves <= 0),
+  }
+  const cost = costs.minute * remedy.minutes + (remedy.part === undefined ? 0 : costs.part) + costs.station * workOrder.indexOf(station)
+  const severity = Math.max(0.1, ...row.explains.map(judge.weight))
+  if (requested.length === 0) {
+    if (told.changes.some((change) => change.exchanges.some(({ slot }) => slot === remedy.slot) && change.state === 'undone')) return null
+    const eases = row.probability * (remedy.works ?? PART_WORKS)
+    return { ...base, words: remedy.label, effects: effectsOf(judge, row, eases), harms: [], cautions: [], score: severity * eases - cost }
+  }
+  if (failedBefore(requested, told) !== null) return null
+  const change = knockOn(standingOf(facts.setup), requested, defaultHolds(requested), 'step', facts.input.pace)
+  if (change.moves.length + change.exchanges.length === 0) return null
+  const after = factsAt(facts.input, setupAfter(facts.setup, change, requested))
+  const then = beliefs(after, priors)
+  const before = stillToGo(facts, cause, sides)
+  const rest = stillToGo(after, cause, sides)
+  const stepped = Math.max(...change.moves.filter(({ role }) => role === 'chosen').map(({ by }) => Math.abs(by)), 0)
+  const wanted = Math.max(...requested.map(({ by }) => Math.abs(by)))
+  const share =
+    !isSized || before === null || before <= 0
+      ? UNREAD_WORKS
+      : rest !== null && rest < before - 1e-6
+        ? Math.min(1, (before - rest) / before)
+        : Math.min(1, (stepped || wanted) / wanted)
+  const fall = Math.max(0, (judge.now.get(cause) ?? 0) - (then.get(cause) ?? 0))
+  const eases = Math.max(row.probability * (share + (1 - share) * LATER_STEPS) * 0.9, Math.min(row.probability, fall))
+  const harms = causeKeys.flatMap((other) => {
+    const rises = (then.get(other) ?? 0) - (judge.now.get(other) ?? 0)
+    return other === cause || rises < NO_HARM ? [] : [{ cause: other, rises }]
+  })
+  const harm = harms.reduce((sum, { cause: other, rises }) => {
+    const telling = judge.ranked.find((one) => one.cause === other)
+    const weight = telling ? Math.max(...telling.explains.map(judge.weight)) : UNTOLD_WEIGHT
+    return sum + weight * rises
+  }, 0)
+  return {
+    ...base,
+    words: changeWords(change).join(', '),
+    effects: effectsOf(judge, row, eases, harms),
+    harms,
+    cautions: cautionsFor(change),
+    score: severity * eases - harm - cost,
+  }
+}
+
+/** What a change does for each complaint: what its cause eases, and what gets likelier that would hurt it. */
+function effectsOf(judge: Judge, row: RankedCause, eases: number, harms: FirstMove['harms'] = []): Effect[] {
+  return judge.complaints.flatMap((complaint): Effect[] => {
+    const helped = row.explains.includes(complaint.id) ? eases : 0
+    const hurt = harms.reduce((sum, { cause, rises }) => {
+      const other = judge.ranked.find((one) => one.cause === cause)
+      return other?.explains.includes(complaint.id) ? Math.max(sum, rises) : sum
+    }, 0)
+    const net = helped - hurt
+    if (Math.abs(net) < 1e-9) return []
+    const words = net >= 0.5 ? 'much better' : net >= 0.25 ? 'better' : net > 0.02 ? 'somewhat better' : net < -0.02 ? 'watch' : 'no change'
+    return [{ complaintId: complaint.id, title: complaintTitle(complaint), words, eases: net }]
+  })
+}
+
+/** Whether warning signs of any complaint are still to be asked. */
+export function hasToAsk(complaints: readonly Complaint[]): boolean {
+  return complaints.some((complaint) => unansweredWarnings(complaint).length > 0)
+}
+
+/** Whether a move is more than a guess: its cause is likely, and something read speaks for it. */
+export function isWorthActing(move: FirstMove, ranked: readonly RankedCause[]): boolean {
+  const row = ranked.find(({ cause }) => cause === move.cause)
+  return row !== undefined && row.probability >= LIKELY && !move.isGuess
+}

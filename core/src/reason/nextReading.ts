@@ -1,0 +1,138 @@
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import { readingName } from '../measure/readingEntry.ts'
+import type { MethodKey } from '../measure/methods.ts'
+import type { Side } from '../quantity/sided.ts'
+import { midSentence } from '../quantity/words.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { LIKELY, entropy } from './arithmetic.ts'
+import { causeOf } from './causeTable.ts'
+import type { RankedCause } from './rank.ts'
+import { strengths } from './testTable.ts'
+
+/** Minutes a reading takes, by its usual method. @source prior */
+export const minutesOf: Readonly<Record<MethodKey, number>> = {
+  tape: 1.5,
+  ruler: 1.5,
+  level: 1,
+  goniometer: 2,
+  photo: 3,
+  motion: 10,
+  mat: 10,
+  card: 4,
+  picture: 5,
+  scale: 0.5,
+  eye: 0.5,
+  calliper: 1,
+  maker: 0.5,
+  told: 0.3,
+  template: 3,
+}
+/** What a minute of the fitter's costs, in nats of what is to be decided. @source prior */
+const MINUTE = 0.004
+/** Severity of a complaint nobody has rated yet. */
+const USUAL_SEVERITY = 5
+
+/** A reading that would decide most, or a few that do so together. */
+export interface NextReading {
+  readonly readings: readonly { readonly key: ReadingKey; readonly side: Side | 'both' }[]
+  /** what it would decide, in words */
+  readonly why: string
+  /** minutes by the usual method */
+  readonly minutes: number
+  /** nats of the causes' entropy it is expected to take away, weighted by severity, less its cost */
+  readonly gain: number
+  /** whether an answer would change which cause comes first */
+  readonly decides: boolean
+}
+
+/** Severity of a complaint as it weighs, 0.1 to 1. */
+export function weightOf(complaint: Pick<Complaint, 'severity'>, now: number | null = complaint.severity): number {
+  return Math.max(1, now ?? USUAL_SEVERITY) / 10
+}
+
+/** Minutes that readings take together; the second side of one takes half as long. */
+export function minutesFor(readings: NextReading['readings']): number {
+  const seen = new Set<ReadingKey>()
+  return readings.reduce((sum, { key }) => {
+    const one = minutesOf[definitionOf(key).method]
+    const more = seen.has(key) ? one / 2 : one
+    seen.add(key)
+    return sum + more
+  }, 0)
+}
+
+/**
+ * What to read next: for every test that has nothing to go by, the entropy of the causes it is
+ * expected to take away, by how often it is positive with the cause and without it, less its cost.
+ * @param weight of a complaint, by its id
+ * @returns the most worth first
+ */
+export function nextReadings(ranked: readonly RankedCause[], weight: (complaintId: string) => number): NextReading[] {
+  const acting = ranked.filter(({ muted }) => muted === null)
+  const [leader, second] = acting
+  const bundles = new Map<string, { readings: NextReading['readings']; gain: number; tested: RankedCause[]; decides: boolean }>()
+  for (const row of acting) {
+    const p = row.probability
+    const severity = Math.max(0.1, ...row.explains.map(weight))
+    // Tests of one cause that hang on one reading count once, the strongest.
+    const taken = new Set<string>()
+    for (const test of [...row.open].sort((a, b) => strengths[b.strength].sensitivity - strengths[a.strength].sensitivity)) {
+      const missing = unique(test.missing)
+      const name = missing.map(({ key, side }) => `${key}:${side}`).join('|')
+      if (missing.length === 0 || taken.has(name)) continue
+      taken.add(name)
+      const { sensitivity: s, falseRate: f } = strengths[test.strength]
+      const positive = p * s + (1 - p) * f
+      const [ifSo, ifNot] = [(p * s) / positive, (p * (1 - s)) / (1 - positive)]
+      const gain = severity * (entropy(p) - positive * entropy(ifSo) - (1 - positive) * entropy(ifNot))
+      const decides =
+        leader !== undefined &&
+        (row === leader ? second !== undefined && ifNot < second.probability : ifSo > leader.probability) &&
+        (row === leader || p >= 0.05)
+      const before = bundles.get(name) ?? { readings: missing, gain: 0, tested: [], decides: false }
+      bundles.set(name, { ...before, gain: before.gain + gain, tested: [...before.tested, row], decides: before.decides || decides })
+    }
+  }
+  return [...bundles.values()]
+    .map(({ readings, gain, tested, decides }): NextReading => {
+      const minutes = minutesFor(readings)
+      return { readings, why: whyWords(tested, leader), minutes, gain: gain - MINUTE * minutes, decides }
+    })
+    .filter(({ gain }) => gain > 0)
+    .sort((a, b) => b.gain - a.gain)
+}
+
+function unique(readings: NextReading['readings']): NextReading['readings'] {
+  return readings.filter((one, i) => readings.findIndex(({ key, side }) => key === one.key && side === one.side) === i)
+}
+
+/** "Would decide between saddle too high and cleat too far forward." */
+function whyWords(tested: readonly RankedCause[], leader: RankedCause | undefined): string {
+  const [first, other] = [...tested].sort((a, b) => b.probability - a.probability)
+  const name = (row: RankedCause) => midSentence(causeOf(row.cause).label)
+  if (first === undefined) return ''
+  if (leader !== undefined && first.cause !== leader.cause) return `Would decide between ${name(leader)} and ${name(first)}.`
+  if (other !== undefined && other.cause !== first.cause) return `Would decide between ${name(first)} and ${name(other)}.`
+  return `Would decide whether it is this: ${name(first)}.`
+}
+
+/** "Knee at the bottom, left and right", "cleat setback and shoe size, right". */
+export function readingsWords(readings: NextReading['readings']): string {
+  const keys = [...new Set(readings.map(({ key }) => key))]
+  const names = keys.map((key, i) => (i === 0 ? definitionOf(key).label : midSentence(definitionOf(key).label)))
+  const sided = readings.filter(({ side }) => side !== 'both').map(({ side }) => side)
+  const where = [...new Set(sided)]
+  const only = readings.length === 1 ? readings[0] : undefined
+  if (only !== undefined) return readingName(only.key, only.side)
+  const last = names.at(-1) ?? ''
+  const listed = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${last}` : last
+  return where.length === 0 ? listed : `${listed}, ${where.join(' and ')}`
+}
+
+/** Readings worth taking for the complaints: those that could still change which cause comes first. */
+export function shortList(next: readonly NextReading[], ranked: readonly RankedCause[]): NextReading[] {
+  const leader = ranked.find(({ muted }) => muted === null)
+  const open = leader === undefined || !leader.isRead || leader.probability < LIKELY
+  return next.filter(({ decides, gain }) => decides || (open && gain > 0.01))
+}

@@ -1,0 +1,2 @@
+ALTER TABLE "complaints" DROP COLUMN "region";--> statement-breakpoint
+ALTER TABLE "complaints" DROP COLUMN "side";

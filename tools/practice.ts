@@ -1,0 +1,72 @@
+// `npm run practice -- --riders 200 --seed 1`: practice riders with hidden causes, played along the
+// reasoner's own way, and how often it was right. The riders come from a body with parameters that the
+// reasoner's model does not have.
+import { parseArgs } from 'node:util'
+import { CHANGES_EACH, play } from '../core/src/prove/practice/play.ts'
+import type { PlayedComplaint } from '../core/src/prove/practice/play.ts'
+
+const { values } = parseArgs({
+  options: {
+    riders: { type: 'string', default: '100' },
+    seed: { type: 'string', default: '1' },
+    verbose: { type: 'boolean', default: false },
+  },
+})
+const [riders, seed] = [Number(values.riders), Number(values.seed)]
+if (!Number.isInteger(riders) || riders < 1 || riders > 100_000 || !Number.isInteger(seed)) {
+  console.error('--riders must be a whole number from 1 to 100000, --seed a whole number.')
+  process.exit(2)
+}
+
+const started = Date.now()
+const played = Array.from({ length: riders }, (_, i) => play(seed * 1_000_003 + i))
+const well = played.filter(({ warned }) => !warned)
+const all = well.flatMap(({ complaints }) => complaints)
+const share = (list: readonly PlayedComplaint[], test: (one: PlayedComplaint) => boolean) =>
+  list.length === 0 ? '–' : `${((100 * list.filter(test).length) / list.length).toFixed(1)} %`
+const median = (list: readonly number[]) => [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)] ?? 0
+const within = (n: number) => (one: PlayedComplaint) => one.relievedAfter !== null && one.relievedAfter <= n
+
+console.log(`${riders} practice riders, seed ${seed}: ${all.length} complaints, ${((Date.now() - started) / 1000).toFixed(0)} s`)
+console.log(`true cause first            ${share(all, ({ place }) => place === 0)}`)
+console.log(`true cause among three      ${share(all, ({ place }) => place !== null && place < 3)}`)
+console.log(
+  `readings before first move  ${median(well.map((one) => one.readings))} (median), ${median(well.map((one) => one.minutes)).toFixed(0)} min`,
+)
+for (const n of [1, 2, 3]) {
+  const solved = well.filter(({ complaints }) => complaints.every(within(n * complaints.length))).length
+  console.log(
+    `eased within ${n} ${n === 1 ? 'change ' : 'changes'} a complaint: ${((100 * solved) / well.length).toFixed(1)} % of riders (${share(
+      all.filter((_, i) => i >= 0),
+      within(n * 3),
+    )} of complaints within ${n * 3})`,
+  )
+}
+const single = well.filter(({ complaints }) => complaints.length === 1)
+console.log(
+  `one hidden cause: eased within 1, 2, ${CHANGES_EACH} changes  ${[1, 2, CHANGES_EACH]
+    .map((n) =>
+      share(
+        single.flatMap(({ complaints }) => complaints),
+        within(n),
+      ),
+    )
+    .join(', ')}`,
+)
+console.log(
+  `moves past a warning sign   ${played.reduce((sum, { pastWarning }) => sum + pastWarning, 0)} (${played.length - well.length} riders with one)`,
+)
+console.log('\nsymptom: complaints, first, among three, eased')
+for (const symptom of [...new Set(all.map((one) => one.symptom))].sort()) {
+  const rows = all.filter((one) => one.symptom === symptom)
+  console.log(
+    `${symptom.padEnd(20)} ${String(rows.length).padStart(4)}  ${share(rows, ({ place }) => place === 0).padStart(7)}  ${share(rows, ({ place }) => place !== null && place < 3).padStart(7)}  ${share(rows, ({ relievedAfter }) => relievedAfter !== null).padStart(7)}`,
+  )
+}
+console.log('\nhidden cause: how often, first, among three, eased')
+for (const cause of [...new Set(all.map((one) => one.cause))].sort()) {
+  const rows = all.filter((one) => one.cause === cause)
+  console.log(
+    `${cause.padEnd(20)} ${String(rows.length).padStart(4)}  ${share(rows, ({ place }) => place === 0).padStart(7)}  ${share(rows, ({ place }) => place !== null && place < 3).padStart(7)}  ${share(rows, ({ relievedAfter }) => relievedAfter !== null).padStart(7)}`,
+  )
+}

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { Tag } from 'ant-design-vue'
+import { computed } from 'vue'
+import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import type { RankedCause } from '@level-stance/core/reason/rank'
+import { useReasoning } from '../stores/reasoning.ts'
+
+/** Which causes of what was told the open page is about. */
+const props = defineProps<{ station: CauseStation; page: string }>()
+const reasoning = useReasoning()
+const causes = computed(() => reasoning.causesOn(props.station, props.page))
+const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
+const titles = (row: RankedCause) =>
+  (reasoning.reasoning?.complaints ?? []).flatMap(({ id, title }) => (row.explains.includes(id) ? [title] : [])).join(', ')
+const colour = (row: RankedCause) => (row.isRead && row.probability >= 0.55 && row.muted === null ? 'warning' : 'default')
+</script>
+
+<template>
+  <p v-if="causes.length > 0" class="about" data-testid="page-causes">
+    <Tag v-for="row in causes" :key="row.cause" :color="colour(row)" :title="titles(row)"
+      >{{ causeOf(row.cause).label }}{{ row.side && row.side !== 'both' ? `, ${row.side}` : '' }}: {{ word(row) }}</Tag
+    >
+  </p>
+</template>
+
+<style scoped>
+.about {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 0;
+  padding: 4px 0;
+}
+.about :deep(.ant-tag) {
+  white-space: normal;
+}
+</style>

@@ -1,0 +1,143 @@
+import { useDebounceFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import type { FirstMove } from '@level-stance/core/reason/firstMove'
+import type { RankedCause } from '@level-stance/core/reason/rank'
+import type { Reasoning } from '@level-stance/core/reason/reason'
+import type { StudioCounts } from '@level-stance/core/reason/studio'
+import { api } from '../api/client.ts'
+import { startReasonWorker } from '../workers/startWorker.ts'
+import type { ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
+import { useFeet } from '../stations/feet/useFeet.ts'
+import { useBoard } from './board.ts'
+import { useMat } from './mat.ts'
+import { usePreferences } from './preferences.ts'
+import { useUncertainty } from './uncertainty.ts'
+import { useVisit } from './visit.ts'
+
+/** The worker is asked when the hand rests this long, ms: well within what an eye waits for. */
+const PAUSE = 60
+
+/** What the reasoner says of the open visit: ranked causes, what to read next, what to try first. */
+export const useReasoning = defineStore('reasoning', () => {
+  const visit = useVisit()
+  const board = useBoard()
+  const uncertainty = useUncertainty()
+  const mat = useMat()
+  const feet = useFeet()
+  const preferences = usePreferences()
+  const reasoning = shallowRef<Reasoning | null>(null)
+  const studio = shallowRef<StudioCounts | null>(null)
+  const trouble = ref(false)
+  /** the complaint that is looked at; null = all together */
+  const focus = ref<string | null>(null)
+  let worker: Worker | null = null
+  let asked = 0
+
+  function ask(): void {
+    const { head, dossier } = visit
+    if (head === null || dossier === null) return
+    worker ??= listen(startReasonWorker())
+    asked += 1
+    const question: ReasonQuestion = {
+      id: asked,
+      visit: {
+        readings: visit.readings,
+        ledger: visit.ledger,
+        complaints: visit.complaints,
+        ratings: visit.ratings,
+        riding: visit.riding,
+        kind: head.kind,
+        choices: visit.choices,
+        pace: visit.pace,
+        earlierVisits: dossier.earlierVisits,
+        otherBikes: feet.otherBikes,
+        mat: mat.measured?.result ?? null,
+        studio: studio.value,
+      },
+      spreads: uncertainty.spreads,
+      focus: focus.value,
+      unit: preferences.unit,
+    }
+    // What Vue hands out may be wrapped; a message carries plain things.
+    worker.postMessage(JSON.parse(JSON.stringify(question)))
+  }
+
+  function listen(started: Worker): Worker {
+    started.addEventListener('message', ({ data }: MessageEvent<ReasonAnswer>) => {
+      if (data.id === asked) reasoning.value = data.reasoning
+    })
+    started.addEventListener('error', () => (trouble.value = true))
+    return started
+  }
+
+  /** What this studio's closed visits came to; without an answer nothing of it is used. */
+  async function loadStudio(): Promise<void> {
+    try {
+      const { learns, counts } = await api<{ learns: boolean; counts: StudioCounts }>('GET', '/studio/learned')
+      studio.value = learns ? counts : null
+    } catch {
+      studio.value = null
+    }
+  }
+
+  const soon = useDebounceFn(ask, PAUSE)
+  watch(
+    () =>
+      [
+        visit.readings,
+        visit.ledger,
+        visit.complaints,
+        visit.ratings,
+        visit.riding,
+        visit.choices,
+        visit.pace,
+        uncertainty.spreads,
+        mat.measured,
+        feet.otherBikes,
+        studio.value,
+        preferences.unit,
+      ] as const,
+    () => void soon(),
+    { immediate: true },
+  )
+  watch(focus, ask)
+  watch(
+    () => visit.head?.visitId,
+    (id) => {
+      reasoning.value = null
+      focus.value = null
+      if (id !== undefined) void loadStudio()
+    },
+    { immediate: true },
+  )
+  // A complaint that is gone is looked at no more.
+  watch(
+    () => visit.complaints,
+    (told) => {
+      if (focus.value !== null && !told.some(({ id }) => id === focus.value)) focus.value = null
+    },
+  )
+
+  const reasoned = computed(() => reasoning.value?.reasoned ?? null)
+  /** readings worth taking for the complaints, each once */
+  const shortKeys = computed<readonly ReadingKey[]>(() => [
+    ...new Set((reasoned.value?.short ?? []).flatMap(({ readings }) => readings.map(({ key }) => key))),
+  ])
+  /** causes that are dealt with on a page, over all complaints, likeliest first */
+  function causesOn(station: CauseStation, page: string): RankedCause[] {
+    const found = (reasoning.value?.complaints ?? []).flatMap(({ causes }) => causes)
+    const here = found.filter(({ cause }) => causeOf(cause).station === station && causeOf(cause).page === page)
+    return here.filter((row, i) => here.findIndex(({ cause }) => cause === row.cause) === i)
+  }
+
+  /** Puts a move on the card. */
+  function take({ requested, reason }: FirstMove): void {
+    board.take(requested, reason)
+  }
+
+  return { reasoning, reasoned, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
+})
