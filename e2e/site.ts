@@ -69,6 +69,22 @@ export async function newRider(page: Page, name: string, bike = 'Tourer'): Promi
   await expect(page.getByRole('heading', { name: 'What hurts or fails?' })).toBeVisible()
 }
 
+/** Picks a word among a few that stand beside each other. */
+export async function answer(within: Page | Locator, group: string | RegExp, word: string): Promise<void> {
+  const page = 'goto' in within ? within : within.page()
+  await within
+    .getByRole('radiogroup', { name: group })
+    .locator('label')
+    .filter({ has: page.getByRole('radio', { name: word, exact: true }) })
+    .click()
+}
+
+/** Opens what a demo rider told of one complaint. */
+export async function openTold(page: Page, place: string): Promise<void> {
+  await page.getByTestId(`complaint-${place}`).click()
+  await page.getByTestId('complaint-form').waitFor()
+}
+
 /** Opens a demo rider's visit at a station. */
 export async function openDemo(page: Page, name: string, station: string, tab?: string): Promise<void> {
   await page.goto(`/riders?search=${encodeURIComponent(name)}`)

@@ -1,5 +1,10 @@
-// `npm run schemas`: writes the published JSON Schema of the visit file into docs/.
+// `npm run schemas`: writes into docs/ what the code itself says: the JSON Schema of the visit file and
+// the tables of the reasoner.
 import { writeFileSync } from 'node:fs'
+import { format } from 'prettier'
+import { reasoningText } from '../core/src/reason/tablesText.ts'
 import { visitFileJsonSchema } from '../core/src/record/visitFile.ts'
 
-writeFileSync(new URL('../docs/visit-file.schema.json', import.meta.url), `${JSON.stringify(visitFileJsonSchema(), null, 2)}\n`)
+const write = (name: string, text: string) => writeFileSync(new URL(`../docs/${name}`, import.meta.url), text)
+write('visit-file.schema.json', `${JSON.stringify(visitFileJsonSchema(), null, 2)}\n`)
+write('reasoning.md', await format(reasoningText(), { parser: 'markdown' }))

@@ -46,17 +46,8 @@ import {
   saddleWidthCalculation,
   tiltTurnsCalculation,
 } from './seat/seat.calculations.ts'
-import { reasonCalculations } from './reason/reason.calculations.ts'
-import { visitFileFrom } from './record/visitFile.ts'
+import { causeEvidence, complaintCauses } from './record/reason.calculations.ts'
 import { saddleHeightsCalculation } from './seat/height.calculations.ts'
-
-/** The reasoner takes a visit as it was exported, of any version. */
-const { complaintCauses, causeEvidence } = reasonCalculations((raw) => {
-  const { readings, ledger, complaints, ratings, bike, visit } = visitFileFrom(raw)
-  const { riding, choices, pace } = visit
-  const none = { earlierVisits: 0, otherBikes: [], mat: null, studio: null }
-  return { readings, ledger, complaints, ratings, riding, choices, pace, kind: bike.kind, ...none }
-})
 
 /** Every calculation, in the order of the work. */
 export const calculations: readonly AnyCalculation[] = [

@@ -1,4 +1,4 @@
-import { expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, readEnough, test } from '../site.ts'
+import { openTold, expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, readEnough, test } from '../site.ts'
 
 test('every bad reading gets words with field and range, and stays as typed', async ({ page }) => {
   await newRider(page, 'Bad Input')
@@ -98,7 +98,7 @@ test('visit files that are broken, other, huge or hostile change nothing', async
   for (const [text, message] of [
     ['{"format": "level-stance/vis', /not a readable JSON file/],
     ['{"hello": "world"}', /not a visit file/],
-    ['{"format":"level-stance/visit","version":99}', /has version 99; this program reads versions 1 to 2/],
+    ['{"format":"level-stance/visit","version":99}', /has version 99; this program reads versions 1 to 3/],
     [`{"format":"level-stance/visit","version":1,"pad":"${'x'.repeat(5_000_000)}"}`, /larger than 2 MB/],
     [
       '{"__proto__":{"x":1},"format":"level-stance/visit","version":1,"rider":{"name":"<img src=x onerror=alert(1)>","note":""}}',
@@ -132,7 +132,8 @@ test('addresses that lead nowhere say so', async ({ page }) => {
 
 test('minutes that are no minutes stay as typed with their words', async ({ page }) => {
   await openDemo(page, 'Oona', 'Talk')
-  await page.getByTestId('complaint-knee-outer').getByRole('button').first().click()
+  await openTold(page, 'knee-outer')
+  await page.getByRole('button', { name: /When, since when/ }).click()
   const minutes = page.getByLabel('Starts after, minutes')
   for (const text of ['soon', '-5', '99999', '1.5']) {
     await minutes.fill(text)

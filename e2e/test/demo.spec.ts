@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { expect, expectSaved, goTo, openDemo, test } from '../site.ts'
+import { answer, openTold, expect, expectSaved, goTo, openDemo, test } from '../site.ts'
 
 test('the four demo riders are listed, searched and opened', async ({ page }) => {
   await page.goto('/')
@@ -99,9 +99,11 @@ test('a tapped bead shows the bike as it was', async ({ page }) => {
 
 test('a positive warning sign stops the visit on every station', async ({ page }) => {
   await openDemo(page, 'Ruta', 'Talk')
-  await page.getByTestId('complaint-forearm').getByRole('button').first().click()
-  const fall = page.getByRole('radiogroup', { name: 'Did it begin with a fall?' })
-  await fall.getByRole('radio', { name: 'Yes' }).click()
+  await openTold(page, 'forearm')
+  await page.getByRole('button', { name: 'Warning signs asked' }).click()
+  await answer(page, 'Did it begin with a fall?', 'Yes')
+  await expect(page.getByText('A warning sign is positive: nothing is offered.')).toBeVisible()
+  await expect(page.getByTestId('first-move')).toHaveCount(0)
   for (const station of ['Measure', 'Feet', 'Seat', 'Hands', 'Prove', 'Record', 'Talk']) {
     await goTo(page, station)
     await expect(page.getByTestId('stop-banner')).toContainText('Ask the rider to see a clinician')
@@ -109,18 +111,16 @@ test('a positive warning sign stops the visit on every station', async ({ page }
   await expectSaved(page)
   await page.reload()
   await expect(page.getByTestId('stop-banner')).toBeVisible()
-  await page.getByTestId('complaint-forearm').getByRole('button').first().click()
-  await fall.getByRole('radio', { name: 'Seen by clinician' }).click()
+  await openTold(page, 'forearm')
+  await answer(page, 'Did it begin with a fall?', 'Seen by clinician')
   await expect(page.getByTestId('stop-banner')).toBeHidden()
 })
 
 test('nothing can be tried while a warning sign is positive', async ({ page }) => {
   await openDemo(page, 'Imre', 'Talk')
-  await page.getByTestId('complaint-sit-bone').getByRole('button').first().click()
-  await page
-    .getByRole('radiogroup', { name: /Open sores/ })
-    .getByRole('radio', { name: 'Yes' })
-    .click()
+  await openTold(page, 'sit-bone')
+  await page.getByRole('button', { name: 'Warning signs asked' }).click()
+  await answer(page, /Open sores/, 'Yes')
   await goTo(page, 'Feet', 'Fore–aft')
   await expect(page.getByTestId('try')).toBeDisabled()
   await expect(page.getByText('Not while a warning sign is positive.')).toBeVisible()
@@ -143,8 +143,18 @@ for (const scheme of ['light', 'dark'] as const) {
     await expect(page.getByLabel('Name')).toBeVisible()
     await look()
     await openDemo(page, 'Baptiste', 'Talk')
-    await page.getByTestId('complaint-groin').getByRole('button').first().click()
     await look()
+    await openTold(page, 'groin')
+    await page.getByRole('button', { name: /When, since when/ }).click()
+    await look()
+    for (const picture of ['Palms, feet', 'Control']) {
+      await page.getByText(picture, { exact: true }).click()
+      await look()
+    }
+    await page.getByRole('button', { name: 'Riding' }).click()
+    await page.getByTestId('riding').waitFor()
+    await look()
+    await page.keyboard.press('Escape')
     for (const station of ['Measure', 'Feet', 'Prove', 'Record', 'Seat']) {
       await goTo(page, station)
       await look()

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
+import { answer, expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
 
 /** Text of a downloaded PDF, read by an independent reader. */
 function pdfText(path: string): string {
@@ -14,15 +14,19 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
 
   await test.step('talk: point at the foot, say what and when, ask the warning signs', async () => {
     await page.getByRole('button', { name: 'Toes and ball of foot, right' }).click()
-    const card = page.getByTestId('complaint-forefoot')
-    await card.getByText('Numb', { exact: true }).click()
-    await card.getByRole('radio', { name: '7 of 10' }).click()
+    const card = page.getByTestId('complaint-form')
+    await answer(card, 'Kind', 'Numb')
+    await answer(card, 'Severity at the start', '7 of 10')
+    await expect(card.getByRole('button', { name: /Ask before going on: \d warning signs/ })).toBeVisible()
+    const asked = card.getByRole('region', { name: 'Ask before going on' }).getByRole('radiogroup')
+    for (const question of await asked.evaluateAll((rows) => rows.map((row) => row.getAttribute('aria-label') ?? '')))
+      await answer(card, question, 'No')
+    await expect(card.getByRole('button', { name: 'Warning signs asked' })).toBeVisible()
+    await card.getByRole('button', { name: /When, since when/ }).click()
     await card.getByLabel('Starts after, minutes').fill('45')
-    await card.getByLabel('Where on a ride').selectOption({ label: 'Climbing seated' })
+    await card.getByLabel('Where on a ride').click()
+    await page.getByTitle('Climbing seated').click()
     await card.getByLabel('In the rider’s words').fill('like a marble under the ball')
-    await expect(card.getByText(/warning signs to ask/)).toBeVisible()
-    for (const no of await card.getByRole('radio', { name: 'No', exact: true }).all()) await no.click()
-    await expect(card.getByText(/warning signs to ask/)).toHaveCount(0)
     await expectSaved(page)
   })
 
@@ -74,7 +78,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
   await test.step('try, rate, keep', async () => {
     await page.getByTestId('try').click()
     await expect(page.getByLabel('Being tried')).toContainText('Cleat L back 5')
-    await page.getByRole('radiogroup', { name: 'Toes and ball of foot numb, right now' }).getByRole('radio', { name: '3 of 10' }).click()
+    await answer(page, 'Toes and ball of foot numb, right now', '3 of 10')
     await page.getByRole('button', { name: 'Keep' }).click()
     await expect(page.getByRole('navigation', { name: 'Changes of this visit' })).toContainText('kept · rated 3')
     await expectSaved(page)

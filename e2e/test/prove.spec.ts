@@ -1,4 +1,4 @@
-import { expect, expectSaved, goTo, newRider, test } from '../site.ts'
+import { answer, expect, expectSaved, goTo, newRider, test } from '../site.ts'
 import type { Page } from '@playwright/test'
 
 async function note(page: Page, words: string): Promise<void> {
@@ -9,7 +9,8 @@ async function note(page: Page, words: string): Promise<void> {
 async function kneeRider(page: Page, name: string): Promise<void> {
   await newRider(page, name)
   await page.getByRole('button', { name: 'Outer knee, right' }).click()
-  await page.getByRole('radiogroup', { name: 'Severity at the start' }).getByRole('radio', { name: '6 of 10' }).click()
+  await answer(page, 'Kind', 'Pain')
+  await answer(page, 'Severity at the start', '6 of 10')
   for (const words of ['stature 1756', 'saddle 724', 'crank 172.5', 'setback l 4', 'setback r 4']) await note(page, words)
   await expectSaved(page)
 }
@@ -20,11 +21,7 @@ test('worse counts: it is said, undone first, and the same is not offered again'
   await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('729')
   await page.getByTestId('try').click()
   const trial = page.getByLabel('Being tried')
-  const rate = (value: number) =>
-    trial
-      .getByRole('radiogroup', { name: 'Outer knee, right now' })
-      .getByRole('radio', { name: `${value} of 10` })
-      .click()
+  const rate = (value: number) => answer(trial, 'Outer knee, right now', `${value} of 10`)
   await rate(3)
   await expect(trial).toContainText('better')
   await expect(page.getByTestId('worse')).toBeHidden()

@@ -156,9 +156,9 @@ test('the simulated mat streams, follows the saddle, is kept, and is called simu
 
 test('the conductor’s numb saddle: nose, width and relief, each on its page, turned at the bolts and tried', async ({ page }) => {
   await openOwnDemo(page, 'Baptiste', 'Seat')
-  await expect(page.getByTestId('cause-nose-up')).toContainText('1.8° where the rider sits')
-  await expect(page.getByTestId('cause-narrow')).toContainText('9 mm narrow')
-  await page.getByRole('button', { name: 'Nose up: open Tilt' }).click()
+  await expect(page.getByTestId('cause-nose-up')).toContainText('The nose stands 1.8° higher')
+  await expect(page.getByTestId('cause-saddle-narrow')).toContainText('9 mm narrower')
+  await page.getByRole('button', { name: 'Saddle nose too high: open Tilt' }).click()
   await expect(page).toHaveURL(/page=tilt/)
   await page.getByTestId('take-tilt').click()
   await expect(page.getByTestId('bolt-steps').getByRole('listitem').first()).toHaveText('Rear bolt ¼ turn looser')
@@ -170,7 +170,7 @@ test('the conductor’s numb saddle: nose, width and relief, each on its page, t
   await page.goBack()
   await expect(page.getByTestId('cause-nose-up')).toContainText('0.8°')
 
-  await page.getByRole('button', { name: 'Saddle narrow: open Saddle' }).click()
+  await page.getByRole('button', { name: 'Saddle too narrow: open Saddle' }).click()
   await expect(page.getByTestId('width-range')).toContainText('148 to 158 mm')
   await page.getByLabel('Which posture decides').selectOption('lowest')
   await expect(page.getByTestId('width-range')).toContainText('143 to 158 mm')
@@ -207,8 +207,8 @@ test('saddles ridden are written down, rated, found again in the ranking, and as
 
 test('the returning rider’s one-sided pain: rotated, a short leg, half of it under the sole', async ({ page }) => {
   await openOwnDemo(page, 'Imre', 'Seat')
-  await expect(page.getByTestId('cause-rotated')).toContainText('drops to the right')
-  await page.getByRole('button', { name: 'Leg-length or cleat difference: open Legs' }).click()
+  await expect(page.getByTestId('cause-sits-rotated')).toContainText('not level from behind')
+  await page.getByRole('button', { name: 'One leg shorter: open Legs' }).click()
   await expect(page.getByTestId('finding-shim')).toContainText('Half of it to start with: 4.5 mm')
   await page.getByTestId('take-shim').click()
   await expect(page.getByTestId('move-now')).toContainText('Sole and pedal R thicker 3')

@@ -45,6 +45,7 @@ let old: {
   ledger: OldEntry[]
   counts: Record<string, number>
   visits: { id: string; seat: object; accepted: string[]; cleat_school: string; pedal_weights: object; stance_by: string | null }[]
+  complaints: { id: string; visit_id: string; region: string; side: string; kind: string; severity: number; note: string }[]
   attachments: { id: string; content: Buffer }[]
 }
 const tables = [
@@ -72,6 +73,7 @@ beforeAll(async () => {
       readings: await rows<OldReading>('select * from readings'),
       ledger: await rows<OldEntry>('select * from ledger order by visit_id, seq'),
       visits: await rows('select * from visits'),
+      complaints: await rows('select * from complaints order by visit_id, seq'),
       attachments: await rows('select id, content from attachments'),
       counts,
     }
@@ -178,6 +180,26 @@ describe('a database of the version before', () => {
     }
   })
 
+  it('keeps every complaint at its place, with what was told of it', async () => {
+    for (const { id } of old.visits) {
+      const before = old.complaints.filter((row) => row.visit_id === id)
+      const { complaints } = await dossierOf(id)
+      expect(complaints.map(({ complaint }) => complaint)).toEqual(
+        before.map(
+          (row) =>
+            expect.objectContaining({
+              id: row.id,
+              places: [{ region: row.region, side: row.side }],
+              kind: row.kind,
+              severity: row.severity,
+              note: row.note,
+              control: null,
+            }) as unknown,
+        ),
+      )
+    }
+  })
+
   it('keeps ratings, and pictures and recordings byte by byte', async () => {
     const ratings = (await Promise.all(old.visits.map(({ id }) => dossierOf(id)))).flatMap((dossier) => dossier.ratings)
     expect(ratings).toHaveLength(old.counts['ratings'] ?? -1)
@@ -215,7 +237,7 @@ describe('a visit file of the version before', () => {
       before.complaints.length,
     ])
     const out = (await server.request<{ version: number }>('GET', `/visits/${body.visitId}/file`)).body
-    expect(out.version).toBe(2)
+    expect(out.version).toBe(3)
     expect((await server.request('POST', '/imports', JSON.stringify(out))).status).toBe(201)
   })
 })

@@ -58,7 +58,7 @@ describe('the open visit file', () => {
   it.each([
     ['broken', '{"format": "level', 400, 'broken-file'],
     ['of another kind', '{"hello": 1}', 400, 'other-format'],
-    ['of another version', JSON.stringify({ ...demoVisits[0], version: 3 }), 400, 'other-version'],
+    ['of another version', JSON.stringify({ ...demoVisits[0], version: 4 }), 400, 'other-version'],
     ['huge', JSON.stringify({ ...demoVisits[0], rider: { name: 'x'.repeat(3_000_000), note: '' } }), 413, 'too-large'],
     ['larger than anything', 'x'.repeat(4_500_000), 413, 'too-large'],
     ['hostile', JSON.stringify(demoVisits[0]).replace('{', '{"__proto__":{"isAdmin":true},'), 400, 'invalid'],

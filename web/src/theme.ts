@@ -32,7 +32,6 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
             colorTextBase: '#EDEAE0',
             colorBorder: '#35413F',
             colorError: '#EE8A74',
-            colorSuccess: '#B6D450',
             colorWarning: '#E6A83F',
           }
         : {
@@ -45,7 +44,6 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
             colorTextBase: '#1D2B2A',
             colorBorder: '#D9D3C5',
             colorError: '#A63D2A',
-            colorSuccess: '#55700F',
             colorWarning: '#C9821B',
             colorTextPlaceholder: '#65706C',
           }),

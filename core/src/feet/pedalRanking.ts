@@ -11,8 +11,12 @@ const STANCE_TOLERANCE = 2.5
 /** A patch below this presses through a soft sole, mm². @source prior */
 export const SMALL_PATCH = 1000
 
-/** Why a pedal is not for this rider, whatever it scores. @source common-practice */
-export function exclusions(spec: PedalSpec, rider: PedalRider): string[] {
+/**
+ * Why a pedal is not for this rider, whatever it scores.
+ * @param floatBinds whether any pedal there is holds this heel's swing; where none does, the widest float comes nearest
+ * @source common-practice
+ */
+export function exclusions(spec: PedalSpec, rider: PedalRider, floatBinds = true): string[] {
   const found: string[] = []
   if (spec.massLimit !== null && rider.mass !== null && rider.mass > spec.massLimit) {
     found.push(`Its limit is ${trimmed(spec.massLimit, 0)} kg; the rider is ${trimmed(rider.mass, 0)} kg.`)
@@ -27,13 +31,15 @@ export function exclusions(spec: PedalSpec, rider: PedalRider): string[] {
   if (spec.release === 0 && (rider.use === 'road' || rider.use === 'long') && !rider.entry) {
     found.push('Nothing holds the foot on long or fast rides: for learning and some trail riding.')
   }
-  const needed = rider.swing === null ? null : rider.swing + 2 * RELEASE_ROOM
-  const widest = Math.max(...spec.floats)
-  if (needed !== null && widest < needed) {
-    found.push(`The heel needs ${trimmed(needed, 1)}° of float with room; its widest is ${trimmed(widest, 1)}°.`)
+  // Short of room either side is a mark against it; a heel that swings right past the float is let go.
+  if (floatBinds && rider.swing !== null && widestFloat(spec) < rider.swing) {
+    found.push(
+      `The heel swings ${trimmed(rider.swing, 1)}°, and needs ${trimmed(rider.swing + 2 * RELEASE_ROOM, 1)}° with room; its widest float is ${trimmed(widestFloat(spec), 1)}°.`,
+    )
   }
   return found
 }
+const widestFloat = (spec: PedalSpec) => Math.max(...spec.floats)
 
 /**
  * Ranks a catalogue of pedals for a rider.
@@ -44,5 +50,7 @@ export function rankPedals(
   rider: PedalRider,
   own: Weights = {},
 ): Ranking<PedalSpec> {
-  return rankParts(catalogue, rider, own, { criteria, schools: pedalSchools, exclusions })
+  const floatBinds = catalogue.some(({ spec }) => rider.swing === null || widestFloat(spec) >= rider.swing)
+  const excluded = (spec: PedalSpec, of: PedalRider) => exclusions(spec, of, floatBinds)
+  return rankParts(catalogue, rider, own, { criteria, schools: pedalSchools, exclusions: excluded })
 }

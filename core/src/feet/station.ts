@@ -192,7 +192,7 @@ export function feetParts(context: FeetContext): FeetParts {
     wear: (parts) => wearFindings(wearInput(now), parts.look),
     bolts: () => boltFindings(boltReadings(now)),
     look: () => bySide((side) => cleatLook(now, side)),
-    pedalRider: (parts) => pedalRider(now, complaints, kind, parts.stance),
+    pedalRider: (parts) => pedalRider(now, complaints, kind, parts.stance, context.riding),
     knee: () => kneesNow(setup, metrics, context.plusMinus),
     twisted: () => pelvis !== null && pelvis !== 'level',
   })
@@ -268,6 +268,7 @@ export function pedalRider(
   complaints: readonly Complaint[],
   kind: BikeKind,
   stance: StanceStanding | null,
+  riding: Riding = {},
 ): PedalRider {
   const hours = measuredValue(now, 'rideHours')
   const swings = sides.flatMap((side) => {
@@ -282,6 +283,8 @@ export function pedalRider(
     forefoot: hurts(complaints, ['forefoot'], 'both'),
     knee: hurts(complaints, ['knee-inner', 'knee-outer'], 'both'),
     entry:
+      riding.clipIn === 'never' ||
+      riding.clipIn === 'uneasy' ||
       says((c) => c.control === 'clipping' || c.situation === 'getting-in-out') ||
       sides.some((side) => chosen(now, 'releaseFeel', side) === 'hard'),
     loose: says((c) => c.control === 'leg-disconnected' || (c.kind === 'slips' && isAt(c, ['forefoot', 'heel']))),

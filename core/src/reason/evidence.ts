@@ -101,7 +101,8 @@ function numberEvidence(row: Extract<TestRow, { of: NumberName }>, found: Found,
 
 /**
  * What all tests of a cause say together, on the sides asked for: of a number of each side the one
- * that speaks most for the cause counts. Several tests on one reading count once, the strongest.
+ * that speaks most for the cause counts. Several tests on one reading count once, the strongest; of
+ * several ways in which a cause shows, the one that speaks most for it.
  */
 export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[], unit: LengthUnit = 'mm'): Weighed {
   const { bar } = facts.setup.rider
@@ -110,10 +111,14 @@ export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[], uni
   for (const row of testsOf(cause)) {
     if (row.bar !== undefined && row.bar !== bar) continue
     const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, unit) : byChoice(facts, row, sides)
-    if (evidence !== null) byReading.set(root, [...(byReading.get(root) ?? []), evidence])
+    const group = row.either ?? root
+    if (evidence !== null) byReading.set(group, [...(byReading.get(group) ?? []), evidence])
     else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
   }
-  const said = [...byReading.values()].map((list) => list.sort((a, b) => Math.abs(b.moves) - Math.abs(a.moves))[0]!)
+  const either = new Set(testsOf(cause).flatMap((row) => row.either ?? []))
+  const said = [...byReading].map(
+    ([group, list]) => list.sort((a, b) => (either.has(group) ? b.moves - a.moves : Math.abs(b.moves) - Math.abs(a.moves)))[0]!,
+  )
   return { said, open, moves: said.reduce((sum, { moves }) => sum + moves, 0) }
 }
 

@@ -94,14 +94,22 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
       bundles.set(name, { ...before, gain: before.gain + gain, tested: [...before.tested, row], decides: before.decides || decides })
     }
   }
-  return [...bundles.values()]
-    .map(({ readings, gain, tested, decides }): NextReading => {
-      const minutes = minutesFor(readings)
-      return { readings, why: whyWords(tested, leader), minutes, gain: gain - MINUTE * minutes, decides }
+  const sorted = [...bundles.values()]
+    .map((bundle) => ({ ...bundle, minutes: minutesFor(bundle.readings) }))
+    .sort((a, b) => b.gain - MINUTE * b.minutes - (a.gain - MINUTE * a.minutes))
+  const asked = new Set<string>()
+  return sorted
+    .map(({ readings, gain, tested, decides, minutes }): NextReading => {
+      // What better readings already tell of the same causes is worth less.
+      const known = tested.every(({ cause }) => asked.has(cause))
+      for (const { cause } of tested) asked.add(cause)
+      return { readings, why: whyWords(tested, leader), minutes, gain: gain * (known ? TOLD_ALREADY : 1) - MINUTE * minutes, decides }
     })
     .filter(({ gain }) => gain > 0)
     .sort((a, b) => b.gain - a.gain)
 }
+/** A second reading on causes that a better one tells of already is worth this share. @source prior */
+const TOLD_ALREADY = 0.4
 
 function unique(readings: NextReading['readings']): NextReading['readings'] {
   return readings.filter((one, i) => readings.findIndex(({ key, side }) => key === one.key && side === one.side) === i)

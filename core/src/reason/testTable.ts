@@ -79,6 +79,8 @@ export type TestRow = (NumberTest | ChoiceTest) & {
   readonly cause: CauseKey
   /** only on this kind of bar */
   readonly bar?: BarKind
+  /** one of several ways the cause shows: of those that share a name the one that speaks most for it counts */
+  readonly either?: string
   readonly strength: Strength
   /** said with the number where it speaks for the cause, and where against; `{v}` is the number, `{a}` the number without its sign */
   readonly for: string
@@ -110,12 +112,12 @@ const when = <Key extends ChoiceKey>(cause: CauseKey, choice: Key, is: readonly 
 
 /** Every test, cause by cause. Several on one reading count once, the strongest. */
 export const tests: readonly TestRow[] = [
-  above('shoe-small', 'shoeNarrow', 0, 1, 'strong', 'The shoe is {v} too narrow over the ball.', 'The shoe is wide enough over the ball.', 'common-practice'),
-  above('shoe-small', 'shoeShort', 0, 1, 'strong', 'The toes lack {v} of length.', 'The shoe is long enough.', 'common-practice'),
+  { ...above('shoe-small', 'shoeNarrow', 0, 1, 'strong', 'The shoe is {v} too narrow over the ball.', 'The shoe is wide enough over the ball.', 'common-practice'), either: 'outline' },
+  { ...above('shoe-small', 'shoeShort', 0, 1, 'strong', 'The toes lack {v} of length.', 'The shoe is long enough.', 'common-practice'), either: 'outline' },
   when('shoe-tight', 'laces', ['tight'], 'strong', 'Tied tight over the ball of the foot.', 'Tied so that the foot has room.'),
-  when('soft-shoe', 'soleStiffness', ['soft'], 'moderate', 'The sole folds in the hand.', 'The sole holds.'),
-  when('soft-shoe', 'shoeUpper', ['soft'], 'moderate', 'The upper is soft or knitted.', 'The upper holds the foot.'),
-  when('soft-shoe', 'heelCup', ['soft'], 'weak', 'The heel cup gives.', 'The heel cup is firm.'),
+  { ...when('soft-shoe', 'soleStiffness', ['soft'], 'moderate', 'The sole folds in the hand.', 'The sole holds.'), either: 'parts' },
+  { ...when('soft-shoe', 'shoeUpper', ['soft'], 'moderate', 'The upper is soft or knitted.', 'The upper holds the foot.'), either: 'parts' },
+  { ...when('soft-shoe', 'heelCup', ['soft'], 'weak', 'The heel cup gives.', 'The heel cup is firm.'), either: 'parts' },
   above('shoe-loose', 'shoeLoose', 0, 1.5, 'moderate', 'The shoe is {v} longer than the foot needs.', 'The shoe is no longer than the foot needs.', 'common-practice'),
   when('stiff-sole', 'soleStiffness', ['stiff'], 'moderate', 'The sole does not give.', 'The sole gives.'),
   when('small-patch', 'pedalKind', ['recessed', 'cleat-mechanism'], 'moderate', 'The pedal presses on a small patch.', 'The pedal has a broad patch.'),
@@ -129,12 +131,12 @@ export const tests: readonly TestRow[] = [
   above('stance-narrow', 'stanceIn', 0, 3, 'strong', 'The foot stands {v} too far in for this knee.', 'The foot does not stand too far in.', 'common-practice'),
   when('stance-narrow', 'kneeAlignment', ['bow-legged'], 'weak', 'Bow-legged: usually needs it wider.', 'Straight legs, or knock-kneed.'),
   above('stance-wide', 'stanceOut', 0, 3, 'strong', 'The foot stands {v} too far out for this knee.', 'The foot does not stand too far out.', 'common-practice'),
-  above('foot-tilt', 'tilt', 0, 2, 'moderate', 'The forefoot tilts {v} more than feet commonly do, with nothing under it.', 'The forefoot tilts no more than feet do, or has its wedge.', 'garbalosa'),
-  above('foot-tilt', 'heelTilt', 0, 2, 'weak', 'The heel tilts {v} more than heels commonly do.', 'The heel stands straight, or has its wedge.'),
+  { ...above('foot-tilt', 'tilt', 0, 2, 'moderate', 'The forefoot tilts {v} more than feet commonly do, with nothing under it.', 'The forefoot tilts no more than feet do, or has its wedge.', 'garbalosa'), either: 'place' },
+  { ...above('foot-tilt', 'heelTilt', 0, 2, 'weak', 'The heel tilts {v} more than heels commonly do.', 'The heel stands straight, or has its wedge.'), either: 'place' },
   above('no-arch-support', 'archOpen', 0, 2, 'strong', 'The arch drops {v} more than is supported.', 'The arch holds, or is supported.', 'navicular-drop'),
-  when('worn-cleat', 'cleatWear', ['worn', 'at-mark'], 'moderate', 'The cleat is worn.', 'The cleat is fresh.'),
-  when('worn-cleat', 'cleatPlay', ['much'], 'strong', 'The foot rocks in the pedal.', 'Nothing rocks.'),
-  when('worn-cleat', 'releaseFeel', ['vague'], 'weak', 'Release is vague.', 'Release is not vague.'),
+  { ...when('worn-cleat', 'cleatWear', ['worn', 'at-mark'], 'moderate', 'The cleat is worn.', 'The cleat is fresh.'), either: 'look' },
+  { ...when('worn-cleat', 'cleatPlay', ['much'], 'strong', 'The foot rocks in the pedal.', 'Nothing rocks.'), either: 'look' },
+  { ...when('worn-cleat', 'releaseFeel', ['vague'], 'weak', 'Release is vague.', 'Release is not vague.'), either: 'look' },
   when('loose-bolts', 'boltsFitted', ['one'], 'strong', 'A bolt is missing.', 'The bolts are there.'),
   when('loose-bolts', 'cleatPlay', ['much'], 'weak', 'The cleat rocks: check the bolts.', 'Nothing rocks.'),
   when('tension', 'releaseFeel', ['hard'], 'strong', 'The foot comes out hard.', 'The tension lets go.'),

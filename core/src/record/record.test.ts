@@ -8,6 +8,7 @@ import type { BodyRegionKey, ComplaintKind } from '../talk/regions.ts'
 import { warningSignsFor } from '../talk/warningSigns.ts'
 import { severityNow } from '../change/severity.ts'
 import { symptomsOf } from '../reason/matching.ts'
+import { reasoningText } from '../reason/tablesText.ts'
 import { foldLedger } from '../change/fold.ts'
 import { aReading, complaintAt, entryOf, exampleReadings, testTime, uuid, wholeReadings } from '../testing.ts'
 import { sheetOf } from './sheet.ts'
@@ -190,6 +191,12 @@ describe('the sheet', () => {
     expect(empty.settings[0]?.before).toBe('not read')
     expect(JSON.stringify(empty)).not.toContain('NaN')
   })
+})
+
+it('publishes in docs/ the very tables causes are ranked by', () => {
+  const words = (text: string) => text.replace(/[\s|*_\\-]+/g, ' ').trim()
+  const published = readFileSync(join(__dirname, '../../../docs/reasoning.md'), 'utf8')
+  expect(words(published)).toBe(words(reasoningText()))
 })
 
 it('publishes in docs/ the very schema the program reads by', () => {

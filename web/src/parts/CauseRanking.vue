@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { CheckOutlined, MinusOutlined, QuestionOutlined } from '@ant-design/icons-vue'
 import { Button, Popover, Progress } from 'ant-design-vue'
+import { feetStation } from '@level-stance/core/feet/station'
+import { handsStation } from '@level-stance/core/hands/station'
+import { seatStation } from '@level-stance/core/seat/station'
 import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
@@ -18,6 +21,12 @@ withDefaults(
 defineEmits<{ go: [cause: RankedCause] }>()
 
 const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
+const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
+function pageLabel({ cause }: RankedCause): string {
+  const { station, page } = causeOf(cause)
+  const pages: Readonly<Record<string, { readonly label: string } | undefined>> = stations[station].pages
+  return pages[page]?.label ?? stations[station].label
+}
 const percent = (share: number) => `${Math.round(100 * share)} %`
 const side = ({ side: on }: RankedCause) => (on === null ? '' : on === 'both' ? ', both' : `, ${on}`)
 const factor = (moves: number) => `× ${Math.exp(moves).toFixed(Math.exp(moves) < 10 ? 2 : 0)}`
@@ -35,7 +44,13 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
       :data-testid="`cause-${row.cause}`"
     >
       <div class="top">
-        <Button type="link" class="name" @click="$emit('go', row)">{{ causeOf(row.cause).label }}{{ side(row) }}</Button>
+        <Button
+          type="link"
+          class="name"
+          :aria-label="`${causeOf(row.cause).label}${side(row)}: open ${pageLabel(row)}`"
+          @click="$emit('go', row)"
+          >{{ causeOf(row.cause).label }}{{ side(row) }}</Button
+        >
         <Popover trigger="click" placement="left">
           <template #content>
             <table class="sum">

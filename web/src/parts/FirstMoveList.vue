@@ -48,12 +48,10 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
     </p>
     <p v-if="move.says" class="small">{{ move.says }}</p>
     <p class="tags">
-      <Tag v-for="effect in move.effects" :key="effect.complaintId" :color="effect.words === 'watch' ? 'warning' : 'success'"
+      <Tag v-for="effect in move.effects" :key="effect.complaintId" :class="effect.words === 'watch' ? 'watch' : 'good'"
         >{{ effect.title }}: {{ effect.words }}</Tag
       >
-      <Tag v-for="harm in move.harms.slice(0, 2)" :key="harm.cause" color="warning"
-        >watch: {{ midSentence(causeOf(harm.cause).label) }}</Tag
-      >
+      <Tag v-for="harm in move.harms.slice(0, 2)" :key="harm.cause" class="watch">watch: {{ midSentence(causeOf(harm.cause).label) }}</Tag>
     </p>
     <p v-if="i === 0 && move.cautions[0]" class="caution small">{{ move.cautions[0] }}</p>
   </article>
@@ -81,6 +79,16 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
   gap: 4px 0;
 }
 .tags :deep(.ant-tag) {
+  color: var(--ink);
+  font-size: 13px;
   white-space: normal;
+}
+.tags :deep(.good) {
+  background: var(--glass);
+  border-color: var(--glass-edge);
+}
+.tags :deep(.watch) {
+  background: none;
+  border-color: var(--amber);
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { NextReading } from '@level-stance/core/reason/nextReading'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
@@ -8,6 +9,7 @@ import ReadingRow from './ReadingRow.vue'
 /** The readings that would decide most, each with its field: they are entered where they are asked for. */
 const reasoning = useReasoning()
 const MOST = 3
+const REST = 700
 
 interface Shown {
   readonly key: ReadingKey
@@ -30,11 +32,13 @@ watch(
   () => reasoning.focus,
   () => (shown.value = wanted.value),
 )
+/** Not at once: what a finger is about to press under the list must not move away from it. */
+const { start: settleLater } = useTimeoutFn(() => settle(), REST, { immediate: false })
 function leave(event: FocusEvent): void {
   const to = event.relatedTarget
   if (to instanceof Node && (event.currentTarget as HTMLElement).contains(to)) return
   isTyping.value = false
-  settle()
+  settleLater()
 }
 const minutes = computed(() => reasoning.reasoned?.short.reduce((sum, next) => sum + next.minutes, 0) ?? 0)
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Tag } from 'ant-design-vue'
 import { computed } from 'vue'
-import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { LIKELY, likelihoodOf } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import type { RankedCause } from '@level-stance/core/reason/rank'
@@ -14,12 +14,12 @@ const causes = computed(() => reasoning.causesOn(props.station, props.page))
 const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
 const titles = (row: RankedCause) =>
   (reasoning.reasoning?.complaints ?? []).flatMap(({ id, title }) => (row.explains.includes(id) ? [title] : [])).join(', ')
-const colour = (row: RankedCause) => (row.isRead && row.probability >= 0.55 && row.muted === null ? 'warning' : 'default')
+const isLikely = ({ isRead, probability, muted }: RankedCause) => isRead && probability >= LIKELY && muted === null
 </script>
 
 <template>
   <p v-if="causes.length > 0" class="about" data-testid="page-causes">
-    <Tag v-for="row in causes" :key="row.cause" :color="colour(row)" :title="titles(row)"
+    <Tag v-for="row in causes" :key="row.cause" :class="{ likely: isLikely(row) }" :title="titles(row)"
       >{{ causeOf(row.cause).label }}{{ row.side && row.side !== 'both' ? `, ${row.side}` : '' }}: {{ word(row) }}</Tag
     >
   </p>
@@ -33,6 +33,10 @@ const colour = (row: RankedCause) => (row.isRead && row.probability >= 0.55 && r
   padding: 4px 0;
 }
 .about :deep(.ant-tag) {
+  color: var(--ink);
   white-space: normal;
+}
+.about :deep(.likely) {
+  border-color: var(--amber);
 }
 </style>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { Input, InputNumber, Select } from 'ant-design-vue'
+import { Input, InputNumber } from 'ant-design-vue'
 import { clipSkills, injuryPlaces, ridingAims, ridingKinds, ridingSchema, shareWords, terrains } from '@level-stance/core/talk/riding'
 import type { Riding, RidingKind } from '@level-stance/core/talk/riding'
 import { computed, ref } from 'vue'
 import AnswerPicker from './AnswerPicker.vue'
+import PickField from './PickField.vue'
 
 /** How the rider rides: half a minute, and everything may be left out. */
 const props = defineProps<{ riding: Riding }>()
@@ -21,7 +22,6 @@ function isEmpty(value: unknown): boolean {
   if (value === undefined || value === null || value === '') return true
   return Array.isArray(value) ? value.length === 0 : typeof value === 'object' && Object.keys(value).length === 0
 }
-const optionsOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
 const kinds = computed(() => Object.keys(props.riding.kinds ?? {}) as RidingKind[])
 function setKinds(keys: readonly RidingKind[]): void {
   const [only] = keys
@@ -31,6 +31,9 @@ function setKinds(keys: readonly RidingKind[]): void {
 /** A number field without a value has none, not an empty one. */
 const numberOf = (value: number | undefined) => (value === undefined ? {} : { value })
 const injuries = computed(() => props.riding.injuries ?? [])
+function setInjuries(places: readonly (keyof typeof injuryPlaces)[]): void {
+  set({ injuries: places.map((place) => ({ place, when: injuries.value.find((one) => one.place === place)?.when ?? 'old' })) })
+}
 const frontBrake = { left: 'left hand', right: 'right hand' } as const
 const whens = { recent: 'recent', old: 'old' } as const
 </script>
@@ -39,14 +42,7 @@ const whens = { recent: 'recent', old: 'old' } as const
   <div class="riding" data-testid="riding">
     <div class="line">
       <span>Rides</span>
-      <Select
-        mode="multiple"
-        aria-label="Kinds of riding"
-        placeholder="kinds of riding"
-        :value="kinds"
-        :options="optionsOf(ridingKinds)"
-        @change="(v) => setKinds(v as RidingKind[])"
-      />
+      <PickField label="Kinds of riding" many placeholder="kinds of riding" :value="kinds" :options="ridingKinds" @picks="setKinds" />
     </div>
     <div v-for="kind in kinds" :key="kind" class="line">
       <span class="small">{{ ridingKinds[kind] }}</span>
@@ -78,35 +74,35 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Terrain</span>
-      <Select
-        mode="multiple"
-        aria-label="Terrain"
+      <PickField
+        label="Terrain"
+        many
         placeholder="flat, hilly …"
         :value="riding.terrain ?? []"
-        :options="optionsOf(terrains)"
-        @change="(v) => set({ terrain: v as Riding['terrain'] })"
+        :options="terrains"
+        @picks="(terrain) => set({ terrain })"
       />
     </div>
     <div class="line">
       <span>Aims</span>
-      <Select
-        mode="multiple"
-        aria-label="Aims"
+      <PickField
+        label="Aims"
+        many
         placeholder="comfort, speed …"
         :value="riding.aims ?? []"
-        :options="optionsOf(ridingAims)"
-        @change="(v) => set({ aims: v as Riding['aims'] })"
+        :options="ridingAims"
+        @picks="(aims) => set({ aims })"
       />
     </div>
     <div class="line">
       <span>Clip-in pedals</span>
-      <Select
-        aria-label="Experience with clip-in pedals"
-        allow-clear
+      <PickField
+        label="Experience with clip-in pedals"
+        clearable
         placeholder="how they feel about them"
-        :value="riding.clipIn ?? undefined"
-        :options="optionsOf(clipSkills)"
-        @change="(v) => set({ clipIn: v as Riding['clipIn'] })"
+        :value="riding.clipIn ?? null"
+        :options="clipSkills"
+        @pick="(clipIn) => set({ clipIn: clipIn ?? undefined })"
       />
     </div>
     <div class="line">
@@ -115,21 +111,13 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Injuries</span>
-      <Select
-        mode="multiple"
-        aria-label="Injuries and operations"
+      <PickField
+        label="Injuries and operations"
+        many
         placeholder="none told"
         :value="injuries.map(({ place }) => place)"
-        :options="optionsOf(injuryPlaces)"
-        @change="
-          (v) =>
-            set({
-              injuries: (v as (keyof typeof injuryPlaces)[]).map((at) => ({
-                place: at,
-                when: injuries.find((one) => one.place === at)?.when ?? 'old',
-              })),
-            })
-        "
+        :options="injuryPlaces"
+        @picks="setInjuries"
       />
     </div>
     <div v-for="one in injuries" :key="one.place" class="line">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Form, FormItem, Input, Select, Textarea } from 'ant-design-vue'
+import { Button, Form, FormItem, Input, Textarea } from 'ant-design-vue'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -9,6 +9,7 @@ import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/d
 import { api } from '../api/client.ts'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Riding } from '@level-stance/core/talk/riding'
+import PickField from '../parts/PickField.vue'
 import RidingForm from '../parts/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
 
@@ -25,7 +26,7 @@ const empty = () => ({
 })
 const form = useLocalStorage('level-stance.new-rider', empty())
 const router = useRouter()
-const kindOptions = bikeKinds.map((value) => ({ value, label: bikeKindOf(value).label }))
+const kindWords = Object.fromEntries(bikeKinds.map((kind) => [kind, bikeKindOf(kind).label])) as Record<BikeKind, string>
 const tried = ref(false)
 const problem = ref<string | null>(null)
 const busy = ref(false)
@@ -87,7 +88,14 @@ async function start(): Promise<void> {
           <Input id="bike-name" v-model:value="form.bike" size="large" placeholder="what the rider calls it" autocomplete="off" />
         </FormItem>
         <FormItem label="Kind" html-for="bike-kind">
-          <Select id="bike-kind" v-model:value="form.kind" size="large" :options="kindOptions" />
+          <PickField
+            label="Kind"
+            size="large"
+            field-id="bike-kind"
+            :value="form.kind"
+            :options="kindWords"
+            @pick="(kind) => kind && (form.kind = kind)"
+          />
         </FormItem>
       </div>
       <FormItem label="How the rider rides: half a minute, all optional">

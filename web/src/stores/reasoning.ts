@@ -10,7 +10,7 @@ import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import { api } from '../api/client.ts'
 import { startReasonWorker } from '../workers/startWorker.ts'
-import type { ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
+import type { Earlier, ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
@@ -30,6 +30,8 @@ export const useReasoning = defineStore('reasoning', () => {
   const feet = useFeet()
   const preferences = usePreferences()
   const reasoning = shallowRef<Reasoning | null>(null)
+  /** what was thought before anything was changed */
+  const earlier = shallowRef<readonly Earlier[]>([])
   const studio = shallowRef<StudioCounts | null>(null)
   const trouble = ref(false)
   /** the complaint that is looked at; null = all together */
@@ -68,7 +70,9 @@ export const useReasoning = defineStore('reasoning', () => {
 
   function listen(started: Worker): Worker {
     started.addEventListener('message', ({ data }: MessageEvent<ReasonAnswer>) => {
-      if (data.id === asked) reasoning.value = data.reasoning
+      if (data.id !== asked) return
+      reasoning.value = data.reasoning
+      earlier.value = data.earlier
     })
     started.addEventListener('error', () => (trouble.value = true))
     return started
@@ -109,6 +113,7 @@ export const useReasoning = defineStore('reasoning', () => {
     () => visit.head?.visitId,
     (id) => {
       reasoning.value = null
+      earlier.value = []
       focus.value = null
       if (id !== undefined) void loadStudio()
     },
@@ -139,5 +144,11 @@ export const useReasoning = defineStore('reasoning', () => {
     board.take(requested, reason)
   }
 
-  return { reasoning, reasoned, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
+  /** Whether what closed visits came to is used; the studio's own choice. */
+  async function setLearns(learns: boolean): Promise<void> {
+    await api('PUT', '/studio/learned', { learns })
+    await loadStudio()
+  }
+
+  return { reasoning, reasoned, earlier, setLearns, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
 })

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Switch } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Change } from '@level-stance/core/change/fold'
 import { paces } from '@level-stance/core/change/pace'
 import { outcomesOf } from '@level-stance/core/change/outcome'
 import { FOLLOW_UP_WEEKS } from '@level-stance/core/change/stepPlan'
 import { changeWords } from '@level-stance/core/change/moveWords'
+import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { causeOf } from '@level-stance/core/reason/causeTable'
+import { outcomes } from '@level-stance/core/record/dossier'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
+import AnswerPicker from '../../parts/AnswerPicker.vue'
 import BlockList from '../../parts/BlockList.vue'
 import PacePicker from '../../parts/PacePicker.vue'
 import TrialCard from '../../parts/TrialCard.vue'
@@ -14,12 +18,30 @@ import { useBoard } from '../../stores/board.ts'
 import { useFeet } from '../feet/useFeet.ts'
 import { useHands } from '../hands/useHands.ts'
 import { useSeat } from '../seat/useSeat.ts'
+import { useReasoning } from '../../stores/reasoning.ts'
 import { useVisit } from '../../stores/visit.ts'
 
 const visit = useVisit()
 const board = useBoard()
+const reasoning = useReasoning()
 const [feet, seat, hands] = [useFeet(), useSeat(), useHands()]
 const followUp = new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(FOLLOW_UP_WEEKS.map(String))
+const outcome = computed(() => visit.dossier?.visit.outcome ?? null)
+/** What is thought of each complaint's likeliest causes, before anything was changed and now. */
+const MOST = 3
+const wordOf = (row: { readonly probability: number; readonly isRead: boolean } | undefined) =>
+  row === undefined ? 'not thought of' : row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet'
+const thoughts = computed(() =>
+  reasoning.earlier.flatMap(({ complaintId, causes }) => {
+    const now = reasoning.reasoning?.complaints.find(({ id }) => id === complaintId)
+    if (now === undefined) return []
+    const rows = now.causes.slice(0, MOST).map((row) => {
+      const before = wordOf(causes.find(({ cause }) => cause === row.cause))
+      return { cause: row.cause, before, now: wordOf(row) }
+    })
+    return [{ id: complaintId, title: now.title, rows }]
+  }),
+)
 const states = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
 const ratingsOf = (change: Change) =>
   outcomesOf(change, visit.told).map(({ complaint, before, after, word }) => ({
@@ -47,6 +69,20 @@ const nothing = computed(() => {
       <div class="pace">
         <PacePicker /><span class="small muted">{{ paces[visit.pace].says }}</span>
       </div>
+      <h2>How did it end?</h2>
+      <AnswerPicker label="How the visit ended" :value="outcome" :options="outcomes" @pick="(key) => visit.setVisit({ outcome: key })" />
+      <p v-if="outcome === null" class="small muted">
+        Close the visit with an outcome. Closed visits count, without names, what was tried for which complaint and what eased it.
+      </p>
+      <p v-else><Button @click="visit.setVisit({ outcome: null })">Open the visit again</Button></p>
+      <p class="studio">
+        <Switch
+          :checked="reasoning.studio !== null"
+          aria-label="Use what this studio’s closed visits came to"
+          @change="(on) => reasoning.setLearns(on === true)"
+        />
+        <span class="small muted">Let this studio’s closed visits weigh a little on what is usual.</span>
+      </p>
     </section>
     <section aria-label="Changes so far">
       <h2>So far</h2>
@@ -62,6 +98,15 @@ const nothing = computed(() => {
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
         <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
       </article>
+      <template v-if="thoughts.length > 0">
+        <h2>Causes, at the start and now</h2>
+        <article v-for="{ id, title, rows } in thoughts" :key="id" data-testid="thoughts">
+          <p class="small muted">{{ title }}</p>
+          <p v-for="row in rows" :key="row.cause" class="small">
+            {{ causeOf(row.cause).label }}: {{ row.before }} → <strong>{{ row.now }}</strong>
+          </p>
+        </article>
+      </template>
       <p class="small muted">After a change that was kept, follow up after {{ followUp }} weeks.</p>
     </section>
   </div>
@@ -85,6 +130,11 @@ section {
   margin-left: 8px;
 }
 .pace {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+.studio {
   display: flex;
   align-items: center;
   gap: 10px;

@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { Alert, Button, Collapse, CollapsePanel, Input, Popconfirm, Select, Tag } from 'ant-design-vue'
+import { Alert, Button, Collapse, CollapsePanel, Input, Popconfirm, Tag } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { parseEntry } from '@level-stance/core/quantity/entry'
 import { bodyKinds, bodyRegion, complaintKinds, rideSituations } from '@level-stance/core/talk/regions'
 import { changedWords, helpedWords, sinceWords, triedWords } from '@level-stance/core/talk/history'
-import type { ChangedKey, HelpedKey, TriedKey } from '@level-stance/core/talk/history'
+import type { HelpedKey, TriedKey } from '@level-stance/core/talk/history'
 import { complaintSchema, sideOf, unansweredWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, WarningAnswer } from '@level-stance/core/talk/complaint'
 import { warningSignsFor } from '@level-stance/core/talk/warningSigns'
 import type { WarningSignKey } from '@level-stance/core/talk/warningSigns'
 import AnswerPicker from '../../parts/AnswerPicker.vue'
+import PickField from '../../parts/PickField.vue'
 import SeverityPicker from '../../parts/SeverityPicker.vue'
 import { useDrafts } from '../../stores/drafts.ts'
 
@@ -32,13 +33,6 @@ const side = computed(() => {
   return found === 'middle' ? null : found
 })
 const answers: Readonly<Record<WarningAnswer, string>> = { no: 'No', yes: 'Yes', cleared: 'Seen by clinician' }
-const optionsOf = (words: Readonly<Record<string, string>>) => Object.entries(words).map(([value, label]) => ({ value, label }))
-const options = {
-  situations: optionsOf(rideSituations),
-  since: optionsOf(sinceWords),
-  changed: optionsOf(changedWords),
-  tried: optionsOf(triedWords),
-}
 
 function set(change: Partial<Complaint>): void {
   emit('change', { ...props.complaint, ...change })
@@ -121,7 +115,7 @@ watch(
   },
   { immediate: true },
 )
-watch(toAsk, (count) => count > 0 && (signsOpen.value = true))
+watch(toAsk, (count) => (signsOpen.value = count > 0))
 </script>
 
 <template>
@@ -169,13 +163,12 @@ watch(toAsk, (count) => count > 0 && (signsOpen.value = true))
     <Collapse v-model:active-key="openPanels" ghost :bordered="false">
       <CollapsePanel key="history" :header="`When, since when, what was tried${history === '' ? '' : `: ${history}`}`">
         <div class="line">
-          <label :for="`situation-${complaint.id}`">Where on a ride</label>
-          <Select
-            :id="`situation-${complaint.id}`"
+          <span>Where on a ride</span>
+          <PickField
+            label="Where on a ride"
             :value="complaint.situation"
-            :options="options.situations"
-            aria-label="Where on a ride"
-            @change="(v) => set({ situation: v as Complaint['situation'] })"
+            :options="rideSituations"
+            @pick="(v) => v && set({ situation: v })"
           />
         </div>
         <div class="line">
@@ -193,40 +186,36 @@ watch(toAsk, (count) => count > 0 && (signsOpen.value = true))
         </div>
         <Alert v-if="minutesProblem" type="error" :message="minutesProblem" role="alert" />
         <div class="line">
-          <label :for="`since-${complaint.id}`">Began</label>
-          <Select
-            :id="`since-${complaint.id}`"
-            :value="complaint.since ?? undefined"
-            :options="options.since"
-            allow-clear
+          <span>Began</span>
+          <PickField
+            label="Began"
+            clearable
             placeholder="not asked"
-            aria-label="Began"
-            @change="(v) => set({ since: (v as Complaint['since']) ?? null })"
+            :value="complaint.since"
+            :options="sinceWords"
+            @pick="(since) => set({ since })"
           />
         </div>
         <div class="line">
-          <label :for="`changed-${complaint.id}`">Changed before it</label>
-          <Select
-            :id="`changed-${complaint.id}`"
-            mode="multiple"
+          <span>Changed before it</span>
+          <PickField
+            label="Changed before it"
+            many
+            placeholder="not asked"
             :value="complaint.changed"
-            :options="options.changed"
-            placeholder="not asked"
-            aria-label="Changed before it"
-            @change="(v) => set({ changed: v as ChangedKey[] })"
+            :options="changedWords"
+            @picks="(changed) => set({ changed })"
           />
         </div>
         <div class="line">
-          <label :for="`tried-${complaint.id}`">Tried</label>
-          <Select
-            :id="`tried-${complaint.id}`"
-            mode="multiple"
-            :value="complaint.tried.map(({ what }) => what)"
-            :options="options.tried"
-            option-filter-prop="label"
+          <span>Tried</span>
+          <PickField
+            label="Tried"
+            many
             placeholder="nothing yet"
-            aria-label="Tried"
-            @change="(v) => setTried(v as TriedKey[])"
+            :value="complaint.tried.map(({ what }) => what)"
+            :options="triedWords"
+            @picks="setTried"
           />
         </div>
         <div v-for="{ what, helped } in complaint.tried" :key="what" class="line">
@@ -273,8 +262,7 @@ watch(toAsk, (count) => count > 0 && (signsOpen.value = true))
   align-items: center;
   gap: 8px;
 }
-.line > span:first-child,
-.line > label {
+.line > span:first-child {
   color: var(--muted);
   font-size: 15px;
 }

@@ -6,6 +6,10 @@ import { POSSIBLE } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { symptomOf } from '@level-stance/core/reason/symptomTable'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { causeEvidence, complaintCauses } from '@level-stance/core/record/reason.calculations'
+import { toVisitFile } from '@level-stance/core/record/visitFile'
+import type { WorkingRun } from '@level-stance/core/station'
 import { complaintTitle, freshComplaint, isTold } from '@level-stance/core/talk/complaint'
 import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
 import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
@@ -15,6 +19,7 @@ import FirstMoveList from '../../parts/FirstMoveList.vue'
 import MoveCard from '../../parts/MoveCard.vue'
 import NextReadingList from '../../parts/NextReadingList.vue'
 import RidingForm from '../../parts/RidingForm.vue'
+import WorkingButton from '../../parts/WorkingButton.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useReasoning } from '../../stores/reasoning.ts'
@@ -95,6 +100,24 @@ function go({ cause }: RankedCause): void {
   const { station, page } = causeOf(cause)
   void router.push({ name: station, params: { visitId: visit.head?.visitId ?? '' }, query: { page } })
 }
+/** The reasoner over this very visit, as its file would be exported. */
+function working(): WorkingRun[] {
+  if (visit.dossier === null) return []
+  const file = toVisitFile(visit.dossier)
+  const leader = causes.value[0]?.cause
+  const evidence =
+    leader === undefined
+      ? []
+      : [
+          {
+            heading: causeOf(leader).label,
+            calculation: anyCalculation(causeEvidence),
+            input: { visit: file, cause: leader },
+            plusMinus: {},
+          },
+        ]
+  return [{ heading: 'Causes', calculation: anyCalculation(complaintCauses), input: { visit: file }, plusMinus: {} }, ...evidence]
+}
 const untold = computed(() => visit.complaints.filter((complaint) => !isTold(complaint)))
 const riding = computed(() => ridingWords(visit.riding))
 function remove(complaint: Complaint): void {
@@ -173,7 +196,7 @@ function remove(complaint: Complaint): void {
           </p></template
         >
         <template v-else-if="reasoning.reasoning">
-          <h2>{{ heading }}</h2>
+          <h2 class="heading">{{ heading }} <WorkingButton :runs="working" /></h2>
           <p v-if="open && !isTold(open)" class="caution small">Say what it is like and how bad, for a first move.</p>
           <template v-if="causes.length > 0">
             <p class="small muted">
@@ -294,8 +317,15 @@ h1 {
   margin-bottom: 6px;
   font-size: 20px;
 }
+.why h2 {
+  margin-top: 12px;
+}
+.heading {
+  display: flex;
+  justify-content: space-between;
+}
 .try {
-  margin-top: 14px;
+  margin: 16px 0 6px;
 }
 .empty {
   padding: 14px;

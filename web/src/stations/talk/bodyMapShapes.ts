@@ -21,9 +21,9 @@ const box = (x1: number, y1: number, x2: number, y2: number) => `M${x1} ${y1}H${
 const place = (path: string, x: number, y: number): PlaceShape => ({ path, at: [x, y] })
 
 /** One figure, eight heads high less the usual half: head, neck, trunk and leg in one line, the arm beside it. */
-const head = 'M0 10 C13 10 20 20 20 35 C20 49 12 60 0 60 Z'
+const head = 'M-1 10 C13 10 20 20 20 35 C20 49 12 60 -1 60 Z'
 const trunkAndLeg =
-  'M0 52 L9 54 C9.5 64 12 69 20 72.5 C31 76 43 77 48.5 88 C51 97 49 106 46 113 L43 124 C42 142 37 153 35 166 C35 180 41 192 43.5 208 C46 236 42 268 38 290 C36.5 300 38 308 39 316 C41 334 37 356 31.5 376 C31.5 384 38 391 38.5 397 C37 402 23 402.5 19 399 C18 391 19.5 384 20 376 C17.5 350 14.5 332 16.5 314 C18 304 16.5 298 14.5 288 C9 262 4 238 2.5 219 L0 216 Z'
+  'M-1 52 L9 54 C9.5 64 12 69 20 72.5 C31 76 43 77 48.5 88 C51 97 49 106 46 113 L43 124 C42 142 37 153 35 166 C35 180 41 192 43.5 208 C46 236 42 268 38 290 C36.5 300 38 308 39 316 C41 334 37 356 31.5 376 C31.5 384 38 391 38.5 397 C37 402 23 402.5 19 399 C18 391 19.5 384 20 376 C17.5 350 14.5 332 16.5 314 C18 304 16.5 298 14.5 288 C9 262 4 238 2.5 219 L-1 216 Z'
 const arm =
   'M45 80 C54 86 58 100 59.5 116 C62 134 66 150 69 166 C73.5 184 75.5 199 76.5 211 C80 218 83 231 81 244 C79 254 72 257 67.5 251 C63 242 62.5 229 64 214 C59 197 55.5 182 53.5 167 C49.5 149 46.5 133 45 116 Z'
 
@@ -47,15 +47,15 @@ export const bodyDrawings: Readonly<Record<BodyView, BodyDrawing>> = {
       'upper-arm': place('M44 112 H74 V164 H50 Z', 57, 138),
       forearm: place('M50 164 H82 V207 H54 Z', 66, 187),
       wrist: place(box(56, 207, 86, 217), 70, 212),
-      'hand-thumb': place(box(56, 217, 72.5, 260), 67, 234),
-      'hand-little': place(box(72.5, 217, 90, 260), 77, 234),
+      'hand-thumb': place(box(61, 217, 72.5, 256), 67, 234),
+      'hand-little': place(box(72.5, 217, 82, 256), 77, 234),
       groin: place('M-19 192 H19 L13 221 H-13 Z', 0, 205),
       hip: place('M19 184 H52 V216 H14 L19 192 Z', 34, 200),
       'thigh-inner': place('M0 216 H14 L18.5 282 H0 Z', 10.5, 240),
       'thigh-front': place('M14 216 H52 V282 H18.5 Z', 30, 248),
-      'knee-inner': place(box(8, 282, 21.5, 318), 18, 300),
+      'knee-inner': place(box(14.5, 282, 21.5, 318), 18, 300),
       'knee-front': place(box(21.5, 282, 32.5, 318), 27, 300),
-      'knee-outer': place(box(32.5, 282, 46, 318), 36, 300),
+      'knee-outer': place(box(32.5, 282, 40, 318), 36, 300),
       shin: place(box(8, 318, 46, 376), 27, 345),
       forefoot: place(box(8, 376, 46, 406), 28, 391),
     },

@@ -1,0 +1,75 @@
+<script setup lang="ts" generic="Key extends string">
+import { Select } from 'ant-design-vue'
+import { useMutationObserver } from '@vueuse/core'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
+
+/**
+ * A list to choose one or several words from, with search. The library's select leaves its field
+ * without a name and points at a list that is not there while it is closed: both are mended here.
+ */
+const props = defineProps<{
+  label: string
+  value: Key | readonly Key[] | null
+  options: Readonly<Record<Key, string>>
+  placeholder?: string
+  many?: boolean
+  /** one may be taken back */
+  clearable?: boolean
+  size?: 'large'
+  fieldId?: string
+}>()
+const emit = defineEmits<{ pick: [key: Key | null]; picks: [keys: Key[]] }>()
+
+const rows = computed(() => (Object.entries(props.options) as [Key, string][]).map(([value, label]) => ({ value, label })))
+const chosen = computed(() => (props.many ? [...(Array.isArray(props.value) ? props.value : [])] : (props.value ?? undefined)))
+const frame = useTemplateRef<HTMLElement>('frame')
+const open = ref(false)
+
+/** Name and state of the field, as a screen reader hears them. */
+function mend(): void {
+  const field = frame.value?.querySelector('input[role="combobox"]')
+  if (!field) return
+  const wanted: Readonly<Record<string, string | null>> = {
+    'aria-label': props.label,
+    'aria-expanded': String(open.value),
+    ...(open.value ? {} : { 'aria-controls': null, 'aria-owns': null, 'aria-activedescendant': null }),
+  }
+  for (const [name, value] of Object.entries(wanted)) {
+    if (field.getAttribute(name) === value) continue
+    if (value === null) field.removeAttribute(name)
+    else field.setAttribute(name, value)
+  }
+}
+onMounted(mend)
+useMutationObserver(frame, mend, { attributes: true, subtree: true, childList: true })
+
+function pick(value: unknown): void {
+  if (props.many) emit('picks', value as Key[])
+  else emit('pick', (value as Key | undefined) ?? null)
+}
+</script>
+
+<template>
+  <div ref="frame">
+    <Select
+      v-bind="{ ...(many ? { mode: 'multiple' as const } : {}), ...(size ? { size } : {}), ...(fieldId ? { id: fieldId } : {}) }"
+      class="pick"
+      :value="chosen as never"
+      :options="rows"
+      :placeholder="placeholder ?? ''"
+      :allow-clear="clearable === true"
+      option-filter-prop="label"
+      @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"
+      @change="pick"
+    />
+  </div>
+</template>
+
+<style scoped>
+.pick {
+  width: 100%;
+}
+.pick :deep(.ant-select-selection-placeholder) {
+  color: var(--muted);
+}
+</style>
