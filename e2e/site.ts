@@ -79,6 +79,15 @@ export async function answer(within: Page | Locator, group: string | RegExp, wor
     .click()
 }
 
+/** Chooses from a list by typing the beginning of a word. */
+export async function choose(within: Page | Locator, label: string, words: string): Promise<void> {
+  const field = within.getByRole('combobox', { name: label })
+  // A list that takes several words is typed into once it has the focus.
+  await field.focus()
+  await field.fill(words)
+  await field.press('Enter')
+}
+
 /** Opens what a demo rider told of one complaint. */
 export async function openTold(page: Page, place: string): Promise<void> {
   await page.getByTestId(`complaint-${place}`).click()
@@ -116,7 +125,7 @@ export async function goTo(page: Page, station: string, tab?: string): Promise<v
   await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
   if (tab !== undefined)
     await page
-      .getByRole('tablist', { name: /^Pages of the (feet|seat)$/ })
+      .getByRole('tablist', { name: /^Pages of the (feet|seat|hands)$/ })
       .getByRole('tab', { name: tab })
       .click()
 }

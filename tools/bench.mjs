@@ -35,6 +35,7 @@ try {
     'calibration of a full rider, median': { measured: ms(core.calibration), reach: '< 50 ms' },
     'the same after one key, warm': { measured: ms(core.recalibration), reach: '' },
     '± of every number, first order (in a worker)': { measured: ms(core.uncertainty), reach: '' },
+    'causes, next readings and first moves of 8 complaints (in a worker)': { measured: ms(core.reasoning), reach: '30 ms' },
     'one knock-on, exact, with all numbers': { measured: ms(core.knockOns), reach: '' },
     'pedal ranking, 200 systems': { measured: ms(core.ranking), reach: '< 16 ms' },
     'saddle ranking, 200 saddles': { measured: ms(core.saddleRanking), reach: '< 16 ms' },

@@ -52,7 +52,7 @@ async function picture(name, rider, station, act = async () => {}, colorScheme =
 
 try {
   await picture('riders', null)
-  await picture('talk', 'Oona', 'talk', (page) => page.getByTestId('complaint-knee-outer').getByRole('button').first().click())
+  await picture('talk', 'Ruta', 'talk', (page) => page.getByTestId('complaint-forearm').click())
   await picture('measure', 'Baptiste', 'measure')
   await picture('fit', 'Imre', 'measure', async (page) => {
     await page.getByRole('tab', { name: /^Riding/ }).click()
@@ -107,7 +107,7 @@ try {
     await feetPage('Fore–aft')(page)
     await page.getByTestId('try').click()
     await page.keyboard.press('6')
-    await page.getByRole('radio', { name: '3 of 10' }).first().click()
+    await page.getByRole('radiogroup', { name: / now$/ }).first().locator('label').nth(3).click()
   })
   await picture('record', 'Baptiste', 'record')
 } finally {

@@ -151,7 +151,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.getByText(picture, { exact: true }).click()
       await look()
     }
-    await page.getByRole('button', { name: 'Riding' }).click()
+    await page.getByRole('button', { name: 'Riding', exact: true }).click()
     await page.getByTestId('riding').waitFor()
     await look()
     await page.keyboard.press('Escape')

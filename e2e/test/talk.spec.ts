@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { answer, expect, expectSaved, goTo, newRider, openOwnDemo, openTold, test } from '../site.ts'
+import { answer, choose, expect, expectSaved, goTo, newRider, openOwnDemo, openTold, test } from '../site.ts'
 
 const firstMove = (page: Page) => page.getByTestId('first-move').first()
 const word = (page: Page, cause: string) => page.getByTestId(`cause-${cause}`)
@@ -111,9 +111,7 @@ test('how the rider rides is asked once, and out of range it says so', async ({ 
   await newRider(page, 'Rides A Lot')
   await page.getByRole('button', { name: 'How do they ride?' }).click()
   const form = page.getByTestId('riding')
-  await form.getByLabel('Kinds of riding').click()
-  await page.getByTitle('Gravel').click()
-  await page.keyboard.press('Escape')
+  await choose(form, 'Kinds of riding', 'Gravel')
   await form.getByLabel('Hours a week').fill('200')
   await form.getByLabel('Hours a week').blur()
   await expect(form.getByRole('alert')).toContainText('Hours a week must be a number from 0 to 60 h')

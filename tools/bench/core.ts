@@ -21,7 +21,10 @@ import { defaultHolds, knockOn } from '../../core/src/change/knockOn.ts'
 import { standingOf } from '../../core/src/change/setup.ts'
 import { unmoved } from '../../core/src/measure/timeline.ts'
 import { demoVisits } from '../../server/src/demo/riders.ts'
-import { exampleReadings } from '../../core/src/testing.ts'
+import { complaintAt, controlComplaint, exampleReadings } from '../../core/src/testing.ts'
+import { reason } from '../../core/src/reason/reason.ts'
+import { aVisit } from '../../core/src/reason/testing.ts'
+import { reasonInputOf } from '../../core/src/reason/visitInput.ts'
 
 const leg: LegInput = {
   thigh: 430,
@@ -166,8 +169,25 @@ const saddleRider: SaddleRider = {
 }
 const saddleRanking = milliseconds(() => rankSaddles(saddleList, saddleRider), 200)
 const curve = milliseconds(() => setbackCurve(standing), 100)
+// Eight complaints of the same rider, by ± that are at hand, as the worker has them.
+const numb = { kind: 'numb' } as const
+const eight = [
+  complaintAt(1, 'groin', 'middle', numb),
+  complaintAt(2, 'forefoot', 'both', numb),
+  complaintAt(3, 'knee-outer', 'right'),
+  complaintAt(4, 'neck', 'middle'),
+  complaintAt(5, 'hand-little', 'both', numb),
+  complaintAt(6, 'low-back', 'middle'),
+  controlComplaint(7, 'slides-forward'),
+  controlComplaint(8, 'leg-disconnected'),
+]
+const known = uncertaintyModelOf(rider, unmoved)
+const spreads = known && metricSpreads(known)
+const { input } = reasonInputOf(aVisit({ readings: full, complaints: eight }), { spreads })
+const reasoning = milliseconds(() => reason(input), 60)
 console.log(
   JSON.stringify({
+    reasoning,
     pressure,
     recalibration,
     saddleRanking,

@@ -23,6 +23,9 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
         ? {
             colorPrimary: '#5FC2B8',
             colorLink: '#5FC2B8',
+            colorLinkHover: '#8AD6CD',
+            colorLinkActive: '#8AD6CD',
+            colorInfo: '#5FC2B8',
             colorBgLayout: '#141B1A',
             colorSplit: '#35413F',
             colorTextSecondary: '#C4CBC6',
@@ -37,6 +40,9 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
         : {
             colorPrimary: '#0E6B6B',
             colorLink: '#0E6B6B',
+            colorLinkHover: '#0A5252',
+            colorLinkActive: '#0A5252',
+            colorInfo: '#0E6B6B',
             colorBgLayout: '#ECE7DB',
             colorSplit: '#D9D3C5',
             colorTextSecondary: '#3F4B49',

@@ -60,7 +60,14 @@ describe('ranking', () => {
     expect(exclusions(kind('flat-pins'), rider())[0]).toMatch(/Nothing holds the foot/)
     expect(exclusions(kind('flat-pins'), rider({ use: 'mountain' }))).toEqual([])
     expect(exclusions(kind('flat-pins'), rider({ entry: true }))).toEqual([])
-    expect(exclusions(kind('plate-coil'), rider({ swing: 5 }))[0]).toMatch(/needs 9° of float with room; its widest is 6°/)
+    // Short of room either side is a mark against it; past the float's own width the foot is let go.
+    expect(exclusions(kind('plate-coil'), rider({ swing: 5 }))).toEqual([])
+    expect(exclusions(kind('plate-coil'), rider({ swing: 7 }))[0]).toMatch(/swings 7°, and needs 11° with room; its widest float is 6°/)
+  })
+
+  it('excludes no pedal for its float where no pedal there is holds the swing, and puts the widest float before the narrow ones', () => {
+    const wide = catalogue.map(({ spec }) => Math.max(...spec.floats)).reduce((a, b) => Math.max(a, b)) + 1
+    for (const row of rankPedals(catalogue, rider({ swing: wide })).ranked) expect(row.excluded.join(' ')).not.toMatch(/float/)
   })
 
   it('puts what is out at the end, whatever it scores', () => {

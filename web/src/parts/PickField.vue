@@ -58,6 +58,7 @@ function pick(value: unknown): void {
       :options="rows"
       :placeholder="placeholder ?? ''"
       :allow-clear="clearable === true"
+      show-search
       option-filter-prop="label"
       @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"
       @change="pick"

@@ -7,6 +7,7 @@ import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { feetStation } from '@level-stance/core/feet/station'
+import { handsStation } from '@level-stance/core/hands/station'
 import { seatStation } from '@level-stance/core/seat/station'
 import { pageOf } from '@level-stance/core/station'
 import { useBoard } from '../stores/board.ts'
@@ -60,13 +61,17 @@ function take(): void {
   note.value = ''
 }
 
-/** The page that has a setting's field; where none has, the station whose work it is. */
+/** The page that has a setting's field; where none has, the first page of the station whose work it is: "Why" moves nothing. */
 function placeOf(setting: SettingKey) {
   const { station } = settingOf(setting)
-  const pages = { feet: pageOf(feetStation.pages, setting), seat: pageOf(seatStation.pages, setting), hands: null }
+  const pages = {
+    feet: pageOf(feetStation.pages, setting),
+    seat: pageOf(seatStation.pages, setting),
+    hands: pageOf(handsStation.pages, setting),
+  }
   const name = pages[station] !== null ? station : pages.seat !== null ? 'seat' : station
-  const page = pages[name]
-  return { name, params: { visitId: visit.head?.visitId ?? '' }, query: page === null ? {} : { page } }
+  const page = pages[name] ?? Object.keys({ feet: feetStation, seat: seatStation, hands: handsStation }[name].pages)[0]
+  return { name, params: { visitId: visit.head?.visitId ?? '' }, query: { page } }
 }
 defineExpose({ focus: () => field.value?.focus() })
 </script>

@@ -50,7 +50,8 @@ useEventListener(document, 'visibilitychange', () => {
 })
 
 const inField = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable)
+  target instanceof HTMLElement &&
+  (target.matches('input:not([type=radio], [type=checkbox]), textarea, select') || target.isContentEditable)
 
 /** A field that went from the page while it was being typed in: what is typed on is no command. */
 let vanished: Element | null = null

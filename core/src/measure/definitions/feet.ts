@@ -8,7 +8,7 @@ export const footReadings = {
     heelToMtp5: lengths('Heel to MTP5', 100, 260, 'ruler', 10, 'As for MTP1, to the fifth metatarsal head, marked on the outer edge.'),
     soleStiffness: choice('Sole', { soft: 'soft', medium: 'medium', stiff: 'stiff' }, 'Bend the shoe by hand at the ball: folds, gives, or holds.'),
     shoeUpper: choice('Upper', { soft: 'soft or knitted', firm: 'firm', mouldable: 'mouldable' }, 'A soft or knitted upper gives a footbed nothing to rest on.'),
-    laces: choice('Shoe is closed', { snug: 'snug', tight: 'tight over the ball' }, 'As the rider does it up; a finger should slide under the strap over the ball.'),
+    laces: choice('How the shoe is closed', { snug: 'snug', tight: 'tight over the ball' }, 'As the rider does it up; a finger should slide under the strap over the ball.'),
     heelCup: choice('Heel cup', { firm: 'firm', soft: 'soft' }, 'Press the back of the shoe together above the sole: holds, or gives.'),
     soleThickness: lengths('Sole thickness', 2, 60, 'ruler', 6, 'Outside of the sole under the ball to the insole’s underside.'),
     slotAcross: lengths('Slot room sideways', 0, 25, 'ruler', 6, 'How far the cleat could slide across in all, from one end to the other.'),

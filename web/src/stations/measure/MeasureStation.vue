@@ -77,7 +77,8 @@ const counts = later(
 const pages = computed(() =>
   pageOrder.value.map((key, i) => {
     const keys = keysOf(key)
-    return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${counts.value[i] ?? 0}/${keys.length}` }
+    const note = key === 'short' ? '' : `${counts.value[i] ?? 0}/${keys.length}`
+    return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${note}` }
   }),
 )
 /** Rows under their headings. */

@@ -7,6 +7,7 @@ import { midSentence } from '@level-stance/core/quantity/words'
 import { useReasoning } from '../../stores/reasoning.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useVisit } from '../../stores/visit.ts'
+import { howShapes } from './howShapes.ts'
 import HowDrawing from './HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
@@ -32,8 +33,8 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 <template>
   <section class="next" aria-label="Measure next">
     <template v-if="first">
-      <HowDrawing :reading-key="first.key" />
-      <div>
+      <HowDrawing v-if="howShapes[first.key]" :reading-key="first.key" />
+      <div :class="{ whole: !howShapes[first.key] }">
         <p class="how" :title="definitionOf(first.key).how">
           <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
         </p>
@@ -71,6 +72,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
   font-size: 15px;
   line-height: 1.28;
 }
+.whole,
 .next > p {
   grid-column: 1 / -1;
 }

@@ -238,7 +238,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
           />
         </div>
         <Popconfirm title="Remove this complaint, with its ratings?" ok-text="Remove" cancel-text="Keep it" @confirm="emit('remove')">
-          <Button danger>Remove this complaint</Button>
+          <Button>Remove this complaint</Button>
         </Popconfirm>
       </CollapsePanel>
     </Collapse>

@@ -2,7 +2,7 @@
 import { Button, Drawer, Segmented } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { POSSIBLE } from '@level-stance/core/reason/arithmetic'
+import { LIKELY } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { symptomOf } from '@level-stance/core/reason/symptomTable'
@@ -93,7 +93,7 @@ const looks = computed(() => [
 ])
 const explained = ({ explains }: RankedCause) => explains.length
 const wide = computed(() =>
-  open.value || visit.complaints.length < 2 ? [] : causes.value.filter((row) => explained(row) > 1 && row.probability >= POSSIBLE),
+  open.value || visit.complaints.length < 2 ? [] : causes.value.filter((row) => explained(row) > 1 && row.probability >= LIKELY),
 )
 
 function go({ cause }: RankedCause): void {
@@ -144,7 +144,7 @@ function remove(complaint: Complaint): void {
           <BodyMap :views="['sole']" :complaints="visit.complaints" :open="open?.id ?? null" @pick="pick" />
         </div>
       </div>
-      <div class="riding">
+      <div class="how">
         <Button @click="ridingOpen = true">{{ riding === '' ? 'How do they ride?' : 'Riding' }}</Button>
         <p class="small muted">{{ riding === '' ? 'Kinds, hours, injuries, aims: half a minute, all optional.' : riding }}</p>
       </div>
@@ -225,6 +225,10 @@ function remove(complaint: Complaint): void {
         <p class="muted">Causes, the readings that decide between them, and what to try first stand here as soon as something is told.</p>
       </template>
       <template v-else-if="reasoning.reasoning">
+        <div class="card-place">
+          <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+          <MoveCard v-else-if="board.active" :fields="[]" />
+        </div>
         <template v-if="!visit.folded.trying">
           <h2>Read next</h2>
           <NextReadingList />
@@ -244,10 +248,6 @@ function remove(complaint: Complaint): void {
             <FirstMoveList />
           </template>
         </template>
-        <div class="card-place">
-          <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-          <MoveCard v-else-if="board.active" :fields="[]" />
-        </div>
       </template>
     </section>
     <Drawer v-model:open="ridingOpen" title="How the rider rides" placement="left" :width="460" :mask="false">
@@ -282,12 +282,12 @@ function remove(complaint: Complaint): void {
   gap: 8px;
   height: 100%;
 }
-.riding {
+.how {
   display: flex;
   align-items: center;
   gap: 10px;
 }
-.riding p {
+.how p {
   display: -webkit-box;
   overflow: hidden;
   -webkit-box-orient: vertical;
@@ -306,6 +306,9 @@ function remove(complaint: Complaint): void {
   flex-wrap: wrap;
   gap: 4px;
   margin-bottom: 8px;
+}
+.tabs .figure {
+  margin-left: 6px;
 }
 .tabs .ant-btn {
   height: auto;
@@ -332,10 +335,8 @@ h1 {
   border: 1px dashed var(--steel);
   border-radius: 6px;
 }
-.card-place {
-  position: sticky;
-  bottom: -12px;
-  background: var(--ground);
+.card-place:not(:empty) {
+  margin-bottom: 14px;
 }
 @media (max-width: 1100px) {
   .columns {
