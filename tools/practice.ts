@@ -35,38 +35,28 @@ console.log(
 )
 for (const n of [1, 2, 3]) {
   const solved = well.filter(({ complaints }) => complaints.every(within(n * complaints.length))).length
-  console.log(
-    `eased within ${n} ${n === 1 ? 'change ' : 'changes'} a complaint: ${((100 * solved) / well.length).toFixed(1)} % of riders (${share(
-      all.filter((_, i) => i >= 0),
-      within(n * 3),
-    )} of complaints within ${n * 3})`,
-  )
+  console.log(`eased within ${n} ${n === 1 ? 'change ' : 'changes'} a complaint  ${((100 * solved) / well.length).toFixed(1)} % of riders`)
 }
+console.log(`complaints eased            ${share(all, ({ relievedAfter }) => relievedAfter !== null)}`)
 const single = well.filter(({ complaints }) => complaints.length === 1)
-console.log(
-  `one hidden cause: eased within 1, 2, ${CHANGES_EACH} changes  ${[1, 2, CHANGES_EACH]
-    .map((n) =>
-      share(
-        single.flatMap(({ complaints }) => complaints),
-        within(n),
-      ),
-    )
-    .join(', ')}`,
-)
+const alone = single.flatMap(({ complaints }) => complaints)
+const within123 = [1, 2, CHANGES_EACH].map((n) => share(alone, within(n)))
+console.log(`one hidden cause: eased within 1, 2, ${CHANGES_EACH} changes  ${within123.join(', ')}`)
 console.log(
   `moves past a warning sign   ${played.reduce((sum, { pastWarning }) => sum + pastWarning, 0)} (${played.length - well.length} riders with one)`,
 )
-console.log('\nsymptom: complaints, first, among three, eased')
-for (const symptom of [...new Set(all.map((one) => one.symptom))].sort()) {
-  const rows = all.filter((one) => one.symptom === symptom)
-  console.log(
-    `${symptom.padEnd(20)} ${String(rows.length).padStart(4)}  ${share(rows, ({ place }) => place === 0).padStart(7)}  ${share(rows, ({ place }) => place !== null && place < 3).padStart(7)}  ${share(rows, ({ relievedAfter }) => relievedAfter !== null).padStart(7)}`,
-  )
+/** A line for each key: how often, and how often seen first, among three, and eased. */
+function printBy(of: 'symptom' | 'cause', heading: string): void {
+  console.log(`\n${heading}`)
+  for (const key of [...new Set(all.map((one) => one[of]))].sort()) {
+    const rows = all.filter((one) => one[of] === key)
+    const shares = [
+      share(rows, ({ place }) => place === 0),
+      share(rows, ({ place }) => place !== null && place < 3),
+      share(rows, ({ relievedAfter }) => relievedAfter !== null),
+    ]
+    console.log(`${key.padEnd(20)} ${String(rows.length).padStart(4)}  ${shares.map((one) => one.padStart(7)).join('  ')}`)
+  }
 }
-console.log('\nhidden cause: how often, first, among three, eased')
-for (const cause of [...new Set(all.map((one) => one.cause))].sort()) {
-  const rows = all.filter((one) => one.cause === cause)
-  console.log(
-    `${cause.padEnd(20)} ${String(rows.length).padStart(4)}  ${share(rows, ({ place }) => place === 0).padStart(7)}  ${share(rows, ({ place }) => place !== null && place < 3).padStart(7)}  ${share(rows, ({ relievedAfter }) => relievedAfter !== null).padStart(7)}`,
-  )
-}
+printBy('symptom', 'symptom: complaints, first, among three, eased')
+printBy('cause', 'hidden cause: how often, first, among three, eased')

@@ -1,6 +1,7 @@
 import type { Change } from './fold.ts'
 import { isExchange } from './moves.ts'
-import type { Requested } from './moves.ts'
+import type { Requested, RequestedMove } from './moves.ts'
+import type { Exchange, Part, PropertyKey } from './parts.ts'
 import { midSentence } from '../quantity/words.ts'
 import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
@@ -82,9 +83,19 @@ export function failedBefore(requested: readonly Requested[], told: Told): Chang
       : change.moves.some(
           ({ setting, side, by, role }) =>
             role === 'chosen' && setting === one.setting && side === one.side && Math.sign(by) === Math.sign(one.by),
-        )
+        ) || change.exchanges.some((exchange) => exchange.role === 'chosen' && Math.sign(grownBy(exchange, one)) === Math.sign(one.by))
   if (requested.length === 0) return null
   return told.changes.findLast((change) => change.state !== 'trying' && hasFailed(change, told) && requested.every(isIn(change))) ?? null
+}
+
+/** By how much a part's size on a side is more than that of the part it took the place of; 0 where it is not told. */
+function grownBy({ from, to }: Pick<Exchange, 'from' | 'to'>, { setting, side }: Pick<RequestedMove, 'setting' | 'side'>): number {
+  const size = ({ properties }: Part): number => {
+    const value = (properties as Readonly<Record<string, Part['properties'][PropertyKey]>>)[setting]
+    return Number(typeof value === 'object' ? value[side === 'right' ? 'right' : 'left'] : value)
+  }
+  const by = size(to) - size(from)
+  return Number.isFinite(by) ? by : 0
 }
 
 /** "Not offered again: saddle back 5 was tried. Outer knee, right is worse: 6 → 8." */

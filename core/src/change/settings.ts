@@ -27,6 +27,8 @@ export interface Setting {
   readonly wholeCap?: number
   /** what a hand with a tape can set */
   readonly resolution: number
+  /** less than this is no trial by itself: a part comes in sizes; else a third of the largest move */
+  readonly least?: number
   readonly more: string
   readonly less: string
   /** what the hands are held to by default while it moves; else to the seat */
@@ -41,7 +43,7 @@ export interface Setting {
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
-type More = Partial<Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart'>>
+type More = Partial<Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart' | 'least'>>
 
 /** A setting that is one for the bike. */
 function row(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
@@ -70,7 +72,7 @@ export const settings = {
     cleatInboard: rows('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', { wholeCap: 10 }),
     soleStack: rows('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner'),
     cleatTurn: rows('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in', { wholeCap: 10 }),
-    cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', part),
+    cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', { ...part, least: 3 }),
     wedge: rows('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up'),
     heelWedge: rows('Heel wedge', 'deg', 1, 0.5, 'inner side up', 'outer side up'),
     archSupport: rows('Arch support', 'mm', 3, 1, 'higher', 'lower'),
@@ -78,13 +80,13 @@ export const settings = {
     washer: rows('Washer', 'mm', 1.5, 0.5, 'on', 'off'),
     axleLength: rows('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', part),
     tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower', part),
-    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', part),
+    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', { ...part, least: 2.5 }),
   }),
   ...at('seat', {
     saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down', { freesKnee: true, wholeCap: 100 }),
     saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward', { wholeCap: 60 }),
     saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down', { wholeCap: 10 }),
-    saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', part),
+    saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', { ...part, least: 8 }),
     saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower', part),
     saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower', part),
     saddleLength: row('Saddle’s length', 'mm', 120, 1, 'longer', 'shorter', part),
@@ -96,7 +98,7 @@ export const settings = {
     handHeight: row('Hands', 'mm', 10, 1, 'up', 'down', { hands: 'free', wholeCap: 80 }),
     gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower', { wholeCap: 80 }),
     spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, wholeCap: 40, ...clamp }),
-    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, ...clamp, ...part }),
+    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, least: 10, ...clamp, ...part }),
     stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
     barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
     barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less', { hands: 'frame', ...part }),
@@ -105,10 +107,10 @@ export const settings = {
     barUpsweep: row('Upsweep', 'deg', 10, 0.5, 'more', 'less', { hands: 'frame', ...part }),
     barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter', { hands: 'frame', ...part }),
     barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'free', wholeCap: 20 }),
-    leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40 }),
-    leverReach: rows('Lever reach', 'mm', 15, 1, 'out', 'in', { hands: 'free', wholeCap: 30 }),
+    leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40, least: 3 }),
+    leverReach: rows('Lever reach', 'mm', 15, 1, 'out', 'in', { hands: 'free', wholeCap: 30, least: 2 }),
     leverClamp: rows('Lever clamp', 'mm', 15, 1, 'inboard', 'outboard', { hands: 'free', wholeCap: 40 }),
-    gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', ...part }),
+    gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', least: 1, ...part }),
   }),
 } as const satisfies Readonly<Record<string, Setting>>
 
@@ -124,6 +126,12 @@ export function settingOf(key: SettingKey): Setting {
 export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
   const most = capOf(setting, pace)
   return role === 'knock-on' ? Math.max(settingOf(setting).answerCap ?? 0, most) : most
+}
+
+/** The smallest move that is a trial by itself, in the setting's unit. @source prior */
+export function leastOf(setting: SettingKey): number {
+  const { cap, least, resolution } = settingOf(setting)
+  return Math.max(resolution, least ?? cap / 3)
 }
 
 /** How far a setting may be moved at once at a pace. */

@@ -73,7 +73,8 @@ export function settled(baseline: ResolvedReadings, by: MovedBy): ResolvedReadin
 }
 
 function shifted(value: Resolved, by: number): Resolved {
-  return value === null || by === 0 ? value : { ...value, value: value.value + by }
+  if (value === null || by === 0) return value
+  return { ...value, value: value.value + by, ...(value.basis === 'measured' ? {} : { isMoved: true as const }) }
 }
 
 /** The bike as it stands, as the knock-on engine takes it. */

@@ -11,6 +11,7 @@ import {
   shoeReadings,
   stanceEstimated,
   stanceParts,
+  supportReadings,
   wearInput,
 } from './inputs.ts'
 import { startingPedals } from './pedalKinds.ts'
@@ -25,6 +26,9 @@ import { changeWords, moveWords } from '../change/moveWords.ts'
 import { roomOf } from '../change/moves.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { setupOf, standingOf } from '../change/setup.ts'
+import { judgeFootbed, judgeWedge } from './wedges.ts'
+import { judgeLegLength } from '../seat/legLength.ts'
+import { legLengthReadings } from '../seat/inputs.ts'
 
 const setupWith = (more: readonly Reading[], entries: readonly LedgerEntry[] = []) => {
   const placed = new Set(more.map((r) => `${r.key}:${r.side}`))
@@ -164,6 +168,29 @@ describe('numbers taken out of a setup', () => {
     const before = stanceParts(setupWith([]).now)
     expect((stanceParts(now)?.right.washer ?? NaN) - (before?.right.washer ?? NaN)).toBe(1.5)
     expect(rotationReadings(now, 'right').cleatTurn?.value).toBe(6)
+  })
+})
+
+describe('what nobody had read before this visit put something there', () => {
+  // Never more than half of a tilt, and no more than half of a leg's difference (common practice).
+  const feet = pair('forefootTilt', 8).concat(pair('archDrop', 12), [aReading('legLengthDifference', 'both', 12)])
+  const setup = (...moves: Omit<Move, 'role'>[]) => setupOf(feet, moves.length === 0 ? [] : [tried(...moves)], 'drop')
+  it('is nothing while nothing was put there', () => {
+    expect(supportReadings(setup().now, 'right')).toMatchObject({ wedge: null, archSupport: null })
+    expect(legLengthReadings(setup().now).stack).toEqual({ left: null, right: null })
+  })
+  it('counts as what was put there: the wedge, the footbed and the shim are not asked for once more', () => {
+    const { now } = setup(
+      { setting: 'wedge', side: 'right', by: 4 },
+      { setting: 'archSupport', side: 'right', by: 3 },
+      { setting: 'soleStack', side: 'right', by: 6 },
+    )
+    const read = { ...supportReadings(now, 'right'), complaint: true }
+    expect([read.wedge?.value, read.archSupport?.value]).toEqual([4, 3])
+    expect(judgeWedge('right', 'wedge', read)).toMatchObject({ by: 0, headline: expect.stringMatching(/has its wedge/) as string })
+    // 12 mm of drop asks for 8 at most; 3 are in, and 3 more is the next step.
+    expect(judgeFootbed('right', read).by).toBeLessThanOrEqual(3)
+    expect(judgeLegLength({ ...legLengthReadings(now), pain: 4 })).toMatchObject({ state: 'met', shorter: 'right', already: 6, now: 0 })
   })
 })
 

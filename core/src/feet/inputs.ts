@@ -10,7 +10,7 @@ import type { SupportReadings } from './wedges.ts'
 import { TIP } from './toeClearance.ts'
 import type { ToeInput } from './toeClearance.ts'
 import type { NumberKey } from '../measure/readingDefinitions.ts'
-import { chosen, hiddenParts, measured, measuredValue } from '../measure/resolve.ts'
+import { chosen, hiddenParts, measured, measuredValue, standsAt } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { combined } from '../quantity/quantity.ts'
 import { bySide } from '../quantity/sided.ts'
@@ -130,11 +130,11 @@ export function supportReadings(now: ResolvedReadings, side: Side): Omit<Support
   return {
     forefootTilt: of('forefootTilt'),
     archDrop: of('archDrop'),
-    wedge: of('wedge'),
+    wedge: standsAt(now, 'wedge', side),
     heelTilt: of('heelTilt'),
-    heelWedge: of('heelWedge'),
+    heelWedge: standsAt(now, 'heelWedge', side),
     heelCup: chosen(now, 'heelCup'),
-    archSupport: of('archSupport'),
+    archSupport: standsAt(now, 'archSupport', side),
     shoeUpper: chosen(now, 'shoeUpper'),
   }
 }

@@ -33,6 +33,8 @@ export type Resolved =
       readonly source: SourceKey
       /** read once, and taken for both sides */
       readonly oneForBoth?: true
+      /** an estimate that changes of this visit have moved */
+      readonly isMoved?: true
     })
   | null
 /** What was chosen among a reading's words, by side; null = not read. */
@@ -46,6 +48,14 @@ export function measured(now: ResolvedReadings, key: NumberKey, side: Side = 'le
 }
 export function measuredValue(now: ResolvedReadings, key: NumberKey, side: Side = 'left'): number | null {
   return measured(now, key, side)?.value ?? null
+}
+/**
+ * What stands there: as it was read, or, where nothing was read, what is usual there with what this
+ * visit has put on top; null where neither is known.
+ */
+export function standsAt(now: ResolvedReadings, key: NumberKey, side: Side = 'left'): Quantity | null {
+  const value = now[key][side]
+  return value?.basis === 'measured' || value?.isMoved ? value : null
 }
 /** What was chosen among a reading's words; null = not read. */
 export function chosen<Key extends ChoiceKey>(now: ResolvedReadings, key: Key, side: Side = 'left'): OptionOf<Key> | null {

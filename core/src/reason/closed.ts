@@ -2,14 +2,14 @@ import type { BarKind } from '../bike/bikeKinds.ts'
 import { outcomesOf, resultOf } from '../change/outcome.ts'
 import type { Told } from '../change/outcome.ts'
 import { sidesOf } from '../talk/complaint.ts'
-import { shareTaken } from './learning.ts'
+import { UNREAD_WORKS, shareTaken } from './learning.ts'
 import { symptomsOf } from './matching.ts'
 import { summed } from './studio.ts'
 import type { StudioCount } from './studio.ts'
 import { symptomOf } from './symptomTable.ts'
 
-/** A change counts as a trial of a cause from this share of its remedy on. @source prior */
-const COUNTS_FROM = 0.5
+/** A change counts as a trial of a cause from half a full step on. @source prior */
+const COUNTS_FROM = UNREAD_WORKS / 2
 
 /**
  * What a closed visit tells a studio: for each symptom and cause, how often a change for it was tried
@@ -20,7 +20,7 @@ export function learnedFrom(told: Told, bar: BarKind): StudioCount[] {
     outcomesOf(change, told).flatMap(({ complaint, before, after }) =>
       symptomsOf(complaint).flatMap((symptom) =>
         symptomOf(symptom).causes.flatMap((cause): StudioCount[] => {
-          if (shareTaken(change, cause, sidesOf(complaint), bar, null) < COUNTS_FROM) return []
+          if (shareTaken([change], cause, sidesOf(complaint), bar, null) < COUNTS_FROM) return []
           const eased = change.state === 'kept' && resultOf(before, after) === 'relieved'
           return [{ symptom, cause, tried: 1, eased: eased ? 1 : 0 }]
         }),

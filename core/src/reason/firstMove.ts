@@ -6,7 +6,7 @@ import type { KnockOn } from '../change/knockOnResult.ts'
 import { withMoves } from '../change/moves.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { changeWords } from '../change/moveWords.ts'
-import { settingOf } from '../change/settings.ts'
+import { leastOf, settingOf } from '../change/settings.ts'
 import { settled, standingOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
 import { withFree } from '../body/calibration.ts'
@@ -23,7 +23,7 @@ import type { CauseKey } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
 import { weigh } from './evidence.ts'
-import { moveFor } from './learning.ts'
+import { UNREAD_WORKS, moveFor } from './learning.ts'
 import { UNTOLD, isOpenToAct, stepOf, stillToGo } from './rank.ts'
 import type { RankedCause } from './rank.ts'
 
@@ -62,8 +62,6 @@ export interface FirstMove {
 const LATER_STEPS = 0.6
 /** A part or an advice takes this share of its cause away, where nothing can be computed. @source prior */
 const PART_WORKS = 0.75
-/** A standard step takes this share of an unread cause away. @source prior */
-const UNREAD_WORKS = 0.35
 /** What a minute, a part, and a step upstream weigh against relief. @source prior */
 const costs = { minute: 0.006, part: 0.08, station: 0.004 } as const
 /** A rise of a belief smaller than this is no harm. @source prior */
@@ -137,7 +135,7 @@ export function remedyMoves(
   const moves = places.map((side): RequestedMove => {
     const rest = stillToGo(facts, cause, side === 'both' ? sides : [side])
     if (rest !== null && rest > 0) isSized = true
-    const by = rest === null || rest <= 0 ? step : Math.max(resolution, Math.round(rest / resolution) * resolution)
+    const by = rest === null || rest <= 0 ? step : Math.ceil(Math.max(leastOf(move.setting), rest) / resolution - 0.5) * resolution
     return { setting: move.setting, side, by: move.way * by }
   })
   // Of a part whose size nothing says, another one is looked for, and none is named.
@@ -201,10 +199,15 @@ export function firstMoves(
     const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
     const acting = mine.filter(isOpenToAct)
     // Where no cause is likely, the likeliest is still the one to try.
-    const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED ? [mine[0]] : []
+    const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED && !isThere(facts, mine[0].cause) ? [mine[0]] : []
     return [...found, ...(acting.length > 0 || found.some((row) => row.explains.includes(id)) ? acting.slice(0, MOST_WEIGHED) : likeliest)]
   }, [])
   return candidates.flatMap((row) => candidate(judge, priors, row) ?? []).sort((a, b) => b.score - a.score)
+}
+/** Whether the number a cause's move goes by says that there is nothing left to move. */
+function isThere(facts: Facts, cause: CauseKey): boolean {
+  const rest = stillToGo(facts, cause, bothSides)
+  return rest !== null && rest <= 0
 }
 /** A cause less likely than this is not tried, even where there is no likelier one. @source prior */
 const LEAST_TRIED = 0.08

@@ -17,6 +17,8 @@ export const trialWeights = { relieved: Math.log(3), unchanged: -Math.log(2.5), 
 >
 /** What the rider tried without a fitter weighs this much of a trial. @source prior */
 export const TOLD_SHARE = 0.5
+/** A full step takes this share of a cause away where nothing read tells how far there is to go. @source prior */
+export const UNREAD_WORKS = 0.35
 
 /** One thing that was tried, as it speaks for or against a cause. */
 export interface Learned {
@@ -30,30 +32,41 @@ export function moveFor(cause: CauseKey, bar: BarKind): RemedyMove | null {
   return (bar === 'drop' ? dropMove : undefined) ?? move ?? null
 }
 
+/** By how far a change moved the setting that answers a cause, the way that answers it; 0 where it did not. */
+function movedBy(change: Change, move: RemedyMove | null, sides: readonly Side[]): number {
+  const answering = change.moves.filter(
+    ({ role, setting, side, by }) =>
+      role === 'chosen' && setting === move?.setting && Math.sign(by) === move.way && (side === 'both' || sides.includes(side)),
+  )
+  return Math.max(0, ...answering.map(({ by }) => Math.abs(by)))
+}
+
 /**
- * Share of a cause that a change took away: by how far it moved the setting that answers it, over that
- * and what is still asked for.
+ * Share of a cause that changes took away together: by how far they moved the setting that answers it,
+ * over that and what is still asked for; an exchange of the part that answers it takes all of it.
+ * @param steps one after the other, and undone or not all alike
  * @param rest of the setting, still to go; null = not known
  */
-export function shareTaken(change: Change, cause: CauseKey, sides: readonly Side[], bar: BarKind, rest: number | null): number {
+export function shareTaken(steps: readonly Change[], cause: CauseKey, sides: readonly Side[], bar: BarKind, rest: number | null): number {
   const { remedy } = causeOf(cause)
   const move = moveFor(cause, bar)
-  const exchanged = change.exchanges.some(({ slot, role }) => role === 'chosen' && slot === remedy.slot)
-  const moved = move
-    ? change.moves.filter(
-        (one) =>
-          one.role === 'chosen' &&
-          one.setting === move.setting &&
-          Math.sign(one.by) === move.way &&
-          (one.side === 'both' || sides.includes(one.side)),
-      )
-    : []
-  const by = Math.max(0, ...moved.map((one) => Math.abs(one.by)))
-  if (move && by > 0) {
-    const whole = rest === null ? capOf(move.setting, change.pace) : by + Math.max(0, change.state === 'undone' ? rest - by : rest)
-    return Math.min(1, by / whole)
-  }
-  return exchanged ? 1 : 0
+  const by = steps.reduce((sum, change) => sum + movedBy(change, move, sides), 0)
+  const [first] = steps
+  if (move === null || first === undefined || by === 0)
+    return steps.some(({ exchanges }) => exchanges.some(({ slot, role }) => role === 'chosen' && slot === remedy.slot)) ? 1 : 0
+  const isUndone = first.state === 'undone'
+  // Where nothing tells how far to go, or that it was far enough, a full step is taken for a part of the way.
+  if (rest === null || (isUndone && rest <= 0)) return Math.min(1, (UNREAD_WORKS * by) / capOf(move.setting, first.pace))
+  return by / (by + Math.max(0, isUndone ? rest - by : rest))
+}
+
+/** Changes that answer a cause: steps the same way that stand are one trial together, what was undone is one by itself. */
+function trialsOf(cause: CauseKey, sides: readonly Side[], changes: readonly Change[], bar: BarKind): Change[][] {
+  const move = moveFor(cause, bar)
+  const answering = changes.filter((change) => shareTaken([change], cause, sides, bar, null) > 0)
+  const isStep = (change: Change) => change.state !== 'undone' && movedBy(change, move, sides) > 0
+  const standing = answering.filter(isStep)
+  return [...(standing.length > 0 ? [standing] : []), ...answering.filter((change) => !isStep(change)).map((change) => [change])]
 }
 
 /** What the trials of this visit say of a cause, for the complaints it could explain. */
@@ -65,15 +78,21 @@ export function fromTrials(
   bar: BarKind,
   rest: number | null,
 ): Learned[] {
-  return told.changes.flatMap((change): Learned[] => {
-    const share = shareTaken(change, cause, sides, bar, rest)
-    if (share <= 0) return []
-    const outcomes = outcomesOf(change, told).filter(({ complaint }) => explains.some(({ id }) => id === complaint.id))
-    if (outcomes.length === 0) return []
-    const results = outcomes.map(({ before, after }) => resultOf(before, after))
+  return trialsOf(cause, sides, told.changes, bar).flatMap((steps): Learned[] => {
+    const share = shareTaken(steps, cause, sides, bar, rest)
+    const rated = steps.map((change) => outcomesOf(change, told).filter(({ complaint }) => explains.some(({ id }) => id === complaint.id)))
+    // From before the first step to after the last, complaint by complaint.
+    const results = explains.flatMap(({ id }) => {
+      const mine = rated.flat().filter(({ complaint }) => complaint.id === id)
+      const [first, last] = [mine[0], mine.at(-1)]
+      return first === undefined || last === undefined ? [] : [resultOf(first.before, last.after)]
+    })
+    if (results.length === 0) return []
     const result = (['relieved', 'worse', 'unchanged'] as const).find((one) => results.includes(one)) ?? 'unchanged'
     const words = { relieved: 'eased it', unchanged: 'changed little', worse: 'made it worse' }[result]
-    return [{ moves: share * trialWeights[result], words: `${changeWords(change).join(', ')} ${words}.` }]
+    return [
+      { moves: share * trialWeights[result], words: `${steps.map((change) => changeWords(change).join(', ')).join(', then ')} ${words}.` },
+    ]
   })
 }
 

@@ -42,8 +42,10 @@ export interface NextReading {
   readonly minutes: number
   /** nats of the causes' entropy it is expected to take away, weighted by severity, less its cost */
   readonly gain: number
-  /** whether an answer would change which cause comes first */
+  /** whether an answer would change which cause of a complaint comes first */
   readonly decides: boolean
+  /** whether what comes first for a complaint it tells of is not likely yet, or not read */
+  readonly isOpen: boolean
 }
 
 /** Severity of a complaint as it weighs, 0.1 to 1. */
@@ -70,8 +72,12 @@ export function minutesFor(readings: NextReading['readings']): number {
  */
 export function nextReadings(ranked: readonly RankedCause[], weight: (complaintId: string) => number): NextReading[] {
   const acting = ranked.filter(({ muted }) => muted === null)
-  const [leader, second] = acting
-  const bundles = new Map<string, { readings: NextReading['readings']; gain: number; tested: RankedCause[]; decides: boolean }>()
+  // Each complaint has a leader of its own: what is clear of one says nothing of another.
+  const stands = new Map<string, readonly RankedCause[]>()
+  for (const row of acting) for (const id of row.explains) stands.set(id, [...(stands.get(id) ?? []), row])
+  const leaderFor = ({ explains }: RankedCause) => stands.get(explains[0] ?? '')?.[0]
+  type Bundle = Pick<NextReading, 'readings' | 'gain' | 'decides' | 'isOpen'> & { readonly tested: readonly RankedCause[] }
+  const bundles = new Map<string, Bundle>()
   for (const row of acting) {
     const p = row.probability
     const severity = Math.max(0.1, ...row.explains.map(weight))
@@ -86,12 +92,22 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
       const positive = p * s + (1 - p) * f
       const [ifSo, ifNot] = [(p * s) / positive, (p * (1 - s)) / (1 - positive)]
       const gain = severity * (entropy(p) - positive * entropy(ifSo) - (1 - positive) * entropy(ifNot))
-      const decides =
-        leader !== undefined &&
-        (row === leader ? second !== undefined && ifNot < second.probability : ifSo > leader.probability) &&
-        (row === leader || p >= 0.05)
-      const before = bundles.get(name) ?? { readings: missing, gain: 0, tested: [], decides: false }
-      bundles.set(name, { ...before, gain: before.gain + gain, tested: [...before.tested, row], decides: before.decides || decides })
+      const decides = row.explains.some((id) => {
+        const [first, second] = stands.get(id) ?? []
+        return row === first ? second !== undefined && ifNot < second.probability : ifSo > (first?.probability ?? 1) && p >= 0.05
+      })
+      const isOpen = row.explains.some((id) => {
+        const first = stands.get(id)?.[0]
+        return first === undefined || !first.isRead || first.probability < LIKELY
+      })
+      const before = bundles.get(name)
+      bundles.set(name, {
+        readings: missing,
+        gain: (before?.gain ?? 0) + gain,
+        tested: [...(before?.tested ?? []), row],
+        decides: decides || before?.decides === true,
+        isOpen: isOpen || before?.isOpen === true,
+      })
     }
   }
   const sorted = [...bundles.values()]
@@ -99,11 +115,12 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
     .sort((a, b) => b.gain - MINUTE * b.minutes - (a.gain - MINUTE * a.minutes))
   const asked = new Set<string>()
   return sorted
-    .map(({ readings, gain, tested, decides, minutes }): NextReading => {
+    .map(({ readings, gain, tested, decides, isOpen, minutes }): NextReading => {
       // What better readings already tell of the same causes is worth less.
       const known = tested.every(({ cause }) => asked.has(cause))
       for (const { cause } of tested) asked.add(cause)
-      return { readings, why: whyWords(tested, leader), minutes, gain: gain * (known ? TOLD_ALREADY : 1) - MINUTE * minutes, decides }
+      const worth = gain * (known ? TOLD_ALREADY : 1) - MINUTE * minutes
+      return { readings, why: whyWords(tested, leaderFor), minutes, gain: worth, decides, isOpen }
     })
     .filter(({ gain }) => gain > 0)
     .sort((a, b) => b.gain - a.gain)
@@ -116,10 +133,11 @@ function unique(readings: NextReading['readings']): NextReading['readings'] {
 }
 
 /** "Would decide between saddle too high and cleat too far forward." */
-function whyWords(tested: readonly RankedCause[], leader: RankedCause | undefined): string {
+function whyWords(tested: readonly RankedCause[], leaderFor: (row: RankedCause) => RankedCause | undefined): string {
   const [first, other] = [...tested].sort((a, b) => b.probability - a.probability)
   const name = (row: RankedCause) => midSentence(causeOf(row.cause).label)
   if (first === undefined) return ''
+  const leader = leaderFor(first)
   if (leader !== undefined && first.cause !== leader.cause) return `Would decide between ${name(leader)} and ${name(first)}.`
   if (other !== undefined && other.cause !== first.cause) return `Would decide between ${name(first)} and ${name(other)}.`
   return `Would decide whether it is this: ${name(first)}.`
@@ -138,9 +156,9 @@ export function readingsWords(readings: NextReading['readings']): string {
   return where.length === 0 ? listed : `${listed}, ${where.join(' and ')}`
 }
 
-/** Readings worth taking for the complaints: those that could still change which cause comes first. */
-export function shortList(next: readonly NextReading[], ranked: readonly RankedCause[]): NextReading[] {
-  const leader = ranked.find(({ muted }) => muted === null)
-  const open = leader === undefined || !leader.isRead || leader.probability < LIKELY
-  return next.filter(({ decides, gain }) => decides || (open && gain > 0.01))
+/** Readings worth taking for the complaints: those that could still change which cause of one comes first. */
+export function shortList(next: readonly NextReading[]): NextReading[] {
+  return next.filter(({ decides, isOpen, gain }) => decides || (isOpen && gain > WORTH_ASKING))
 }
+/** Less than this is not worth a reading of its own, nats. @source prior */
+const WORTH_ASKING = 0.01

@@ -5,7 +5,7 @@ import { shoeFit, ARCH_DROPS } from '../feet/shoeCheck.ts'
 import { rotationReadings } from '../feet/inputs.ts'
 import { TILT_IGNORED } from '../feet/wedges.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
-import { measured } from '../measure/resolve.ts'
+import { measured, standsAt } from '../measure/resolve.ts'
 import { combined } from '../quantity/quantity.ts'
 import type { Quantity } from '../quantity/quantity.ts'
 import { sides } from '../quantity/sided.ts'
@@ -97,6 +97,13 @@ const USUAL_SPREAD = 15
 /** How far builds differ from the rule for flat bars, mm; k = 2. @source prior */
 const BUILD_SPREAD = 25
 
+/** A lever's place on a drop bar's bend, from its top, as the bar's roll has it now. */
+function hoodPlace(facts: Facts, side: Side): Found | null {
+  const place = of(facts, 'hoodPosition', side)
+  const roll = standsAt(facts.setup.now, 'barRoll')
+  return place && num(place.value + (roll?.value ?? 0), place.plusMinus)
+}
+
 /** Hands below the seat: the model's, or by the tape alone. */
 function handsBelow(facts: Facts): Found | null {
   const modelled = metric(facts, 'drop', 'drop', 'left')
@@ -153,7 +160,7 @@ export const numbers = {
   stem: { label: 'Stem', unit: 'mm', sided: false, readings: always('stemLength'), of: (facts) => plain('stemLength')(facts, 'left') },
   barRoll: { label: 'Bar rolled forward', unit: 'deg', sided: false, readings: always('barRoll'), of: (facts) => plain('barRoll')(facts, 'left') },
   leverAngle: { label: 'Lever below level', unit: 'deg', sided: true, readings: always('leverAngle'), of: plain('leverAngle') },
-  hoodPlace: { label: 'Lever on the bend', unit: 'deg', sided: true, readings: always('hoodPosition'), of: plain('hoodPosition') },
+  hoodPlace: { label: 'Lever on the bend', unit: 'deg', sided: true, readings: always('hoodPosition'), of: hoodPlace },
   hoodIn: { label: 'Hoods turned in', unit: 'deg', sided: true, readings: always('hoodAngle'), of: plain('hoodAngle') },
   leverFar: {
     label: 'Lever further than the finger hooks by',
@@ -212,22 +219,22 @@ export const numbers = {
   } },
   archOpen: { label: 'Arch drop over what is supported', unit: 'mm', sided: true, readings: always('archDrop'), of: (facts, side) => {
     const drop = of(facts, 'archDrop', side)
-    return drop && num(drop.value - ARCH_DROPS - (of(facts, 'archSupport', side)?.value ?? 0), drop.plusMinus)
+    return drop && num(drop.value - ARCH_DROPS - (standsAt(facts.setup.now, 'archSupport', side)?.value ?? 0), drop.plusMinus)
   } },
   tilt: { label: 'Forefoot tilt beyond what feet are', unit: 'deg', sided: true, readings: always('forefootTilt'), of: (facts, side) => {
     const tilt = of(facts, 'forefootTilt', side)
-    return tilt && num(Math.abs(tilt.value) - TILT_IGNORED - 2 * Math.abs(of(facts, 'wedge', side)?.value ?? 0), tilt.plusMinus)
+    return tilt && num(Math.abs(tilt.value) - TILT_IGNORED - 2 * Math.abs(standsAt(facts.setup.now, 'wedge', side)?.value ?? 0), tilt.plusMinus)
   } },
   heelTilt: { label: 'Heel tilt beyond what feet are', unit: 'deg', sided: true, readings: always('heelTilt'), of: (facts, side) => {
     const tilt = of(facts, 'heelTilt', side)
-    return tilt && num(Math.abs(tilt.value) - TILT_IGNORED - 2 * Math.abs(of(facts, 'heelWedge', side)?.value ?? 0), tilt.plusMinus)
+    return tilt && num(Math.abs(tilt.value) - TILT_IGNORED - 2 * Math.abs(standsAt(facts.setup.now, 'heelWedge', side)?.value ?? 0), tilt.plusMinus)
   } },
   legDifference: { label: 'Legs differ by', unit: 'mm', sided: false, readings: always('legLengthDifference'), of: (facts) => {
     const read = of(facts, 'legLengthDifference')
     if (read === null) return null
-    const [left, right] = [of(facts, 'soleStack', 'left')?.value ?? 0, of(facts, 'soleStack', 'right')?.value ?? 0]
-    // What is under the shorter leg already makes up for it.
-    return num(Math.abs(read.value - (right - left)), read.plusMinus)
+    // What is under the shorter leg already makes up for it; once its shim is in, nothing is asked any more.
+    const { state, already } = facts.seat.legs
+    return num(state === 'met' ? 0 : Math.max(0, Math.abs(read.value) - already), read.plusMinus)
   } },
   crankLong: { label: 'Crank over a share of the inseam by', unit: 'mm', sided: false, readings: always('crank', 'inseam'), of: (facts) => {
     const [crank, inseam] = [of(facts, 'crank'), of(facts, 'inseam')]

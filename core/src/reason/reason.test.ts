@@ -9,7 +9,7 @@ import { definitionOf, isChoice, optionsOf, readingKeys } from '../measure/readi
 import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { normal, seeded } from '../quantity/random.ts'
 import { seatStation } from '../seat/station.ts'
-import { settingOf } from '../change/settings.ts'
+import { leastOf, settingKeys, settingOf } from '../change/settings.ts'
 import { sources } from '../sources.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { controlSymptomKeys } from '../talk/controlSymptoms.ts'
@@ -19,6 +19,7 @@ import { complaintAt, controlComplaint, entryOf, onlyReadings, readingsWith, tes
 import { belief, entropy, likelihoodOf, logRatio, normalShare, oddsOf, priorAt, probabilityOf } from './arithmetic.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
 import { learnedFrom } from './closed.ts'
+import { thoughtsOver, turnsOf } from './history.ts'
 import { nearestSymptoms, symptomsOf } from './matching.ts'
 import { numbers } from './numbers.ts'
 import { reason } from './reason.ts'
@@ -265,6 +266,51 @@ describe('first moves', () => {
     const of = (list: typeof before) => list.causes.find(({ cause }) => cause === 'saddle-high')!.probability
     expect(of(after)).toBeLessThan(of(before))
   })
+  it('are no smaller than a trial by itself, and aim past the line by what the trade leaves', () => {
+    const stem = think({ complaints: [controlComplaint(1, 'nervous-steering')], readings: onlyReadings({ stemLength: 107 }) }).reasoned
+    // 107 on a line of 105: 2 over it, and 10 beyond; a stem 2 mm shorter is none that anybody sells.
+    expect(stem.moves.find(({ cause }) => cause === 'stem-long')?.requested).toEqual([{ setting: 'stemLength', side: 'both', by: -12 }])
+    for (const key of settingKeys) expect([key, leastOf(key) <= settingOf(key).cap]).toEqual([key, true])
+  })
+  it('of a part that was tried and taken off again are not offered again either', () => {
+    const numb = complaintAt(1, 'sit-bone', 'both')
+    const readings = onlyReadings({ saddleWidth: 130, sitBoneSpacing: 135, torsoAngle: 45 })
+    const before = think({ complaints: [numb], readings }).reasoned.moves
+    expect(before[0]?.cause).toBe('saddle-narrow')
+    const by = before[0]!.requested[0]!.by
+    const wider: LedgerEntry = {
+      ...entryOf(1),
+      station: 'seat',
+      exchanges: [
+        {
+          slot: 'saddle',
+          role: 'chosen',
+          from: { name: 'Old', properties: { saddleWidth: 130 } },
+          to: { name: 'Wider', properties: { saddleWidth: 130 + by } },
+        },
+      ],
+    }
+    const undo: LedgerEntry = { kind: 'undo', id: uuid(2), at: testTime, of: wider.id }
+    const after = think({
+      complaints: [numb],
+      readings,
+      ledger: [wider, undo],
+      ratings: [{ complaintId: numb.id, changeId: wider.id, severity: 6 }],
+    }).reasoned.moves
+    expect(after.map(({ cause }) => cause)).not.toContain('saddle-narrow')
+  })
+})
+
+describe('next readings', () => {
+  it('ask on for a complaint that is still open, however clear another one is', () => {
+    const clear = onlyReadings({ kneeFlexion: 14, pelvisRock: 'much', sitsWhere: 'middle' })
+    expect(think({ complaints: [knee], readings: clear }).reasoned.short).toEqual([])
+    const { short } = think({ complaints: [knee, toes], readings: clear }).reasoned
+    expect(short.flatMap(({ readings }) => readings.map(({ key }) => key))).toEqual(
+      expect.arrayContaining(['cleatSetback', 'shoeBallWidth']),
+    )
+    for (const { why } of short) expect(why).not.toMatch(/saddle too high/)
+  })
 })
 
 describe('learning', () => {
@@ -280,6 +326,36 @@ describe('learning', () => {
     expect(relief).toBeGreaterThan(plain!)
     expect(same).toBeLessThan(plain!)
     expect(worse).toBeLessThan(same!)
+  })
+  it('takes the steps of one plan for one trial: what came of them from before the first to after the last', () => {
+    const second = { ...change, id: uuid(3) }
+    const steps = (first: number, last: number) => ({
+      complaints: [knee],
+      ledger: [change, keep, second, { kind: 'keep', id: uuid(4), at: testTime, of: second.id } satisfies LedgerEntry],
+      ratings: [
+        { complaintId: knee.id, changeId: change.id, severity: first },
+        { complaintId: knee.id, changeId: second.id, severity: last },
+      ],
+    })
+    // A point at each step is two in all: a difference that matters, from 6 to 4.
+    const learned = think(steps(5, 4)).reasoned.causes.find(({ cause }) => cause === 'saddle-high')!.learned
+    expect(learned).toHaveLength(1)
+    expect(learned[0]!.words).toBe('Saddle down 5, then Saddle down 5 eased it.')
+    // Nothing tells how far there is to go: each full step is taken for 35 of 100.
+    expect(learned[0]!.moves).toBeCloseTo(0.7 * Math.log(3), 9)
+    expect(chance(steps(5, 4), 'saddle-high')).toBeGreaterThan(chance(steps(6, 6), 'saddle-high'))
+  })
+  it('is looked back on trial by trial, each by what was known by then', () => {
+    const visit = aVisit({ ...rated(3), readings: onlyReadings({ kneeFlexion: 20 }) })
+    const later: Reading = { ...onlyReadings({ pelvisRock: 'some' })[0]!, after: keep.id }
+    const stages = thoughtsOver({ ...visit, readings: [...visit.readings, later] }, null)
+    const at = (i: number) => stages[i]!.complaints[0]!.causes.find(({ cause }) => cause === 'saddle-high')!.probability
+    expect(stages.map(({ changeId }) => changeId)).toEqual([null, change.id])
+    expect(at(0)).toBeCloseTo(chance({ complaints: [knee], readings: visit.readings }, 'saddle-high'), 12)
+    expect(at(1)).toBeCloseTo(chance({ ...visit, readings: [...visit.readings, later] }, 'saddle-high'), 12)
+    expect(at(1)).toBeGreaterThan(at(0))
+    const turns = turnsOf(stages, visit.complaints).get(change.id)!
+    expect(turns.map(({ words }) => words)).toContain('Saddle too high: was likely, now very likely')
   })
   it('counts for a studio what was tried and what eased, and is a weak word on what is usual', () => {
     const { complaints, ledger, ratings } = rated(3)

@@ -97,7 +97,7 @@ export function reason(input: ReasonInput, focus: string | null = null, unit: Le
       causes,
       leftOver: leftOver(causes),
       next,
-      short: shortList(next, causes),
+      short: shortList(next),
       moves: firstMoves(facts, asked, causes, weight),
     },
   }

@@ -1,4 +1,5 @@
 import { trimmed } from '../quantity/entry.ts'
+import { settingOf } from '../change/settings.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sources } from '../sources.ts'
 import { changedWords } from '../talk/history.ts'
@@ -6,7 +7,8 @@ import { rideSituations } from '../talk/regions.ts'
 import { ridingKinds } from '../talk/riding.ts'
 import { LIKELY, POSSIBLE, likelihoods, priorAt } from './arithmetic.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
-import { trialWeights, TOLD_SHARE } from './learning.ts'
+import type { Remedy } from './causeTable.ts'
+import { TOLD_SHARE, UNREAD_WORKS, trialWeights } from './learning.ts'
 import { minutesOf } from './nextReading.ts'
 import { numberRow } from './numbers.ts'
 import { symptomKeys, symptomOf } from './symptomTable.ts'
@@ -25,6 +27,12 @@ function condition(test: TestRow): string {
   const line = (name: keyof typeof limits | 0) => `${trimmed(name === 0 ? 0 : limits[name], 1)}${mark}`
   const [word, limit] = test.above !== undefined ? (['above', test.above] as const) : (['below', test.below ?? 0] as const)
   return `${word} ${line(limit)}, soft ${trimmed(test.soft, 1)}${mark}`
+}
+
+/** "Bar down, 15 mm past the line" */
+function remedyWords({ label, move }: Remedy): string {
+  if (move?.beyond === undefined) return label
+  return `${label}, ${trimmed(move.beyond, 1)}${settingOf(move.setting).unit === 'mm' ? ' mm' : '°'} past the line`
 }
 
 function modifierWords({ cause, factor, situation, from, upTo, changed, rides, clipIn, regions, sides }: Modifier): string {
@@ -59,11 +67,11 @@ Written by \`npm run schemas\` from the tables of \`core/src/reason/\`; a test f
     )}. With b = ½ that is 0: an unsure number moves nothing. Tests on one reading count once, the strongest; of several ways in which one cause shows, the one that speaks most for it.
 - Prior by rank, most usual first: ${ranks.join(', ')} %. What was told multiplies the odds, together by no more than 2 or ½. Several complaints: 1 − Π(1 − p), evidence counted once. Causes are independent: several may be true. Left over for what no contact point causes: Π(1 − p).
 - Words: ${likelihoods.map(({ words, from }) => `${words} from ${trimmed(100 * from, 0)} %`).join(', ')}; "nothing read yet" where no test has a reading.
-- Trials: a change that took the share a of a cause away moves its log odds by a·${trimmed(trialWeights.relieved, 2)} when the complaint eased by a difference that matters (2 points of 10, or 30 %: ${sources.farrar.title}, from memory), by a·${trimmed(trialWeights.unchanged, 2)} when it did not, by a·${trimmed(trialWeights.worse, 2)} when it got worse. What the rider tried before counts ${TOLD_SHARE} of that. One point is within what riders vary.
+- Trials: a change that took the share a of a cause away moves its log odds by a·${trimmed(trialWeights.relieved, 2)} when the complaint eased by a difference that matters (2 points of 10, or 30 %: ${sources.farrar.title}, from memory), by a·${trimmed(trialWeights.unchanged, 2)} when it did not, by a·${trimmed(trialWeights.worse, 2)} when it got worse. What the rider tried before counts ${TOLD_SHARE} of that. One point is within what riders vary. Steps the same way that stand are one trial, from before the first to after the last. The share is what was moved over that and what is still to go; where nothing read tells how far, a full step is taken for ${UNREAD_WORKS} of the way.
 - Studio: a prior weighs as much as ten closed visits: (10·p + eased) / (10 + tried). Counts only; it can be switched off.
 - Order of the work: a cleat is not turned or moved while the pelvis reads crooked, and a cause at the hands waits while a likely one at feet or seat explains the same complaint (from ${trimmed(100 * LIKELY, 0)} %).
-- Next reading: the entropy of the causes it is expected to take away, p⁺ = p·s + (1−p)·f, weighted by severity, less its minutes. The short list ends when no reading could change which cause comes first.
-- First move: its remedy sized to bring the number into its band, within cap and room, with everything it brings along; what it eases is how far the belief in its cause falls, what it makes likelier counts against it, told of or not. From ${trimmed(100 * POSSIBLE, 0)} % on, or the likeliest where none is. Never past a positive warning sign, never again what failed.
+- Next reading: the entropy of the causes it is expected to take away, p⁺ = p·s + (1−p)·f, weighted by severity, less its minutes. Each complaint has its own likeliest cause; the short list ends when no reading could change which one of any complaint comes first.
+- First move: its remedy sized to bring the number into its band and past the line by what the table says, no less than a trial by itself (a third of the largest step, or the step in which the part is sold), within cap and room, with everything it brings along; what it eases is how far the belief in its cause falls, what it makes likelier counts against it, told of or not. From ${trimmed(100 * POSSIBLE, 0)} % on, or the likeliest where none is. Never past a positive warning sign, never again what failed.
 
 ## Minutes of a reading, by its method (own assumptions)
 
@@ -100,7 +108,7 @@ ${table(
           condition(test),
           test.strength,
           own(test.source),
-          i === 0 ? remedy.label : '',
+          i === 0 ? remedyWords(remedy) : '',
         ),
       )
   }),

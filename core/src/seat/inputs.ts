@@ -16,7 +16,7 @@ import { chosen, measured, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { axlesOf } from '../measure/riderModel.ts'
 import type { Side } from '../quantity/sided.ts'
-import { bySide } from '../quantity/sided.ts'
+import { bySide, sides } from '../quantity/sided.ts'
 import type { KneeStanding } from './heightJudgement.ts'
 import { heightInputOf } from './heightInput.ts'
 import type { LegLengthReadings } from './legLength.ts'
@@ -159,10 +159,12 @@ export function kneeStanding(setup: Setup, side: Side, knee: KneeNow | null): Kn
 
 /** What leg length is judged from, less the complaint. */
 export function legLengthReadings(now: ResolvedReadings): Omit<LegLengthReadings, 'pain'> {
+  // Of soles that nobody measured, what a shim of this visit has made of them still counts.
+  const isShimmed = sides.some((side) => now.soleStack[side]?.isMoved)
   return {
     difference: measured(now, 'legLengthDifference'),
     place: chosen(now, 'legDifferenceAt') ?? 'unknown',
-    stack: bySide((side) => measured(now, 'soleStack', side)),
+    stack: bySide((side) => (isShimmed ? now.soleStack[side] : measured(now, 'soleStack', side))),
     cleat: bySide((side) => measured(now, 'cleatSetback', side)),
     pelvisLevel: chosen(now, 'pelvisLevel'),
   }

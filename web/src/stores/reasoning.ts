@@ -5,12 +5,13 @@ import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import type { FirstMove } from '@level-stance/core/reason/firstMove'
+import type { Stage } from '@level-stance/core/reason/history'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import { api } from '../api/client.ts'
 import { startReasonWorker } from '../workers/startWorker.ts'
-import type { Earlier, ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
+import type { ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
@@ -30,8 +31,9 @@ export const useReasoning = defineStore('reasoning', () => {
   const feet = useFeet()
   const preferences = usePreferences()
   const reasoning = shallowRef<Reasoning | null>(null)
-  /** what was thought before anything was changed */
-  const earlier = shallowRef<readonly Earlier[]>([])
+  /** what was thought at the start and after each trial, while somebody looks at it */
+  const stages = shallowRef<readonly Stage[]>([])
+  const looksBack = ref(false)
   const studio = shallowRef<StudioCounts | null>(null)
   const trouble = ref(false)
   /** the complaint that is looked at; null = all together */
@@ -63,6 +65,7 @@ export const useReasoning = defineStore('reasoning', () => {
       spreads: uncertainty.spreads,
       focus: focus.value,
       unit: preferences.unit,
+      looksBack: looksBack.value,
     }
     // What Vue hands out may be wrapped; a message carries plain things.
     worker.postMessage(JSON.parse(JSON.stringify(question)))
@@ -72,7 +75,7 @@ export const useReasoning = defineStore('reasoning', () => {
     started.addEventListener('message', ({ data }: MessageEvent<ReasonAnswer>) => {
       if (data.id !== asked) return
       reasoning.value = data.reasoning
-      earlier.value = data.earlier
+      stages.value = data.stages
     })
     started.addEventListener('error', () => (trouble.value = true))
     return started
@@ -108,12 +111,12 @@ export const useReasoning = defineStore('reasoning', () => {
     () => void soon(),
     { immediate: true },
   )
-  watch(focus, ask)
+  watch([focus, looksBack], ask)
   watch(
     () => visit.head?.visitId,
     (id) => {
       reasoning.value = null
-      earlier.value = []
+      stages.value = []
       focus.value = null
       if (id !== undefined) void loadStudio()
     },
@@ -150,5 +153,5 @@ export const useReasoning = defineStore('reasoning', () => {
     await loadStudio()
   }
 
-  return { reasoning, reasoned, earlier, setLearns, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
+  return { reasoning, reasoned, stages, looksBack, setLearns, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
 })

@@ -1,6 +1,7 @@
 import type { CalibratedBody } from '@level-stance/core/change/calibrated'
+import { thoughtsOver } from '@level-stance/core/reason/history'
+import type { Stage } from '@level-stance/core/reason/history'
 import { reason } from '@level-stance/core/reason/reason'
-import type { RankedCause } from '@level-stance/core/reason/rank'
 import type { Reasoning } from '@level-stance/core/reason/reason'
 import { reasonInputOf } from '@level-stance/core/reason/visitInput'
 import type { ReasonVisit, Spreads } from '@level-stance/core/reason/visitInput'
@@ -14,35 +15,22 @@ export interface ReasonQuestion {
   readonly spreads: Spreads | null
   readonly focus: string | null
   readonly unit: LengthUnit
-}
-/** What was thought before anything was changed. */
-export interface Earlier {
-  readonly complaintId: string
-  readonly causes: readonly Pick<RankedCause, 'cause' | 'side' | 'probability' | 'isRead'>[]
+  /** whether what was thought after each trial is shown */
+  readonly looksBack: boolean
 }
 export interface ReasonAnswer {
   readonly id: number
   readonly reasoning: Reasoning
-  /** empty while nothing was changed */
-  readonly earlier: readonly Earlier[]
+  /** what was thought at the start and after each trial; empty where nobody looks at it, and while nothing was changed */
+  readonly stages: readonly Stage[]
 }
 
 /** The worker's whole work, apart from the mailbox. The search for the body starts where it ended a question ago. */
 export function reasonWorker(): (question: ReasonQuestion) => ReasonAnswer {
   let before: CalibratedBody | undefined
-  return ({ id, visit, spreads, focus, unit }) => {
+  return ({ id, visit, spreads, focus, unit, looksBack }) => {
     const { input, body } = reasonInputOf(visit, spreads === null ? { before } : { before, spreads })
     before = body
-    return { id, reasoning: reason(input, focus, unit), earlier: visit.ledger.length > 0 ? earlierOf(visit, spreads) : [] }
+    return { id, reasoning: reason(input, focus, unit), stages: looksBack && visit.ledger.length > 0 ? thoughtsOver(visit, spreads) : [] }
   }
-}
-
-/** The same complaints by what was read before the first change. */
-function earlierOf(visit: ReasonVisit, spreads: Spreads | null): Earlier[] {
-  const readings = visit.readings.filter(({ after }) => after === null)
-  const { input } = reasonInputOf({ ...visit, readings, ledger: [], ratings: [] }, spreads === null ? {} : { spreads })
-  return reason(input).complaints.map(({ id, causes }) => ({
-    complaintId: id,
-    causes: causes.map(({ cause, side, probability, isRead }) => ({ cause, side, probability, isRead })),
-  }))
 }

@@ -84,11 +84,12 @@ describe('ranked causes', () => {
     spreads: null,
     focus: null,
     unit: 'mm',
+    looksBack: false,
   } as const
   it('come from the worker as plain things, in the unit in use', () => {
-    const { reasoning, earlier } = ask(question)
+    const { reasoning, stages } = ask(question)
     expect(JSON.parse(JSON.stringify(reasoning))).toEqual(reasoning)
-    expect(earlier).toEqual([])
+    expect(stages).toEqual([])
     expect(reasoning.reasoned.causes[0]?.cause).toBe('saddle-high')
     const wide = {
       ...question,

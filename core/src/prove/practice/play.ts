@@ -4,19 +4,19 @@ import type { Part, SlotKey } from '../../change/parts.ts'
 import type { Reading } from '../../measure/reading.ts'
 import { readingIdentity } from '../../measure/readingPlace.ts'
 import { definitionOf } from '../../measure/readingDefinitions.ts'
-import type { NumberKey } from '../../measure/readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from '../../measure/readingDefinitions.ts'
 import { sides } from '../../quantity/sided.ts'
 import { normal, seeded } from '../../quantity/random.ts'
+import { POSSIBLE } from '../../reason/arithmetic.ts'
 import { causeOf } from '../../reason/causeTable.ts'
+import { testsOf } from '../../reason/evidence.ts'
 import type { CauseKey } from '../../reason/causeTable.ts'
 import type { FirstMove } from '../../reason/firstMove.ts'
 import { factsAt } from '../../reason/context.ts'
 import type { Facts } from '../../reason/context.ts'
 import { resultOf } from '../../change/outcome.ts'
-import { moveFor } from '../../reason/learning.ts'
 import { numberRow } from '../../reason/numbers.ts'
 import { minutesFor } from '../../reason/nextReading.ts'
-import { stillToGo } from '../../reason/rank.ts'
 import { reason } from '../../reason/reason.ts'
 import type { Reasoning } from '../../reason/reason.ts'
 import { reasonInputOf } from '../../reason/visitInput.ts'
@@ -56,8 +56,6 @@ const WARNED = 0.05
 /** Readings are taken a few at a time, as a fitter does before looking up again. */
 const AT_ONCE = 3
 const MOST_READ = 14
-/** A setting that is nearer than this to where it should go is there, mm or degrees. */
-const STILL = 2
 /** Steps a complaint is given, over all its changes. */
 const MOST_STEPS = 12
 /** Changes a complaint is given. */
@@ -73,7 +71,9 @@ export function play(seed: number): Played {
   const warned = random() < WARNED
   const truth = practiceRider(random, warned)
   let readings: Reading[] = []
-  const ledger: LedgerEntry[] = []
+  // A new list with every entry: what is worked out of a ledger is kept by the list itself.
+  let ledger: readonly LedgerEntry[] = []
+  const enter = (entry: LedgerEntry) => (ledger = [...ledger, entry])
   const ratings: Rating[] = []
   let now = new Map(truth.complaints.map(({ id, severity }) => [id, severity ?? 5]))
   let ids = 0
@@ -130,11 +130,11 @@ export function play(seed: number): Played {
   let step = first
   const most = warned ? 0 : CHANGES_EACH * truth.causes.length
   const tried = new Set<string>()
-  /** whether the move on trial has further steps */
-  let hasMore = false
   let last: FirstMove | null = null
+  /** whether the plan of the move on trial has further steps */
+  let hasMore = false
   for (let steps = 0; steps < MOST_STEPS * truth.causes.length && relievedAfter.includes(null); steps++) {
-    const move = step.reasoning.reasoned.moves.find((one) => wanted(one) && !tried.has(nameOf(one)))
+    const move = firstOf(step.reasoning)
     if (move === undefined) break
     if (move.requested.length === 0) tried.add(nameOf(move))
     // A move that is cut into steps by its cap is one change.
@@ -144,39 +144,55 @@ export function play(seed: number): Played {
     const kept = new Map(truth.values)
     const entry = tryIt(move)
     const felt = rate()
-    if (entry !== null) {
-      for (const [complaintId, severity] of felt) ratings.push({ complaintId, changeId: entry, severity })
-      const results = [...felt].map(([complaintId, severity]) => resultOf(now.get(complaintId) ?? 5, severity))
-      // What still lies past its line goes further the same way.
-      const goesOn = hasMore || checkAgain(move)
-      const isKept = !results.includes('worse') && (results.includes('relieved') || goesOn)
-      ledger.push({ kind: isKept ? 'keep' : 'undo', id: id(), at, of: entry })
-      if (isKept) now = felt
-      else {
-        truth.values.clear()
-        for (const [name, value] of kept) truth.values.set(name, value)
-      }
-    } else now = felt
     truth.causes.forEach(({ complaintId }, i) => {
       const before = truth.complaints.find((one) => one.id === complaintId)?.severity ?? 5
       if (relievedAfter[i] === null && resultOf(before, felt.get(complaintId) ?? before) === 'relieved') relievedAfter[i] = changes
     })
+    if (entry === null) {
+      now = felt
+      step = lookedAt()
+      continue
+    }
+    for (const [complaintId, severity] of felt) ratings.push({ complaintId, changeId: entry, severity })
+    const was = (complaintId: string) => now.get(complaintId) ?? 5
+    const results = [...felt].map(([complaintId, severity]) => resultOf(was(complaintId), severity))
+    const isEasing = move.effects.some(({ complaintId }) => (felt.get(complaintId) ?? 10) < was(complaintId))
+    const close = (kind: 'keep' | 'undo') => enter({ kind, id: id(), at, of: entry })
+    close('keep')
+    readAgain(move)
     step = lookedAt()
+    // What got neither better nor worse is kept as long as its plan has further steps, or the same way still comes first.
+    const next = firstOf(step.reasoning)
+    const goesOn = hasMore || (next !== undefined && nameOf(next) === nameOf(move))
+    const isKept = !results.includes('worse') && (results.includes('relieved') || isEasing || goesOn)
+    if (isKept) now = felt
+    else {
+      const keep = ledger.at(-1)
+      ledger = ledger.slice(0, -1)
+      readings = readings.filter(({ after }) => after !== keep?.id)
+      close('undo')
+      truth.values.clear()
+      for (const [name, value] of kept) truth.values.set(name, value)
+      readAgain(move)
+      step = lookedAt()
+    }
   }
 
-  /** After a change the fitter reads again what it was to change: whether it still lies past its line. */
-  function checkAgain({ cause }: FirstMove): boolean {
-    const row = moveFor(cause, truth.bar)
-    if (row === null) return false
-    const keys = numberRow(row.number).readings(step.facts)
+  /** After a change the fitter reads again what told of its cause. */
+  function readAgain({ cause }: FirstMove): void {
+    const told = testsOf(cause).flatMap((row) => ('of' in row ? numberRow(row.of).readings(step.facts) : [row.choice]))
+    const keys = [...new Set<ReadingKey>(told)]
     const read = keys.filter((key) => readings.some((one) => one.key === key && definitionOf(key).owner === 'fit'))
     type Places = Parameters<typeof take>[0]
     take(read.flatMap((key): Places => (definitionOf(key).sided ? sides.map((side) => ({ key, side })) : [{ key, side: 'both' }])))
-    const rest = read.length === 0 ? null : stillToGo(factsAt(input()), cause, sides)
-    return rest !== null && rest > STILL
+  }
+  /** What to try: what answers a complaint that still hurts, else what is gone on with although its own has eased. */
+  function firstOf({ reasoned }: Reasoning): FirstMove | undefined {
+    const open = reasoned.moves.filter((one) => !tried.has(nameOf(one)))
+    return open.find(answersWhatHurts) ?? open.find(({ score }) => score > 0)
   }
   /** Moves that answer a complaint which still hurts. */
-  function wanted(move: FirstMove): boolean {
+  function answersWhatHurts(move: FirstMove): boolean {
     return move.effects.some(({ complaintId, eases }) => {
       const i = truth.causes.findIndex((one) => one.complaintId === complaintId)
       return eases > 0 && relievedAfter[i] === null
@@ -184,15 +200,18 @@ export function play(seed: number): Played {
   }
   /** Puts a move on the bike; an advice, or a part whose slot nothing tells, is followed without the ledger. */
   function tryIt(move: FirstMove): string | null {
-    hasMore = false
     const { remedy } = causeOf(move.cause)
+    hasMore = false
     if (move.requested.length > 0) {
       const change = knockOn(standingOf(step.setup), move.requested, defaultHolds(move.requested), 'step', 'settled')
       hasMore = change.chosen.some(({ plan }) => plan.steps.length > 1)
       for (const one of change.moves) moveTrue(truth, one.setting as NumberKey, one.side, one.by)
-      for (const { from, to } of change.exchanges) followParts(from, to)
+      for (const { slot, from, to, role } of change.exchanges) {
+        followParts(from, to)
+        if (role === 'chosen') chosenWell(slot)
+      }
       const entry = id()
-      ledger.push({
+      enter({
         kind: 'try',
         id: entry,
         at,
@@ -206,13 +225,14 @@ export function play(seed: number): Played {
       return entry
     }
     heal(truth, move.cause)
+    if (remedy.slot !== undefined) chosenWell(remedy.slot)
     const row = plants[move.cause]
     const main = row && mainOf(row, truth.bar)
     const slot = remedy.slot
     if (slot !== undefined) {
       const entry = id()
       const properties = main && (slots[slot].properties as readonly string[]).includes(main.reading) ? partOf(slot, main.reading) : {}
-      ledger.push({
+      enter({
         kind: 'try',
         id: entry,
         at,
@@ -227,6 +247,13 @@ export function play(seed: number): Played {
     }
     if (main) for (const side of ['left', 'right', 'both'] as const) take([{ key: main.reading, side }])
     return null
+  }
+  /** A part is chosen for everything that speaks against the old one: what no size of it tells is put right as well. */
+  function chosenWell(slot: SlotKey): void {
+    for (const { cause, probability } of step.reasoning.reasoned.causes) {
+      const { remedy } = causeOf(cause)
+      if (remedy.slot === slot && remedy.move === undefined && probability >= POSSIBLE) heal(truth, cause)
+    }
   }
   function partOf(slot: SlotKey, reading: string): Part['properties'] {
     const value = truth.values.get(`${reading}:both`) ?? truth.values.get(`${reading}:left`)

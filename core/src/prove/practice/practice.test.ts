@@ -34,13 +34,15 @@ describe('practice riders', () => {
       after.forEach((knee, i) => expect(knee - before[i]!).toBeCloseTo(2.5 * (1 - truth.body.ankleFollows), 6))
     }
   })
-  // Aims of this product: the true cause first in 80 of 100 and among three in 95; more riders with `npm run practice`.
+  // Aims of this product: the true cause first in 80 of 100, among three in 95, eased in 90; more riders with `npm run practice`.
   it('are mostly seen through, and never moved past a warning sign', () => {
     const played = Array.from({ length: 60 }, (_, i) => play(77_000 + i))
     const all = played.filter(({ warned }) => !warned).flatMap(({ complaints }) => complaints)
     const share = (test: (one: (typeof all)[number]) => boolean) => all.filter(test).length / all.length
-    expect(share(({ place }) => place === 0)).toBeGreaterThan(0.7)
-    expect(share(({ place }) => place !== null && place < 3)).toBeGreaterThan(0.9)
+    expect(share(({ place }) => place === 0)).toBeGreaterThan(0.8)
+    expect(share(({ place }) => place !== null && place < 3)).toBeGreaterThan(0.95)
+    // So few complaints stray by 5 in 100 either way.
+    expect(share(({ relievedAfter }) => relievedAfter !== null)).toBeGreaterThan(0.85)
     expect(played.every(({ pastWarning }) => pastWarning === 0)).toBe(true)
   })
 })

@@ -81,6 +81,9 @@ export function addTrue(truth: Pick<Truth, 'values'>, reading: NumberKey, side: 
   }
 }
 
+/** Legs that differ by less let the pelvis sit level, mm. */
+const LEVELS = 4
+
 /** What a move of a setting does to a body that is not the app's model. */
 export function moveTrue(truth: Truth, setting: NumberKey, side: Side | 'both', by: number): void {
   addTrue(truth, setting, side, by)
@@ -113,14 +116,16 @@ export function moveTrue(truth: Truth, setting: NumberKey, side: Side | 'both', 
   }
   if (setting === 'barRoll') {
     addTrue(truth, 'wristAngle', 'both', 0.8 * by)
-    addTrue(truth, 'hoodPosition', 'both', by)
   }
   if (setting === 'crank') addTrue(truth, 'hipAngle', 'both', -0.6 * by)
   if (setting === 'saddleTilt') addTrue(truth, 'creepForward', 'both', -body.slides * by)
   if (setting === 'cleatInboard' || setting === 'axleLength' || setting === 'washer') addTrue(truth, 'kneeOutside', side, -by)
   if (setting === 'wedge') addTrue(truth, 'forefootTilt', side, -2.5 * by)
   if (setting === 'archSupport') addTrue(truth, 'archDrop', side, -1.4 * by)
-  if (setting === 'soleStack') addTrue(truth, 'legLengthDifference', 'both', side === 'right' ? -1.6 * by : 1.6 * by)
+  if (setting === 'soleStack') {
+    addTrue(truth, 'legLengthDifference', 'both', side === 'right' ? -1.6 * by : 1.6 * by)
+    if (Math.abs(Number(trueValue(truth, 'legLengthDifference', 'both'))) < LEVELS) setTrue(truth, 'pelvisLevel', 'both', 'level')
+  }
 }
 
 /** A healthy rider on a fitting bike: values drawn around what the bands ask, own spreads. */
@@ -139,6 +144,7 @@ function healthy(random: () => number, bar: BarKind): Map<string, number | strin
   const size = Math.round(foot / 6.15)
   const bones = around(128, 9)
   const wanted = bones + 22
+  const torso = bar === 'drop' ? around(49, 4) : around(56, 3)
   const rows: readonly (readonly [ReadingKey, number | string, number?])[] = [
     ['stature', stature], ['mass', around(74, 11)], ['inseam', inseam], ['acromionWidth', shoulders], ['upperArm', stature * 0.186, 2], ['forearm', stature * 0.2, 2],
     ['handLength', hand, 1], ['indexFinger', hand * 0.383, 1], ['sitBoneSpacing', bones], ['footLength', foot, 1], ['footWidth', foot * 0.38, 1], ['archDrop', around(4.5, 1.5), 0.5],
@@ -149,7 +155,7 @@ function healthy(random: () => number, bar: BarKind): Map<string, number | strin
     ['recess', 'recessed'], ['pedalKind', bar === 'drop' && random() < 0.5 ? 'plate-coil' : 'recessed-platform'], ['axleLength', 53], ['tread', bar === 'drop' ? 148 : 172], ['washer', 0], ['adapter', 0], ['crank', Math.round(inseam * 0.208)],
     ['saddleHeight', inseam * 0.883], ['saddleSetback', around(55, 10)], ['sitFromNose', 150], ['saddleTilt', around(-1.3, 0.5)], ['saddleWidth', wanted + around(3, 2.5)], ['saddleRelief', 'cut-out'], ['saddleSound', 'sound'],
     ['saddleKind', 'short-nose'], ['sitsWhere', 'middle'], ['pelvisLevel', 'level'], ['pelvisRock', 'none'], ['standsUp', 'yes'], ['saddleOnDescents', 'down'], ['creepForward', Math.abs(around(4, 2))],
-    ['kneeFlexion', around(30, 2), 0.7], ['footPitch', around(16, 3), 1], ['hipAngle', around(72, 7), 1], ['torsoAngle', bar === 'drop' ? around(49, 4) : around(56, 3)], ['elbowFlexion', around(24, 4), 1], ['shoulderAngle', around(72, 4), 1],
+    ['kneeFlexion', around(30, 2), 0.7], ['footPitch', around(16, 3), 1], ['hipAngle', torso + around(5, 3), 1], ['torsoAngle', torso], ['elbowFlexion', around(24, 4), 1], ['shoulderAngle', around(72, 4), 1],
     ['wristAngle', around(0, 4), 1], ['barRoll', around(0, 1)], ['leverAngle', around(36, 3), 0.5], ['leverReach', hand * 0.383 + around(-1, 2), 0.7], ['gripDiameter', Math.min(36, Math.max(28, 0.197 * hand)) + around(-0.3, 0.6), 0.2],
     ['stemLength', bar === 'drop' ? around(90, 6) : around(72, 5)], ['hoodWidth', shoulders + around(0, 6)], ['barWidth', shoulders + 2 * stature * 0.186 * 0.4226 + 130 + around(0, 8)], ['handFromEnd', 65], ['hoodPosition', around(42, 4), 1],
     ['hoodAngle', 2], ['barBacksweep', 9], ['tyreFeel', 'right'], ['brakeFingers', 'one'], ['fingerOnLever', 'hook'], ['thumbReach', 'reached'], ['handHeight', inseam * 0.883 * 0.957 + (bar === 'drop' ? around(-15, 12) : around(0, 12))],
@@ -226,6 +232,12 @@ export function practiceRider(random: () => number, warned = false): Truth {
   return { ...draft, causes, complaints: answered }
 }
 
+/** What a complaint hangs on: the reading itself; a hood stands as its place on the bend and the bar's roll have it. */
+function hangsOn(truth: Pick<Truth, 'values'>, reading: ReadingKey, side: Side | 'both'): number | string {
+  const value = trueValue(truth, reading, side) ?? 0
+  return reading === 'hoodPosition' ? Number(value) + Number(trueValue(truth, 'barRoll', 'both') ?? 0) : value
+}
+
 /** Puts a hidden cause into a rider. */
 function plant(
   draft: Pick<Truth, 'bar' | 'values'>,
@@ -238,12 +250,12 @@ function plant(
   const side = oneSidedPlants[cause] ?? on
   const main = mainOf(row, draft.bar)
   const at = side === 'both' ? 'left' : side
-  const before = trueValue(draft, main.reading, at) ?? 0
+  const before = hangsOn(draft, main.reading, at)
   for (const one of [main, ...(row.also ?? [])]) {
     if (isPut(one)) addTrue(draft, one.reading, side, one.by * size)
     else setTrue(draft, one.reading, side, one.bad)
   }
-  return { before, with: trueValue(draft, main.reading, at) ?? 0 }
+  return { before, with: hangsOn(draft, main.reading, at) }
 }
 
 /** How much of a hidden cause is still there, 1 = all of it, 0 = none. */
@@ -251,7 +263,7 @@ export function stillThere(truth: Truth, hidden: HiddenCause): number {
   const row = plants[hidden.cause]
   if (row === undefined) return 0
   const side = oneSidedPlants[hidden.cause] ?? (hidden.side === 'both' ? 'left' : hidden.side)
-  const now = trueValue(truth, mainOf(row, truth.bar).reading, side)
+  const now = hangsOn(truth, mainOf(row, truth.bar).reading, side)
   if (typeof now !== 'number' || typeof hidden.before !== 'number' || typeof hidden.with !== 'number') return now === hidden.with ? 1 : 0
   return Math.min(1.5, Math.max(0, (now - hidden.before) / (hidden.with - hidden.before)))
 }
@@ -299,7 +311,9 @@ function clashes(a: CauseKey, b: CauseKey): boolean {
 function sharesReading(a: CauseKey, b: CauseKey, bar: BarKind): boolean {
   const readings = (key: CauseKey) => {
     const row = plants[key]
-    return row === undefined ? [] : [mainOf(row, bar), ...(row.also ?? [])].map(({ reading }) => reading as string)
+    const put = row === undefined ? [] : [mainOf(row, bar), ...(row.also ?? [])].map(({ reading }) => reading as string)
+    // A hood stands as the bar's roll has it.
+    return put.includes('hoodPosition') ? [...put, 'barRoll'] : put
   }
   const mine = readings(a)
   return readings(b).some((reading) => mine.includes(reading))

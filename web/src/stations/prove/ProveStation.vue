@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { Button, Switch } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, onBeforeUnmount } from 'vue'
 import type { Change } from '@level-stance/core/change/fold'
 import { paces } from '@level-stance/core/change/pace'
 import { outcomesOf } from '@level-stance/core/change/outcome'
 import { FOLLOW_UP_WEEKS } from '@level-stance/core/change/stepPlan'
 import { changeWords } from '@level-stance/core/change/moveWords'
-import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { POSSIBLE } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
+import { thoughtWords, turnsOf } from '@level-stance/core/reason/history'
 import { outcomes } from '@level-stance/core/record/dossier'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import AnswerPicker from '../../parts/AnswerPicker.vue'
@@ -29,17 +30,23 @@ const followUp = new Intl.ListFormat('en-GB', { type: 'conjunction' }).format(FO
 const outcome = computed(() => visit.dossier?.visit.outcome ?? null)
 /** What is thought of each complaint's likeliest causes, before anything was changed and now. */
 const MOST = 3
-const wordOf = (row: { readonly probability: number; readonly isRead: boolean } | undefined) =>
-  row === undefined ? 'not thought of' : row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet'
+reasoning.looksBack = true
+onBeforeUnmount(() => (reasoning.looksBack = false))
+const turns = computed(() => turnsOf(reasoning.stages, visit.complaints))
 const thoughts = computed(() =>
-  reasoning.earlier.flatMap(({ complaintId, causes }) => {
+  (reasoning.stages[0]?.complaints ?? []).flatMap(({ complaintId, causes }) => {
     const now = reasoning.reasoning?.complaints.find(({ id }) => id === complaintId)
     if (now === undefined) return []
     const rows = now.causes.slice(0, MOST).map((row) => {
-      const before = wordOf(causes.find(({ cause }) => cause === row.cause))
-      return { cause: row.cause, before, now: wordOf(row) }
+      const before = thoughtWords(causes.find(({ cause }) => cause === row.cause))
+      const is = thoughtWords(row)
+      const turned = before !== is
+      const words = turned ? `was ${before}, now ${is}` : `${is}, as before`
+      return { cause: row.cause, words, worth: turned || row.probability >= POSSIBLE }
     })
-    return [{ id: complaintId, title: now.title, rows }]
+    // What neither was nor is likely enough to look at is left out.
+    const worth = rows.filter((row) => row.worth)
+    return worth.length === 0 ? [] : [{ id: complaintId, title: now.title, rows: worth }]
   }),
 )
 const states = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
@@ -95,6 +102,9 @@ const nothing = computed(() => {
         <p v-for="rating in ratingsOf(change)" :key="rating.key" class="small">
           {{ rating.words }} <strong :class="rating.word">{{ rating.word }}</strong>
         </p>
+        <p v-for="turn in turns.get(change.id) ?? []" :key="turn.complaintId + turn.cause" class="small" data-testid="turn">
+          {{ turn.words }}<span v-if="visit.complaints.length > 1" class="muted"> · {{ turn.title }}</span>
+        </p>
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
         <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
       </article>
@@ -102,9 +112,7 @@ const nothing = computed(() => {
         <h2>Causes, at the start and now</h2>
         <article v-for="{ id, title, rows } in thoughts" :key="id" data-testid="thoughts">
           <p class="small muted">{{ title }}</p>
-          <p v-for="row in rows" :key="row.cause" class="small">
-            {{ causeOf(row.cause).label }}: {{ row.before }} → <strong>{{ row.now }}</strong>
-          </p>
+          <p v-for="row in rows" :key="row.cause" class="small">{{ causeOf(row.cause).label }}: {{ row.words }}</p>
         </article>
       </template>
       <p class="small muted">After a change that was kept, follow up after {{ followUp }} weeks.</p>

@@ -1,0 +1,94 @@
+import { complaintTitle } from '../talk/complaint.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { likelihoodOf } from './arithmetic.ts'
+import { causeOf } from './causeTable.ts'
+import type { CauseKey } from './causeTable.ts'
+import { factsAt } from './context.ts'
+import { rankCauses } from './rank.ts'
+import type { RankedCause } from './rank.ts'
+import { reasonInputOf } from './visitInput.ts'
+import type { ReasonVisit, Spreads } from './visitInput.ts'
+
+/** A cause as it was thought of at one time. */
+export type Thought = Pick<RankedCause, 'cause' | 'side' | 'probability' | 'isRead'>
+
+/** What was thought of each complaint before anything was changed, or once a change had been rated and kept or undone. */
+export interface Stage {
+  /** null = the start */
+  readonly changeId: string | null
+  readonly complaints: readonly { readonly complaintId: string; readonly causes: readonly Thought[] }[]
+}
+
+/** What a trial changed in what is thought of one cause of a complaint. */
+export interface Turn {
+  readonly complaintId: string
+  readonly title: string
+  readonly cause: CauseKey
+  /** "Saddle too high: was likely, now unlikely" */
+  readonly words: string
+}
+
+/** Trials that are looked back on, the last ones; a visit with more has its start and these. */
+const MOST_STAGES = 6
+/** Causes of a complaint that are worth a word. */
+const MOST_CAUSES = 3
+
+/**
+ * What was thought at the start and after each trial, each by what had been read, changed and rated
+ * by then.
+ * @param spreads ± of the rider's numbers as they were last worked out; null = work them out for each stage
+ */
+export function thoughtsOver(visit: ReasonVisit, spreads: Spreads | null): Stage[] {
+  const tries = visit.ledger.flatMap((entry, place) => (entry.kind === 'try' ? [{ id: entry.id, place }] : []))
+  const stages = tries.slice(-MOST_STAGES).map(({ id }) => {
+    const next = tries[tries.findIndex((one) => one.id === id) + 1]
+    return stageAt(visit, id, next?.place ?? visit.ledger.length, spreads)
+  })
+  return [stageAt(visit, null, 0, spreads), ...stages]
+}
+
+function stageAt(visit: ReasonVisit, changeId: string | null, length: number, spreads: Spreads | null): Stage {
+  const ledger = visit.ledger.slice(0, length)
+  const known = new Set<string | null>([null, ...ledger.map(({ id }) => id)])
+  const then: ReasonVisit = {
+    ...visit,
+    ledger,
+    readings: visit.readings.filter(({ after }) => known.has(after)),
+    ratings: visit.ratings.filter((rating) => known.has(rating.changeId)),
+  }
+  const facts = factsAt(reasonInputOf(then, spreads === null ? {} : { spreads }).input)
+  const thought = (complaint: Complaint) => ({
+    complaintId: complaint.id,
+    causes: rankCauses(facts, [complaint]).map(({ cause, side, probability, isRead }) => ({ cause, side, probability, isRead })),
+  })
+  return { changeId, complaints: visit.complaints.map(thought) }
+}
+
+/** "likely", or that nothing was read yet. */
+export function thoughtWords(thought: Pick<Thought, 'probability' | 'isRead'> | undefined): string {
+  if (thought === undefined) return 'not thought of'
+  return thought.isRead ? likelihoodOf(thought.probability).words : 'nothing read yet'
+}
+
+/** What each trial turned: causes of a complaint, the likeliest before or after it, whose word became another. */
+export function turnsOf(stages: readonly Stage[], complaints: readonly Complaint[]): ReadonlyMap<string, readonly Turn[]> {
+  const turns = new Map<string, readonly Turn[]>()
+  stages.forEach(({ changeId, complaints: now }, i) => {
+    const before = stages[i - 1]
+    if (changeId === null || before === undefined) return
+    const found = now.flatMap(({ complaintId, causes }): Turn[] => {
+      const complaint = complaints.find(({ id }) => id === complaintId)
+      const were = before.complaints.find((one) => one.complaintId === complaintId)?.causes ?? []
+      if (complaint === undefined) return []
+      const told = [...new Set([...were.slice(0, MOST_CAUSES), ...causes.slice(0, MOST_CAUSES)].map(({ cause }) => cause))]
+      return told.flatMap((cause): Turn[] => {
+        const [was, is] = [were, causes].map((list) => thoughtWords(list.find((row) => row.cause === cause)))
+        return was === is
+          ? []
+          : [{ complaintId, title: complaintTitle(complaint), cause, words: `${causeOf(cause).label}: was ${was}, now ${is}` }]
+      })
+    })
+    turns.set(changeId, found)
+  })
+  return turns
+}
