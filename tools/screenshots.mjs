@@ -54,10 +54,6 @@ try {
   await picture('riders', null)
   await picture('talk', 'Ruta', 'talk', (page) => page.getByTestId('complaint-forearm').click())
   await picture('measure', 'Baptiste', 'measure')
-  await picture('fit', 'Imre', 'measure', async (page) => {
-    await page.getByRole('tab', { name: /^Riding/ }).click()
-    await page.getByRole('tab', { name: 'Fit' }).click()
-  })
   const seatPage = (label) => (page) => page.getByRole('tablist', { name: 'Pages of the seat' }).getByRole('tab', { name: label }).click()
   await picture('seat', 'Imre', 'seat', async (page) => {
     await seatPage('Height')(page)
@@ -85,10 +81,20 @@ try {
     for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowLeft')
     await page.waitForTimeout(400)
   })
-  await picture('hands', 'Oona', 'hands', (page) => page.getByRole('tab', { name: 'Front' }).click())
+  const handsPage = (label) => (page) => page.getByRole('tablist', { name: 'Pages of the hands' }).getByRole('tab', { name: label }).click()
+  await picture('hands', 'Ruta', 'hands', handsPage('Levers'))
+  await picture('hands-reach', 'Ruta', 'hands', async (page) => {
+    await handsPage('Reach, height')(page)
+    await page.getByRole('slider', { name: /Height of the hands/ }).focus()
+    for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowLeft')
+    await page.waitForTimeout(1200)
+  })
+  await picture('hands-cockpit', 'Ruta', 'hands', async (page) => {
+    await handsPage('Cockpit')(page)
+    await page.getByTestId('cockpit-lines').waitFor()
+  })
   const feetPage = (label) => (page) => page.getByRole('tab', { name: label }).click()
   await picture('feet', 'Baptiste', 'feet', feetPage('Fore–aft'))
-  await picture('feet-shoe', 'Baptiste', 'feet', feetPage('Shoe'))
   await picture('feet-pedal', 'Baptiste', 'feet', feetPage('Pedal'))
   await picture('feet-rotation', 'Oona', 'feet', async (page) => {
     await feetPage('Rotation')(page)

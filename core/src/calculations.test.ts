@@ -33,6 +33,7 @@ const { saddleHeight: _, ...exampleLeg } = {
   saddleHeight: 0,
 }
 const stanceSide = { axle: 53, washer: 1, adapter: 0, cleatInboard: 2 }
+const flatShape = { barWidth: 760, barRise: 20, barForward: 0, barBacksweep: 9, barUpsweep: 5, barBend: 80 }
 const visit = { readings: wholeReadings, ledger: [], bar: 'drop' }
 
 const toldVisit = {
@@ -118,6 +119,29 @@ const goodInputs: Readonly<Record<string, Record<string, unknown>>> = {
   'leg-length': { difference: 9 },
   'pressure-mat': exampleMat,
   'setback-curve': { ...visit, reach: 10 },
+  'bar-width-targets': { bar: 'flat', acromionWidth: 400, stature: 1756 },
+  'cut-plan': { from: 800, to: 760, perSide: 5 },
+  'bar-room': { barWidth: 760, barBend: 80, barBacksweep: 8, barUpsweep: 5, pieces: [{ key: 'grip', width: 135 }] },
+  'grip-alignment': { barBacksweep: 9, barUpsweep: 5, barRoll: 8, hand: { back: 12, up: 6 } },
+  'roll-for-alignment': { barBacksweep: 9, barUpsweep: 5, hands: [{ back: 12, up: 6 }] },
+  'lever-clamp-target': { handFromEnd: 50, handBreadth: 77, gripLength: 132, leverClamp: 8, leverHook: 74 },
+  'lever-angle': { forearm: 35, angle: 48 },
+  'lever-reach': { indexFinger: 70, reach: 80 },
+  'grip-diameter': { handLength: 175 },
+  'steering-arm': { headAngle: 67, axisX: 440, axisY: 620, handX: 500, handY: 700, handOut: 340 },
+  'hand-height-sweep': visit,
+  'like-for-like-stem': { ...frontEnd, from: { ...flatShape, handFromEnd: 60 }, to: { ...flatShape, barRise: 35, handFromEnd: 60 } },
+  'cockpit-search': {
+    bar: 'flat',
+    front: frontEnd,
+    steerer: 30,
+    stems: [
+      { name: 'On the bike', stemLength: 100, stemAngle: -6, isOn: true },
+      { name: 'Shorter', stemLength: 80, stemAngle: 6 },
+    ],
+    bars: [{ name: 'On the bike', isOn: true, shape: { kind: 'flat', ...flatShape } }],
+    wanted: { hold: 'place', at: { x: 430, y: 660 } },
+  },
   'bar-clamp': frontEnd,
   'stem-search': { ...frontEnd, wanted: { x: 470, y: 640 }, steerer: 30 },
   'hand-on-flat-bar': {

@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { BarKind } from './bike/bikeKinds.ts'
 import type { AnyCalculation } from './calculation.ts'
 import type { Requested } from './change/moves.ts'
 import type { SettingKey } from './change/settings.ts'
@@ -84,6 +85,10 @@ export interface StationPage<Parts, Picture extends string> {
   readonly picture: Picture
   /** whether the fitter chooses here what the hands are held to */
   readonly choosesHold?: true
+  /** it has no vials of its own, so that nothing is judged before the hand rests */
+  readonly noTargets?: true
+  /** only on bikes with this kind of bar */
+  readonly bar?: BarKind
   readonly judge: (parts: Parts) => Partial<PageJudgement>
 }
 

@@ -2,9 +2,9 @@ import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { answer, openTold, expect, expectSaved, goTo, openDemo, test } from '../site.ts'
 
-test('the four demo riders are listed, searched and opened', async ({ page }) => {
+test('the five demo riders are listed, searched and opened', async ({ page }) => {
   await page.goto('/')
-  for (const name of ['Baptiste Okonjo', 'Oona Tervik', 'Imre Castellane', 'Ruta Halvers'])
+  for (const name of ['Baptiste Okonjo', 'Oona Tervik', 'Imre Castellane', 'Ruta Halvers', 'Dagny Verholt'])
     await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible()
   await page.getByLabel('Search riders').fill('COURIER')
   await expect(page.getByRole('listitem')).toHaveCount(1)
@@ -174,6 +174,24 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'Catalogue' }).click()
     await expect(page.getByLabel('Name')).toHaveValue(/./)
     await look()
+  })
+
+  test(`every page of the hands is accessible, ${scheme}`, async ({ page }) => {
+    test.slow()
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
+    const look = () => expectAccessible(page)
+    const pages = page.getByRole('tablist', { name: 'Pages of the hands' })
+    for (const [name, tabs] of [
+      ['Ruta', ['Width', 'Reach, height', 'Sweep, roll', 'Levers', 'Controls', 'Grips', 'Cockpit']],
+      ['Dagny', ['Hoods', 'Extensions', 'Reach, height']],
+    ] as const) {
+      await openDemo(page, name, 'Hands')
+      for (const tab of tabs) {
+        await pages.getByRole('tab', { name: tab }).click()
+        if (tab === 'Cockpit') await expect(page.getByTestId('cockpit-lines')).toBeVisible()
+        await look()
+      }
+    }
   })
 
   test(`every page of the seat is accessible, ${scheme}`, async ({ page }) => {

@@ -146,7 +146,7 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
 })
 
 test('a rolled bar turns the levers back and asks for no stem; the short note asks for a move', async ({ page }) => {
-  await openDemo(page, 'Ruta', 'Hands', 'Place')
+  await openDemo(page, 'Ruta', 'Hands', 'Reach, height')
   await page.getByRole('textbox', { name: 'Short note' }).fill('roll forward 6')
   await expect(page.locator('#entry-line-meaning')).toContainText('Bar roll forward 6°, in steps of 5')
   await page.keyboard.press('Enter')

@@ -13,10 +13,11 @@ import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './record/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
 import { pedalSpecSchema } from '@level-stance/core/feet/pedalKinds'
+import { cockpitSpecSchema } from '@level-stance/core/hands/cockpitParts'
 import { saddleSpecSchema } from '@level-stance/core/seat/saddleKinds'
 import { attachmentRoutes, attachmentUpload } from './attachments/routes.ts'
 import { catalogueRoutes } from './catalogue/routes.ts'
-import { pedalCatalogue, saddleCatalogue } from './catalogue/store.ts'
+import { cockpitCatalogue, pedalCatalogue, saddleCatalogue } from './catalogue/store.ts'
 import { triedSaddleRoutes } from './saddles/routes.ts'
 import { riderRoutes } from './riders/routes.ts'
 import { studioRoutes } from './studio/routes.ts'
@@ -62,6 +63,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   api.use('/riders', riderRoutes(db))
   api.use('/pedals', catalogueRoutes(db, pedalCatalogue, pedalSpecSchema))
   api.use('/saddles', catalogueRoutes(db, saddleCatalogue, saddleSpecSchema))
+  api.use('/cockpit-parts', catalogueRoutes(db, cockpitCatalogue, cockpitSpecSchema))
   api.use(triedSaddleRoutes(db))
   api.use(attachmentRoutes(db))
   api.use(recordRoutes(db, fonts, work))

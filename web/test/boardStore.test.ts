@@ -75,7 +75,7 @@ describe('what is about to be moved', () => {
       moves: expect.arrayContaining([expect.objectContaining({ setting: 'saddleHeight', by: -5 })]),
     })
     expect(visit.ledger.at(-1)).not.toMatchObject({ moves: expect.arrayContaining([expect.objectContaining({ setting: 'saddleTilt' })]) })
-    expect(board.waiting.map(({ label }) => label)).toEqual(['Tilt', 'Place'])
+    expect(board.waiting.map(({ label }) => label)).toEqual(['Tilt', 'Reach, height'])
     board.drop('hands/place')
     expect(board.waiting).toHaveLength(1)
     // Back on its page it is on the card again.

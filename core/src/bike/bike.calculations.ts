@@ -7,7 +7,8 @@ import { frontWheelShare, halfStance, tiltShift, wheelAxles } from './frame.ts'
 import { stemOptions } from './stemSearch.ts'
 import { CalculationError } from '../quantity/problem.ts'
 
-const frontFields = {
+/** A front end, from the frame to the stem. */
+export const frontFields = {
   frameReach: numberField('frameReach', 100, 800, 'mm', 'Bottom bracket forward to the top of the head tube, mm'),
   frameStack: numberField('frameStack', 200, 1000, 'mm', 'Bottom bracket up to the top of the head tube, mm'),
   headAngle: numberField('headAngle', 50, 88, 'degrees', 'Steerer above horizontal, degrees'),

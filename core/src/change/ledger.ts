@@ -23,6 +23,9 @@ export const moveSchema = z
   })
 export type Move = z.infer<typeof moveSchema>
 
+/** Steps of a tenth or of a fraction of an inch do not add up exactly in binary, mm or degrees. */
+const ROUNDING = 1e-9
+
 const shared = {
   id: z.uuid({ error: 'id must be a UUID.' }),
   at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }),
@@ -51,7 +54,7 @@ export const ledgerEntrySchema = z.discriminatedUnion('kind', [
       moves.forEach((move, i) => {
         const { label, unit } = settingOf(move.setting)
         const most = largestMove(move, pace)
-        if (Math.abs(move.by) > 0 && Math.abs(move.by) <= most) return
+        if (Math.abs(move.by) > 0 && Math.abs(move.by) <= most + ROUNDING) return
         const message = `${label} moves by more than 0 and at most ${most} ${unit} at once.`
         context.addIssue({ code: 'custom', path: ['moves', i, 'by'], message })
       })

@@ -54,15 +54,15 @@ export const slots = {
     named: ['saddleKind', 'saddleWidth'],
   },
   seatpostHead: { label: 'Seatpost head', station: 'seat', properties: ['postHead', 'headThread', 'headBoltSpacing', 'headNotch'], named: ['postHead'] },
-  stem: { label: 'Stem', station: 'hands', properties: ['stemLength', 'stemAngle'], named: ['stemLength', 'stemAngle'] },
+  stem: { label: 'Stem', station: 'hands', properties: ['stemLength', 'stemAngle', 'stemClampSize'], named: ['stemLength', 'stemAngle'] },
   bar: {
     label: 'Bar',
     station: 'hands',
-    properties: ['barWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barBend', 'hoodWidth', 'dropWidth', 'barReach', 'barDrop', 'barFlare'],
+    properties: ['barWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barBend', 'hoodWidth', 'dropWidth', 'barReach', 'barDrop', 'barFlare', 'barClampSize', 'barShortest'],
     named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'],
   },
-  grips: { label: 'Grips', station: 'hands', properties: ['gripDiameter'], named: ['gripDiameter'] },
-  levers: { label: 'Levers and shifters', station: 'hands', properties: ['leverReach', 'shifterPlace'], named: ['shifterPlace'] },
+  grips: { label: 'Grips', station: 'hands', properties: ['gripDiameter', 'gripLength'], named: ['gripDiameter'] },
+  levers: { label: 'Levers and shifters', station: 'hands', properties: ['leverReach', 'leverHook', 'brakeClampWidth', 'shifterPlace', 'shifterClampWidth', 'shifterPaddle'], named: ['shifterPlace'] },
   extensions: { label: 'Extensions', station: 'hands', properties: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'], named: ['extensionLength', 'padSpacing'] },
 } as const satisfies Readonly<Record<string, Slot>> // prettier-ignore
 export type SlotKey = keyof typeof slots

@@ -20,7 +20,8 @@ import { handHolds, settingKeys, settings } from './settings.ts'
 import type { HandHold } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
 
-const visit = {
+/** What every calculation on a whole visit takes. */
+export const visitFields = {
   readings: z.array(readingSchema).max(500),
   ledger: z.array(ledgerEntrySchema).max(2000).default([]),
   bar: z.enum(barKinds, { error: `bar must be one of ${barKinds.join(', ')}.` }),
@@ -35,7 +36,7 @@ export const calibrationCalculation = defineCalculation({
   title: 'The body model fitted to this rider',
   summary:
     'Hip joint, trunk, elbows, wrist, foot pitch and leg length solved so that the model gives back every angle measured on the bike.',
-  input: z.strictObject(visit),
+  input: z.strictObject(visitFields),
   output: z.object({
     state: z.enum(['none', 'exact', 'fitted']),
     values: z.record(z.enum(freeKeys), z.number()),
@@ -104,7 +105,7 @@ export const knockOnCalculation = defineCalculation({
   summary:
     'Any settings moved; saddle, hands and levers answer so that what is to be held is held, within caps and room; what remains is said.',
   input: z.strictObject({
-    ...visit,
+    ...visitFields,
     requested: z
       .array(z.union([exchangeSchema, requestedMove]))
       .min(1, { error: 'A change needs at least one move or exchange.' })
@@ -183,7 +184,7 @@ export const measureNextCalculation = defineCalculation({
   name: 'measure-next',
   title: 'What to measure next',
   summary: 'Readings by how much of the variance of the judgements they would take away, each by its usual method.',
-  input: z.strictObject(visit),
+  input: z.strictObject(visitFields),
   output: z.object({
     next: z.array(
       z.object({ key: z.enum(readingKeys), why: z.enum(['needed', 'sharpens']), gain: z.number().nullable(), words: z.string() }),
@@ -206,7 +207,7 @@ export const sensitivityCalculation = defineCalculation({
   name: 'sensitivity',
   title: 'What one millimetre or degree does here',
   summary: 'Change of every metric per unit of every setting, all else left alone: the rule of thumb at this bike.',
-  input: z.strictObject(visit),
+  input: z.strictObject(visitFields),
   output: z.object({
     rows: z.array(
       z.object({ setting: z.enum(settingKeys), unit: z.enum(['mm', 'deg']), per: z.partialRecord(z.enum(metricKeys), z.number()) }),
@@ -234,7 +235,7 @@ export const setbackCurveCalculation = defineCalculation({
   title: 'Height for every setback',
   summary: 'Slides of the saddle on its rails, each with the move of the post that keeps both knees bent as they are.',
   input: z.strictObject({
-    ...visit,
+    ...visitFields,
     reach: numberField('reach', 1, 80, 'mm').default(40),
     step: numberField('step', 1, 20, 'mm').default(5),
   }),

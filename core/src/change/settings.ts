@@ -35,6 +35,8 @@ export interface Setting {
   readonly hands?: HandHold
   /** the knee is not held while it moves: it is what moves the knee */
   readonly freesKnee?: true
+  /** a move this way cannot be taken back: it is asked once more */
+  readonly forGood?: 'more' | 'less'
   /** it turns or slides the stem's clamp: no other stem is looked for beside it */
   readonly movesClamp?: true
   /** a size of a part: it changes by exchanging the part */
@@ -43,7 +45,9 @@ export interface Setting {
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
-type More = Partial<Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'movesClamp' | 'ofPart' | 'least'>>
+type More = Partial<
+  Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'forGood' | 'movesClamp' | 'ofPart' | 'least'>
+>
 
 /** A setting that is one for the bike. */
 function row(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
@@ -100,7 +104,7 @@ export const settings = {
     spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, wholeCap: 40, ...clamp }),
     stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, least: 10, ...clamp, ...part }),
     stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
-    barWidth: row('Bar', 'mm', 12, 1, 'wider', 'narrower'),
+    barWidth: row('Bar', 'mm', 12.7, 0.05, 'wider', 'narrower', { forGood: 'less' }),
     barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less', { hands: 'frame', ...part }),
     barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back', { hands: 'frame', ...part }),
     barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less', { hands: 'frame', ...part }),
@@ -110,6 +114,14 @@ export const settings = {
     leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40, least: 3 }),
     leverReach: rows('Lever reach', 'mm', 15, 1, 'out', 'in', { hands: 'free', wholeCap: 30, least: 2 }),
     leverClamp: rows('Lever clamp', 'mm', 15, 1, 'inboard', 'outboard', { hands: 'free', wholeCap: 40 }),
+    hoodPosition: rows('Lever on the bend', 'deg', 10, 1, 'down', 'up', { wholeCap: 45, hands: 'free' }),
+    hoodAngle: rows('Hood', 'deg', 3, 0.5, 'turned in', 'turned out', { wholeCap: 10, hands: 'free' }),
+    shifterClamp: rows('Shifter clamp', 'mm', 60, 1, 'inboard', 'outboard', { hands: 'free' }),
+    padForward: row('Pads', 'mm', 10, 1, 'forward', 'back', { wholeCap: 60, hands: 'free' }),
+    padUp: row('Pads', 'mm', 10, 1, 'up', 'down', { wholeCap: 60, hands: 'free' }),
+    padSpacing: row('Pads', 'mm', 20, 1, 'wider', 'closer', { wholeCap: 80, hands: 'free' }),
+    extensionLength: row('Extensions', 'mm', 10, 1, 'longer', 'shorter', { wholeCap: 60, hands: 'free' }),
+    extensionAngle: row('Extensions', 'deg', 5, 0.5, 'rising', 'falling', { wholeCap: 30, hands: 'free' }),
     gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', least: 1, ...part }),
   }),
 } as const satisfies Readonly<Record<string, Setting>>

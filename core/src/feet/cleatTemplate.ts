@@ -1,6 +1,8 @@
 import { RADIANS } from '../bike/contactPoints.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
+import { checkBars, SHEET } from '../quantity/trueSizeSheet.ts'
+import type { LineKind, SheetLine, SheetPoint, SheetText, Template } from '../quantity/trueSizeSheet.ts'
 
 /** What a template is drawn from; mm and degrees. */
 export interface TemplateInput {
@@ -23,38 +25,9 @@ export interface TemplateInput {
   readonly float: number | null
 }
 
-/** A place on the sheet: mm from its upper left corner, y down. */
-export interface SheetPoint {
-  readonly x: number
-  readonly y: number
-}
-export type LineKind = 'centre' | 'axle' | 'cleat' | 'float' | 'mark' | 'now' | 'slot' | 'bar' | 'degree'
-export interface SheetLine {
-  readonly key: string
-  readonly kind: LineKind
-  readonly from: SheetPoint
-  readonly to: SheetPoint
-}
-export interface SheetText {
-  readonly at: SheetPoint
-  readonly text: string
-  /** height of the letters, mm */
-  readonly size: number
-  readonly anchor: 'start' | 'middle' | 'end'
-}
-export interface Template {
-  readonly width: number
-  readonly height: number
-  readonly lines: readonly SheetLine[]
-  readonly texts: readonly SheetText[]
-}
-
-/** A4; everything lies where letter paper has room as well. @source common-practice */
-export const SHEET = { width: 210, height: 297 } as const
 const MTP1_Y = 92
 const REACH = { forward: 58, back: 118, side: 46 } as const
-const BARS = { x: 20, metric: 252, inch: 264 } as const
-export const CHECK_BAR = { metric: 50, inch: 50.8 } as const
+const BARS = { x: 20, y: 252 } as const
 
 /**
  * A template for one shoe in true size, as its sole is seen from below with the toes up: centre line,
@@ -119,50 +92,9 @@ export function cleatTemplate(input: TemplateInput): Template {
     `Cleat’s axis ${trimmed(Math.abs(turn), 1)}° ${turn >= 0 ? 'inward, so that the toes point out' : 'outward, so that the toes point in'}${float === null ? '' : `; thin lines: ends of ${trimmed(float, 1)}° float`}.`,
     3.4,
   )
-  add('bar-metric', 'bar', { x: BARS.x, y: BARS.metric }, { x: BARS.x + CHECK_BAR.metric, y: BARS.metric })
-  say({ x: BARS.x + CHECK_BAR.metric + 3, y: BARS.metric + 1 }, '50 mm')
-  add('bar-inch', 'bar', { x: BARS.x, y: BARS.inch }, { x: BARS.x + CHECK_BAR.inch, y: BARS.inch })
-  say({ x: BARS.x + CHECK_BAR.inch + 3, y: BARS.inch + 1 }, '2 in')
-  say({ x: 95, y: BARS.metric + 1 }, 'Print unscaled: 100 %, no “fit to page”.', 4)
-  say({ x: 95, y: BARS.metric + 7 }, 'Measure both bars before use.', 3.4)
-  say({ x: 95, y: BARS.metric + 13 }, 'Bolts to the maker’s torque; practise the release.', 3.4)
+  const bars = checkBars(BARS)
+  lines.push(...bars.lines)
+  texts.push(...bars.texts)
+  say({ x: 95, y: BARS.y + 13 }, 'Bolts to the maker’s torque; practise the release.', 3.4)
   return { ...SHEET, lines, texts }
-}
-
-const strokes: Readonly<Record<LineKind, string>> = {
-  centre: 'stroke-width="0.25" stroke-dasharray="6 2 1 2"',
-  axle: 'stroke-width="0.6"',
-  cleat: 'stroke-width="0.5"',
-  float: 'stroke-width="0.2"',
-  mark: 'stroke-width="0.5"',
-  now: 'stroke-width="0.25" stroke-dasharray="2 1.5"',
-  slot: 'stroke-width="0.25"',
-  bar: 'stroke-width="0.8"',
-  degree: 'stroke-width="0.2"',
-}
-
-const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
-const place = (value: number) => String(Number(value.toFixed(3)))
-
-/** The template as SVG in millimetres. */
-export function templateSvg({ width, height, lines, texts }: Template): string {
-  const drawn = lines.map(
-    ({ key, kind, from, to }) =>
-      `<line id="${key}" x1="${place(from.x)}" y1="${place(from.y)}" x2="${place(to.x)}" y2="${place(to.y)}" ${strokes[kind]}/>`,
-  )
-  const said = texts.map(
-    ({ at, text, size, anchor }) =>
-      `<text x="${place(at.x)}" y="${place(at.y)}" font-size="${size}" text-anchor="${anchor}">${escaped(text)}</text>`,
-  )
-  return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,
-    `<g fill="none" stroke="#000">`,
-    ...drawn,
-    `</g>`,
-    `<g fill="#000" font-family="sans-serif">`,
-    ...said,
-    `</g>`,
-    `</svg>`,
-    '',
-  ].join('\n')
 }

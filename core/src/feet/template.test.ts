@@ -1,5 +1,7 @@
-import { CHECK_BAR, SHEET, cleatTemplate, templateSvg } from './cleatTemplate.ts'
-import type { SheetLine, TemplateInput } from './cleatTemplate.ts'
+import { CHECK_BAR, SHEET, templateSvg } from '../quantity/trueSizeSheet.ts'
+import { cleatTemplate } from './cleatTemplate.ts'
+import type { SheetLine } from '../quantity/trueSizeSheet.ts'
+import type { TemplateInput } from './cleatTemplate.ts'
 
 const input = (over: Partial<TemplateInput> = {}): TemplateInput => ({
   side: 'right',

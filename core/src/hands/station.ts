@@ -1,44 +1,71 @@
-import type { RiderMetrics } from '../body/metrics.ts'
-import { metricDefinition } from '../body/metrics.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
 import type { MetricKey } from '../body/metrics.ts'
-import { bandState, isUnsure } from '../quantity/band.ts'
+import { metricDefinition } from '../body/metrics.ts'
+import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { quantity } from '../quantity/quantity.ts'
-import { defineStation, lazily, oneOf } from '../station.ts'
+import type { Side } from '../quantity/sided.ts'
+import { bothSides, defineStation, lazily, oneOf } from '../station.ts'
 import type { Summary } from '../station.ts'
 import { handsChoicesSchema } from './choices.ts'
+import { searchLacks } from './cockpitInputs.ts'
+import type { HandsContext } from './context.ts'
+import type { PositionRow } from './extensions.ts'
+import { hookOf, leverFar } from './inputs.ts'
+import { extensionStanding, judgeExtensions } from './judgeExtensions.ts'
+import type { ExtensionStanding } from './judgeExtensions.ts'
+import { controlStanding, gripStanding, judgeControls, judgeGrips, judgeLevers, leverStanding } from './judgeLevers.ts'
+import type { ControlStanding, GripStanding, LeverStanding } from './judgeLevers.ts'
+import { judgePlace, placeStanding, positionsNow, sweepStanding } from './judgePlace.ts'
+import type { PlaceStanding, SweepStanding } from './judgePlace.ts'
+import { hoodStanding, judgeHoods, judgeRoll, rollStanding } from './judgeRoll.ts'
+import type { HoodStanding, RollStanding } from './judgeRoll.ts'
+import { judgeWidth, widthStanding } from './judgeWidth.ts'
+import type { WidthStanding } from './judgeWidth.ts'
 
-/** What the station is judged from. */
-export interface HandsContext {
-  readonly metrics: RiderMetrics | null
-  /** ± of a number; null until the worker has said it */
-  readonly plusMinus: (key: MetricKey) => number | null
-}
-
-/** What the station makes of it: the numbers, and how those with a band stand. */
+/** Everything the hands' pages say; each part is worked out when it is first asked for. */
 export interface HandsParts {
   readonly context: HandsContext
-  readonly states: readonly ('level' | 'near' | 'outside')[]
+  readonly width: WidthStanding
+  readonly positions: readonly PositionRow[]
+  readonly place: PlaceStanding
+  readonly sweep: SweepStanding
+  readonly roll: RollStanding
+  readonly hoods: HoodStanding
+  readonly levers: LeverStanding
+  readonly controls: ControlStanding
+  readonly grips: GripStanding
+  readonly extensions: ExtensionStanding
+  readonly lacks: readonly ReadingKey[]
 }
 
-const judged: readonly MetricKey[] = ['elbowLeft', 'elbowRight', 'wristLeft', 'wristRight']
-
-function handsParts(context: HandsContext): HandsParts {
+export function handsParts(context: HandsContext): HandsParts {
   return lazily<HandsParts>({
     context: () => context,
-    states: () =>
-      judged.flatMap((key) => {
-        const value = context.metrics?.[key] ?? null
-        const { band } = metricDefinition(key)
-        const plusMinus = context.plusMinus(key) ?? 0
-        return value === null || band === null || isUnsure(plusMinus, band) ? [] : [bandState({ value, plusMinus }, band)]
-      }),
+    width: () => widthStanding(context),
+    positions: () => positionsNow(context),
+    place: ({ positions }) => placeStanding(context, positions),
+    sweep: () => sweepStanding(context),
+    roll: () => rollStanding(context),
+    hoods: () => hoodStanding(context),
+    levers: () => leverStanding(context),
+    controls: () => controlStanding(context),
+    grips: () => gripStanding(context),
+    extensions: ({ positions, place }) => extensionStanding(context, positions, place.steering),
+    lacks: () => searchLacks(context.setup),
   })
 }
 
-function summary({ states }: HandsParts): Summary {
-  if (states.length === 0) return { words: 'readings', mark: 'wanting' }
-  if (states.includes('outside')) return { words: 'outside', mark: 'open' }
-  return states.includes('near') ? { words: 'near', mark: 'open' } : { words: 'level', mark: 'level' }
+/** Findings of the hands that are worth a change, from the parts that cost little. */
+function acts({ width, place, roll, hoods, levers, controls, grips }: HandsParts): number {
+  const all = [width.findings, place.findings, roll.findings, hoods.findings, levers.findings, controls.findings, grips.findings].flat()
+  return all.filter(({ weight }) => weight === 'act' || weight === 'first').length
+}
+
+function summary(parts: HandsParts): Summary {
+  const { setup } = parts.context
+  const found = acts(parts)
+  if (found > 0) return { words: `${found} to try`, mark: 'open' }
+  return setup.model?.grips ? { words: 'level', mark: 'level' } : { words: 'readings', mark: 'wanting' }
 }
 
 const metric = (key: MetricKey) =>
@@ -48,28 +75,63 @@ const metric = (key: MetricKey) =>
       ? null
       : quantity(value, context.plusMinus(key) ?? 0, metricDefinition(key).unit === 'mm' ? 'mm' : 'deg', 'computed')
   }
+const sidedNumber =
+  (of: (setup: HandsContext['setup'], side: Side) => { readonly value: number; readonly plusMinus: number } | null, side: Side) =>
+  ({ context }: HandsParts) => {
+    const found = of(context.setup, side)
+    return found && quantity(found.value, found.plusMinus, 'mm', 'computed')
+  }
+const hookOff = (setup: HandsContext['setup'], side: Side) => {
+  const { found } = hookOf(setup, side)
+  return found && { value: found.off, plusMinus: found.plusMinus }
+}
 
-/** The hands: numbers of both arms, and hands, bar and levers to move. The complete judgement is still to come. */
+/** What is read on each page. */
+const reads = {
+  width: ['acromionWidth', 'stature', 'upperArm', 'barWidth', 'hoodWidth', 'handFromEnd', 'gripSpacing', 'barBend', 'barShortest', 'eventBarWidest', 'narrowestGap', 'gripLength', 'brakeClampWidth', 'shifterClampWidth', 'remoteClampWidth'],
+  place: ['handReach', 'handHeight', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'sitsWhere', 'creepForward', 'frontLowEdge', 'frontHighEdge', 'stemLength', 'stemAngle', 'spacers', 'spacersAbove'],
+  roll: ['barBacksweep', 'barUpsweep', 'barRoll', 'handSweep', 'handRise', 'wristAngle'],
+  hoods: ['hoodPosition', 'hoodAngle', 'barRoll', 'wristAngle', 'leverReach', 'indexFinger'],
+  levers: ['handFromEnd', 'gripLength', 'leverClamp', 'leverHook', 'leverReach', 'fingerHooks', 'leverAngle', 'forearmReady', 'indexFinger', 'handBreadth', 'handLength', 'frontBrakeLever', 'brakeFingers', 'fingerOnLever'],
+  controls: ['shifterPlace', 'shifterClamp', 'shifterClampWidth', 'shifterPaddle', 'remoteClampWidth', 'brakeClampWidth', 'thumbLength', 'thumbReach', 'handFromEnd', 'handBreadth', 'gripLength', 'leverClamp', 'barWidth', 'barBend'],
+  grips: ['gripDiameter', 'gripLength', 'handLength', 'handBreadth'],
+  extensions: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle', 'torsoAngle', 'elbowFlexion', 'hipAngle', 'creepForward', 'acromionWidth'],
+  cockpit: ['frameReach', 'frameStack', 'headAngle', 'headset', 'spacers', 'spacersAbove', 'stemLength', 'stemAngle', 'stemClampSize', 'barClampSize', 'barWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barBend', 'handFromEnd', 'hoodWidth', 'dropWidth', 'barReach', 'barDrop', 'barFlare', 'barRoll'],
+} as const satisfies Readonly<Record<string, readonly ReadingKey[]>> // prettier-ignore
+
+/** The hands, in the order of the work: width before place, place before roll, roll before the levers. */
 export const handsStation = defineStation({
   key: 'hands',
   label: 'Hands',
   choices: handsChoicesSchema,
   parts: handsParts,
   pages: {
-    place: {
-      label: 'Place',
-      picture: 'top',
-      readings: ['handReach', 'handHeight', 'gripSpacing', 'acromionWidth', 'stemLength', 'stemAngle', 'spacers', 'spacersAbove', 'barWidth', 'hoodWidth', 'dropWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach', 'barDrop', 'handFromEnd', 'hoodPosition', 'hoodAngle', 'barRoll', 'leverAngle', 'leverClamp', 'leverReach', 'gripDiameter', 'shifterPlace', 'indexFinger', 'handSweep', 'handRise', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'wristAngle'],
-      fields: [...oneOf('handReach'), ...oneOf('handHeight'), ...oneOf('gripSpacing'), ...oneOf('barRoll')],
-      choosesHold: true,
-      judge: () => ({}),
-    },
+    width: { label: 'Width', picture: 'front', readings: reads.width, fields: [...oneOf('barWidth'), ...oneOf('gripSpacing')], judge: judgeWidth },
+    place: { label: 'Reach, height', picture: 'side', noTargets: true, readings: reads.place, fields: [...oneOf('handReach'), ...oneOf('handHeight')], choosesHold: true, judge: judgePlace },
+    roll: { label: 'Sweep, roll', picture: 'halves', bar: 'flat', readings: reads.roll, fields: oneOf('barRoll'), judge: judgeRoll },
+    hoods: { label: 'Hoods', picture: 'side', bar: 'drop', readings: reads.hoods, fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')], judge: judgeHoods },
+    levers: { label: 'Levers', picture: 'halves', readings: reads.levers, fields: [...bothSides('leverClamp'), ...bothSides('leverReach'), ...bothSides('leverAngle')], judge: judgeLevers },
+    controls: { label: 'Controls', picture: 'halves', bar: 'flat', readings: reads.controls, fields: bothSides('shifterClamp'), judge: judgeControls },
+    grips: { label: 'Grips', picture: 'halves', readings: reads.grips, fields: bothSides('gripDiameter'), judge: judgeGrips },
+    extensions: { label: 'Extensions', picture: 'side', bar: 'drop', readings: reads.extensions, fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')], judge: judgeExtensions },
+    cockpit: { label: 'Cockpit', picture: 'side', noTargets: true, readings: reads.cockpit, fields: [], judge: () => ({}) },
   },
   metrics: {
     elbowLeft: metric('elbowLeft'),
     elbowRight: metric('elbowRight'),
     wristLeft: metric('wristLeft'),
     wristRight: metric('wristRight'),
+    hookLeft: sidedNumber(hookOff, 'left'),
+    hookRight: sidedNumber(hookOff, 'right'),
+    leverFarLeft: sidedNumber(leverFar, 'left'),
+    leverFarRight: sidedNumber(leverFar, 'right'),
   },
   summary,
 }) // prettier-ignore
+export type HandsPageKey = keyof typeof handsStation.pages
+
+/** Pages that a bar has. */
+export function handsPagesFor(bar: BarKind): HandsPageKey[] {
+  const pages: Readonly<Record<HandsPageKey, { readonly bar?: BarKind }>> = handsStation.pages
+  return (Object.keys(pages) as HandsPageKey[]).filter((key) => pages[key].bar === undefined || pages[key].bar === bar)
+}

@@ -47,6 +47,8 @@ export interface CauseRow {
   readonly station: CauseStation
   /** page of the station on which it is dealt with */
   readonly page: string
+  /** the page on a drop bar, where it is another */
+  readonly dropPage?: string
   /** each foot or hand by itself, else one for the rider */
   readonly sided: boolean
   readonly remedy: Remedy
@@ -77,7 +79,7 @@ const seat = (page: string, label: string, remedy: Remedy, more: Partial<CauseRo
   source: 'common-practice',
   ...more,
 })
-const hands = (label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({ label, station: 'hands', page: 'place', sided, remedy, source: 'common-practice', ...more }) // prettier-ignore
+const hands = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({ label, station: 'hands', page, sided, remedy, source: 'common-practice', ...more }) // prettier-ignore
 
 /** A pelvis that is not level is settled before a cleat is turned or moved. @source common-practice */
 const crooked = { mutedBy: ['sits-rotated', 'leg-length'] } as const
@@ -118,27 +120,27 @@ export const causes = {
   'sits-rotated': seat('legs', 'Sits rotated', { label: 'Look for what turns the pelvis', minutes: 10, works: 0.3, says: 'Saddle’s state and width, leg length, then the cleats.' }),
   'leg-length': seat('legs', 'One leg shorter', { label: 'A shim under the shorter leg', minutes: 15, part: 'a shim', says: 'Half of the difference at most, in steps.' }),
   'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }),
-  'reach-long': hands('Reach too long', false, { label: 'Bar closer', minutes: 8, move: { setting: 'handReach', way: -1, number: 'elbowStraight', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
-  'reach-short': hands('Reach too short', false, { label: 'Bar further away', minutes: 8, move: { setting: 'handReach', way: 1, number: 'elbowBent', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
-  'front-low': hands('Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'torso', perUnit: 0.1, beyond: 30 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),
-  'front-high': hands('Front too high', false, { label: 'Bar down', minutes: 6, move: { setting: 'handHeight', way: -1, number: 'handsBelow', perUnit: 1, beyond: 25 } }, { tried: { same: ['bar-lower'], opposite: ['bar-higher'] } }),
-  'bar-wide': hands('Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: -1, number: 'barOver', perUnit: 1, beyond: 12 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
-  'bar-narrow': hands('Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: 1, number: 'barOver', perUnit: 1, beyond: 12 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
-  'stem-long': hands('Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1, beyond: 10 }, slot: 'stem' }),
-  'rolled-back': hands('Bar rolled back', false, { label: 'Bar rolled forward', minutes: 3, move: { setting: 'barRoll', way: 1, number: 'barRoll', perUnit: 1, beyond: 3 } }),
-  'rolled-forward': hands('Bar rolled forward', false, { label: 'Bar rolled back', minutes: 3, move: { setting: 'barRoll', way: -1, number: 'barRoll', perUnit: 1, beyond: 3 } }),
-  'hoods-low': hands('Hoods too low: wrist bent to the little finger', true, { label: 'Hoods up', minutes: 12, move: { setting: 'barRoll', way: -1, number: 'wristSide', perUnit: 0.8, beyond: 5 } }, { bar: 'drop', tried: { same: ['levers-moved'] } }),
-  'wrist-back': hands('Wrist bent back: levers too flat, or hoods too far up', true, { label: 'Levers down', minutes: 3, move: { setting: 'leverAngle', way: 1, number: 'wristBack', perUnit: 1, beyond: 5 }, dropMove: { setting: 'barRoll', way: 1, number: 'hoodPlace', perUnit: 1, beyond: 6 } }, { tried: { same: ['levers-moved'] } }),
-  'wrist-forward': hands('Wrist bent forward: levers too low', true, { label: 'Levers up', minutes: 3, move: { setting: 'leverAngle', way: -1, number: 'leverAngle', perUnit: 1, beyond: 5 }, dropMove: { setting: 'barRoll', way: -1, number: 'hoodPlace', perUnit: 1, beyond: 6 } }, { tried: { same: ['levers-moved'] } }),
-  'sweep-off': hands('Bar’s sweep against the hand’s own', true, { label: 'A bar with the hand’s own sweep', minutes: 25, part: 'a bar', slot: 'bar' }),
-  'grip-thick': hands('Grip too thick or squeezed hard', true, { label: 'Thinner grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: -1, number: 'gripOver', perUnit: 1, beyond: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
-  'grip-thin': hands('Grip too thin', true, { label: 'Thicker grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: 1, number: 'gripOver', perUnit: 1, beyond: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
-  'lever-far': hands('Brake lever too far from the bar', true, { label: 'Lever reach in', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverFar', perUnit: 1, beyond: 2 } }, { tried: { same: ['levers-moved'] } }),
-  'two-fingers': hands('Brakes with two fingers', false, { label: 'One finger, on the hook', minutes: 2, says: 'The others hold the bar.' }, { bar: 'flat' }),
-  'hook-off': hands('Lever’s hook not under the finger', true, { label: 'Lever clamp inboard until the finger lands on the hook', minutes: 4, says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
-  'shifter-side': hands('Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6 }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
-  'tyres-hard': hands('Tyres or fork too hard', false, { label: 'Softer tyres, more sag', minutes: 3, says: 'Within the makers’ limits, a little softer in front.' }, { tried: { same: ['softer-tyres'] } }),
-  'front-soft': hands('Fork or tyres too soft in front', false, { label: 'Firmer fork and front tyre', minutes: 3, says: 'Within the makers’ limits.' }),
+  'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, move: { setting: 'handReach', way: -1, number: 'elbowStraight', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
+  'reach-short': hands('place', 'Reach too short', false, { label: 'Bar further away', minutes: 8, move: { setting: 'handReach', way: 1, number: 'elbowBent', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
+  'front-low': hands('place', 'Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'torso', perUnit: 0.1, beyond: 30 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),
+  'front-high': hands('place', 'Front too high', false, { label: 'Bar down', minutes: 6, move: { setting: 'handHeight', way: -1, number: 'handsBelow', perUnit: 1, beyond: 25 } }, { tried: { same: ['bar-lower'], opposite: ['bar-higher'] } }),
+  'bar-wide': hands('width', 'Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: -1, number: 'barOver', perUnit: 1, beyond: 12 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
+  'bar-narrow': hands('width', 'Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: 1, number: 'barOver', perUnit: 1, beyond: 12 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
+  'stem-long': hands('cockpit', 'Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1, beyond: 10 }, slot: 'stem' }),
+  'rolled-back': hands('roll', 'Bar rolled back', false, { label: 'Bar rolled forward', minutes: 3, move: { setting: 'barRoll', way: 1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
+  'rolled-forward': hands('roll', 'Bar rolled forward', false, { label: 'Bar rolled back', minutes: 3, move: { setting: 'barRoll', way: -1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
+  'hoods-low': hands('hoods', 'Hoods too low: wrist bent to the little finger', true, { label: 'Hoods up', minutes: 12, move: { setting: 'barRoll', way: -1, number: 'wristSide', perUnit: 0.8, beyond: 5 } }, { bar: 'drop', tried: { same: ['levers-moved'] } }),
+  'wrist-back': hands('levers', 'Wrist bent back: levers too flat, or hoods too far up', true, { label: 'Levers down', minutes: 3, move: { setting: 'leverAngle', way: 1, number: 'wristBack', perUnit: 1, beyond: 5 }, dropMove: { setting: 'barRoll', way: 1, number: 'hoodPlace', perUnit: 1, beyond: 6 } }, { dropPage: 'hoods', tried: { same: ['levers-moved'] } }),
+  'wrist-forward': hands('levers', 'Wrist bent forward: levers too low', true, { label: 'Levers up', minutes: 3, move: { setting: 'leverAngle', way: -1, number: 'leverAngle', perUnit: 1, beyond: 5 }, dropMove: { setting: 'barRoll', way: -1, number: 'hoodPlace', perUnit: 1, beyond: 6 } }, { dropPage: 'hoods', tried: { same: ['levers-moved'] } }),
+  'sweep-off': hands('roll', 'Bar’s sweep against the hand’s own', true, { label: 'A bar with the hand’s own sweep', minutes: 25, part: 'a bar', slot: 'bar' }, { dropPage: 'hoods' }),
+  'grip-thick': hands('grips', 'Grip too thick or squeezed hard', true, { label: 'Thinner grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: -1, number: 'gripOver', perUnit: 1, beyond: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
+  'grip-thin': hands('grips', 'Grip too thin', true, { label: 'Thicker grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: 1, number: 'gripOver', perUnit: 1, beyond: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
+  'lever-far': hands('levers', 'Brake lever too far from the bar', true, { label: 'Lever reach in', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverFar', perUnit: 1, beyond: 2 } }, { tried: { same: ['levers-moved'] } }),
+  'two-fingers': hands('levers', 'Brakes with two fingers', false, { label: 'One finger, on the hook', minutes: 2, says: 'The others hold the bar.' }, { bar: 'flat' }),
+  'hook-off': hands('levers', 'Lever’s hook not under the finger', true, { label: 'Lever clamp to where the finger lands on the hook', minutes: 4, says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'shifter-side': hands('controls', 'Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6 }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'tyres-hard': hands('place', 'Tyres or fork too hard', false, { label: 'Softer tyres, more sag', minutes: 3, says: 'Within the makers’ limits, a little softer in front.' }, { tried: { same: ['softer-tyres'] } }),
+  'front-soft': hands('place', 'Fork or tyres too soft in front', false, { label: 'Firmer fork and front tyre', minutes: 3, says: 'Within the makers’ limits.' }),
 } as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore
 
 export type CauseKey = keyof typeof causes
@@ -147,4 +149,10 @@ export const causeKeys = Object.keys(causes) as [CauseKey, ...CauseKey[]]
 /** A row of the table. */
 export function causeOf(key: CauseKey): CauseRow {
   return causes[key]
+}
+
+/** The page on which a cause is dealt with, on a bike with this bar. */
+export function causePage(key: CauseKey, bar: BarKind): string {
+  const { page, dropPage } = causeOf(key)
+  return bar === 'drop' ? (dropPage ?? page) : page
 }

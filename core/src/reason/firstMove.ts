@@ -9,6 +9,7 @@ import { changeWords } from '../change/moveWords.ts'
 import { leastOf, settingOf } from '../change/settings.ts'
 import { settled, standingOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
+import { hookOf, shifterMove } from '../hands/inputs.ts'
 import { withFree } from '../body/calibration.ts'
 import { buildModel } from '../measure/riderModel.ts'
 import { sides as bothSides } from '../quantity/sided.ts'
@@ -108,6 +109,16 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     const { difference } = legLengthReadings(setup.now)
     return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
   },
+  'hook-off': ({ setup }, sides) =>
+    sides.flatMap((side): RequestedMove[] => {
+      const by = Math.round(hookOf(setup, side).found?.off ?? 0)
+      return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
+    }),
+  'shifter-side': ({ setup }, sides) =>
+    sides.flatMap((side): RequestedMove[] => {
+      const by = shifterMove(setup, side)
+      return by === 0 ? [] : [{ setting: 'shifterClamp', side, by }]
+    }),
 }
 
 function tiltMove(by: number, way: 1 | -1): RequestedMove[] | null {

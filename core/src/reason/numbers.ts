@@ -1,9 +1,14 @@
 import type { MetricKey } from '../body/metrics.ts'
 import { kneeNow } from '../change/kneeNow.ts'
-import { HAND_LENGTH_SHARE } from '../body/proportions.ts'
+import { handsMiddle } from '../body/rider.ts'
 import { shoeFit, ARCH_DROPS } from '../feet/shoeCheck.ts'
 import { rotationReadings } from '../feet/inputs.ts'
 import { TILT_IGNORED } from '../feet/wedges.ts'
+import { alignmentGap } from '../hands/gripAlignment.ts'
+import { barSweeps, forearmNow, gripOver, handAlignment, hookOf, leverAngleNow, leverFar, thumbOf, widthOver } from '../hands/inputs.ts'
+import { paddleStanding } from '../hands/shifters.ts'
+import { steeringArm, steeringAxis } from '../hands/steering.ts'
+import { frontOf } from '../measure/riderModel.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { measured, standsAt } from '../measure/resolve.ts'
 import { combined } from '../quantity/quantity.ts'
@@ -73,29 +78,9 @@ const elbow = (pick: 'straightest' | 'most bent') => (facts: Facts) => {
 
 /** Bar's width over what the shoulders ask for: hood to hood against the acromia, or a flat bar against its width by build. */
 function barOver(facts: Facts): Found | null {
-  const shoulders = of(facts, 'acromionWidth')
-  if (shoulders === null) return null
-  if (facts.setup.rider.bar === 'drop') {
-    const hoods = of(facts, 'hoodWidth')
-    return hoods && num(hoods.value - shoulders.value, combined(hoods.plusMinus, shoulders.plusMinus))
-  }
-  const width = of(facts, 'barWidth')
-  if (width === null) return null
-  const arm = facts.setup.now.upperArm
-  const hand = facts.setup.now.handFromEnd
-  const upper = ((arm.left?.value ?? USUAL_UPPER_ARM) + (arm.right?.value ?? USUAL_UPPER_ARM)) / 2
-  const fromEnd = ((hand.left?.value ?? 0) + (hand.right?.value ?? 0)) / 2
-  const build = shoulders.value + 2 * upper * ELBOWS_OUT + 2 * fromEnd
-  const spread = Math.max(arm.left?.plusMinus ?? 0, arm.right?.plusMinus ?? 0, USUAL_SPREAD)
-  return num(width.value - build, combined(width.plusMinus, shoulders.plusMinus, 2 * spread * ELBOWS_OUT, BUILD_SPREAD))
+  const over = widthOver(facts.setup)
+  return over && num(over.value, over.plusMinus)
 }
-/** Sine of the angle at which relaxed elbows stand out, 25°. @source prior */
-const ELBOWS_OUT = Math.sin((25 * Math.PI) / 180)
-/** Upper arm where nothing is known of it, and its spread, mm. @source prior */
-const USUAL_UPPER_ARM = 320
-const USUAL_SPREAD = 15
-/** How far builds differ from the rule for flat bars, mm; k = 2. @source prior */
-const BUILD_SPREAD = 25
 
 /** A lever's place on a drop bar's bend, from its top, as the bar's roll has it now. */
 function hoodPlace(facts: Facts, side: Side): Found | null {
@@ -116,16 +101,49 @@ function handsBelow(facts: Facts): Found | null {
   return num(saddle.value * Math.sin(radians) - hand.value, combined(saddle.plusMinus, hand.plusMinus, byAngle))
 }
 
-/** Grip's diameter over what closes best round the hand. @source kong-lowe */
-function gripOver(facts: Facts, side: Side): Found | null {
-  const [grip, hand] = [of(facts, 'gripDiameter', side), of(facts, 'handLength', side)]
-  if (grip === null || hand === null) return null
-  const wanted = Math.min(36, Math.max(28, HAND_LENGTH_SHARE * hand.value))
-  return num(grip.value - wanted, combined(grip.plusMinus, HAND_LENGTH_SHARE * hand.plusMinus))
-}
+/** What the station of the hands makes of one side, as a number that causes are tested on. */
+const ofHand =
+  (find: (setup: Facts['setup'], side: Side) => { readonly value: number; readonly plusMinus: number } | null) =>
+  ({ setup }: Facts, side: Side): Found | null => {
+    const found = find(setup, side)
+    return found && num(found.value, found.plusMinus)
+  }
 
-/** A finger hooks a lever at about its own length and a little more, mm. @source prior */
-const FINGER_HOOKS = 4
+/** How far the hook stands from the finger, either way. */
+const hookMisses = ofHand((setup, side) => {
+  const { found } = hookOf(setup, side)
+  return found && { value: Math.abs(found.off), plusMinus: found.plusMinus }
+})
+
+/** How far the paddle lies outside of where the thumb works, either way. */
+const paddleMisses = ofHand((setup, side) => {
+  const { found } = thumbOf(setup, side)
+  return found && { value: Math.abs(paddleStanding(found.zone, found.paddle).by), plusMinus: found.plusMinus }
+})
+
+/** Hand's own rise against the grip's, either way, roll included. */
+const riseMisses = ofHand((setup, side) => {
+  const [hand, sweeps] = [handAlignment(setup, side), barSweeps(setup)]
+  return hand && sweeps && { value: Math.abs(alignmentGap(hand, sweeps).up), plusMinus: hand.plusMinus }
+})
+
+/** Levers further from the forearm's line in the ready position: + lower. */
+const leverOff = ofHand((setup, side) => {
+  const [angle, forearm] = [leverAngleNow(setup, side), forearmNow(setup)[side]]
+  return angle && forearm && { value: angle.value - forearm.value, plusMinus: combined(angle.plusMinus, forearm.plusMinus) }
+})
+
+/** Steering arm of the hands, mm. */
+function steerArm({ setup }: Facts): Found | null {
+  const front = frontOf(setup.rider.values, setup.folded.by)
+  const hand = setup.model && handsMiddle(setup.model)
+  if (front === null || hand === null || !setup.model?.grips) return null
+  const { left, right } = setup.model.grips
+  return num(steeringArm(steeringAxis(front), { ...hand, z: (left.at.z + right.at.z) / 2 }), STEERING_DOUBT, false)
+}
+/** ± of a steering arm, mm; k = 2: tapes of the hands and of the frame. @source prior */
+const STEERING_DOUBT = 8
+
 /** Sides of one thing, the larger of which counts. */
 const larger =
   (each: (facts: Facts, side: Side) => Found | null) =>
@@ -162,18 +180,14 @@ export const numbers = {
   leverAngle: { label: 'Lever below level', unit: 'deg', sided: true, readings: always('leverAngle'), of: plain('leverAngle') },
   hoodPlace: { label: 'Lever on the bend', unit: 'deg', sided: true, readings: always('hoodPosition'), of: hoodPlace },
   hoodIn: { label: 'Hoods turned in', unit: 'deg', sided: true, readings: always('hoodAngle'), of: plain('hoodAngle') },
-  leverFar: {
-    label: 'Lever further than the finger hooks by',
-    unit: 'mm',
-    sided: true,
-    readings: always('leverReach', 'indexFinger'),
-    of: (facts, side) => {
-      const found = less('leverReach', 'indexFinger')(facts, side)
-      return found && { ...found, value: found.value - FINGER_HOOKS }
-    },
-  },
-  gripOver: { label: 'Grip thicker than suits the hand by', unit: 'mm', sided: true, readings: always('gripDiameter', 'handLength'), of: gripOver },
+  leverFar: { label: 'Lever further than the finger hooks by', unit: 'mm', sided: true, readings: always('leverReach', 'indexFinger'), of: ofHand(leverFar) },
+  leverOff: { label: 'Lever below the forearm’s line by', unit: 'deg', sided: true, readings: always('leverAngle', 'forearmReady'), of: leverOff },
+  hookMisses: { label: 'Hook beside the finger by', unit: 'mm', sided: true, readings: always('handFromEnd', 'handBreadth', 'gripLength', 'leverClamp', 'leverHook'), of: hookMisses },
+  paddleMisses: { label: 'Shifter outside of the thumb’s reach by', unit: 'mm', sided: true, readings: always('handFromEnd', 'handBreadth', 'thumbLength', 'gripLength', 'shifterClamp', 'shifterPaddle'), of: paddleMisses },
+  steerArm: { label: 'Steering arm', unit: 'mm', sided: false, readings: always('handReach', 'handHeight', 'frameReach', 'frameStack', 'headAngle'), of: steerArm },
+  gripOver: { label: 'Grip thicker than suits the hand by', unit: 'mm', sided: true, readings: always('gripDiameter', 'handLength'), of: ofHand((setup, side) => gripOver(setup, side)) },
   sweepOff: { label: 'Backsweep less than the hand’s own by', unit: 'deg', sided: true, readings: always('handSweep', 'barBacksweep'), of: less('handSweep', 'barBacksweep') },
+  riseOff: { label: 'Upsweep off the hand’s own by', unit: 'deg', sided: true, readings: always('handRise', 'barUpsweep', 'barRoll'), of: riseMisses },
   tiltUp: { label: 'Nose higher than its band by', unit: 'deg', sided: false, readings: always('saddleTilt'), of: ({ seat: { tilt } }) => tilt.now && num(tilt.now.value - tilt.target.band.high, tilt.now.plusMinus) },
   tiltDown: { label: 'Nose lower than its band by', unit: 'deg', sided: false, readings: always('saddleTilt'), of: ({ seat: { tilt } }) => tilt.now && num(tilt.target.band.low - tilt.now.value, tilt.now.plusMinus) },
   saddleNarrow: { label: 'Saddle narrower than asked by', unit: 'mm', sided: false, readings: always('sitBoneSpacing', 'saddleWidth', 'torsoAngle'), of: (facts) => widthOff(facts, 1) },

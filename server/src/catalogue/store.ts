@@ -3,10 +3,12 @@ import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import { pedalKinds, startingPedals } from '@level-stance/core/feet/pedalKinds'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import { cockpitKinds, startingCockpit } from '@level-stance/core/hands/cockpitParts'
+import type { CockpitSpec } from '@level-stance/core/hands/cockpitParts'
 import { saddleKinds, startingSaddles } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import type { Database } from '../db/queryable.ts'
-import { pedals, saddles, studios } from '../db/schema.ts'
+import { cockpitParts, pedals, saddles, studios } from '../db/schema.ts'
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
@@ -19,8 +21,8 @@ export interface StoredEntry<Spec> {
 /** A studio keeps at most this many of a kind of part. */
 export const MOST_ENTRIES = 500
 
-/** Both catalogues are one table twice. */
-type Table = typeof pedals | typeof saddles
+/** All catalogues are one table, once for each kind of part. */
+type Table = typeof pedals | typeof saddles | typeof cockpitParts
 interface Row<Spec> {
   readonly id: string
   readonly spec: Spec
@@ -102,6 +104,7 @@ export class Catalogue<Spec extends object> {
 
 export const pedalCatalogue = new Catalogue<PedalSpec>(pedals, 'systems', pedalKinds)
 export const saddleCatalogue = new Catalogue<SaddleSpec>(saddles, 'saddles', saddleKinds)
+export const cockpitCatalogue = new Catalogue<CockpitSpec>(cockpitParts, 'parts', cockpitKinds)
 
 /** Fills a studio's catalogues with the kinds of the trade, each once; what is removed later stays removed. */
 export async function ensureCatalogues(db: Database, studioId: string): Promise<void> {
@@ -111,13 +114,16 @@ export async function ensureCatalogues(db: Database, studioId: string): Promise<
   await once(db, studioId, 'saddlesLoadedAt', (tx) =>
     tx.insert(saddles).values(startingSaddles.map((spec) => ({ id: randomUUID(), studioId, spec, version: 1 }))),
   )
+  await once(db, studioId, 'cockpitLoadedAt', (tx) =>
+    tx.insert(cockpitParts).values(startingCockpit.map((spec) => ({ id: randomUUID(), studioId, spec, version: 1 }))),
+  )
 }
 
 type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 async function once(
   db: Database,
   studioId: string,
-  mark: 'pedalsLoadedAt' | 'saddlesLoadedAt',
+  mark: 'pedalsLoadedAt' | 'saddlesLoadedAt' | 'cockpitLoadedAt',
   fill: (tx: Transaction) => Promise<unknown>,
 ): Promise<void> {
   await db.transaction(async (tx) => {

@@ -32,6 +32,7 @@ import type { BikeFields, Choices, VisitFields } from '@level-stance/core/record
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
+import type { CockpitSpec } from '@level-stance/core/hands/cockpitParts'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { bytes } from './bytes.ts'
 
@@ -52,6 +53,7 @@ export const studios = pgTable('studios', {
   /** each catalogue is filled once; what was removed stays removed */
   pedalsLoadedAt: at('pedals_loaded_at'),
   saddlesLoadedAt: at('saddles_loaded_at'),
+  cockpitLoadedAt: at('cockpit_loaded_at'),
 })
 
 /** Parts of one kind that a studio knows, each with a version. */
@@ -82,6 +84,7 @@ function catalogueTable<Spec>() {
 export const pedals = catalogueTable<PedalSpec>()('pedals')
 /** Saddles of a studio. */
 export const saddles = catalogueTable<SaddleSpec>()('saddles')
+export const cockpitParts = catalogueTable<CockpitSpec>()('cockpit_parts')
 
 export const riders = pgTable(
   'riders',

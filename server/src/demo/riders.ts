@@ -144,7 +144,8 @@ const courier: VisitFile = {
       saddleWidth: 168, saddleLength: 262, postRoomUp: 90, postRoomDown: 120, railRoomForward: 16, railRoomBack: 12,
       frameReach: 425, frameStack: 622, headAngle: 70, chainstay: 610, frontCentre: 655, bbDrop: 55, wheelDiameter: 560,
       headset: 14, spacers: 25, spacersAbove: 15, stemLength: 70, stemAngle: 6, barWidth: 660, barRise: 30, barForward: 0,
-      barBacksweep: 12, barUpsweep: 5, barBend: 75, handFromEnd: 62, barRoll: -2, leverAngle: [58, 56], leverClamp: [6, 6], leverReach: [70, 71], gripDiameter: 32, shifterPlace: 'inside', crank: 170,
+      barBacksweep: 12, barUpsweep: 5, barBend: 75, handFromEnd: 62, barRoll: -2, leverAngle: [58, 56], leverClamp: [9, 9], leverReach: [70, 71], gripDiameter: 32, shifterPlace: 'inside',
+      gripLength: 130, leverHook: [52, 52], brakeClampWidth: 14, shifterClamp: [24, 24], shifterClampWidth: [0, 18], shifterPaddle: [0, 28], thumbLength: [60, 60], forearmReady: [36, 37], frontBrakeLever: 'left', crank: 170,
       tread: 172, axleLength: [53, 53], washer: [0, 1], adapter: [0, 0], pedalKind: 'recessed-platform', shoeSize: [40, 40],
       shoeLength: [255, 256], shoeBallWidth: [94, 95], shoeHeelWidth: [63, 63], shoeHeelOutside: [62, 62], cleatTurn: [6, 6], cleatTurnRoom: [15, 15], cleatFloat: [6, 6],
       heelIn: [1, 1], heelOut: [1, 1], stayWidth: 142, axleThread: [12.5, 12.5], cleatDistance: 3200, cleatWalking: 'much', cleatWear: ['fresh', 'fresh'], cleatPlay: ['none', 'none'], releaseFeel: ['clean', 'clean'],
@@ -216,7 +217,8 @@ const trailBuilder: VisitFile = {
       saddleLength: 248, postRoomUp: 20, postRoomDown: 70, railRoomForward: 12, railRoomBack: 14, frameReach: 452,
       frameStack: 618, headAngle: 66, chainstay: 432, frontCentre: 752, bbDrop: 58, wheelDiameter: 740, headset: 10,
       spacers: 25, spacersAbove: 10, stemLength: 50, stemAngle: 0, barWidth: 780, barRise: 35, barForward: 5, barBacksweep: 8,
-      barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], leverClamp: [4, 4], leverReach: [86, 85], gripDiameter: 33, shifterPlace: 'inside', thumbReach: ['lets', 'lets'], brakeFingers: 'two', dropperTravel: 120, crank: 170, tread: 176,
+      barUpsweep: 5, barBend: 80, handFromEnd: 70, barRoll: -6, leverAngle: [44, 43], leverClamp: [8, 8], leverReach: [86, 85], gripDiameter: 33, shifterPlace: 'inside', thumbReach: ['reached', 'lets'], brakeFingers: 'two',
+      gripLength: 135, leverHook: [66, 66], brakeClampWidth: 14, shifterClamp: [22, 24], shifterClampWidth: [0, 12], shifterPaddle: [-2, -2], remoteClampWidth: [18, 0], thumbLength: [58, 58], forearmReady: [38, 38], barShortest: 700, narrowestGap: 940, frontBrakeLever: 'right', stemClampSize: 'd318', barClampSize: 'd318', dropperTravel: 120, crank: 170, tread: 176,
       axleLength: [55, 55], washer: [0, 0], adapter: [0, 0], pedalKind: 'recessed-platform', shoeSize: [41, 41], heelToMtp1: [188, 187],
       heelToMtp5: [163, 163], soleStiffness: 'medium', shoeUpper: 'firm', boltPattern: 'two bolts', cleatSetback: [17, 16], slotForward: [14, 13],
       slotBack: [8, 9], cleatInboard: [0, 0], kneeOutside: [4, 9], axleThread: [13, 13], rideHours: 3, cadence: 75, soleStack: [27, 27], soleThickness: [14, 14], slotAcross: [3, 3], recess: 'recessed', pelvisLevel: 'level', pelvisRock: 'none', handReach: 443,
@@ -327,4 +329,68 @@ const returning: VisitFile = {
 }
 
 /** Oldest first, so that the list shows the newest on top. */
-export const demoVisits: readonly VisitFile[] = [trailBuilder, returning, courier, conductor]
+const mechanicAt = '2026-11-10T09:20:00.000Z'
+const mechanic: VisitFile = {
+  format: 'level-stance/visit',
+  version: 3,
+  rider: { name: 'Dagny Verholt', note: 'Keeps the lamps of three lighthouses. Rides long races against the clock.' },
+  bike: { name: 'Time-trial bike', kind: 'time trial' },
+  visit: {
+    ...freshVisit,
+    riding: {
+      kinds: { 'time-trial': 'most', road: 'some' },
+      hoursWeek: 10,
+      longestRide: 7,
+      terrain: ['flat'],
+      events: 'Ferry coast 180 km: drafting not allowed, extensions allowed.',
+      clipIn: 'used',
+      frontBrake: 'right',
+      aims: ['speed', 'distance'],
+    },
+    choices: { ...freshVisit.choices, hands: { shares: { extension: 75, hoods: 20, drops: 0, tops: 5 } } },
+    startedAt: mechanicAt,
+  },
+  readings: [
+    ...readingsOf(mechanicAt, {
+      stature: 1794, mass: 74, inseam: 856, thigh: [445, 445], shank: [443, 442], trunk: 526, upperArm: [333, 333],
+      forearm: [356, 356], acromionWidth: 392, sitBoneSpacing: 130, footLength: [266, 266], handLength: [188, 188], handBreadth: [84, 84], indexFinger: [70, 70],
+      saddleHeight: 752, saddleSetback: 2, sitFromNose: 118, seatAngle: 77.5, saddleTilt: -1.5, saddleKind: 'split-nose', saddleWidth: 135, crank: 170, tread: 148, axleLength: [53, 53],
+      washer: [0, 0], adapter: [0, 0], pedalKind: 'plate-leaf', shoeSize: [43, 43], heelToMtp1: [196, 196], cleatSetback: [10, 10], soleStack: [20, 20], slotForward: [8, 8], slotBack: [10, 10],
+      frameReach: 428, frameStack: 522, headAngle: 72.5, chainstay: 410, frontCentre: 606, bbDrop: 72, wheelDiameter: 676, headset: 8, spacers: 10, spacersAbove: 20,
+      stemLength: 90, stemAngle: -6, hoodWidth: 400, barReach: 70, barDrop: 110, hoodPosition: 40, hoodAngle: 1, barRoll: 0, leverReach: [66, 66],
+      padForward: 60, padUp: 62, padSpacing: 350, extensionLength: 300, extensionAngle: 8, handReach: 566, handHeight: 590, gripSpacing: 400,
+      kneeFlexion: [33, 33], footPitch: [19, 19], torsoAngle: 46, elbowFlexion: 23, shoulderAngle: 72, wristAngle: [-4, -4], pelvisLevel: 'level', pelvisRock: 'none', sitsWhere: 'middle', creepForward: 32,
+      rideHours: 5, cadence: 88, frontBrakeLever: 'right',
+    }),
+    ...readingsOf(mechanicAt, { kneeFlexion: [36, 36], sitsWhere: 'nose' }, 'hard'),
+    ...readingsOf(mechanicAt, { torsoAngle: 20 }, 'extension'),
+    ...readingsOf(mechanicAt, { torsoAngle: 18 }, 'hard-extension'),
+  ], // prettier-ignore
+  complaints: [
+    told({
+      id: id(5, 1),
+      places: [{ region: 'neck', side: 'middle' }],
+      kind: 'pain',
+      startsAfter: 60,
+      situation: 'low',
+      severity: 6,
+      since: 'months',
+      changed: ['bar-controls'],
+      note: 'Cannot look up the road after the first hour on the extensions.',
+      warnings: {},
+    }),
+    told({
+      id: id(5, 2),
+      control: 'slides-forward',
+      kind: 'control',
+      situation: 'hard-effort',
+      severity: 5,
+      since: 'months',
+      note: 'Ends up on the nose whenever the pace goes up.',
+    }),
+  ],
+  ledger: [],
+  ratings: [],
+}
+
+export const demoVisits: readonly VisitFile[] = [mechanic, trailBuilder, returning, courier, conductor]

@@ -5,7 +5,8 @@ import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { templateInput } from '@level-stance/core/feet/templateInput'
 import { setupOf } from '@level-stance/core/change/setup'
 import { defaultCleatSchool } from '@level-stance/core/feet/cleatSchools'
-import { cleatTemplate, templateSvg } from '@level-stance/core/feet/cleatTemplate'
+import { cleatTemplate } from '@level-stance/core/feet/cleatTemplate'
+import { templateSvg } from '@level-stance/core/quantity/trueSizeSheet'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { sides } from '@level-stance/core/quantity/sided'
@@ -19,6 +20,8 @@ import { idSchema } from '../riders/routes.ts'
 import { readDossier } from '../visits/dossier.ts'
 import { importVisit } from '../visits/importVisit.ts'
 import type { SheetFonts } from './fonts.ts'
+import { barStrip } from '@level-stance/core/hands/barStrip'
+import { stripInput } from '@level-stance/core/hands/stripInput'
 import { templatePdf } from './templatePdf.ts'
 
 const aimed = (key: NumberKey) => {
@@ -62,7 +65,26 @@ export function recordRoutes(db: Database, fonts: SheetFonts, work: Work): Route
     response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'svg', `cleat-template-${side}`))
     response.type('image/svg+xml').send(templates.map(templateSvg).join(''))
   })
+  router.get('/visits/:id/strip.pdf', async (request, response) => {
+    const { dossier, strip } = await stripOf(request)
+    const pdf = await templatePdf([strip], `Bar strips: ${dossier.rider.name}`, fonts)
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'pdf', 'bar-strips'))
+    response.type('application/pdf').send(pdf)
+  })
+  router.get('/visits/:id/strip.svg', async (request, response) => {
+    const { dossier, strip } = await stripOf(request)
+    response.attachment(fileName(dossier.rider.name, dossier.visit.startedAt, 'svg', 'bar-strips'))
+    response.type('image/svg+xml').send(templateSvg(strip))
+  })
   return router
+
+  async function stripOf(request: Request<{ id: string }>) {
+    const dossier = await readDossier(db, studioOf(request), checked(idSchema, request.params.id))
+    const readings = dossier.readings.map((row) => row.reading)
+    const setup = setupOf(readings, dossier.ledger, barOf(dossier.bike.kind))
+    const title = `${dossier.rider.name}, ${dossier.bike.name}`
+    return { dossier, strip: barStrip(stripInput(setup, dossier.visit.choices.hands, dossier.bike.kind, title)) }
+  }
 
   async function templatesOf(
     request: Request<{ id: string }>,

@@ -23,6 +23,8 @@ const drafts = useDrafts()
 /** The entry in the form; version 0 = a new one. */
 const chosen = ref<{ readonly id: string; readonly version: number } | null>(null)
 const texts = ref<FormTexts>(emptyTexts(props.form))
+/** A part is asked for the figures of its kind only. */
+const shownFields = computed(() => props.form.fields.filter(({ only }) => only === undefined || only.includes(texts.value['kind'] ?? '')))
 const tried = ref(false)
 const said = ref<string | null>(null)
 const fromServer = ref<Readonly<Record<string, string>>>({})
@@ -128,7 +130,7 @@ async function store(removed = false): Promise<void> {
       </nav>
       <form v-if="chosen" novalidate @submit.prevent="store()">
         <p class="small muted">Figures from the maker’s sheet outrank the ones a kind starts with.</p>
-        <div v-for="field in form.fields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
+        <div v-for="field in shownFields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
           <label :for="`${part}-${field.key}`">
             {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
           </label>

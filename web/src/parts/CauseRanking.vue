@@ -5,9 +5,10 @@ import { feetStation } from '@level-stance/core/feet/station'
 import { handsStation } from '@level-stance/core/hands/station'
 import { seatStation } from '@level-stance/core/seat/station'
 import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
-import { causeOf } from '@level-stance/core/reason/causeTable'
+import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
 import type { RankedCause } from '@level-stance/core/reason/rank'
+import { useVisit } from '../stores/visit.ts'
 
 /** Causes, likeliest first: how likely in a word, what speaks for and against, what is still to be read. */
 withDefaults(
@@ -19,11 +20,13 @@ withDefaults(
   { leftOver: null },
 )
 defineEmits<{ go: [cause: RankedCause] }>()
+const visit = useVisit()
 
 const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
 function pageLabel({ cause }: RankedCause): string {
-  const { station, page } = causeOf(cause)
+  const { station } = causeOf(cause)
+  const page = causePage(cause, visit.bar)
   const pages: Readonly<Record<string, { readonly label: string } | undefined>> = stations[station].pages
   return pages[page]?.label ?? stations[station].label
 }

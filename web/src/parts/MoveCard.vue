@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Checkbox } from 'ant-design-vue'
+import { Button, Checkbox, Popconfirm } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
 import { stemEfforts } from '@level-stance/core/bike/stemSearch'
@@ -10,7 +10,7 @@ import { isExchange } from '@level-stance/core/change/moves'
 import { changeWords, requestedWords } from '@level-stance/core/change/moveWords'
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
-import { handHolds } from '@level-stance/core/change/settings'
+import { handHolds, settingOf } from '@level-stance/core/change/settings'
 import type { HandHold } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { trimmed } from '@level-stance/core/quantity/entry'
@@ -80,6 +80,8 @@ const holdsHands = computed(() => visit.setup.model !== null && visit.setup.mode
 const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ setting, aim }) => ({ setting, by: aim }))))
 /** Further at once than a settled rider would be moved. */
 const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
+/** Sawn off, it cannot be put back: asked once more. */
+const isForGood = computed(() => (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')))
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
@@ -135,7 +137,15 @@ function runs(): WorkingRun[] {
       <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
       <div v-if="now.length > 0" class="last">
         <p class="caution">{{ cautions.join(' ') }}</p>
-        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.tryStep()">Try</Button>
+        <Popconfirm
+          :disabled="!board.canTry || !isForGood"
+          title="A cut is for good. Ridden with the hands there first, and measured twice?"
+          ok-text="Cut and try"
+          cancel-text="Not yet"
+          @confirm="board.tryStep()"
+        >
+          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="isForGood || board.tryStep()">Try</Button>
+        </Popconfirm>
       </div>
       <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
       <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>

@@ -2,6 +2,8 @@ import { boltPatterns, entrySides, pedalKinds, pedalSpecSchema } from '@level-st
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
 import { optionWord } from '@level-stance/core/measure/readingDefinitions'
 import type { ChoiceKey } from '@level-stance/core/measure/readingDefinitions'
+import { clampSizes, cockpitKinds, cockpitKindWords, cockpitSpecSchema, shifterPlaces } from '@level-stance/core/hands/cockpitParts'
+import type { CockpitKind, CockpitSpec } from '@level-stance/core/hands/cockpitParts'
 import { railKinds, reliefs, saddleKinds, saddleSpecSchema } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import type { SpecField, SpecForm } from './specForm.ts'
@@ -73,4 +75,51 @@ export const saddleForm: SpecForm<SaddleSpec> = {
   schema: saddleSpecSchema,
   blank: { kind: saddleKinds[0], relief: 'none', rails: 'metal' },
   fields: saddleFields,
+}
+
+const ofKinds = (key: keyof CockpitSpec, label: string, unit: string, ...only: CockpitKind[]): SpecField<CockpitSpec> => ({
+  key,
+  label,
+  unit,
+  kind: 'optional',
+  only,
+})
+const notSaid = { key: '', words: 'not said' }
+const cockpitFields: readonly SpecField<CockpitSpec>[] = [
+  name,
+  { key: 'kind', label: 'Kind', unit: '', kind: 'choice', options: cockpitKinds.map((key) => ({ key, words: cockpitKindWords[key] })) },
+  { key: 'clampSize', label: 'Clamp diameter', unit: '', kind: 'choice', only: ['stem', 'flat-bar', 'drop-bar'], options: [notSaid, ...worded('stemClampSize', clampSizes)] },
+  ofKinds('stemLength', 'Length', 'mm', 'stem'),
+  ofKinds('stemAngle', 'Angle, rising plus', '°', 'stem'),
+  ofKinds('barWidth', 'Width, end to end', 'mm', 'flat-bar'),
+  ofKinds('barRise', 'Rise', 'mm', 'flat-bar'),
+  ofKinds('barForward', 'Forward offset', 'mm', 'flat-bar'),
+  ofKinds('barBacksweep', 'Backsweep', '°', 'flat-bar'),
+  ofKinds('barUpsweep', 'Upsweep', '°', 'flat-bar'),
+  ofKinds('barBend', 'Middle to arm', 'mm', 'flat-bar'),
+  ofKinds('barShortest', 'Cut mark', 'mm', 'flat-bar'),
+  ofKinds('hoodWidth', 'Width at hoods', 'mm', 'drop-bar'),
+  ofKinds('dropWidth', 'Width at drops', 'mm', 'drop-bar'),
+  ofKinds('barReach', 'Reach', 'mm', 'drop-bar'),
+  ofKinds('barDrop', 'Drop', 'mm', 'drop-bar'),
+  ofKinds('barFlare', 'Flare', '°', 'drop-bar'),
+  ofKinds('leverHook', 'Clamp to hook', 'mm', 'levers'),
+  ofKinds('brakeClampWidth', 'Brake clamp, width', 'mm', 'levers'),
+  { key: 'shifterPlace', label: 'Shifter', unit: '', kind: 'choice', only: ['levers'], options: [notSaid, ...worded('shifterPlace', shifterPlaces)] },
+  ofKinds('shifterClampWidth', 'Shifter clamp, width', 'mm', 'levers'),
+  ofKinds('shifterPaddle', 'Clamp to paddle', 'mm', 'levers'),
+  ofKinds('padForward', 'Pads ahead of clamp', 'mm', 'extensions'),
+  ofKinds('padUp', 'Pads above clamp', 'mm', 'extensions'),
+  ofKinds('padSpacing', 'Pad to pad', 'mm', 'extensions'),
+  ofKinds('extensionLength', 'Pad to grip', 'mm', 'extensions'),
+  ofKinds('extensionAngle', 'Extension rises', '°', 'extensions'),
+  { key: 'integrated', label: 'One piece with stem or bar', unit: '', kind: 'yes-no' },
+  { key: 'price', label: 'Price', unit: '1 to 5', kind: 'mark' },
+  note,
+] // prettier-ignore
+/** Every figure of a stem, bar, lever or extension, as it is typed. */
+export const cockpitForm: SpecForm<CockpitSpec> = {
+  schema: cockpitSpecSchema,
+  blank: { kind: cockpitKinds[0], integrated: 'no', price: '2' },
+  fields: cockpitFields,
 }

@@ -7,7 +7,9 @@ export interface SpecField<Spec> {
   readonly unit: string
   /** `optional`: a number that may be left empty */
   readonly kind: 'text' | 'number' | 'optional' | 'list' | 'mark' | 'choice' | 'yes-no' | 'long'
-  /** of a choice: what is held, and how it is shown */
+  /** only asked of these kinds of part; left out = of all */
+  readonly only?: readonly string[]
+  /** of a choice: what is held, and how it is shown; an empty key = not said */
   readonly options?: readonly { readonly key: string; readonly words: string }[]
 }
 
@@ -42,9 +44,10 @@ export function readTexts<Spec>(
   { fields, schema }: SpecForm<Spec>,
   texts: FormTexts,
 ): { readonly spec: Spec } | { readonly problems: Readonly<Record<string, string>> } {
-  const raw = fields.map(({ key, kind }): [string, unknown] => {
+  const raw = fields.map(({ key, kind, options }): [string, unknown] => {
     const text = texts[key] ?? ''
     if (kind === 'optional') return [key, text.trim() === '' ? null : numberOf(text)]
+    if (kind === 'choice' && text === '' && options?.some((option) => option.key === '')) return [key, null]
     if (kind === 'number' || kind === 'mark') return [key, numberOf(text)]
     if (kind === 'list')
       return [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { causeOf } from '@level-stance/core/reason/causeTable'
+import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import CauseRanking from '../parts/CauseRanking.vue'
@@ -20,7 +20,7 @@ const complaints = computed(() =>
     return causes.length > 0 ? [{ ...complaint, causes, elsewhere }] : []
   }),
 )
-const go = ({ cause }: RankedCause) => emit('show', causeOf(cause).page)
+const go = ({ cause }: RankedCause) => emit('show', causePage(cause, visit.bar))
 const there = (row: RankedCause) => causeOf(row.cause)
 </script>
 
@@ -34,7 +34,7 @@ const there = (row: RankedCause) => causeOf(row.cause)
     <CauseRanking :causes="causes" @go="go" />
     <p v-if="elsewhere && elsewhere.probability > (causes[0]?.probability ?? 0)" class="small muted">
       Likelier elsewhere: {{ there(elsewhere).label.toLowerCase() }}.
-      <RouterLink :to="{ name: there(elsewhere).station, query: { page: there(elsewhere).page } }">Open it</RouterLink>
+      <RouterLink :to="{ name: there(elsewhere).station, query: { page: causePage(elsewhere.cause, visit.bar) } }">Open it</RouterLink>
     </p>
     <p class="small">
       <RouterLink :to="{ name: 'talk', query: { complaint: id } }">All causes, and what to try first</RouterLink>

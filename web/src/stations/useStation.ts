@@ -28,7 +28,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   const parts = computed(() => station.parts(context()))
   const pageOpen = computed(() => (Object.hasOwn(station.pages, page.value) ? station.pages[page.value as PageKey] : null))
   const judged = (of: Parts): PageJudgement => (pageOpen.value ? judgePage(pageOpen.value, of) : nothingSaid)
-  const targets = computed<readonly Target[]>(() => judged(parts.value).targets)
+  const targets = computed<readonly Target[]>(() => (pageOpen.value?.noTargets ? [] : judged(parts.value).targets))
   /** the parts as they stood when the hand came to rest: what words are said of */
   const rested = later(
     () => parts.value,

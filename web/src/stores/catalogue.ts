@@ -2,6 +2,8 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { pedalKinds } from '@level-stance/core/feet/pedalKinds'
 import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import { cockpitKinds } from '@level-stance/core/hands/cockpitParts'
+import type { CockpitSpec } from '@level-stance/core/hands/cockpitParts'
 import { saddleKinds } from '@level-stance/core/seat/saddleKinds'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { ApiError, api } from '../api/client.ts'
@@ -80,3 +82,4 @@ function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly str
 
 export const usePedals = defineStore('pedals', catalogueStore<PedalSpec>('/pedals', pedalKinds))
 export const useSaddles = defineStore('saddles', catalogueStore<SaddleSpec>('/saddles', saddleKinds))
+export const useCockpit = defineStore('cockpit', catalogueStore<CockpitSpec>('/cockpit-parts', cockpitKinds))

@@ -2,7 +2,7 @@ import { useDebounceFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
-import { causeOf } from '@level-stance/core/reason/causeTable'
+import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import type { FirstMove } from '@level-stance/core/reason/firstMove'
 import type { Stage } from '@level-stance/core/reason/history'
@@ -138,7 +138,7 @@ export const useReasoning = defineStore('reasoning', () => {
   /** causes that are dealt with on a page, over all complaints, likeliest first */
   function causesOn(station: CauseStation, page: string): RankedCause[] {
     const found = (reasoning.value?.complaints ?? []).flatMap(({ causes }) => causes)
-    const here = found.filter(({ cause }) => causeOf(cause).station === station && causeOf(cause).page === page)
+    const here = found.filter(({ cause }) => causeOf(cause).station === station && causePage(cause, visit.bar) === page)
     return here.filter((row, i) => here.findIndex(({ cause }) => cause === row.cause) === i)
   }
 

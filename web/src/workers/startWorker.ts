@@ -12,3 +12,8 @@ export function startMatWorker(): Worker {
 export function startReasonWorker(): Worker {
   return new Worker(new URL('./reasoning.worker.ts', import.meta.url), { type: 'module' })
 }
+
+/** Starts the worker that searches stems, bars and spacers. */
+export function startCockpitWorker(): Worker {
+  return new Worker(new URL('./cockpit.worker.ts', import.meta.url), { type: 'module' })
+}

@@ -2,6 +2,8 @@ import { angle, angles, choice, choices, length, lengths, section } from './defi
 
 const flat = { bar: 'flat' } as const
 const drop = { bar: 'drop' } as const
+/** Diameters at which stems hold bars. @source common-practice */
+const clampSizes = { d222: '22.2 mm', d254: '25.4 mm', d260: '26.0 mm', d318: '31.8 mm', d350: '35.0 mm' } as const
 
 /** The bike, from the saddle forward to the hands and down to the pedals. */
 export const bikeReadings = {
@@ -56,6 +58,7 @@ export const bikeReadings = {
     spacers: length('Spacers under stem', 0, 90, 'ruler', 'All spacers between headset and stem.', { inModel: true }),
     spacersAbove: length('Spacers above stem', 0, 90, 'ruler', 'Spacers left above the stem: room to raise it.', { isRoom: true }),
     stemLength: length('Stem length', 0, 180, 'maker', 'Middle of the steerer to the middle of the bar, along the stem.', { inModel: true }),
+    stemClampSize: choice('Stem’s clamp for the bar', clampSizes, 'Stamped on the stem.'),
     stemAngle: angle('Stem angle', -45, 70, 'maker', 'From square to the steerer, rising is plus.', { inModel: true }),
   }),
   ...section('bike', 'Bar', {
@@ -74,12 +77,23 @@ export const bikeReadings = {
     hoodPosition: angles('Lever on the bend', 0, 90, 'eye', 10, 'Where the lever is clamped: 0 at the bend’s top, 90 at its front.', { ...drop, onceForBoth: true, inModel: true }),
     hoodAngle: angles('Hoods turned in', -10, 35, 'level', 6, 'Seen from above; turned toward each other is plus.', { ...drop, onceForBoth: true, inModel: true }),
     barRoll: angle('Bar roll', -60, 60, 'level', 'From the maker’s zero, or the ramp against level; top of the bar forward is plus.', { inModel: true }),
+    barShortest: length('Bar’s cut mark', 300, 1000, 'maker', 'Narrowest width its maker allows; from the marks on the bar or its sheet.', flat),
+    eventBarWidest: length('Event’s widest bar', 350, 1000, 'maker', 'From the rules of the events ridden; left out where none apply.', flat),
+    barClampSize: choice('Bar’s clamp diameter', clampSizes, 'In the middle, where the stem holds it; stamped on the bar.'),
     leverAngle: angles('Lever angle', -20, 90, 'level', 10, 'Blade below horizontal, plus.', { inModel: true }),
     leverClamp: lengths('Grip end to lever clamp', 0, 220, 'ruler', 10, 'Inner end of the grip to the middle of the brake’s clamp, along the bar.'),
     leverReach: lengths('Lever reach', 20, 130, 'ruler', 8, 'Bar’s front to the blade’s hook where the finger lies.', { inModel: true }),
+    leverHook: lengths('Lever clamp to hook', 0, 180, 'ruler', 10, 'Middle of the brake’s clamp out to the hook at the blade’s end, along the bar.', flat),
+    brakeClampWidth: lengths('Brake clamp, width', 5, 60, 'ruler', 6, 'How much of the bar the brake’s clamp covers.', { ...flat, onceForBoth: true }),
+    shifterClamp: lengths('Grip end to shifter clamp', 0, 220, 'ruler', 40, 'Inner end of the grip to the middle of the shifter’s clamp, along the bar.', flat),
+    shifterClampWidth: lengths('Shifter clamp, width', 0, 60, 'ruler', 40, 'How much of the bar it covers; 0 = no shifter on this side, or one piece with the brake.', flat),
+    shifterPaddle: lengths('Shifter clamp to paddle', -80, 120, 'ruler', 40, 'Middle of the shifter’s clamp out to the middle of the paddle, along the bar; inboard of the clamp is minus.', flat),
+    remoteClampWidth: lengths('Remote clamp, width', 0, 60, 'ruler', 60, 'Dropper or lockout remote on this side; 0 = none.', flat),
+    gripLength: lengths('Grip length', 60, 220, 'ruler', 10, 'Outer end to inner end, along the bar.', { ...flat, onceForBoth: true }),
     gripDiameter: lengths('Grip diameter', 18, 50, 'ruler', 3, 'Where the middle finger closes.', { onceForBoth: true }),
     fingerOnLever: choices('Finger on the lever', { hook: 'on the hook', inside: 'inside of the hook', outside: 'past the blade’s end' }, 'Hand where it rides, one finger out: where on the blade it lands.'),
     thumbReach: choices('Thumb to shifter', { reached: 'reaches it', lets: 'lets go for it', touches: 'hand touches it' }, 'Hand where it rides: does the thumb work the shifter without the hand letting go, and without touching it otherwise?'),
+    frontBrakeLever: choice('Front brake on', { left: 'the left lever', right: 'the right lever' }, 'Ask, then pull it with the front wheel off the ground. Never changed without the rider knowing.'),
     brakeFingers: choice('Brakes with', { one: 'one finger', two: 'two or more' }, 'As the rider does it on a long descent.', { bar: 'flat' }),
     shifterPlace: choice('Shifter', { inside: 'inside the brake clamp', outside: 'outside, by the grip', 'one-piece': 'one piece with the brake', none: 'none' }, 'Which lies nearer the grip.'),
   }),

@@ -31,6 +31,7 @@ export const bodyReadings = {
     handLength: lengths('Hand length', 130, 240, 'ruler', 8, 'Crease of the wrist to the tip of the middle finger.'),
     handBreadth: lengths('Hand breadth', 55, 125, 'ruler', 6, 'Across the knuckles, without the thumb.'),
     indexFinger: lengths('Index finger', 45, 105, 'ruler', 6, 'Crease at the palm to the fingertip.', { inModel: true }),
+    thumbLength: lengths('Thumb length', 35, 95, 'ruler', 6, 'Crease at its base to the tip.'),
     handSweep: angles('Hand sweeps back', -10, 45, 'photo', 10, 'Arms out at bar width, elbows relaxed, a rod in each fist: how far its outer end points back from straight across.', { inModel: true }),
     handRise: angles('Hand sweeps up', -20, 40, 'photo', 10, 'The same rods seen from the front: how far the inner end stands above the outer.'),
   }),

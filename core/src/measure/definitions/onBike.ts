@@ -16,7 +16,13 @@ export const onBikeReadings = {
     elbowFlexion: angles('Elbow bend', 0, 130, 'photo', 15, 'Straight arm is 0.', { ...hands, onceForBoth: true }),
     shoulderAngle: angles('Shoulder angle', 10, 170, 'photo', 15, 'Trunk against upper arm, from the side.', { ...hands, onceForBoth: true }),
     wristAngle: angles('Wrist to little finger', -50, 60, 'photo', 15, 'Hand against forearm, toward the little finger is plus.', hands),
+    forearmReady: angles('Forearm below level, ready', -10, 80, 'photo', 12, 'Standing, cranks level, elbows out, hips back, a finger on each lever: forearm below horizontal.', { onceForBoth: true }),
+    fingerHooks: lengths('Finger hooks at', 20, 130, 'ruler', 8, 'Hand where it rides, wrist straight: bar’s front to the blade at the reach where one finger hooks it easily. Found by turning the dial.', { onceForBoth: true }),
     kneeElbowGap: lengths('Knee to forearm', 0, 500, 'eye', 60, 'Least gap while pedalling.', { onceForBoth: true }),
+  }),
+  ...section('on-bike', 'Edges found on the trainer', {
+    frontLowEdge: length('Front too low from', 150, 1300, 'tape', 'Lower the front until the rider falls onto the bar: bottom bracket straight up to the hand.', { owner: 'bike' }),
+    frontHighEdge: length('Front too high from', 150, 1300, 'tape', 'Raise the front until the back switches off and the hands carry again: bottom bracket straight up to the hand.', { owner: 'bike' }),
   }),
   ...section('on-bike', 'Pelvis', {
     pelvisLevel: choice('Pelvis from behind', { level: 'level', 'drops-left': 'drops left', 'drops-right': 'drops right', twisted: 'twisted' }, 'From behind, both legs, under load.'),
@@ -29,6 +35,7 @@ export const onBikeReadings = {
   ...section('on-bike', 'Usual ride', {
     rideHours: amount('Usual ride', 'hours', 0, 24, 'told', 'How long the rider is usually on this bike at a time.', { owner: 'bike' }),
     climbGradient: amount('Usual steep climb', 'gradient', 0, 40, 'told', 'Rise per hundred of way on the climbs that count.', { owner: 'bike' }),
+    narrowestGap: length('Narrowest gap', 400, 2000, 'tape', 'Between trees, posts or gates on the rides that count.', { owner: 'rider' }),
     cadence: amount('Cadence', 'rate', 30, 140, 'told', 'Turns of the crank a minute on such a ride.', { owner: 'bike' }),
   }),
 } as const // prettier-ignore

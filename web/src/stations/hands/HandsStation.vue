@@ -1,18 +1,41 @@
 <script setup lang="ts">
-import { handsStation } from '@level-stance/core/hands/station'
-import RiderBoard from '../../board/RiderBoard.vue'
+import { computed } from 'vue'
+import { handsPagesFor, handsStation } from '@level-stance/core/hands/station'
+import { useVisit } from '../../stores/visit.ts'
 import StationPages from '../StationPages.vue'
+import CockpitPage from './CockpitPage.vue'
+import ControlsPage from './ControlsPage.vue'
+import ExtensionsPage from './ExtensionsPage.vue'
+import GripsPage from './GripsPage.vue'
+import HandsBoard from './HandsBoard.vue'
+import HoodsPage from './HoodsPage.vue'
+import LeversPage from './LeversPage.vue'
 import PlacePage from './PlacePage.vue'
+import RollPage from './RollPage.vue'
 import { useHands } from './useHands.ts'
+import WidthPage from './WidthPage.vue'
 
+const visit = useVisit()
 const hands = useHands()
-const { label, pages } = handsStation
-const components = { place: PlacePage }
-const why = { none: 'Nothing was told that can lie at the hands.', readings: pages.place.readings.slice(0, 4) }
+const { label } = handsStation
+const components = {
+  width: WidthPage,
+  place: PlacePage,
+  roll: RollPage,
+  hoods: HoodsPage,
+  levers: LeversPage,
+  controls: ControlsPage,
+  grips: GripsPage,
+  extensions: ExtensionsPage,
+  cockpit: CockpitPage,
+}
+/** The pages this bar has. */
+const pages = computed(() => Object.fromEntries(handsPagesFor(visit.bar).map((key) => [key, handsStation.pages[key]])))
+const why = { none: 'No complaint points to the hands. Width before place, place before roll, roll before the levers: see the pages from left to right.', readings: ['handReach', 'handHeight', 'elbowFlexion', 'acromionWidth', 'wristAngle'] } as const // prettier-ignore
 </script>
 
 <template>
   <StationPages :label="label" :station="hands" :pages="pages" :components="components" :why="why">
-    <template #board><RiderBoard opens="top" /></template>
+    <template #board><HandsBoard /></template>
   </StationPages>
 </template>

@@ -20,7 +20,7 @@ export const figures = {
   hand: {
     paths: ['M44 90 V58 Q42 44 44 20 M54 40 V8 M64 40 V6 M74 42 V12 M84 90 V60 Q84 50 83 22', 'M44 58 L30 46'],
     rounds: [],
-    at: { wrist: [64, 88], tip: [64, 6], knuckleL: [42, 46], knuckleR: [86, 48], index: [54, 8], indexRoot: [54, 42] },
+    at: { thumbRoot: [44, 62], thumbTip: [30, 46], wrist: [64, 88], tip: [64, 6], knuckleL: [42, 46], knuckleR: [86, 48], index: [54, 8], indexRoot: [54, 42] },
   },
   rod: {
     paths: ['M60 14 V34', 'M60 34 L24 52', 'M60 34 L96 52', 'M14 46 L34 58', 'M106 46 L86 58'],
@@ -49,6 +49,11 @@ export const figures = {
     paths: ['M60 40 H74 L82 34 L112 44', 'M60 40 H46 L38 34 L8 44', 'M60 40 V58'],
     rounds: [[60, 40, 4]],
     at: { middle: [60, 40], bend: [82, 34], end: [112, 44], endL: [8, 44], hand: [98, 39], handL: [22, 39], up: [82, 40], straight: [112, 34] },
+  },
+  half: {
+    paths: ['M6 60 H30 L114 68', 'M64 58 L114 63 V73 L64 68Z', 'M52 63 V34 Q56 24 74 28 L86 32', 'M40 62 V78 H52'],
+    rounds: [],
+    at: { middle: [6, 60], bend: [30, 60], gripIn: [64, 63], gripOut: [114, 68], clamp: [52, 63], clampL: [48, 56], clampR: [56, 57], shifter: [40, 62], shifterL: [36, 56], shifterR: [44, 56], hook: [86, 62], paddle: [52, 78], front: [78, 58], blade: [78, 29], hand: [92, 66] },
   },
   drop: {
     paths: ['M20 30 H56 Q86 30 86 54 Q86 78 56 78 H36', 'M70 30 Q92 20 98 8'],
@@ -97,7 +102,10 @@ export const howShapes: Readonly<Partial<Record<ReadingKey, How>>> = {
   barBend: how('bar', 'middle', 'bend'), handFromEnd: how('bar', 'end', 'hand'),
   hoodWidth: how('bar', 'handL', 'hand'), dropWidth: how('bar', 'endL', 'end'), barReach: how('drop', 'clamp', 'reach'), barDrop: how('drop', 'top', 'low'), barFlare: how('bar', 'bend', 'end', 'straight'),
   hoodPosition: how('drop', 'clamp', 'hood'), hoodAngle: how('drop', 'hood', 'tip'), barRoll: how('drop', 'clamp', 'reach', 'hood'), leverAngle: how('drop', 'bladeRoot', 'blade', 'bladeLevel'),
-  leverClamp: how('bar', 'hand', 'bend'), leverReach: how('drop', 'bladeRoot', 'blade'), gripDiameter: how('drop', 'reach', 'hood'), dropperTravel: how('bike', 'saddle', 'bb'),
+  barShortest: how('bar', 'endL', 'end'), eventBarWidest: how('bar', 'endL', 'end'), narrowestGap: how('bar', 'endL', 'end'),
+  gripLength: how('half', 'gripOut', 'gripIn'), leverHook: how('half', 'clamp', 'hook'), brakeClampWidth: how('half', 'clampL', 'clampR'), shifterClamp: how('half', 'gripIn', 'shifter'), shifterClampWidth: how('half', 'shifterL', 'shifterR'), shifterPaddle: how('half', 'shifter', 'paddle'), remoteClampWidth: how('half', 'shifterL', 'shifterR'), fingerHooks: how('half', 'front', 'blade'),
+  thumbLength: how('hand', 'thumbRoot', 'thumbTip'), forearmReady: how('rider', 'hand', 'elbow', 'level'), frontLowEdge: how('bike', 'handLevel', 'hand'), frontHighEdge: how('bike', 'handLevel', 'hand'),
+  leverClamp: how('half', 'gripIn', 'clamp'), leverReach: how('half', 'front', 'blade'), gripDiameter: how('drop', 'reach', 'hood'), dropperTravel: how('bike', 'saddle', 'bb'),
   soleThickness: how('shoe', 'sole', 'arch'), slotAcross: how('foot', 'inner', 'outer'),
   hipBreadth: how('body', 'hipOuterL', 'hipOuter'), heelWidth: how('foot', 'heelIn', 'heelOut'), axleThread: how('crank', 'end', 'washer'), stayWidth: how('crank', 'faceL', 'faceR'), otherStance: how('crank', 'pedalL', 'pedal'),
   shoeLength: how('shoe', 'heel', 'toe'), shoeBallWidth: how('foot', 'mtp1', 'mtp5'), shoeHeelWidth: how('foot', 'heelIn', 'heelOut'), shoeHeelOutside: how('foot', 'heelIn', 'heelOut'),

@@ -3,7 +3,7 @@ import { Button, Drawer, Segmented } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { LIKELY } from '@level-stance/core/reason/arithmetic'
-import { causeOf } from '@level-stance/core/reason/causeTable'
+import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { symptomOf } from '@level-stance/core/reason/symptomTable'
 import { anyCalculation } from '@level-stance/core/calculation'
@@ -97,7 +97,8 @@ const wide = computed(() =>
 )
 
 function go({ cause }: RankedCause): void {
-  const { station, page } = causeOf(cause)
+  const { station } = causeOf(cause)
+  const page = causePage(cause, visit.bar)
   void router.push({ name: station, params: { visitId: visit.head?.visitId ?? '' }, query: { page } })
 }
 /** The reasoner over this very visit, as its file would be exported. */

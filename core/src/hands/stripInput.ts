@@ -1,0 +1,47 @@
+import type { BikeKind } from '../bike/bikeKinds.ts'
+import type { Setup } from '../change/setup.ts'
+import { definitionOf } from '../measure/readingDefinitions.ts'
+import { standsAt } from '../measure/resolve.ts'
+import { CalculationError } from '../quantity/problem.ts'
+import { bySide } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import { midSentence } from '../quantity/words.ts'
+import { armPerAcross } from './barRoom.ts'
+import type { StripInput, StripMark } from './barStrip.ts'
+import type { HandsChoices } from './choices.ts'
+import { halfBar, hookOf, shifterMove } from './inputs.ts'
+import { HOOK_FITS } from './levers.ts'
+import { widthStanding } from './judgeWidth.ts'
+
+/**
+ * Strips of a flat bar as the visit stands: grip, clamps where they are and where they go, cuts.
+ * @throws CalculationError naming what is still to be read, or on a drop bar
+ */
+export function stripInput(setup: Setup, choices: HandsChoices, kind: BikeKind, title: string): StripInput {
+  if (setup.rider.bar !== 'flat') throw new CalculationError('invalid', 'Strips are for flat bars.', [{ field: 'bar', message: 'This bike has a drop bar.' }])
+  const grip = standsAt(setup.now, 'gripLength')
+  if (grip === null) throw new CalculationError('missing', `The strip needs the ${midSentence(definitionOf('gripLength').label)} first.`, [{ field: 'gripLength', message: 'Not read yet.' }])
+  const bar = halfBar(setup).found
+  const { plan } = widthStanding({ setup, start: setup, choices, kind, riding: {}, metrics: null, plusMinus: () => null })
+  // A cut is measured straight across; the strip lies along the arm.
+  const along = bar === null ? 1 : armPerAcross(bar)
+  const cuts = (plan?.cuts ?? []).map(({ n, total }): StripMark => ({ key: `cut-${n}`, label: `cut ${n}`, at: (total / 2) * along, kind: 'cut' }))
+  return { title, marks: bySide((side) => [...cuts, ...marksOf(setup, side)]) }
+} // prettier-ignore
+
+function marksOf(setup: Setup, side: Side): StripMark[] {
+  const { now } = setup
+  const grip = standsAt(now, 'gripLength', side)?.value ?? 0
+  const marks: StripMark[] = [{ key: 'grip', label: 'grip ends', at: grip, kind: 'aim' }]
+  const lever = standsAt(now, 'leverClamp', side)
+  const off = hookOf(setup, side).found?.off ?? 0
+  const clamp = (key: string, label: string, at: number, by: number) => {
+    if (Math.abs(by) > HOOK_FITS)
+      marks.push({ key: `${key}-now`, label: `${label} now`, at, kind: 'now' }, { key, label: `${label}, aim`, at: at + by, kind: 'aim' })
+    else marks.push({ key, label, at, kind: 'aim' })
+  }
+  if (lever) clamp('brake', 'brake clamp, middle', grip + lever.value, off)
+  const shifter = standsAt(now, 'shifterClamp', side)
+  if (shifter) clamp('shifter', 'shifter clamp, middle', grip + shifter.value, shifterMove(setup, side))
+  return marks
+}

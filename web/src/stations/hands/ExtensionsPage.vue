@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { positionLabels } from '@level-stance/core/hands/extensions'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import JudgedPage from './JudgedPage.vue'
+import { useHands } from './useHands.ts'
+
+/** Forearm extensions: pads, reach, what each position asks of torso and neck, and where to go when it tires. */
+const hands = useHands()
+const extensions = computed(() => hands.rested.extensions)
+const rows = computed(() => hands.rested.positions)
+const degrees = (value: number | null) => (value === null ? '–' : `${trimmed(value, 0)}°`)
+const least = (left: number | null, right: number | null) => (left === null || right === null ? null : Math.min(left, right))
+</script>
+
+<template>
+  <JudgedPage
+    title="Extensions"
+    none="No extensions are read: pads ahead of and above the clamp, their spacing, pad to grip."
+    words-first
+    :missing="extensions.calm === null ? extensions.missing : []"
+  >
+    <table v-if="rows.length > 0" class="figures small" data-testid="positions">
+      <caption class="visually-hidden">
+        Positions of the hands
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Position</th>
+          <th scope="col">torso</th>
+          <th scope="col">hip</th>
+          <th scope="col">elbow</th>
+          <th scope="col">gap</th>
+          <th scope="col">neck</th>
+          <th scope="col">creep</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="`${row.hands} ${row.effort}`">
+          <th scope="row">
+            {{ positionLabels[row.hands] }}{{ row.effort === 'hard' ? ', hard' : '' }}<span v-if="!row.isRead" class="muted"> est.</span>
+          </th>
+          <td class="figure">{{ degrees(row.metrics.torso) }}</td>
+          <td class="figure">{{ degrees(least(row.metrics.hipLeft, row.metrics.hipRight)) }}</td>
+          <td class="figure">{{ degrees(least(row.metrics.elbowLeft, row.metrics.elbowRight)) }}</td>
+          <td class="figure">{{ trimmed(least(row.metrics.kneeElbowLeft, row.metrics.kneeElbowRight) ?? 0, 0) }}</td>
+          <td class="figure">{{ degrees(row.neck) }}</td>
+          <td class="figure">{{ row.effort === 'hard' ? trimmed(row.creep, 0) : '–' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <section v-if="extensions.calm" aria-label="When it tires">
+      <h2>When the neck tires</h2>
+      <ul v-if="extensions.fallbacks.length > 0" class="small" data-testid="fallbacks">
+        <li v-for="row in extensions.fallbacks" :key="row.hands">
+          {{ positionLabels[row.hands] }}: neck {{ degrees(row.neck) }} less, torso {{ degrees(row.torso) }} higher.
+        </li>
+      </ul>
+      <p v-else class="small muted">No other position of this bike is easier on the neck: give the rider one.</p>
+    </section>
+    <template #after>
+      <p class="small muted">
+        Extensions on a drop bar add about 20 mm of reach; pads that move apart from the clamp help. Forearms on the tops or hoods are no
+        position to recommend: makers and many events forbid it. Brakes are out of reach on extensions.
+      </p>
+    </template>
+  </JudgedPage>
+</template>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import RiderBoard from '../../board/RiderBoard.vue'
+import PageTabs from '../../parts/PageTabs.vue'
+import { useVisit } from '../../stores/visit.ts'
+import BarFront from './BarFront.vue'
+import HalfBar from './HalfBar.vue'
+import HandSide from './HandSide.vue'
+import SweepCharts from './SweepCharts.vue'
+import { useHands } from './useHands.ts'
+
+/** The rider, the bar's halves from above with the hand from the side, or the shoulders over the bar. */
+const visit = useVisit()
+const hands = useHands()
+const views = computed(() => [
+  { key: 'side', label: 'Rider' },
+  ...(visit.bar === 'flat' ? [{ key: 'halves', label: 'Bar and hand' }] : []),
+  { key: 'front', label: 'Shoulders' },
+])
+const view = ref('side')
+watch(
+  () => hands.pageOpen,
+  (page) => {
+    const wanted = page?.picture ?? 'side'
+    view.value = views.value.some(({ key }) => key === wanted) ? wanted : 'side'
+  },
+  { immediate: true },
+)
+/** Which hand is drawn large. */
+const side = ref<'left' | 'right'>('right')
+const sweeps = computed(() => hands.page === 'place' && view.value === 'side')
+</script>
+
+<template>
+  <div class="hands-board" :class="{ sweeps }">
+    <PageTabs :pages="views" :shown="view" label="Pictures" @show="(key) => (view = key)" />
+    <div v-if="view === 'halves'" class="halves">
+      <HalfBar :side="side" @other="side = side === 'left' ? 'right' : 'left'" />
+      <HandSide :side="side" />
+    </div>
+    <BarFront v-else-if="view === 'front'" />
+    <div v-else class="picture"><RiderBoard opens="side" /></div>
+    <SweepCharts v-if="sweeps" />
+  </div>
+</template>
+
+<style scoped>
+.hands-board {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  height: 100%;
+  min-height: 0;
+}
+.picture,
+.halves {
+  min-height: 0;
+}
+.halves {
+  display: grid;
+  grid-template-rows: minmax(0, 1.1fr) minmax(0, 1fr);
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/hands/levers'
+import { chosen } from '@level-stance/core/measure/resolve'
+import { useVisit } from '../../stores/visit.ts'
+import JudgedPage from './JudgedPage.vue'
+import SchoolPicker from './SchoolPicker.vue'
+import StripLinks from './StripLinks.vue'
+import { useHands } from './useHands.ts'
+
+/** Levers: under the finger, at its reach, at the forearm's angle; and which one works the front brake. */
+const visit = useVisit()
+const hands = useHands()
+const levers = computed(() => hands.rested.levers)
+const front = computed(() => chosen(visit.setup.now, 'frontBrakeLever') ?? visit.riding.frontBrake ?? null)
+const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${low} to ${high}° for ${use}`).join(', ') // prettier-ignore
+</script>
+
+<template>
+  <JudgedPage
+    title="Levers"
+    none="Not judged yet: read where the hand lies, the grip, the clamp and the hook; one finger does the rest."
+    words-first
+    :missing="levers.missing"
+  >
+    <template v-if="visit.bar === 'flat'" #choices>
+      <SchoolPicker
+        label="Lever angle by"
+        :value="levers.school"
+        :keys="leverSchoolKeys"
+        :table="leverSchools"
+        @pick="(leverSchool) => hands.choose({ leverSchool })"
+      />
+    </template>
+    <p class="small" data-testid="front-brake">
+      Front brake: <strong>{{ front === null ? 'not asked yet' : `${front} lever` }}</strong>. It is never changed without the rider
+      knowing.
+    </p>
+    <template #after>
+      <p v-if="visit.bar === 'flat'" class="small muted">Usual: {{ usual }}.</p>
+      <p class="small caution">After every change of reach: pull hard, the lever must not touch the bar before the brake is on.</p>
+      <StripLinks />
+    </template>
+  </JudgedPage>
+</template>

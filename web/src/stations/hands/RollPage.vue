@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import JudgedPage from './JudgedPage.vue'
+import { useHands } from './useHands.ts'
+
+/** Sweep and roll of a flat bar against the hands' own direction. */
+const hands = useHands()
+const roll = computed(() => hands.rested.roll)
+</script>
+
+<template>
+  <JudgedPage
+    title="Sweep and roll"
+    none="Not judged yet: read the bar’s sweeps and how each hand lies, back and up, with arms out at bar width."
+  >
+    <p v-if="roll.best !== null && roll.sweeps" class="small" data-testid="best-roll">
+      Roll now {{ trimmed(roll.sweeps.barRoll, 1) }}°; nearest to both hands at {{ trimmed(roll.best, 1) }}°. Rolling turns the levers too:
+      the card brings them back.
+    </p>
+    <template #after>
+      <p class="small muted">Bar centred within 1 mm, measured from stem to both ends; stem in line with the wheel, sighted from above.</p>
+    </template>
+  </JudgedPage>
+</template>
