@@ -42,6 +42,8 @@ try {
     'pressure mat, 100 frames of 64 × 32': { measured: ms(core.pressure), reach: '< 50 ms' },
     'height–setback curve': { measured: ms(core.curve), reach: '< 16 ms' },
     'ways to a stance, 10 sizes of every part': { measured: ms(core.stance), reach: '< 16 ms' },
+    'cockpit search, combinations per second, all of them': { measured: core.cockpitAll.toLocaleString('en'), reach: '≥ 5,000,000' },
+    'cockpit search, rows that cannot win left out': { measured: core.cockpitPruned.toLocaleString('en'), reach: '' },
     'saddle heights per second': { measured: Math.round(core.heights).toLocaleString('en'), reach: '' },
     'proposals for both cleats per second': { measured: Math.round(core.proposals).toLocaleString('en'), reach: '' },
   }

@@ -54,6 +54,11 @@ test('the lighthouse mechanic: creep, wide pads and a tired neck, from the exten
   await page.getByTestId('take-shorter').click()
   await expect(page.getByTestId('move-now')).toContainText('Extensions shorter 10')
   await expect(page.getByText('Pads and extensions to the maker’s torque')).toBeVisible()
+  // Another pair out of the catalogue goes onto the card as a part.
+  await page.getByRole('button', { name: 'Leave it' }).click()
+  await expect(page.getByTestId('choices-extensions')).toContainText('torso')
+  await page.getByTestId('choose-extensions-0').click()
+  await expect(page.getByTestId('move-now')).toContainText('Extensions')
 })
 
 test('a cut in inches is planned, asked once more, and its strip is read back in true size', async ({ page, request }) => {
@@ -129,6 +134,9 @@ test('bad figures are named where they are typed: a lever past the end, a bar of
   await expect(page.getByText(/Bar width, end to end must lie between/i)).toBeVisible()
   await read(page, 'Bar width, end to end', '420')
   await expect(page.getByTestId('finding-no-room')).toContainText('narrower than its parts need')
+  await goTo(page, 'Hands', 'Levers')
+  await read(page, 'Lever clamp to hook, left', '170')
+  await expect(page.getByTestId('finding-hook-past')).toContainText('past the bar’s end')
   await goTo(page, 'Hands', 'Sweep, roll')
   await read(page, 'Backsweep', '-4')
   await expect(page.getByTestId('finding-sweep').first()).toContainText('more backsweep')

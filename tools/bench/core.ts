@@ -13,6 +13,8 @@ import { simulateMat, simulatedMat } from '../../core/src/seat/matSimulation.ts'
 import { seeded } from '../../core/src/quantity/random.ts'
 import type { SaddleRider } from '../../core/src/seat/saddleCriteria.ts'
 import { startingSaddles } from '../../core/src/seat/saddleKinds.ts'
+import { searchCockpit } from '../../core/src/hands/cockpitSearch.ts'
+import type { SearchInput } from '../../core/src/hands/cockpitSearch.ts'
 import { rankSaddles } from '../../core/src/seat/saddleRanking.ts'
 import { riderAt } from '../../core/src/body/rider.ts'
 import { calibrateBody, calibrateRider, riderWith } from '../../core/src/change/calibrated.ts'
@@ -185,8 +187,37 @@ const known = uncertaintyModelOf(rider, unmoved)
 const spreads = known && metricSpreads(known)
 const { input } = reasonInputOf(aVisit({ readings: full, complaints: eight }), { spreads })
 const reasoning = milliseconds(() => reason(input), 60)
+// A workshop's catalogue: 200 stems, 120 bars, every 2.5 mm of spacer and half a degree of roll.
+const flatShape = { kind: 'flat', barWidth: 780, barRise: 20, barForward: 0, barBacksweep: 8, barUpsweep: 5, barBend: 80 } as const
+const cockpit: SearchInput = {
+  bar: 'flat',
+  front: { frameReach: 445, frameStack: 615, headAngle: 66, headset: 12, spacers: 15, halfClamp: 20, stemLength: 50, stemAngle: 6 },
+  steerer: 40,
+  spacerStep: 2.5,
+  stems: Array.from({ length: 200 }, (_, i) => ({ name: String(i), clampSize: null, stemLength: 32 + (i % 90), stemAngle: (i % 45) - 15, price: 2, isOn: i === 0 })),
+  bars: Array.from({ length: 120 }, (_, i) => ({ name: String(i), clampSize: null, price: 2, isOn: i === 0, shape: { ...flatShape, barWidth: 700 + i, barRise: i % 60 } })),
+  stemWithin: null,
+  roll: { now: 0, reach: 8, step: 0.5 },
+  lever: { now: 45, reach: 0, step: 5, angle: 0 },
+  handFromEnd: 60,
+  needed: 0,
+  wanted: { hold: 'place', at: { x: 470, y: 690 }, spacing: 660 },
+  offset: { x: 0, y: 0 },
+  hands: [{ back: 11, up: 7 }],
+  count: 12,
+} // prettier-ignore
+const searched = (prune: boolean) => {
+  const began = performance.now()
+  const { combinations } = searchCockpit(cockpit, prune)
+  return (1000 * combinations) / (performance.now() - began)
+}
+searched(false)
+const cockpitAll = Math.round(searched(false))
+const cockpitPruned = Math.round(searched(true))
 console.log(
   JSON.stringify({
+    cockpitAll,
+    cockpitPruned,
     reasoning,
     pressure,
     recalibration,

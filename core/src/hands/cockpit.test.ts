@@ -1,7 +1,7 @@
 import { barClamp, flatGrip, dropGrip } from '../bike/cockpit.ts'
 import { evaluate } from '../calculation.ts'
 import { seeded } from '../quantity/random.ts'
-import { likeForLikeStemCalculation } from './cockpit.calculations.ts'
+import { cockpitSearchCalculation, likeForLikeStemCalculation } from './cockpit.calculations.ts'
 import { cockpitSpecSchema, startingCockpit } from './cockpitParts.ts'
 import { counts, searchCockpit } from './cockpitSearch.ts'
 import type { BarChoice, SearchInput, StemChoice } from './cockpitSearch.ts'
@@ -143,6 +143,25 @@ describe('the cockpit search', () => {
     expect(found.lines.length).toBe(12)
     expect(found.lines.some(({ lever }) => lever !== 45)).toBe(true)
   }) // prettier-ignore
+})
+
+describe('two thousand parts', () => {
+  const many = (count: number) => ({
+    bar: 'flat',
+    front,
+    steerer: 30,
+    stems: Array.from({ length: count }, (_, i) => ({ name: `s${i}`, stemLength: 30 + (i % 100), stemAngle: (i % 60) - 30 })),
+    bars: [{ name: 'on', isOn: true, shape }],
+    roll: { now: 0, reach: 0, step: 1 },
+    wanted: { hold: 'place', at: { x: 470, y: 690 } },
+    count: 3,
+  })
+  it('are searched, one more is refused by name', () => {
+    const { result } = evaluate(cockpitSearchCalculation, many(2000)) as { result: { lines: unknown[]; combinations: number } }
+    expect(result.lines).toHaveLength(3)
+    expect(result.combinations).toBeGreaterThan(20_000)
+    expect(() => evaluate(cockpitSearchCalculation, many(2001))).toThrow('at most 2000 parts')
+  })
 })
 
 describe('like for like', () => {

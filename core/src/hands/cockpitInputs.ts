@@ -7,6 +7,7 @@ import { partNow } from '../change/parts.ts'
 import type { Part } from '../change/parts.ts'
 import type { Setup } from '../change/setup.ts'
 import { chosen, measuredValue, standsAt } from '../measure/resolve.ts'
+import { definitionOf, isChoice } from '../measure/readingDefinitions.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { dropBarOf, flatBarOf, frontOf } from '../measure/riderModel.ts'
 import { sides } from '../quantity/sided.ts'
@@ -173,13 +174,15 @@ export function lineRequests(setup: Setup, input: SearchInput, line: CockpitLine
 } // prettier-ignore
 
 /** The part on the bike with everything that the model takes it to be, read or usual: so that an exchange says what changes. */
-function fullPart(setup: Setup, slot: 'stem' | 'bar'): Part {
+export function fullPart(setup: Setup, slot: 'stem' | 'bar' | 'levers' | 'extensions'): Part {
   const part = partNow(setup.now, slot)
-  const keys = slot === 'stem' ? partFigures.stem : partFigures[setup.rider.bar === 'flat' ? 'flat-bar' : 'drop-bar']
+  const kind = slot === 'bar' ? (setup.rider.bar === 'flat' ? 'flat-bar' : 'drop-bar') : slot
   const properties: Part['properties'] = { ...part.properties }
-  for (const key of keys) {
-    const value = setup.now[key].right?.value
-    if (properties[key] === undefined && value !== undefined) properties[key] = Math.round(value * 1000) / 1000
+  for (const key of partFigures[kind]) {
+    if (properties[key] !== undefined || isChoice(key)) continue
+    const { left, right } = setup.now[key]
+    const round = (value: number) => Math.round(value * 1000) / 1000
+    if (left && right) properties[key] = definitionOf(key).sided && left.value !== right.value ? { left: round(left.value), right: round(right.value) } : round(right.value)
   }
   return { name: part.name, properties }
-}
+} // prettier-ignore

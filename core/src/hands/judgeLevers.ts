@@ -124,6 +124,10 @@ function hookFindings(side: Side, { hook }: LeverSide, add: Add): void {
   const { found } = hook
   if (found === null) return
   const off = Math.abs(found.off)
+  if (found.hook < 0) {
+    add('hook-past', side, 'note', `${sideName(side)}: the hook would lie ${trimmed(-found.hook, 0)} mm past the bar’s end.`, 'Read grip, clamp and hook again: a lever that ends outside of the bar is torn off in the first fall.', 'geometry')
+    return
+  }
   if (off <= HOOK_FITS) add('hook-fits', side, 'fine', `${sideName(side)}: the hook lies under the finger.`, `${trimmed(off, 0)} mm apart, ±${trimmed(found.plusMinus, 0)}.`)
   else add('hook-off', side, off - HOOK_FITS > found.plusMinus ? 'act' : 'note', `${sideName(side)}: the hook stands ${trimmed(off, 0)} mm ${found.off > 0 ? 'outside' : 'inside'} of the finger.`, `${found.off > 0 ? 'The finger lands short of the hook and pulls where the blade is weak, so a second finger helps.' : 'The finger lies past the hook, at the blade’s end.'} Slide the clamp ${trimmed(off, 0)} mm ${found.off > 0 ? 'inboard' : 'outboard'}; ±${trimmed(found.plusMinus, 0)}.`)
 } // prettier-ignore

@@ -17,6 +17,7 @@ import { fallbacks, positionRows } from './extensions.ts'
 import { broadMiddle, handSweep } from './handSweep.ts'
 import { leverFar, hookOf, shifterMove, thumbOf, widthOver } from './inputs.ts'
 import { readyForearm } from './levers.ts'
+import { extensionChoices, leverChoices } from './partChoices.ts'
 import { handsPagesFor, handsParts, handsStation } from './station.ts'
 import type { HandsPageKey } from './station.ts'
 import { stripInput } from './stripInput.ts'
@@ -77,6 +78,12 @@ describe('the hands, page by page', () => {
     expect(page.findings.filter(({ key }) => key === 'hook-off').map(({ side, weight }) => [side, weight])).toContainEqual(['right', 'act'])
     const asked = page.proposals.find(({ key }) => key === 'hook')?.requested
     expect(asked).toContainEqual({ setting: 'leverClamp', side: 'right', by: 19 })
+  })
+
+  it('does not slide a clamp by a lever that would end past the bar', () => {
+    const page = judged('levers', setup({ leverHook: [170, 170] }))
+    expect(weights(page)).toMatchObject({ 'hook-past': 'note' })
+    expect(page.proposals.some(({ key }) => key === 'hook')).toBe(false)
   })
 
   it('calls levers too flat or too low against the forearm, and both unlike', () => {
@@ -217,5 +224,27 @@ describe('strips', () => {
   it('say what is still to be read, and are for flat bars', () => {
     expect(() => stripInput(setupOf([], [], 'flat'), {}, 'trail', 'T')).toThrow('grip length')
     expect(() => stripInput(setupOf([], [], 'drop'), {}, 'gravel', 'T')).toThrow('flat bars')
+  })
+})
+
+describe('other levers and extensions of the catalogue', () => {
+  it('come under finger and thumb with their clamp slid there, the nearest first', () => {
+    const of = setup()
+    const rows = leverChoices(of, startingCockpit)
+    expect(rows).toHaveLength(12)
+    for (let i = 1; i < rows.length; i += 1) if (rows[i]!.fits === rows[i - 1]!.fits) expect(rows[i]!.misses).toBeGreaterThanOrEqual(rows[i - 1]!.misses)
+    const [best] = rows
+    const exchange = best!.requested.flatMap((one) => ('slot' in one ? [{ ...one, role: 'chosen' as const }] : []))
+    const moves = best!.requested.flatMap((one) => ('slot' in one ? [] : [{ ...one, role: 'chosen' as const }]))
+    const after = setupOf(readingsWith({ ...flatBar }), [{ ...entryOf(1, ...moves), exchanges: exchange }], 'flat')
+    expect(Math.abs(hookOf(after, 'right').found!.off)).toBeLessThan(best!.misses + 1)
+  }) // prettier-ignore
+
+  it('of extensions say where the hands come to and what torso and neck make of it', () => {
+    const over: Over = { frameReach: 400, frameStack: 560, headAngle: 73, headset: 10, spacers: 10, stemLength: 90, stemAngle: -6, hoodWidth: 400, barReach: 75, barDrop: 120, hoodPosition: [45, 45], padForward: 40, padUp: 60, padSpacing: 220, extensionLength: 290, extensionAngle: 8 } // prettier-ignore
+    const rows = extensionChoices(setup(over, 'drop'), startingCockpit)
+    expect(rows).toHaveLength(4)
+    for (const { words } of rows) expect(words).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)
+    expect(extensionChoices(setup({}, 'drop'), startingCockpit)).toEqual([])
   })
 })

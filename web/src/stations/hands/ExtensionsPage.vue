@@ -1,12 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { positionLabels } from '@level-stance/core/hands/extensions'
+import { extensionChoices } from '@level-stance/core/hands/partChoices'
 import { trimmed } from '@level-stance/core/quantity/entry'
+import { useCockpit } from '../../stores/catalogue.ts'
 import JudgedPage from './JudgedPage.vue'
+import PartChoices from './PartChoices.vue'
 import { useHands } from './useHands.ts'
 
 /** Forearm extensions: pads, reach, what each position asks of torso and neck, and where to go when it tires. */
 const hands = useHands()
+const catalogue = useCockpit()
+if (!catalogue.loaded) void catalogue.load()
+const choices = computed(() =>
+  extensionChoices(
+    hands.rested.context.setup,
+    catalogue.entries.map(({ entry }) => entry.spec),
+  ),
+)
 const extensions = computed(() => hands.rested.extensions)
 const rows = computed(() => hands.rested.positions)
 const degrees = (value: number | null) => (value === null ? '–' : `${trimmed(value, 0)}°`)
@@ -59,6 +70,7 @@ const least = (left: number | null, right: number | null) => (left === null || r
       <p v-else class="small muted">No other position of this bike is easier on the neck: give the rider one.</p>
     </section>
     <template #after>
+      <PartChoices title="Other extensions" part="extensions" :rows="choices" />
       <p class="small muted">
         Extensions on a drop bar add about 20 mm of reach; pads that move apart from the clamp help. Forearms on the tops or hoods are no
         position to recommend: makers and many events forbid it. Brakes are out of reach on extensions.

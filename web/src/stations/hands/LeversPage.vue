@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/hands/levers'
+import { leverChoices } from '@level-stance/core/hands/partChoices'
 import { chosen } from '@level-stance/core/measure/resolve'
+import { useCockpit } from '../../stores/catalogue.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'
+import PartChoices from './PartChoices.vue'
 import SchoolPicker from './SchoolPicker.vue'
 import StripLinks from './StripLinks.vue'
 import { useHands } from './useHands.ts'
@@ -11,6 +14,14 @@ import { useHands } from './useHands.ts'
 /** Levers: under the finger, at its reach, at the forearm's angle; and which one works the front brake. */
 const visit = useVisit()
 const hands = useHands()
+const catalogue = useCockpit()
+if (!catalogue.loaded) void catalogue.load()
+const choices = computed(() =>
+  leverChoices(
+    hands.rested.context.setup,
+    catalogue.entries.map(({ entry }) => entry.spec),
+  ),
+)
 const levers = computed(() => hands.rested.levers)
 const front = computed(() => chosen(visit.setup.now, 'frontBrakeLever') ?? visit.riding.frontBrake ?? null)
 const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${low} to ${high}° for ${use}`).join(', ') // prettier-ignore
@@ -37,6 +48,7 @@ const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${lo
       knowing.
     </p>
     <template #after>
+      <PartChoices title="Other levers for these hands" part="levers" :rows="choices" />
       <p v-if="visit.bar === 'flat'" class="small muted">Usual: {{ usual }}.</p>
       <p class="small caution">After every change of reach: pull hard, the lever must not touch the bar before the brake is on.</p>
       <StripLinks />

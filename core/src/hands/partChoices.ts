@@ -1,0 +1,112 @@
+import { riderMetrics } from '../body/metrics.ts'
+import { riderWith } from '../change/calibrated.ts'
+import { movesOf, withMoves } from '../change/moves.ts'
+import type { Requested, RequestedMove } from '../change/moves.ts'
+import type { RequestedExchange } from '../change/parts.ts'
+import type { Setup } from '../change/setup.ts'
+import { standsAt } from '../measure/resolve.ts'
+import { axlesOf } from '../measure/riderModel.ts'
+import { trimmed } from '../quantity/entry.ts'
+import { sides } from '../quantity/sided.ts'
+import type { Side } from '../quantity/sided.ts'
+import { straightPart } from './barRoom.ts'
+import { cockpitPart, fullPart } from './cockpitInputs.ts'
+import type { CockpitSpec } from './cockpitParts.ts'
+import { neckFor } from './handSweep.ts'
+import { halfBar, thumbOf } from './inputs.ts'
+import { INDEX_OFFSET } from './levers.ts'
+import { shifterOptions, thumbZone } from './shifters.ts'
+
+/** A part of the catalogue on this bike: what it would do, and the change that fits it. */
+export interface PartChoice {
+  readonly spec: CockpitSpec
+  /** mm that it leaves undone; the rows are ordered by it */
+  readonly misses: number
+  readonly fits: boolean
+  readonly words: string
+  readonly requested: readonly Requested[]
+}
+
+const byMisses = (rows: readonly PartChoice[]) =>
+  [...rows].sort((a, b) => Number(b.fits) - Number(a.fits) || a.misses - b.misses || a.spec.price - b.spec.price)
+
+/** One hand's lever and shifter with another part: where its clamp goes, and what is left. */
+function leverOn({ now }: Setup, side: Side, spec: CockpitSpec, bend: number) {
+  const value = (key: 'handFromEnd' | 'handBreadth' | 'gripLength' | 'thumbLength') => standsAt(now, key, side)?.value ?? null
+  const [hand, breadth, grip, thumb] = [value('handFromEnd'), value('handBreadth'), value('gripLength'), value('thumbLength')]
+  if (hand === null || breadth === null || grip === null || spec.leverHook === null) return null
+  const width = spec.brakeClampWidth ?? 14
+  const wanted = hand + INDEX_OFFSET * breadth + spec.leverHook
+  // The clamp cannot stand on the grip, nor on the bend.
+  const clampAt = Math.min(bend - width / 2, Math.max(grip + width / 2, wanted))
+  const hookMisses = Math.abs(clampAt - wanted)
+  const hasShifter = (spec.shifterPlace === 'inside' || spec.shifterPlace === 'outside') && (spec.shifterClampWidth ?? 0) > 0
+  const option =
+    hasShifter && thumb !== null && thumbOf({ now }, side).found !== null
+      ? shifterOptions(
+          thumbZone({ handFromEnd: hand, handBreadth: breadth, thumbLength: thumb }),
+          { gripLength: grip, brakeAt: clampAt, brakeWidth: width, shifterWidth: spec.shifterClampWidth ?? 14, paddle: spec.shifterPaddle ?? 0 },
+          bend,
+        ).find(({ place }) => place === spec.shifterPlace)
+      : undefined
+  return { clampAt, hookMisses, option, clamp: clampAt - grip }
+} // prettier-ignore
+
+/**
+ * Levers and shifters of the catalogue, the ones that come nearest under finger and thumb first; each
+ * with its clamp slid to where the finger wants it.
+ * @source geometry
+ */
+export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
+  const bar = halfBar(setup).found
+  if (bar === null) return []
+  const bend = straightPart(bar)
+  const rows = catalogue.flatMap((spec): PartChoice[] => {
+    if (spec.kind !== 'levers') return []
+    const each = sides.map((side) => leverOn(setup, side, spec, bend))
+    const [left, right] = each
+    if (!left || !right) return []
+    const worst = left.hookMisses >= right.hookMisses ? left : right
+    const shifters = [left.option, right.option].filter((option) => option !== undefined)
+    const fits = shifters.every((option) => option.fits)
+    const thumb = Math.max(0, ...shifters.map((option) => option.misses))
+    const exchange: RequestedExchange = { slot: 'levers', from: fullPart(setup, 'levers'), to: cockpitPart(spec) }
+    const slides = sides.flatMap((side, i): RequestedMove[] => {
+      const before = standsAt(setup.now, 'leverClamp', side)?.value ?? null
+      const by = before === null ? 0 : Math.round((each[i]?.clamp ?? before) - before)
+      return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
+    })
+    const hook = worst.hookMisses < 1 ? 'hook under the finger' : `hook misses the finger by ${trimmed(worst.hookMisses, 0)} mm`
+    const reach = shifters.length === 0 ? '' : !fits ? ', no room for the shifter there' : thumb < 1 ? ', shifter in the thumb’s reach' : `, shifter ${trimmed(thumb, 0)} mm out of reach` // prettier-ignore
+    return [{ spec, misses: worst.hookMisses + thumb, fits, words: `Clamp ${trimmed(worst.clamp, 0)} mm from the grip: ${hook}${reach}.`, requested: [exchange, ...slides] }] // prettier-ignore
+  })
+  return byMisses(rows)
+}
+
+/**
+ * Extensions of the catalogue, with torso, neck and the way to the grips they would give; the ones
+ * nearest to what is on the bike first, so that a change is small.
+ * @source geometry
+ */
+export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
+  const { rider, folded } = setup
+  const axles = axlesOf(rider.values)
+  const now = riderWith(rider, folded.by, 'extension')
+  if (!now?.grips) return []
+  const before = now.grips.right.at
+  const rows = catalogue.flatMap((spec): PartChoice[] => {
+    if (spec.kind !== 'extensions') return []
+    const exchange: RequestedExchange = { slot: 'extensions', from: fullPart(setup, 'extensions'), to: cockpitPart(spec) }
+    const model = riderWith(rider, withMoves(folded.by, movesOf(exchange)), 'extension')
+    if (!model?.grips) return []
+    const { torso, kneeElbowLeft, kneeElbowRight } = riderMetrics(model, axles)
+    const at = model.grips.right.at
+    const [dx, dy] = [at.x - before.x, at.y - before.y]
+    const way = `hands ${trimmed(Math.abs(dx), 0)} mm ${dx < 0 ? 'back' : 'forward'}, ${trimmed(Math.abs(dy), 0)} mm ${dy < 0 ? 'down' : 'up'}`
+    const neck = neckFor(torso)
+    const gap = Math.min(kneeElbowLeft ?? Infinity, kneeElbowRight ?? Infinity)
+    const rest = torso === null || neck === null ? ', out of reach' : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${trimmed(gap, 0)} mm` : ''}` // prettier-ignore
+    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${way.charAt(0).toUpperCase()}${way.slice(1)}${rest}.`, requested: [exchange] }] // prettier-ignore
+  })
+  return byMisses(rows)
+}
