@@ -81,7 +81,9 @@ const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ set
 /** Further at once than a settled rider would be moved. */
 const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
 /** Sawn off, it cannot be put back: asked once more. */
-const isForGood = computed(() => (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')))
+const isForGood = computed(() =>
+  (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')),
+)
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
