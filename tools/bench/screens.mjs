@@ -45,7 +45,7 @@ export async function measureScreens(address, presses = 160) {
       const slow = await page.context().newCDPSession(page)
       await part('open', () => openVisit(page, address))
       await slow.send('Emulation.setCPUThrottlingRate', { rate })
-      for (const [name, run] of Object.entries(parts)) await part(`${name}${suffix}`, () => run(page, presses))
+      for (const [name, run] of Object.entries(parts)) await part(`${name}${suffix}`, () => run(page, presses, address))
       await page.close()
     }
     return results
@@ -55,11 +55,11 @@ export async function measureScreens(address, presses = 160) {
 }
 
 /** The demo's rider with most readings. */
-async function openVisit(page, address) {
-  await page.goto(`${address}/riders?search=Baptiste`)
+async function openVisit(page, address, rider = 'Baptiste') {
+  await page.goto(`${address}/riders?search=${rider}`)
   await page.getByRole('listitem').first().waitFor()
   await page.getByRole('link', { name: /First visit/ }).click()
-  await page.getByRole('heading', { name: 'What hurts or fails?' }).waitFor()
+  await page.getByRole('navigation', { name: 'Stations' }).waitFor()
 }
 async function station(page, name, tab) {
   await page.keyboard.press('Escape')
@@ -98,7 +98,7 @@ const parts = {
     return drag(page, await page.getByTestId('handle-saddle').boundingBox(), presses, round)
   },
   'drag on Hands': async (page, presses) => {
-    await station(page, 'hands')
+    await station(page, 'hands', 'Reach, height')
     return drag(page, await page.getByTestId('handle-hands').boundingBox(), presses, round)
   },
   'knob while the mat streams': async (page, presses) => {
@@ -109,6 +109,18 @@ const parts = {
     await page.getByText(/Simulated, live: [1-9]/).waitFor()
     await page.getByLabel('Tilt, nose up').focus()
     return typing(page, presses, (i) => (i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft'))
+  },
+  // From here on the rider with a flat bar.
+  'clamp on Levers': async (page, presses, address) => {
+    await openVisit(page, address, 'Ruta')
+    await station(page, 'hands', 'Levers')
+    const box = await page.getByRole('slider', { name: 'Brake clamp, right' }).boundingBox()
+    return drag(page, box, presses, (i) => ({ x: -12 * Math.abs(((i / 20) % 2) - 1), y: 0 }))
+  },
+  'slider of the curves': async (page, presses) => {
+    await station(page, 'hands', 'Reach, height')
+    await page.getByRole('slider', { name: /Height of the hands/ }).focus()
+    return typing(page, presses, (i) => (i % 20 < 10 ? 'ArrowLeft' : 'ArrowRight'))
   },
 }
 const round = (i) => ({ x: 6 * Math.sin(i / 5), y: 6 * Math.cos(i / 5) })

@@ -19,6 +19,8 @@ export const server = {
 
 /** For `beforeEach`: nothing is kept from the test before. */
 export function freshWindow(): void {
+  // A store of the test before that still waits for its time would make itself the active one.
+  for (let id = Number(setTimeout(() => {})); id > 0; id--) clearTimeout(id)
   localStorage.clear()
   sessionStorage.clear()
   server.asked = []
@@ -92,14 +94,18 @@ export function openVisit({ readings = readingsWith({}), complaints = [], ledger
   return visit
 }
 
-/** A part of the screen in the document, so that focus and labels work. */
+let last: { unmount: () => void } | null = null
+/** A part of the screen in the document, so that focus and labels work; what was shown before is gone. */
 export function shown<Props extends object>(component: Component, props: Props) {
+  last?.unmount()
   document.body.innerHTML = ''
-  return mount(component, {
+  const at = mount(component, {
     props: props as Record<string, unknown>,
     attachTo: document.body,
     global: { stubs: { RouterLink: RouterLinkStub } },
   })
+  last = at
+  return at
 }
 
 /** The frame of a key press is over, and what follows from it is on the screen. */

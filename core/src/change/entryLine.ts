@@ -39,7 +39,7 @@ const readingWords: Readonly<Record<string, NumberKey>> = {
 const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
   cleat: ['cleatSetback', 'cleatInboard', 'cleatTurn'], saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
   hands: ['handHeight', 'handReach', 'gripSpacing'], spacers: ['spacers'], stem: ['stemLength', 'stemAngle'],
-  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle'], crank: ['crank'], turn: ['cleatTurn'], float: ['cleatFloat'], wedge: ['wedge'], arch: ['archSupport'], adapter: ['adapter'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
+  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle', 'leverReach', 'leverClamp'], hood: ['hoodPosition', 'hoodAngle'], shifter: ['shifterClamp'], remote: ['remoteClamp'], pads: ['padUp', 'padForward', 'padSpacing'], extensions: ['extensionLength', 'extensionAngle'], crank: ['crank'], turn: ['cleatTurn'], float: ['cleatFloat'], wedge: ['wedge'], arch: ['archSupport'], adapter: ['adapter'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
 } // prettier-ignore
 
 const methodWords: Readonly<Record<string, MethodKey>> = {

@@ -117,6 +117,7 @@ export const settings = {
     hoodPosition: rows('Lever on the bend', 'deg', 10, 1, 'down', 'up', { wholeCap: 45, hands: 'free' }),
     hoodAngle: rows('Hood', 'deg', 3, 0.5, 'turned in', 'turned out', { wholeCap: 10, hands: 'free' }),
     shifterClamp: rows('Shifter clamp', 'mm', 60, 1, 'inboard', 'outboard', { hands: 'free' }),
+    remoteClamp: rows('Remote clamp', 'mm', 60, 1, 'inboard', 'outboard', { hands: 'free' }),
     padForward: row('Pads', 'mm', 10, 1, 'forward', 'back', { wholeCap: 60, hands: 'free' }),
     padUp: row('Pads', 'mm', 10, 1, 'up', 'down', { wholeCap: 60, hands: 'free' }),
     padSpacing: row('Pads', 'mm', 20, 1, 'wider', 'closer', { wholeCap: 80, hands: 'free' }),

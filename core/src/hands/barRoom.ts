@@ -21,7 +21,7 @@ export interface BarPiece {
 }
 
 /** A piece where it stands, mm from the bar's end. */
-export interface PlacedPiece extends BarPiece {
+interface PlacedPiece extends BarPiece {
   readonly from: number
   readonly to: number
 }

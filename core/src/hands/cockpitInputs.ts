@@ -12,8 +12,10 @@ import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { dropBarOf, flatBarOf, frontOf } from '../measure/riderModel.ts'
 import { sides } from '../quantity/sided.ts'
 import type { CockpitSpec } from './cockpitParts.ts'
-import type { BarChoice, BarShape, CockpitLine, SearchInput, StemChoice, Wanted } from './cockpitSearch.ts'
-import { barPieces, barSweeps, handAlignment } from './inputs.ts'
+import type { BarChoice, BarShape, SearchInput, StemChoice, Wanted } from './cockpitQuestion.ts'
+import type { CockpitLine } from './cockpitSearch.ts'
+import { piecesWidth } from './controlInputs.ts'
+import { barSweeps, handAlignment } from './inputs.ts'
 
 /** What the search is held to. */
 export const searchHolds = {
@@ -80,7 +82,7 @@ export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wis
   const middle = (model && handsMiddle(model)) ?? byParts
   const wanted = wantedOf(setup, middle, 2 * grip.at.z, wish)
   if (wanted === null || chosenBars.length === 0) return null
-  const needed = Math.max(0, ...sides.map((side) => barPieces(setup, side).found?.reduce((sum, { width }) => sum + width, 0) ?? 0))
+  const needed = Math.max(0, ...sides.map((side) => piecesWidth(setup, side)))
   return {
     bar: rider.bar,
     front,

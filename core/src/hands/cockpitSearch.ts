@@ -1,82 +1,11 @@
-import type { BarKind } from '../bike/bikeKinds.ts'
-import { barClamp, dropGrip, flatGrip, steererUp } from '../bike/cockpit.ts'
-import type { DropBar, FlatBar, Front, Grip } from '../bike/cockpit.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
 import { narrowestFor } from './barRoom.ts'
-import type { ClampSize } from './cockpitParts.ts'
-import { alignmentGap } from './gripAlignment.ts'
-import type { Alignment } from './gripAlignment.ts'
+import { counts } from './cockpitQuestion.ts'
+import type { SearchInput, Wanted } from './cockpitQuestion.ts'
+import { barRowOf, handNow, stemRowsOf } from './cockpitRows.ts'
+import type { BarRow, StemRow } from './cockpitRows.ts'
 import { steeringArm } from './steering.ts'
 import type { SteeringAxis } from './steering.ts'
-
-/** A stem to choose from; `null` clamp = not read, so it is taken to match. */
-export interface StemChoice {
-  readonly name: string
-  readonly clampSize: ClampSize | null
-  readonly stemLength: number
-  readonly stemAngle: number
-  readonly price: number
-  /** it is the one on the bike */
-  readonly isOn: boolean
-}
-/** A bar to choose from, as it stands unrolled. */
-export interface BarChoice {
-  readonly name: string
-  readonly clampSize: ClampSize | null
-  readonly price: number
-  readonly isOn: boolean
-  readonly shape: BarShape
-}
-export type BarShape =
-  | ({ readonly kind: 'flat' } & Omit<FlatBar, 'barRoll' | 'handFromEnd'>)
-  | ({ readonly kind: 'drop' } & Omit<DropBar, 'barRoll' | 'hoodPosition' | 'hoodAngle'>)
-
-/** What the hands are to keep or to come to. */
-export type Wanted =
-  | {
-      readonly hold: 'place'
-      /** middle of the hands, from the bottom bracket */
-      readonly at: Point
-      /** hand to hand; null = as the bar has it */
-      readonly spacing: number | null
-    }
-  | {
-      readonly hold: 'torso'
-      /** shoulder joints at the torso that is held */
-      readonly shoulder: Point
-      /** shoulder to hand */
-      readonly chord: number
-      readonly acromionWidth: number
-    }
-
-export interface SearchInput {
-  readonly bar: BarKind
-  /** as it is */
-  readonly front: Front
-  /** spacers under and above the stem together, mm: the room to move it */
-  readonly steerer: number
-  /** height of the thinnest spacer at hand, mm */
-  readonly spacerStep: number
-  readonly stems: readonly StemChoice[]
-  readonly bars: readonly BarChoice[]
-  /** stems further from the one on the bike than this are left out, mm; null = none */
-  readonly stemWithin: number | null
-  /** roll of the bar now, and how far either way it may be turned, degrees */
-  readonly roll: { readonly now: number; readonly reach: number; readonly step: number }
-  /** where the levers stand on a drop bar's bend now, and how far either way they may go, degrees */
-  readonly lever: { readonly now: number; readonly reach: number; readonly step: number; readonly angle: number }
-  /** end of a flat bar to the middle of the hand, mm */
-  readonly handFromEnd: number
-  /** grip and clamps of the fuller half, mm along the arm; bars without that much straight are left out */
-  readonly needed: number
-  readonly wanted: Wanted
-  /** what the tape found, less what the parts say, mm: added to every place the parts give */
-  readonly offset: Point
-  /** the hands' own direction on a flat bar, both sides; empty = not read */
-  readonly hands: readonly Alignment[]
-  /** lines to give */
-  readonly count: number
-}
 
 /** A cockpit that was found. */
 export interface CockpitLine {
@@ -114,56 +43,6 @@ export const leftOutWords = {
   narrow: 'bars without room for grip and controls',
 } as const
 export type LeftOutKey = keyof typeof leftOutWords
-
-/**
- * What each thing counts against a millimetre that the hands are missed by. Own assumptions: they
- * order lines that are near each other, and every line shows what is left.
- * @source prior
- */
-export const counts = {
-  width: 0.25,
-  apart: 1,
-  steering: 40,
-  price: 1,
-  newStem: 3,
-  flip: 1,
-  spacers: 0.5,
-  newBar: 8,
-  roll: 0.3,
-  lever: 0.5,
-} as const
-
-const step = (now: number, { reach, step: by }: { readonly reach: number; readonly step: number }): number[] => {
-  const values = [now]
-  for (let off = by; off <= reach + 1e-9; off += by) values.push(now - off, now + off)
-  return values
-}
-
-/** Stem places: where the bar's clamp comes to for every spacer. */
-interface StemRow {
-  readonly stem: number
-  readonly flipped: boolean
-  readonly spacers: readonly number[]
-  readonly x: Float64Array
-  readonly y: Float64Array
-  readonly cost: Float64Array
-  /** square to the steering axis, the tape's own included */
-  readonly across: Float64Array
-}
-/** Where the hand comes to from the clamp, for every roll and lever place of a bar. */
-interface BarRow {
-  readonly bar: number
-  readonly rolls: readonly number[]
-  readonly levers: readonly number[]
-  readonly x: Float64Array
-  readonly y: Float64Array
-  readonly z: number
-  readonly cost: Float64Array
-  readonly across: Float64Array
-  readonly apart: Float64Array
-  readonly least: number
-  readonly box: { readonly x0: number; readonly x1: number; readonly y0: number; readonly y1: number }
-}
 
 /**
  * Goes through every stem, turned over or not, every height of spacers, every bar, roll and lever
@@ -326,77 +205,4 @@ function asideOf({ chord, acromionWidth }: Extract<Wanted, { hold: 'torso' }>, z
 
 function boxDistance({ x0, x1, y0, y1 }: BarRow['box'], x: number, y: number): number {
   return Math.hypot(Math.max(0, x0 - x, x - x1), Math.max(0, y0 - y, y - y1))
-}
-
-/** Where the hands are by the parts on the bike, with what the tape added. */
-function handNow({ front, bars, roll, lever, offset, handFromEnd }: SearchInput): Point3 {
-  const on = bars.find(({ isOn }) => isOn) ?? bars[0]
-  const clamp = barClamp(front)
-  const at = on ? gripOn(on.shape, roll.now, lever.now, lever.angle, handFromEnd).at : { x: 0, y: 0, z: 200 }
-  return { x: clamp.x + at.x + offset.x, y: clamp.y + at.y + offset.y, z: at.z }
-}
-
-function stemRowsOf({ front, steerer, spacerStep, offset }: SearchInput, stem: StemChoice, index: number): StemRow[] {
-  const most = Math.max(steerer, front.spacers)
-  const heights = [front.spacers]
-  for (let height = 0; height <= most + 1e-9; height += spacerStep) if (Math.abs(height - front.spacers) > 1e-9) heights.push(height)
-  const up = steererUp(front.headAngle)
-  const turned = stem.stemAngle === 0 ? [false] : [false, true]
-  return turned.map((flipped) => {
-    const stemAngle = flipped ? -stem.stemAngle : stem.stemAngle
-    const places = heights.map((spacers) => barClamp({ ...front, spacers, stemLength: stem.stemLength, stemAngle }))
-    const changed = stem.isOn ? (flipped ? counts.flip : 0) : counts.newStem + counts.price * stem.price
-    return {
-      stem: index,
-      flipped,
-      spacers: heights,
-      x: Float64Array.from(places, ({ x }) => x),
-      y: Float64Array.from(places, ({ y }) => y),
-      across: Float64Array.from(places, ({ x, y }) => (x + offset.x - front.frameReach) * up.y - (y + offset.y - front.frameStack) * up.x),
-      cost: Float64Array.from(heights, (height) => changed + (height === front.spacers ? 0 : counts.spacers)),
-    }
-  })
-}
-
-function gripOn(shape: BarShape, barRoll: number, hoodPosition: number, hoodAngle: number, handFromEnd: number): Grip {
-  return shape.kind === 'flat'
-    ? flatGrip({ ...shape, barRoll, handFromEnd })
-    : dropGrip({ ...shape, barRoll, hoodPosition, hoodAngle }, 'hoods')
-}
-
-function barRowOf({ front, roll, lever, handFromEnd, hands }: SearchInput, { shape, isOn, price }: BarChoice, index: number): BarRow {
-  const rolls = step(roll.now, roll)
-  const levers = shape.kind === 'drop' ? step(lever.now, lever).filter((at) => at >= 0 && at <= 90) : [lever.now]
-  const all = levers.flatMap((place) => rolls.map((turn) => ({ place, turn, grip: gripOn(shape, turn, place, lever.angle, handFromEnd) })))
-  const apart = all.map(({ turn }) =>
-    shape.kind === 'flat' && hands.length > 0
-      ? Math.max(...hands.map((hand) => alignmentGap(hand, { ...shape, barRoll: turn }).apart))
-      : NaN,
-  )
-  const cost = Float64Array.from(all, ({ place, turn }, j) => {
-    const off = apart[j] ?? NaN
-    return (
-      (isOn ? 0 : counts.newBar + counts.price * price) +
-      (turn === roll.now ? 0 : counts.roll) +
-      (place === lever.now ? 0 : counts.lever) +
-      (Number.isNaN(off) ? 0 : counts.apart * off)
-    )
-  })
-  const up = steererUp(front.headAngle)
-  const x = Float64Array.from(all, ({ grip }) => grip.at.x)
-  const y = Float64Array.from(all, ({ grip }) => grip.at.y)
-  const [x0, x1, y0, y1] = [Math.min(...x), Math.max(...x), Math.min(...y), Math.max(...y)]
-  return {
-    bar: index,
-    rolls,
-    levers,
-    x,
-    y,
-    z: all[0]?.grip.at.z ?? 0,
-    cost,
-    across: Float64Array.from(all, ({ grip: { at } }) => at.x * up.y - at.y * up.x),
-    apart: Float64Array.from(apart),
-    least: Math.min(...cost),
-    box: { x0, x1, y0, y1 },
-  }
 }

@@ -13,6 +13,7 @@ export const cutSizes = {
   quarter: { label: '¼ in', perSide: MM_PER_INCH / 4 },
 } as const
 export type CutSizeKey = keyof typeof cutSizes
+export const defaultCut: CutSizeKey = '5'
 export const cutSizeKeys = ['3', '4', '5', '6', 'eighth', 'quarter'] as const satisfies readonly CutSizeKey[]
 
 /** Widest and narrowest a bar may be, end to end, mm. @source iso-4210 */
@@ -20,8 +21,9 @@ export const BAR_LIMITS = { narrowest: 350, widest: 1000 } as const
 
 /** Something a bar must not be cut below. */
 export interface WidthFloor {
+  /** grip and clamps need it, its maker's mark, the standard */
+  readonly key: 'room' | 'mark' | 'standard'
   readonly width: number
-  readonly words: string
   readonly source: SourceKey
 }
 
@@ -36,33 +38,36 @@ export interface Cut {
   readonly total: number
 }
 
-export interface CutPlan {
+export interface CutPlan<Floor extends { readonly width: number } = WidthFloor> {
   readonly cuts: readonly Cut[]
   /** where it ends, mm */
   readonly width: number
   /** the floor that stops it short of what was asked; null where none does */
-  readonly stoppedBy: WidthFloor | null
+  readonly stoppedBy: Floor | null
 }
 
 /**
- * Cuts from one width to another, the same at both ends, a ride between each. What remains for the
- * last cut goes with it where it is at least as much as a tape can tell; else it is left on the bar.
+ * Cuts from one width to another, the same at both ends, a ride between each. The last cut takes what
+ * remains, where a tape can tell it; less than that is left on the bar.
  * @param from end to end, mm
  * @param to wanted, mm; as wide or wider gives no cut
  * @param perSide off each end at a time, mm
  * @param floors what the bar must not be cut below
  * @source geometry
  */
-export function cutPlan(from: number, to: number, perSide: number, floors: readonly WidthFloor[] = []): CutPlan {
+export function cutPlan<Floor extends { readonly width: number } = WidthFloor>(
+  from: number,
+  to: number,
+  perSide: number,
+  floors: readonly Floor[] = [],
+): CutPlan<Floor> {
   const highest = [...floors].sort((a, b) => b.width - a.width)[0] ?? null
   const stop = highest !== null && highest.width > to ? highest : null
   const end = stop ? stop.width : to
   const cuts: Cut[] = []
   let width = from
   while (width - end >= 2 * CUT_A_SIDE.least - EVEN) {
-    const left = (width - end) / 2
-    // A rest too small for a cut of its own is left standing.
-    const own = left - perSide < -EVEN ? left : perSide
+    const own = Math.min(perSide, (width - end) / 2)
     width -= 2 * own
     cuts.push({ n: cuts.length + 1, perSide: own, width, total: from - width })
   }

@@ -1,4 +1,4 @@
-import { metricDefinition, riderMetrics } from '../body/metrics.ts'
+import { riderMetrics } from '../body/metrics.ts'
 import type { RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { riderAt } from '../body/rider.ts'
@@ -85,18 +85,18 @@ const EASES_NECK = 3
 export const PAD_AHEAD = { low: 10, high: 90 } as const
 /** Pads this close together on extensions this long steer nervously, mm. @source prior */
 export const NERVOUS = { padSpacing: 180, extensionLength: 330 } as const
-/** Creep at the hard effort that says reach or saddle, not a lower bar, mm. @source prior */
-export const CREEPS = 15
+/** Pads are commonly at least this much inside the acromia, mm. @source common-practice */
+export const PADS_INSIDE = 60
+/** ± of the pad against the elbow, mm; k = 2. @source prior */
+export const PAD_DOUBT = 20
+
 /**
  * Pad against the elbow in the side view: how far the pad stands ahead of it, mm.
- * @param pad middle of the pad, from the bottom bracket
+ * @param padAt middle of the pad ahead of the bottom bracket, mm
  * @source geometry
  */
-export function padAheadOfElbow(model: RiderModel, pad: { readonly x: number }): number | null {
+export function padAheadOfElbow(model: RiderModel, padAt: number): number | null {
   const { upper } = riderAt(model, 90)
   if (upper === null || !upper.reaches) return null
-  return pad.x - (upper.arms.left.elbow.x + upper.arms.right.elbow.x) / 2
+  return padAt - (upper.arms.left.elbow.x + upper.arms.right.elbow.x) / 2
 }
-
-/** The least gap between knee and forearm that is asked for, mm. @source prior */
-export const ARM_GAP = metricDefinition('kneeElbowLeft').band?.low ?? 0

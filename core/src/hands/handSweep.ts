@@ -21,6 +21,8 @@ export interface SweepPoint {
   /** mm from where they are, + up or forward */
   readonly at: number
   readonly metrics: RiderMetrics | null
+  /** of both sides the one nearer to trouble, degrees and mm: hip more closed, shoulder more open, elbow straighter, wrist further bent, knee nearer */
+  readonly worse: Readonly<Record<'hip' | 'shoulder' | 'elbow' | 'wrist' | 'gap', number | null>>
   /** head bent back for eyes that look level: the trunk's lean below upright, degrees */
   readonly neck: number | null
   /** judged numbers that lie outside their band here */
@@ -29,6 +31,19 @@ export interface SweepPoint {
 
 /** Numbers whose bands say where the middle ends. */
 const judged: readonly MetricKey[] = ['elbowLeft', 'elbowRight', 'wristLeft', 'wristRight', 'kneeElbowLeft', 'kneeElbowRight']
+
+const both = (metrics: RiderMetrics, left: MetricKey, right: MetricKey, pick: (a: number, b: number) => number): number | null => {
+  const [a, b] = [metrics[left], metrics[right]]
+  return a === null || b === null ? (a ?? b) : pick(a, b)
+}
+const further = (a: number, b: number) => (Math.abs(a) > Math.abs(b) ? a : b)
+const worseOf = (metrics: RiderMetrics): SweepPoint['worse'] => ({
+  hip: both(metrics, 'hipLeft', 'hipRight', Math.min),
+  shoulder: both(metrics, 'shoulderLeft', 'shoulderRight', Math.max),
+  elbow: both(metrics, 'elbowLeft', 'elbowRight', Math.min),
+  wrist: both(metrics, 'wristLeft', 'wristRight', further),
+  gap: both(metrics, 'kneeElbowLeft', 'kneeElbowRight', Math.min),
+})
 
 /** Neck of a rider who looks ahead: as far back as the trunk leans below upright. @source prior */
 export function neckFor(torso: number | null): number | null {
@@ -55,7 +70,7 @@ export function handSweep({ rider, by }: Pick<Standing, 'rider' | 'by'>, along: 
       const value = metrics[key]
       return value !== null && band !== null && bandState({ value, plusMinus: 0 }, band) === 'outside'
     })
-    points.push({ at, metrics: reaches ? metrics : null, neck: neckFor(metrics.torso), outside })
+    points.push({ at, metrics: reaches ? metrics : null, worse: worseOf(metrics), neck: neckFor(metrics.torso), outside })
   }
   return points
 }

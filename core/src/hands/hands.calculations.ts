@@ -64,7 +64,7 @@ export const cutPlanCalculation = defineCalculation({
   }),
   sources: ['geometry', 'common-practice', 'iso-4210'],
   run: ({ from, to, perSide, floors }) => {
-    const plan = cutPlan(from, to, perSide, floors.map((floor) => ({ ...floor, source: 'common-practice' as const })))
+    const plan = cutPlan(from, to, perSide, floors)
     return { cuts: [...plan.cuts], width: plan.width, stoppedBy: plan.stoppedBy?.words ?? null }
   },
   working: ({ from }, { cuts, stoppedBy }) =>
@@ -283,7 +283,7 @@ export const handHeightSweepCalculation = defineCalculation({
     if (points === null) throw new CalculationError('missing', 'Rider or hands are not known yet.', [{ field: 'readings', message: 'Read the rider’s lengths and where the hands are.' }])
     const middle = broadMiddle(points, { low: lowEdge, high: highEdge })
     return {
-      points: points.map(({ at, metrics, neck }) => ({ at, torso: metrics?.torso ?? null, neck, load: metrics?.load ?? null, hip: metrics?.hipRight ?? null, gap: metrics?.kneeElbowRight ?? null })),
+      points: points.map(({ at, metrics, neck, worse }) => ({ at, torso: metrics?.torso ?? null, neck, load: metrics?.load ?? null, hip: worse.hip, gap: worse.gap })),
       low: middle.low,
       high: middle.high,
     }

@@ -1,16 +1,26 @@
+import { RADIANS } from '../bike/contactPoints.ts'
 import { metricDefinition } from '../body/metrics.ts'
+import { CREEP } from '../body/postureLimits.ts'
+import { handsMiddle } from '../body/rider.ts'
+import { creepNow } from '../change/creep.ts'
+import type { Creep } from '../change/creep.ts'
+import type { SettingKey } from '../change/settings.ts'
 import { standsAt } from '../measure/resolve.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { frontOf } from '../measure/riderModel.ts'
-import { trimmed } from '../quantity/entry.ts'
+import { lengthIn } from '../quantity/entry.ts'
+import type { LengthUnit } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { quantity } from '../quantity/quantity.ts'
 import type { PageJudgement, Proposal, Target } from '../station.ts'
 import type { HandsContext } from './context.ts'
-import { ARM_GAP, CREEPS, fallbacks, NERVOUS, PAD_AHEAD, padAheadOfElbow } from './extensions.ts'
+import { fallbacks, NERVOUS, PAD_AHEAD, PAD_DOUBT, padAheadOfElbow, PADS_INSIDE, positionLabels } from './extensions.ts'
 import type { Fallback, PositionRow } from './extensions.ts'
+import { spacingNow } from './inputs.ts'
 import type { SteeringStanding } from './judgePlace.ts'
+import { degrees, into, reasonOf } from './say.ts'
+import type { Add } from './say.ts'
 import { steeringArm, steeringAxis } from './steering.ts'
 
 const reads = ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'] as const
@@ -19,95 +29,167 @@ const reads = ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensio
 export interface ExtensionStanding {
   /** null while they are not read, or there are none */
   readonly calm: PositionRow | null
-  readonly hard: PositionRow | null
   readonly missing: readonly ReadingKey[]
   /** pad ahead of the elbow, mm */
   readonly padAhead: number | null
+  /** knee to forearm, the nearer side, mm */
+  readonly gap: number | null
+  /** steering arm of the hands on them, mm */
   readonly arm: number | null
+  readonly creep: Creep | null
   readonly fallbacks: readonly Fallback[]
   readonly findings: readonly Finding[]
 }
 
 export function extensionStanding(context: HandsContext, positions: readonly PositionRow[], steering: SteeringStanding | null): ExtensionStanding {
-  const { setup, riding } = context
-  const missing = reads.filter((key) => standsAt(setup.now, key) === null)
-  const at = (effort: 'calm' | 'hard') => positions.find((row) => row.hands === 'extension' && row.effort === effort) ?? null
-  const [calm, hard] = [at('calm'), at('hard')]
+  const { setup } = context
+  const calm = positions.find(({ hands, effort }) => hands === 'extension' && effort === 'calm') ?? null
   const value = (key: (typeof reads)[number]) => standsAt(setup.now, key)?.value ?? null
   const front = frontOf(setup.rider.values, setup.folded.by)
-  const length = value('extensionLength')
-  const rise = value('extensionAngle') ?? 0
+  const middle = calm && handsMiddle(calm.model)
+  const spacing = calm && spacingNow(calm)
+  const [length, rise] = [value('extensionLength'), value('extensionAngle') ?? 0]
   // The pad lies behind the grip along the extension, whatever the tape said of the hands.
-  const grip = calm?.model.grips
-  const middle = grip ? { x: (grip.left.at.x + grip.right.at.x) / 2, y: (grip.left.at.y + grip.right.at.y) / 2 } : null
-  const pad = middle && length !== null ? middle.x - length * Math.cos((rise * Math.PI) / 180) : null
-  const standing = {
+  const padAt = middle && length !== null ? middle.x - length * Math.cos(rise * RADIANS) : null
+  const gap = Math.min(calm?.metrics.kneeElbowLeft ?? Infinity, calm?.metrics.kneeElbowRight ?? Infinity)
+  const judged = {
     calm,
-    hard,
-    missing: setup.rider.bar === 'drop' ? missing : [],
-    padAhead: calm && pad !== null ? padAheadOfElbow(calm.model, { x: pad }) : null,
-    arm: front && middle && grip ? steeringArm(steeringAxis(front), { ...middle, z: (grip.left.at.z + grip.right.at.z) / 2 }) : null,
+    missing: setup.rider.bar === 'drop' ? reads.filter((key) => value(key) === null) : [],
+    padAhead: calm && padAt !== null ? padAheadOfElbow(calm.model, padAt) : null,
+    gap: Number.isFinite(gap) ? gap : null,
+    arm: front && middle && spacing !== null ? steeringArm(steeringAxis(front), { ...middle, z: spacing / 2 }) : null,
+    creep: creepNow(setup, 'extension'),
     fallbacks: fallbacks(positions, 'extension'),
   }
   const findings: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    findings.push({ key, side: 'both', weight, headline, sentence, source })
-  const spacing = value('padSpacing')
-  if (calm && spacing !== null && length !== null) {
-    if (standing.padAhead !== null) {
-      const ahead = standing.padAhead
-      if (ahead < PAD_AHEAD.low) add('pad-back', 'act', 'Pads stand under the elbows or behind them.', `${trimmed(ahead, 0)} mm ahead of the elbow; wanted under the forearm, ${PAD_AHEAD.low} to ${PAD_AHEAD.high} mm ahead. Pads forward, or shorter extensions.`)
-      else if (ahead > PAD_AHEAD.high) add('pad-forward', 'act', 'Pads stand far ahead of the elbows.', `${trimmed(ahead, 0)} mm ahead of the elbow: the forearm hangs over the pad’s rear edge.`)
-      else add('pad-fits', 'fine', 'Pads lie under the forearms.', `${trimmed(ahead, 0)} mm ahead of the elbow.`)
-    }
-    if (spacing <= NERVOUS.padSpacing && length >= NERVOUS.extensionLength) add('nervous', 'act', 'Pads close together on long extensions: nervous.', `${trimmed(spacing, 0)} mm apart, ${trimmed(length, 0)} mm to the grip${standing.arm === null || steering === null ? '' : `; steering arm ${trimmed(standing.arm, 0)} mm against ${trimmed(steering.arm, 0)} on the hoods`}. Pads further apart first.`, 'prior')
-    const acromion = standsAt(setup.now, 'acromionWidth')
-    if (acromion && spacing > acromion.value - PADS_INSIDE) add('pads-wide', 'note', 'Pads stand as wide as the shoulders.', `${trimmed(spacing, 0)} mm against ${trimmed(acromion.value, 0)}. Elbows stay in the wind; narrower, as long as it steers calmly and the knees are clear.`)
-    const gap = Math.min(calm.metrics.kneeElbowLeft ?? Infinity, calm.metrics.kneeElbowRight ?? Infinity)
-    if (Number.isFinite(gap) && gap < ARM_GAP + GAP_DOUBT) add('arm-gap', gap < ARM_GAP - GAP_DOUBT ? 'act' : 'note', `Knee and forearm come within ${trimmed(Math.max(0, gap), 0)} mm.`, 'Pads up or forward, before anything goes lower.', 'prior')
-    const torso = calm.metrics.torso
-    if (torso !== null && torso < LOWEST_TORSO) add('too-low', 'note', `Torso at ${trimmed(torso, 0)}° from level.`, `About ${LOWEST_TORSO}° is the low end in use. Lower is not always faster: stop where hips rock or breath goes short.`)
-    if (calm.neck !== null && calm.neck > NECK_LONG) {
-      const [first] = standing.fallbacks
-      add('neck', 'note', `Looking ahead bends the neck back ${trimmed(calm.neck, 0)}°.`, first ? `When it tires: the ${first.hands}, ${trimmed(first.neck, 0)}° less. Plan that change before it hurts.` : 'Give a second, relaxed position for when it tires.', 'prior')
-    }
+  const add = into(findings)
+  if (calm) {
+    padFindings(judged, context, steering, add)
+    postureFindings(judged, context.unit, add)
   }
-  const creep = standsAt(setup.now, 'creepForward')?.value ?? hard?.creep ?? 0
-  if (creep > CREEPS) add('creep', 'act', `Creeps ${trimmed(creep, 0)} mm forward under power.`, 'It means reach or saddle, not a lower bar: shorten the extensions, or bring the saddle to where the rider ends up.')
-  if ((riding.events ?? '') !== '') add('rules', 'note', 'Check the event’s rules for extensions.', `Told: ${(riding.events ?? '').replace(/\.$/, '')}. Reach, height of the hands and the saddle’s place may be limited.`)
-  return { ...standing, findings: byWeight(findings) }
+  if (judged.creep && setup.rider.bar === 'drop') creepFindings(judged.creep, context.unit, add)
+  const rules = context.riding.events ?? ''
+  if (calm && rules !== '') {
+    const limits = 'Reach, height of the hands and the saddle’s place may be limited.'
+    add('rules', 'both', 'note', 'Check the event’s rules for extensions.', `Told: ${rules.replace(/\.$/, '')}. ${limits}`)
+  }
+  return { ...judged, findings: byWeight(findings) }
 } // prettier-ignore
 
-/** Pads are commonly this much inside the acromia at least, mm. @source common-practice */
-const PADS_INSIDE = 60
-/** @source common-practice */
+type Judged = Omit<ExtensionStanding, 'findings'>
+
+function padFindings({ padAhead, arm }: Judged, { setup, unit }: HandsContext, steering: SteeringStanding | null, add: Add): void {
+  const mm = lengthIn(unit)
+  const [spacing, length] = [standsAt(setup.now, 'padSpacing'), standsAt(setup.now, 'extensionLength')]
+  if (padAhead !== null) {
+    const [short, long] = [PAD_AHEAD.low - padAhead, padAhead - PAD_AHEAD.high]
+    const stands = `${mm(Math.abs(padAhead))} ${padAhead < 0 ? 'behind' : 'ahead of'} the elbow, ±${mm(PAD_DOUBT)}`
+    const wanted = `wanted under the forearm, ${mm(PAD_AHEAD.low)} to ${mm(PAD_AHEAD.high)} ahead`
+    const weight = (past: number) => (past > PAD_DOUBT ? 'act' : 'note')
+    if (short > 0)
+      add('pad-back', 'both', weight(short), 'Pads stand under the elbows or behind them.', `${stands}; ${wanted}. Pads forward, or shorter extensions.`) // prettier-ignore
+    else if (long > 0)
+      add('pad-forward', 'both', weight(long), 'Pads stand far ahead of the elbows.', `${stands}; ${wanted}. The forearm hangs over the pad’s rear edge.`) // prettier-ignore
+    else add('pad-fits', 'both', 'fine', 'Pads lie under the forearms.', `${stands}.`)
+  }
+  if (spacing === null) return
+  if (length && spacing.value <= NERVOUS.padSpacing && length.value >= NERVOUS.extensionLength) {
+    const arms = arm === null || steering === null ? '' : `; steering arm ${mm(arm)} against ${mm(steering.arm)} on the hoods`
+    const sizes = `${mm(spacing.value)} apart, ${mm(length.value)} to the grip${arms}. Pads further apart first.`
+    add('nervous', 'both', 'act', 'Pads close together on long extensions: nervous.', sizes, 'prior')
+  }
+  const shoulders = standsAt(setup.now, 'acromionWidth')
+  if (shoulders && spacing.value > shoulders.value - PADS_INSIDE) {
+    const narrower = 'Elbows stay in the wind; narrower, as long as it steers calmly and the knees are clear.'
+    const sizes = `${mm(spacing.value)} against shoulders of ${mm(shoulders.value)}.`
+    add('pads-wide', 'both', 'note', 'Pads stand about as wide as the shoulders.', `${sizes} ${narrower}`)
+  }
+}
+
+/** The low end of torsos in use on extensions, degrees from level. @source common-practice */
 const LOWEST_TORSO = 10
-/** Head bent back by more tires within the hour. @source prior */
+/** Head bent back by more tires within the hour, degrees. @source prior */
 const NECK_LONG = 62
 /** ± of the gap between knee and forearm, mm; k = 2. @source prior */
 const GAP_DOUBT = 15
+/** The gap's own band. */
+const GAP = metricDefinition('kneeElbowLeft').band ?? { low: 0, high: Infinity }
 
-export function judgeExtensions({ extensions, context }: { readonly extensions: ExtensionStanding; readonly context: HandsContext }): Partial<PageJudgement> {
-  const { calm, findings, padAhead, hard } = extensions
+function postureFindings({ calm, gap, fallbacks: easier }: Judged, unit: LengthUnit, add: Add): void {
+  const mm = lengthIn(unit)
+  if (gap !== null && gap < GAP.low + GAP_DOUBT) {
+    const up = 'Pads up or forward, before anything goes lower.'
+    const weight = gap < GAP.low - GAP_DOUBT ? 'act' : 'note'
+    const near = gap <= 0 ? 'Knee and forearm touch.' : `Knee and forearm come within ${mm(gap)}.`
+    add('arm-gap', 'both', weight, near, `±${mm(GAP_DOUBT)}. ${up}`, 'prior')
+  }
+  const torso = calm?.metrics.torso ?? null
+  if (torso !== null && torso < LOWEST_TORSO) {
+    const stop = 'Lower is not always faster: stop where hips rock or breath goes short.'
+    add('too-low', 'both', 'note', `Torso at ${degrees(torso, 0)} from level.`, `About ${LOWEST_TORSO}° is the low end in use. ${stop}`)
+  }
+  const neck = calm?.neck ?? null
+  if (neck !== null && neck > NECK_LONG) {
+    const [first] = easier
+    const go = first
+      ? `When it tires: the ${positionLabels[first.hands].toLowerCase()}, ${degrees(first.neck, 0)} less. Plan that change before it hurts.`
+      : 'Give a second, relaxed position for when it tires.'
+    add('neck', 'both', 'note', `Looking ahead bends the neck back ${degrees(neck, 0)}.`, go, 'prior')
+  }
+}
+
+function creepFindings({ value, plusMinus }: Creep, unit: LengthUnit, add: Add): void {
+  if (value <= CREEP) return
+  const mm = lengthIn(unit)
+  const means = 'It means reach or saddle, not a lower bar: shorten the extensions, or bring the saddle to where the rider ends up.'
+  const weight = value - plusMinus > CREEP ? 'act' : 'note'
+  add('creep', 'both', weight, `Creeps ${mm(value)} forward under power.`, `±${mm(plusMinus)}. ${means}`)
+}
+
+export function judgeExtensions({
+  extensions,
+  context,
+}: {
+  readonly extensions: ExtensionStanding
+  readonly context: HandsContext
+}): Partial<PageJudgement> {
+  // prettier-ignore
+  const { calm, findings, padAhead, gap } = extensions
   if (calm === null) return { findings }
   const targets: Target[] = []
-  if (padAhead !== null) targets.push({ key: 'pad', label: 'Pad to elbow', now: quantity(padAhead, PAD_DOUBT, 'mm', 'computed'), band: PAD_AHEAD, aim: null, remark: 'ahead', moves: { setting: 'padForward', side: 'both' } })
-  const gap = Math.min(calm.metrics.kneeElbowLeft ?? Infinity, calm.metrics.kneeElbowRight ?? Infinity)
-  if (Number.isFinite(gap)) targets.push({ key: 'gap', label: 'Knee, arm', now: quantity(gap, GAP_DOUBT, 'mm', 'computed'), band: metricDefinition('kneeElbowLeft').band ?? { low: 0, high: 600 }, aim: null, remark: 'least gap' })
-  const proposals: Proposal[] = []
-  const has = (key: string) => findings.find((finding) => finding.key === key)
-  const creep = standsAt(context.setup.now, 'creepForward')?.value ?? hard?.creep ?? 0
-  const creeping = has('creep')
-  if (creeping) proposals.push({ key: 'shorter', words: `Extensions ${Math.min(10, Math.round(creep / 2))} mm shorter`, requested: [{ setting: 'extensionLength', side: 'both', by: -Math.min(10, Math.round(creep / 2)) }], reason: creeping.headline })
-  const nervous = has('nervous') ?? null
-  if (nervous) proposals.push({ key: 'apart', words: 'Pads 20 mm apart', requested: [{ setting: 'padSpacing', side: 'both', by: 20 }], reason: nervous.headline })
-  const back = has('pad-back')
-  if (back && padAhead !== null) proposals.push({ key: 'forward', words: `Pads ${trimmed(PAD_AHEAD.low + 10 - padAhead, 0)} mm forward`, requested: [{ setting: 'padForward', side: 'both', by: Math.round(PAD_AHEAD.low + 10 - padAhead) }], reason: back.headline })
-  const wide = has('pads-wide')
-  if (wide) proposals.push({ key: 'narrower', words: 'Pads 20 mm closer together', requested: [{ setting: 'padSpacing', side: 'both', by: -20 }], reason: wide.headline })
-  const near = has('arm-gap')
-  if (near) proposals.push({ key: 'up', words: 'Pads 10 mm up', requested: [{ setting: 'padUp', side: 'both', by: 10 }], reason: near.headline })
-  return { findings, targets, proposals }
-} // prettier-ignore
-/** ± of the pad against the elbow, mm; k = 2. @source prior */
-const PAD_DOUBT = 20
+  if (padAhead !== null) {
+    const now = quantity(padAhead, PAD_DOUBT, 'mm', 'computed')
+    targets.push({ key: 'pad', label: 'Pad to elbow', now, band: PAD_AHEAD, aim: null, remark: 'ahead', moves: { setting: 'padForward', side: 'both' } }) // prettier-ignore
+  }
+  if (gap !== null) {
+    const now = quantity(gap, GAP_DOUBT, 'mm', 'computed')
+    targets.push({ key: 'gap', label: 'Knee, arm', now, band: GAP, aim: null, remark: 'least gap' })
+  }
+  return { findings, targets, proposals: proposalsOf(extensions, context.unit) }
+}
+
+/** How far extensions and pads are moved at a time, mm. @source common-practice */
+const STEP = { shorter: 10, apart: 20, up: 10 } as const
+
+function proposalsOf({ findings, padAhead, creep }: ExtensionStanding, unit: LengthUnit): Proposal[] {
+  const mm = lengthIn(unit)
+  const has = (key: string) => findings.some((finding) => finding.key === key && finding.weight !== 'fine')
+  const isSure = (key: string) => findings.some((finding) => finding.key === key && finding.weight === 'act')
+  const proposal = (about: string, key: string, words: string, setting: SettingKey, by: number): Proposal => ({
+    key,
+    words,
+    requested: [{ setting, side: 'both', by }],
+    reason: reasonOf(findings, about),
+  })
+  const shorter = Math.min(STEP.shorter, Math.round((creep?.value ?? 0) / 2))
+  const forward = Math.round(PAD_AHEAD.low + PAD_DOUBT / 2 - (padAhead ?? 0))
+  return [
+    ...(isSure('creep') ? [proposal('creep', 'shorter', `Extensions ${mm(shorter)} shorter`, 'extensionLength', -shorter)] : []),
+    ...(isSure('nervous') ? [proposal('nervous', 'apart', `Pads ${mm(STEP.apart)} apart`, 'padSpacing', STEP.apart)] : []),
+    ...(isSure('pad-back') ? [proposal('pad-back', 'forward', `Pads ${mm(forward)} forward`, 'padForward', forward)] : []),
+    ...(has('pads-wide') && !has('nervous')
+      ? [proposal('pads-wide', 'narrower', `Pads ${mm(STEP.apart)} closer together`, 'padSpacing', -STEP.apart)]
+      : []),
+    ...(isSure('arm-gap') ? [proposal('arm-gap', 'up', `Pads ${mm(STEP.up)} up`, 'padUp', STEP.up)] : []),
+  ]
+}

@@ -103,6 +103,8 @@ export function hookPlace({ handFromEnd, handBreadth, gripLength, leverClamp, le
 export const LEVER_REACH_LIMIT = { adult: 90, small: 75 } as const
 /** A hand shorter than this is a small one, mm. @source prior */
 export const SMALL_HAND = 165
+/** A lever this near what the finger hooks will do, mm. @source prior */
+export const REACH_FITS = 4
 /** ± of what a finger hooks by the model below, mm; k = 2. @source prior */
 export const FINGER_MODEL = 7
 

@@ -6,14 +6,16 @@ import type { RequestedExchange } from '../change/parts.ts'
 import type { Setup } from '../change/setup.ts'
 import { standsAt } from '../measure/resolve.ts'
 import { axlesOf } from '../measure/riderModel.ts'
-import { trimmed } from '../quantity/entry.ts'
+import { lengthIn, trimmed } from '../quantity/entry.ts'
+import type { LengthUnit } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { straightPart } from './barRoom.ts'
 import { cockpitPart, fullPart } from './cockpitInputs.ts'
 import type { CockpitSpec } from './cockpitParts.ts'
 import { neckFor } from './handSweep.ts'
-import { halfBar, thumbOf } from './inputs.ts'
+import { thumbOf } from './controlInputs.ts'
+import { halfBar } from './inputs.ts'
 import { INDEX_OFFSET } from './levers.ts'
 import { shifterOptions, thumbZone } from './shifters.ts'
 
@@ -57,7 +59,8 @@ function leverOn({ now }: Setup, side: Side, spec: CockpitSpec, bend: number) {
  * with its clamp slid to where the finger wants it.
  * @source geometry
  */
-export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
+export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[], unit: LengthUnit = 'mm'): PartChoice[] {
+  const mm = lengthIn(unit)
   const bar = halfBar(setup).found
   if (bar === null) return []
   const bend = straightPart(bar)
@@ -76,9 +79,9 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): P
       const by = before === null ? 0 : Math.round((each[i]?.clamp ?? before) - before)
       return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
     })
-    const hook = worst.hookMisses < 1 ? 'hook under the finger' : `hook misses the finger by ${trimmed(worst.hookMisses, 0)} mm`
-    const reach = shifters.length === 0 ? '' : !fits ? ', no room for the shifter there' : thumb < 1 ? ', shifter in the thumb’s reach' : `, shifter ${trimmed(thumb, 0)} mm out of reach` // prettier-ignore
-    return [{ spec, misses: worst.hookMisses + thumb, fits, words: `Clamp ${trimmed(worst.clamp, 0)} mm from the grip: ${hook}${reach}.`, requested: [exchange, ...slides] }] // prettier-ignore
+    const hook = worst.hookMisses < 1 ? 'hook under the finger' : `hook misses the finger by ${mm(worst.hookMisses)}`
+    const reach = shifters.length === 0 ? '' : !fits ? ', no room for the shifter there' : thumb < 1 ? ', shifter in the thumb’s reach' : `, shifter ${mm(thumb)} out of reach` // prettier-ignore
+    return [{ spec, misses: worst.hookMisses + thumb, fits, words: `Clamp ${mm(worst.clamp)} from the grip: ${hook}${reach}.`, requested: [exchange, ...slides] }] // prettier-ignore
   })
   return byMisses(rows)
 }
@@ -88,7 +91,8 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): P
  * nearest to what is on the bike first, so that a change is small.
  * @source geometry
  */
-export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
+export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[], unit: LengthUnit = 'mm'): PartChoice[] {
+  const mm = lengthIn(unit)
   const { rider, folded } = setup
   const axles = axlesOf(rider.values)
   const now = riderWith(rider, folded.by, 'extension')
@@ -102,10 +106,10 @@ export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]
     const { torso, kneeElbowLeft, kneeElbowRight } = riderMetrics(model, axles)
     const at = model.grips.right.at
     const [dx, dy] = [at.x - before.x, at.y - before.y]
-    const way = `hands ${trimmed(Math.abs(dx), 0)} mm ${dx < 0 ? 'back' : 'forward'}, ${trimmed(Math.abs(dy), 0)} mm ${dy < 0 ? 'down' : 'up'}`
+    const way = `hands ${mm(Math.abs(dx))} ${dx < 0 ? 'back' : 'forward'}, ${mm(Math.abs(dy))} ${dy < 0 ? 'down' : 'up'}`
     const neck = neckFor(torso)
     const gap = Math.min(kneeElbowLeft ?? Infinity, kneeElbowRight ?? Infinity)
-    const rest = torso === null || neck === null ? ', out of reach' : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${trimmed(gap, 0)} mm` : ''}` // prettier-ignore
+    const rest = torso === null || neck === null ? ', out of reach' : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${mm(gap)}` : ''}` // prettier-ignore
     return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${way.charAt(0).toUpperCase()}${way.slice(1)}${rest}.`, requested: [exchange] }] // prettier-ignore
   })
   return byMisses(rows)

@@ -23,7 +23,8 @@ export function thumbZone({ handFromEnd, handBreadth, thumbLength }: ThumbInput)
 }
 
 /** How a paddle stands to the thumb. */
-export type PaddleState = 'reached' | 'far' | 'touches'
+export const paddleWords = { reached: 'in the thumb’s reach', far: 'past the thumb', touches: 'under the hand' } as const
+export type PaddleState = keyof typeof paddleWords
 /** How it stands, and by how much it must go inboard (+) to be in the zone. */
 export function paddleStanding(zone: ThumbZone, paddle: number): { readonly state: PaddleState; readonly by: number } {
   if (paddle < zone.from) return { state: 'touches', by: zone.from - paddle }
@@ -42,9 +43,12 @@ export interface ClampInput {
   readonly paddle: number
 }
 
+/** Where a control goes against the brake's clamp. */
+export const controlPlaceWords = { outside: 'between grip and brake', inside: 'inside of the brake' } as const
+
 /** A place of the shifter against the brake's clamp. */
 export interface ShifterOption {
-  readonly place: 'outside' | 'inside'
+  readonly place: keyof typeof controlPlaceWords
   /** middle of its clamp, mm from the bar's end */
   readonly clampAt: number
   readonly paddleAt: number

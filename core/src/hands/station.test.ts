@@ -15,22 +15,15 @@ import { startingCockpit } from './cockpitParts.ts'
 import { searchCockpit } from './cockpitSearch.ts'
 import { fallbacks, positionRows } from './extensions.ts'
 import { broadMiddle, handSweep } from './handSweep.ts'
-import { leverFar, hookOf, shifterMove, thumbOf, widthOver } from './inputs.ts'
+import { controlMove, thumbOf } from './controlInputs.ts'
+import { hookOf, leverFar } from './inputs.ts'
 import { readyForearm } from './levers.ts'
 import { extensionChoices, leverChoices } from './partChoices.ts'
 import { handsPagesFor, handsParts, handsStation } from './station.ts'
 import type { HandsPageKey } from './station.ts'
 import { stripInput } from './stripInput.ts'
+import { flatBar } from './testing.ts'
 
-/** A flat bar with its controls, on the example rider. */
-const flatBar = {
-  frameReach: 430, frameStack: 600, headAngle: 67, headset: 12, spacers: 20, spacersAbove: 10, stemLength: 50, stemAngle: 6,
-  barWidth: 780, barRise: 20, barForward: 0, barBacksweep: 8, barUpsweep: 5, barBend: 80, handFromEnd: [60, 60], barRoll: 0,
-  handBreadth: [84, 84], handLength: [185, 185], indexFinger: [70, 70], thumbLength: [60, 60], gripLength: [132, 132],
-  leverClamp: [10, 10], leverHook: [66, 66], brakeClampWidth: [14, 14], leverReach: [75, 75], leverAngle: [36, 36], forearmReady: [36, 36],
-  shifterPlace: 'inside', shifterClamp: [30, 30], shifterClampWidth: [14, 14], shifterPaddle: [30, 30], gripDiameter: [36, 36], handSweep: [9, 9], handRise: [6, 6],
-  handReach: 470, handHeight: 700, gripSpacing: 656,
-} as const // prettier-ignore
 type Over = Parameters<typeof readingsWith>[0]
 
 function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
@@ -38,7 +31,7 @@ function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
 }
 function judged(page: HandsPageKey, of: Setup, choices: HandsChoices = {}, plusMinus = 3): PageJudgement {
   const metrics = metricsAsRead(of.model && riderMetrics(of.model, axlesOf(of.rider.values)), of)
-  const parts = handsParts({ setup: of, start: of, kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar', choices, riding: {}, metrics, plusMinus: () => plusMinus }) // prettier-ignore
+  const parts = handsParts({ setup: of, start: of, kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar', choices, riding: {}, unit: 'mm', metrics, plusMinus: () => plusMinus }) // prettier-ignore
   return judgePage(handsStation.pages[page] as never, parts)
 }
 const weights = ({ findings }: PageJudgement) => Object.fromEntries(findings.map(({ key, weight }) => [key, weight]))
@@ -64,7 +57,7 @@ describe('the hands, page by page', () => {
     expect(wide.proposals[0]).toMatchObject({ key: 'cut', requested: [{ setting: 'barWidth', by: -10 }] })
     const inches = judged('width', setup({ barWidth: 880 }), { cutSize: 'quarter' })
     expect(inches.proposals[0]?.requested[0]).toMatchObject({ by: -12.7 })
-    expect(weights(judged('width', setup({ barWidth: 440 })))).toMatchObject({ 'no-room': 'act' })
+    expect(weights(judged('width', setup({ barWidth: 440 })))).toMatchObject({ 'below-room': 'act' })
     expect(weights(judged('width', setup({ narrowestGap: 800 })))).toMatchObject({ gap: 'note' })
     expect(weights(judged('width', setup({ eventBarWidest: 700 })))).toMatchObject({ event: 'act' })
   })
@@ -107,15 +100,15 @@ describe('the hands, page by page', () => {
   it('asks which lever works the front brake, and stops where told and found differ', () => {
     expect(weights(judged('levers', setup()))).toMatchObject({ 'front-brake': 'note' })
     const of = setup({ frontBrakeLever: 'left' })
-    const parts = handsParts({ setup: of, start: of, kind: 'trail', choices: {}, riding: { frontBrake: 'right' }, metrics: null, plusMinus: () => null }) // prettier-ignore
+    const parts = handsParts({ setup: of, start: of, kind: 'trail', choices: {}, riding: { frontBrake: 'right' }, unit: 'mm', metrics: null, plusMinus: () => null }) // prettier-ignore
     expect(parts.levers.findings.find(({ key }) => key === 'front-brake')?.weight).toBe('first')
   })
 
   it('puts the shifter where the thumb works, or says that no side does', () => {
     const far = setup({ shifterPaddle: [-20, -20] })
     expect(thumbOf(far, 'left').found?.paddle).toBe(182)
-    expect(weights(judged('controls', far))).toMatchObject({ 'paddle-far': 'act' })
-    expect(shifterMove(setup({ shifterPaddle: [34, 34] }), 'left')).toBe(0)
+    expect(weights(judged('controls', far))).toMatchObject({ 'shifter-far': 'act' })
+    expect(controlMove(setup({ shifterPaddle: [34, 34] }), 'left')).toBe(0)
     expect(weights(judged('controls', setup({ barWidth: 440 })))).toMatchObject({ 'no-room': 'act' })
   })
 
@@ -132,9 +125,10 @@ describe('the hands, page by page', () => {
     expect(weights(judged('grips', setup({ gripDiameter: [28, 28] })))).toMatchObject({ 'grip-thin': 'act' })
   })
 
-  it('counts a bar against the build on flat bars, against the shoulders on drop bars', () => {
-    expect(widthOver(setup({ barWidth: 860 }))?.value).toBeGreaterThan(50)
-    expect(widthOver(setup({ hoodWidth: 420 }, 'drop'))?.value).toBeCloseTo(24, 6)
+  it('says so where a bar was cut below its maker’s mark, which is another trouble than a clamp on the bend', () => {
+    const page = judged('width', setup({ barWidth: 680, barShortest: 700 }))
+    expect(page.findings.find(({ key }) => key === 'below-mark')?.sentence).toContain('another bar')
+    expect(weights(page)).not.toHaveProperty('below-room')
   })
 })
 

@@ -13,12 +13,18 @@ import type { PositionRow } from './extensions.ts'
 import { hookOf, leverFar } from './inputs.ts'
 import { extensionStanding, judgeExtensions } from './judgeExtensions.ts'
 import type { ExtensionStanding } from './judgeExtensions.ts'
-import { controlStanding, gripStanding, judgeControls, judgeGrips, judgeLevers, leverStanding } from './judgeLevers.ts'
-import type { ControlStanding, GripStanding, LeverStanding } from './judgeLevers.ts'
+import { controlStanding, judgeControls } from './judgeControls.ts'
+import type { ControlStanding } from './judgeControls.ts'
+import { gripStanding, judgeGrips } from './judgeGrips.ts'
+import type { GripStanding } from './judgeGrips.ts'
+import { hoodStanding, judgeHoods } from './judgeHoods.ts'
+import type { HoodStanding } from './judgeHoods.ts'
+import { judgeLevers, leverStanding } from './judgeLevers.ts'
+import type { LeverStanding } from './judgeLevers.ts'
 import { judgePlace, placeStanding, positionsNow, sweepStanding } from './judgePlace.ts'
 import type { PlaceStanding, SweepStanding } from './judgePlace.ts'
-import { hoodStanding, judgeHoods, judgeRoll, rollStanding } from './judgeRoll.ts'
-import type { HoodStanding, RollStanding } from './judgeRoll.ts'
+import { judgeRoll, rollStanding } from './judgeRoll.ts'
+import type { RollStanding } from './judgeRoll.ts'
 import { judgeWidth, widthStanding } from './judgeWidth.ts'
 import type { WidthStanding } from './judgeWidth.ts'
 
@@ -93,7 +99,7 @@ const reads = {
   roll: ['barBacksweep', 'barUpsweep', 'barRoll', 'handSweep', 'handRise', 'wristAngle'],
   hoods: ['hoodPosition', 'hoodAngle', 'barRoll', 'wristAngle', 'leverReach', 'indexFinger'],
   levers: ['handFromEnd', 'gripLength', 'leverClamp', 'leverHook', 'leverReach', 'fingerHooks', 'leverAngle', 'forearmReady', 'indexFinger', 'handBreadth', 'handLength', 'frontBrakeLever', 'brakeFingers', 'fingerOnLever'],
-  controls: ['shifterPlace', 'shifterClamp', 'shifterClampWidth', 'shifterPaddle', 'remoteClampWidth', 'brakeClampWidth', 'thumbLength', 'thumbReach', 'handFromEnd', 'handBreadth', 'gripLength', 'leverClamp', 'barWidth', 'barBend'],
+  controls: ['shifterPlace', 'shifterClamp', 'shifterClampWidth', 'shifterPaddle', 'remoteClamp', 'remoteClampWidth', 'remotePaddle', 'brakeClampWidth', 'thumbLength', 'thumbReach', 'handFromEnd', 'handBreadth', 'gripLength', 'leverClamp', 'barWidth', 'barBend'],
   grips: ['gripDiameter', 'gripLength', 'handLength', 'handBreadth'],
   extensions: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle', 'torsoAngle', 'elbowFlexion', 'hipAngle', 'creepForward', 'acromionWidth'],
   cockpit: ['frameReach', 'frameStack', 'headAngle', 'headset', 'spacers', 'spacersAbove', 'stemLength', 'stemAngle', 'stemClampSize', 'barClampSize', 'barWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barBend', 'handFromEnd', 'hoodWidth', 'dropWidth', 'barReach', 'barDrop', 'barFlare', 'barRoll'],
@@ -111,7 +117,7 @@ export const handsStation = defineStation({
     roll: { label: 'Sweep, roll', picture: 'halves', bar: 'flat', readings: reads.roll, fields: oneOf('barRoll'), judge: judgeRoll },
     hoods: { label: 'Hoods', picture: 'side', bar: 'drop', readings: reads.hoods, fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')], judge: judgeHoods },
     levers: { label: 'Levers', picture: 'halves', readings: reads.levers, fields: [...bothSides('leverClamp'), ...bothSides('leverReach'), ...bothSides('leverAngle')], judge: judgeLevers },
-    controls: { label: 'Controls', picture: 'halves', bar: 'flat', readings: reads.controls, fields: bothSides('shifterClamp'), judge: judgeControls },
+    controls: { label: 'Controls', picture: 'halves', bar: 'flat', readings: reads.controls, fields: [...bothSides('shifterClamp'), ...bothSides('remoteClamp')], judge: judgeControls },
     grips: { label: 'Grips', picture: 'halves', readings: reads.grips, fields: bothSides('gripDiameter'), judge: judgeGrips },
     extensions: { label: 'Extensions', picture: 'side', bar: 'drop', readings: reads.extensions, fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')], judge: judgeExtensions },
     cockpit: { label: 'Cockpit', picture: 'side', noTargets: true, readings: reads.cockpit, fields: [], judge: () => ({}) },

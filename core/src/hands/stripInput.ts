@@ -9,7 +9,8 @@ import { midSentence } from '../quantity/words.ts'
 import { armPerAcross } from './barRoom.ts'
 import type { StripInput, StripMark } from './barStrip.ts'
 import type { HandsChoices } from './choices.ts'
-import { halfBar, hookOf, shifterMove } from './inputs.ts'
+import { controlMove, thumbControlKeys, thumbControls } from './controlInputs.ts'
+import { halfBar, hookOf } from './inputs.ts'
 import { HOOK_FITS } from './levers.ts'
 import { widthStanding } from './judgeWidth.ts'
 
@@ -22,7 +23,7 @@ export function stripInput(setup: Setup, choices: HandsChoices, kind: BikeKind, 
   const grip = standsAt(setup.now, 'gripLength')
   if (grip === null) throw new CalculationError('missing', `The strip needs the ${midSentence(definitionOf('gripLength').label)} first.`, [{ field: 'gripLength', message: 'Not read yet.' }])
   const bar = halfBar(setup).found
-  const { plan } = widthStanding({ setup, start: setup, choices, kind, riding: {}, metrics: null, plusMinus: () => null })
+  const { plan } = widthStanding({ setup, choices, kind, unit: 'mm' })
   // A cut is measured straight across; the strip lies along the arm.
   const along = bar === null ? 1 : armPerAcross(bar)
   const cuts = (plan?.cuts ?? []).map(({ n, total }): StripMark => ({ key: `cut-${n}`, label: `cut ${n}`, at: (total / 2) * along, kind: 'cut' }))
@@ -41,7 +42,10 @@ function marksOf(setup: Setup, side: Side): StripMark[] {
     else marks.push({ key, label, at, kind: 'aim' })
   }
   if (lever) clamp('brake', 'brake clamp, middle', grip + lever.value, off)
-  const shifter = standsAt(now, 'shifterClamp', side)
-  if (shifter) clamp('shifter', 'shifter clamp, middle', grip + shifter.value, shifterMove(setup, side))
+  for (const control of thumbControlKeys) {
+    const { clamp: key, label } = thumbControls[control]
+    const read = standsAt(now, key, side)
+    if (read) clamp(control, `${label} clamp, middle`, grip + read.value, controlMove(setup, side, control))
+  }
   return marks
 }

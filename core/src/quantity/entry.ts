@@ -137,6 +137,16 @@ export function formatLength(mm: number, unit: LengthUnit, decimals?: number): s
   return trimmed(mm / perUnit[unit], digits)
 }
 
+/** "17 mm", "0.67 in": a length as it is said. */
+export function lengthWords(mm: number, unit: LengthUnit, decimals = unit === 'mm' ? 0 : 2): string {
+  return `${formatLength(mm, unit, decimals)} ${unit}`
+}
+/** The same for one unit, for sentences with many of them. */
+export const lengthIn =
+  (unit: LengthUnit) =>
+  (mm: number, decimals?: number): string =>
+    lengthWords(mm, unit, decimals)
+
 /** A number without trailing zeros and with a real minus sign; `-0` becomes `0`. */
 export function trimmed(value: number, decimals: number): string {
   const text = value

@@ -9,6 +9,9 @@ import type { Pace } from '../change/pace.ts'
 import { feetParts } from '../feet/station.ts'
 import type { FeetParts, OtherBike } from '../feet/station.ts'
 import type { FeetChoices } from '../feet/choices.ts'
+import type { HandsChoices } from '../hands/choices.ts'
+import { handsParts } from '../hands/station.ts'
+import type { HandsParts } from '../hands/station.ts'
 import { axlesOf } from '../measure/riderModel.ts'
 import type { Reading } from '../measure/reading.ts'
 import type { MatResult } from '../seat/matAnalysis.ts'
@@ -32,7 +35,7 @@ export interface ReasonInput {
   readonly ratings: readonly Rating[]
   readonly riding: Riding
   readonly kind: BikeKind
-  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices }
+  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices; readonly hands: HandsChoices }
   readonly otherBikes: readonly OtherBike[]
   readonly pace: Pace
   /** ± of a number of the rider; null while it is not known */
@@ -50,6 +53,7 @@ export interface Facts {
   readonly metrics: RiderMetrics | null
   readonly feet: FeetParts
   readonly seat: SeatParts
+  readonly hands: HandsParts
 }
 
 /** What is known at a setup: the visit's own, or the one a change would lead to. */
@@ -84,6 +88,18 @@ export function factsAt(input: ReasonInput, setup: Setup = input.setup): Facts {
         plusMinus: input.plusMinus,
         tried: {},
         mat: input.mat,
+      }),
+    hands: ({ metrics }) =>
+      handsParts({
+        setup,
+        start: input.start,
+        kind: input.kind,
+        choices: input.choices.hands,
+        riding: input.riding,
+        // Its sentences are not used here.
+        unit: 'mm',
+        metrics,
+        plusMinus: input.plusMinus,
       }),
   })
 }

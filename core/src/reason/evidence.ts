@@ -2,7 +2,7 @@ import { hasReading } from '../change/measureNext.ts'
 import { definitionOf, isChoice } from '../measure/readingDefinitions.ts'
 import type { ChoiceKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, isRead, measured } from '../measure/resolve.ts'
-import { formatLength, trimmed } from '../quantity/entry.ts'
+import { lengthWords, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
@@ -82,7 +82,7 @@ export function pastOf(row: Extract<TestRow, { of: NumberName }>, value: number)
 /** "22°", "8 mm", "14 %". */
 function shown(name: NumberName, value: number, unit: LengthUnit): string {
   const { unit: own } = numberRow(name)
-  if (own === 'mm') return `${formatLength(value, unit, unit === 'mm' ? 0 : undefined)} ${unit}`
+  if (own === 'mm') return lengthWords(value, unit)
   return own === 'deg' ? `${trimmed(value, Math.abs(value) < 10 ? 1 : 0)}°` : `${trimmed(value, 0)} %`
 }
 

@@ -9,7 +9,7 @@ import { changeWords } from '../change/moveWords.ts'
 import { leastOf, settingOf } from '../change/settings.ts'
 import { settled, standingOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
-import { hookOf, shifterMove } from '../hands/inputs.ts'
+import { controlMove } from '../hands/controlInputs.ts'
 import { withFree } from '../body/calibration.ts'
 import { buildModel } from '../measure/riderModel.ts'
 import { sides as bothSides } from '../quantity/sided.ts'
@@ -109,14 +109,14 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     const { difference } = legLengthReadings(setup.now)
     return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
   },
-  'hook-off': ({ setup }, sides) =>
+  'hook-off': ({ hands }, sides) =>
     sides.flatMap((side): RequestedMove[] => {
-      const by = Math.round(hookOf(setup, side).found?.off ?? 0)
+      const by = Math.round(hands.levers.sides[side].hook.found?.off ?? 0)
       return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
     }),
   'shifter-side': ({ setup }, sides) =>
     sides.flatMap((side): RequestedMove[] => {
-      const by = shifterMove(setup, side)
+      const by = controlMove(setup, side)
       return by === 0 ? [] : [{ setting: 'shifterClamp', side, by }]
     }),
 }

@@ -1,14 +1,12 @@
 import type { MetricKey } from '../body/metrics.ts'
+import { creepNow } from '../change/creep.ts'
 import { kneeNow } from '../change/kneeNow.ts'
-import { handsMiddle } from '../body/rider.ts'
 import { shoeFit, ARCH_DROPS } from '../feet/shoeCheck.ts'
 import { rotationReadings } from '../feet/inputs.ts'
 import { TILT_IGNORED } from '../feet/wedges.ts'
-import { alignmentGap } from '../hands/gripAlignment.ts'
-import { barSweeps, forearmNow, gripOver, handAlignment, hookOf, leverAngleNow, leverFar, thumbOf, widthOver } from '../hands/inputs.ts'
+import { leverFar } from '../hands/inputs.ts'
+import { steeringStanding } from '../hands/judgePlace.ts'
 import { paddleStanding } from '../hands/shifters.ts'
-import { steeringArm, steeringAxis } from '../hands/steering.ts'
-import { frontOf } from '../measure/riderModel.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { measured, standsAt } from '../measure/resolve.ts'
 import { combined } from '../quantity/quantity.ts'
@@ -76,11 +74,11 @@ const elbow = (pick: 'straightest' | 'most bent') => (facts: Facts) => {
   return (pick === 'straightest' ? sorted[0] : sorted.at(-1)) ?? null
 }
 
-/** Bar's width over what the shoulders ask for: hood to hood against the acromia, or a flat bar against its width by build. */
-function barOver(facts: Facts): Found | null {
-  const over = widthOver(facts.setup)
-  return over && num(over.value, over.plusMinus)
-}
+/** Bar's width beyond an end of the band that the fitter's school has. */
+const widthPast =
+  (end: 'high' | 'low') =>
+  ({ hands: { width } }: Facts): Found | null =>
+    width.past && num(width.past[end], width.past.plusMinus)
 
 /** A lever's place on a drop bar's bend, from its top, as the bar's roll has it now. */
 function hoodPlace(facts: Facts, side: Side): Found | null {
@@ -101,45 +99,50 @@ function handsBelow(facts: Facts): Found | null {
   return num(saddle.value * Math.sin(radians) - hand.value, combined(saddle.plusMinus, hand.plusMinus, byAngle))
 }
 
-/** What the station of the hands makes of one side, as a number that causes are tested on. */
-const ofHand =
-  (find: (setup: Facts['setup'], side: Side) => { readonly value: number; readonly plusMinus: number } | null) =>
-  ({ setup }: Facts, side: Side): Found | null => {
-    const found = find(setup, side)
-    return found && num(found.value, found.plusMinus)
+/** How far a hook stands from the finger, either way. */
+function hookMisses({ hands }: Facts, side: Side): Found | null {
+  const { found } = hands.levers.sides[side].hook
+  return found && num(Math.abs(found.off), found.plusMinus)
+}
+
+/** How far the shifter's paddle lies outside of where the thumb works, either way. */
+function paddleMisses({ hands }: Facts, side: Side): Found | null {
+  const found = hands.controls.controls.shifter[side].thumb?.found
+  return found ? num(Math.abs(paddleStanding(found.zone, found.paddle).by), found.plusMinus) : null
+}
+
+/** Hand's own direction against the grip's in a plane, either way, roll included. */
+const gripMisses =
+  (plane: 'back' | 'up') =>
+  ({ hands: { roll } }: Facts, side: Side): Found | null => {
+    const [gap, hand] = [roll.gaps[side], roll.hands[side]]
+    return gap && hand && num(Math.abs(gap[plane]), hand.plusMinus)
   }
 
-/** How far the hook stands from the finger, either way. */
-const hookMisses = ofHand((setup, side) => {
-  const { found } = hookOf(setup, side)
-  return found && { value: Math.abs(found.off), plusMinus: found.plusMinus }
-})
+/** Lever's angle beyond an end of what the fitter's school asks. */
+const leverPast =
+  (end: 'flat' | 'low') =>
+  ({ hands }: Facts, side: Side): Found | null => {
+    const { angle, target, forearm } = hands.levers.sides[side]
+    if (angle === null || target === null || forearm === null) return null
+    const past = end === 'flat' ? target.low - angle.value : angle.value - target.high
+    return num(past, combined(angle.plusMinus, forearm.plusMinus), forearm.isRead)
+  }
 
-/** How far the paddle lies outside of where the thumb works, either way. */
-const paddleMisses = ofHand((setup, side) => {
-  const { found } = thumbOf(setup, side)
-  return found && { value: Math.abs(paddleStanding(found.zone, found.paddle).by), plusMinus: found.plusMinus }
-})
+function gripThicker({ hands }: Facts, side: Side): Found | null {
+  const over = hands.grips.over[side]
+  return over && num(over.value, over.plusMinus)
+}
 
-/** Hand's own rise against the grip's, either way, roll included. */
-const riseMisses = ofHand((setup, side) => {
-  const [hand, sweeps] = [handAlignment(setup, side), barSweeps(setup)]
-  return hand && sweeps && { value: Math.abs(alignmentGap(hand, sweeps).up), plusMinus: hand.plusMinus }
-})
-
-/** Levers further from the forearm's line in the ready position: + lower. */
-const leverOff = ofHand((setup, side) => {
-  const [angle, forearm] = [leverAngleNow(setup, side), forearmNow(setup)[side]]
-  return angle && forearm && { value: angle.value - forearm.value, plusMinus: combined(angle.plusMinus, forearm.plusMinus) }
-})
+function leverFurther({ setup }: Facts, side: Side): Found | null {
+  const far = leverFar(setup, side)
+  return far && num(far.value, far.plusMinus)
+}
 
 /** Steering arm of the hands, mm. */
-function steerArm({ setup }: Facts): Found | null {
-  const front = frontOf(setup.rider.values, setup.folded.by)
-  const hand = setup.model && handsMiddle(setup.model)
-  if (front === null || hand === null || !setup.model?.grips) return null
-  const { left, right } = setup.model.grips
-  return num(steeringArm(steeringAxis(front), { ...hand, z: (left.at.z + right.at.z) / 2 }), STEERING_DOUBT, false)
+function steerArm({ setup, input }: Facts): Found | null {
+  const steering = steeringStanding({ setup, start: input.start })
+  return steering && num(steering.arm, STEERING_DOUBT, false)
 }
 /** ± of a steering arm, mm; k = 2: tapes of the hands and of the frame. @source prior */
 const STEERING_DOUBT = 8
@@ -149,6 +152,10 @@ const larger =
   (each: (facts: Facts, side: Side) => Found | null) =>
   (facts: Facts): Found | null =>
     sides.flatMap((side) => each(facts, side) ?? []).sort((a, b) => b.value - a.value)[0] ?? null
+
+/** What a width by the shoulders is judged from. */
+const widthReadings = ({ setup }: Facts): readonly ReadingKey[] =>
+  setup.rider.bar === 'drop' ? ['acromionWidth', 'hoodWidth'] : ['acromionWidth', 'barWidth']
 
 /** Numbers that causes are tested on. */
 export const numbers = {
@@ -174,27 +181,29 @@ export const numbers = {
   load: { label: 'Share of the body on the hands', unit: '%', sided: false, readings: always('torsoAngle', 'elbowFlexion'), of: (facts) => metric(facts, 'load', 'load', 'left') },
   frontWheel: { label: 'Weight on the front wheel', unit: '%', sided: false, readings: always('chainstay', 'frontCentre', 'bbDrop'), of: (facts) => metric(facts, 'frontWheel', 'frontWheel', 'left') },
   handsBelow: { label: 'Hands below the seat', unit: 'mm', sided: false, readings: always('saddleHeight', 'handHeight'), of: handsBelow },
-  barOver: { label: 'Bar wider than the shoulders ask for by', unit: 'mm', sided: false, readings: ({ setup }) => (setup.rider.bar === 'drop' ? ['acromionWidth', 'hoodWidth'] : ['acromionWidth', 'barWidth']), of: barOver },
+  barWide: { label: 'Bar wider than its band by', unit: 'mm', sided: false, readings: widthReadings, of: widthPast('high') },
+  barNarrow: { label: 'Bar narrower than its band by', unit: 'mm', sided: false, readings: widthReadings, of: widthPast('low') },
   stem: { label: 'Stem', unit: 'mm', sided: false, readings: always('stemLength'), of: (facts) => plain('stemLength')(facts, 'left') },
   barRoll: { label: 'Bar rolled forward', unit: 'deg', sided: false, readings: always('barRoll'), of: (facts) => plain('barRoll')(facts, 'left') },
   leverAngle: { label: 'Lever below level', unit: 'deg', sided: true, readings: always('leverAngle'), of: plain('leverAngle') },
   hoodPlace: { label: 'Lever on the bend', unit: 'deg', sided: true, readings: always('hoodPosition'), of: hoodPlace },
   hoodIn: { label: 'Hoods turned in', unit: 'deg', sided: true, readings: always('hoodAngle'), of: plain('hoodAngle') },
-  leverFar: { label: 'Lever further than the finger hooks by', unit: 'mm', sided: true, readings: always('leverReach', 'indexFinger'), of: ofHand(leverFar) },
-  leverOff: { label: 'Lever below the forearm’s line by', unit: 'deg', sided: true, readings: always('leverAngle', 'forearmReady'), of: leverOff },
+  leverFar: { label: 'Lever further than the finger hooks by', unit: 'mm', sided: true, readings: always('leverReach', 'indexFinger'), of: leverFurther },
+  leverFlat: { label: 'Lever flatter than the forearm asks by', unit: 'deg', sided: true, readings: always('leverAngle', 'forearmReady'), of: leverPast('flat') },
+  leverLow: { label: 'Lever lower than the forearm asks by', unit: 'deg', sided: true, readings: always('leverAngle', 'forearmReady'), of: leverPast('low') },
   hookMisses: { label: 'Hook beside the finger by', unit: 'mm', sided: true, readings: always('handFromEnd', 'handBreadth', 'gripLength', 'leverClamp', 'leverHook'), of: hookMisses },
   paddleMisses: { label: 'Shifter outside of the thumb’s reach by', unit: 'mm', sided: true, readings: always('handFromEnd', 'handBreadth', 'thumbLength', 'gripLength', 'shifterClamp', 'shifterPaddle'), of: paddleMisses },
   steerArm: { label: 'Steering arm', unit: 'mm', sided: false, readings: always('handReach', 'handHeight', 'frameReach', 'frameStack', 'headAngle'), of: steerArm },
-  gripOver: { label: 'Grip thicker than suits the hand by', unit: 'mm', sided: true, readings: always('gripDiameter', 'handLength'), of: ofHand((setup, side) => gripOver(setup, side)) },
-  sweepOff: { label: 'Backsweep less than the hand’s own by', unit: 'deg', sided: true, readings: always('handSweep', 'barBacksweep'), of: less('handSweep', 'barBacksweep') },
-  riseOff: { label: 'Upsweep off the hand’s own by', unit: 'deg', sided: true, readings: always('handRise', 'barUpsweep', 'barRoll'), of: riseMisses },
+  gripOver: { label: 'Grip thicker than suits the hand by', unit: 'mm', sided: true, readings: always('gripDiameter', 'handLength'), of: gripThicker },
+  sweepOff: { label: 'Backsweep off the hand’s own by', unit: 'deg', sided: true, readings: always('handSweep', 'handRise', 'barBacksweep', 'barUpsweep'), of: gripMisses('back') },
+  riseOff: { label: 'Upsweep off the hand’s own by', unit: 'deg', sided: true, readings: always('handSweep', 'handRise', 'barBacksweep', 'barUpsweep'), of: gripMisses('up') },
   tiltUp: { label: 'Nose higher than its band by', unit: 'deg', sided: false, readings: always('saddleTilt'), of: ({ seat: { tilt } }) => tilt.now && num(tilt.now.value - tilt.target.band.high, tilt.now.plusMinus) },
   tiltDown: { label: 'Nose lower than its band by', unit: 'deg', sided: false, readings: always('saddleTilt'), of: ({ seat: { tilt } }) => tilt.now && num(tilt.target.band.low - tilt.now.value, tilt.now.plusMinus) },
   saddleNarrow: { label: 'Saddle narrower than asked by', unit: 'mm', sided: false, readings: always('sitBoneSpacing', 'saddleWidth', 'torsoAngle'), of: (facts) => widthOff(facts, 1) },
   saddleWide: { label: 'Saddle wider than asked by', unit: 'mm', sided: false, readings: always('sitBoneSpacing', 'saddleWidth', 'torsoAngle'), of: (facts) => widthOff(facts, -1) },
   creep: { label: 'Comes forward under effort', unit: 'mm', sided: false, readings: always('creepForward'), of: (facts) => {
-    const read = of(facts, 'creepForward')
-    return read ? num(read.value, read.plusMinus) : facts.seat.creep === null ? null : num(facts.seat.creep, CREEP_DOUBT, false)
+    const creep = creepNow(facts.setup)
+    return creep && num(creep.value, creep.plusMinus, creep.isRead)
   } },
   cleatShort: { label: 'Axle further forward than the school’s band by', unit: 'mm', sided: true, readings: always('cleatSetback', 'shoeSize'), of: ({ feet }, side) => {
     const judged = feet.cleat[side]
@@ -263,8 +272,6 @@ export function numberRow(name: NumberName): NumberRow {
   return numbers[name]
 }
 
-/** ± of a creep that follows from angles read at the hard effort, mm; k = 2. @source prior */
-const CREEP_DOUBT = 15
 /** ± of a mat's turn, degrees; k = 2. @source prior */
 const MAT_DOUBT = 3
 /** Cranks are commonly near a fifth of the inseam; longer than this share is long. @source prior */

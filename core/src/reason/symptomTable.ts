@@ -260,7 +260,7 @@ export const symptoms = {
     label: 'Weak or missed braking',
     why: 'Why is braking weak or missed?',
     controls: ['weak-braking'],
-    causes: ['hook-off', 'lever-far', 'wrist-forward', 'grip-thick'],
+    causes: ['hook-off', 'lever-far', 'wrist-forward', 'hoods-in', 'grip-thick'],
     look: 'Brakes that are weak in themselves come before any lever: pads, air in the line, rotors, cables.',
   },
   unstable: {

@@ -1,9 +1,12 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { metricDefinition } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
+import { ALIGNED } from '../hands/gripAlignment.ts'
+import { GRIP_FITS } from '../hands/grips.ts'
+import { HOOD_IN } from '../hands/hoods.ts'
+import { HOOK_FITS, REACH_FITS } from '../hands/levers.ts'
 import type { ChoiceKey, OptionOf } from '../measure/readingDefinitions.ts'
-import { CREEP, HEAVY_HANDS } from '../seat/setback.ts'
-import { LOW_TORSO } from '../seat/saddleCriteria.ts'
+import { CREEP, HEAVY_HANDS, LONG_STEM, LOW_TORSO, OPEN_SHOULDER, UPRIGHT_TORSO } from '../body/postureLimits.ts'
 import { KNEES_APART } from '../seat/heightJudgement.ts'
 import { TURNED } from '../seat/matFindings.ts'
 import type { SourceKey } from '../sources.ts'
@@ -37,15 +40,12 @@ export const limits = {
   heavyHands: HEAVY_HANDS,
   creep: CREEP,
   lowTorso: LOW_TORSO,
-  uprightTorso: 62,
+  uprightTorso: UPRIGHT_TORSO,
   closedHip: 40,
   turned: TURNED,
   kneesApart: KNEES_APART,
-  openShoulder: 88,
-  barWide: 20,
-  barNarrow: -25,
-  veryNarrow: -50,
-  longStem: 105,
+  openShoulder: OPEN_SHOULDER,
+  longStem: LONG_STEM,
   shortStem: 60,
   handsHigh: -45,
   lightFront: 37,
@@ -55,17 +55,14 @@ export const limits = {
   leverFlat: 20,
   hoodLow: 58,
   hoodHigh: 25,
-  gripThick: 1.5,
-  gripThin: -2.5,
-  sweepOff: 6,
-  /** beside the finger, and outside the thumb's reach; @source prior */
-  leverAbove: -9,
-  leverBelow: 9,
-  hookOff: 6,
-  paddleOff: 4,
+  gripThick: GRIP_FITS,
+  gripThin: -GRIP_FITS,
+  sweepOff: ALIGNED,
+  leverFar: REACH_FITS,
+  hookOff: HOOK_FITS,
   /** a hand this near the steering axis steers quickly; @source prior */
   shortArm: 200,
-  hoodIn: 8,
+  hoodIn: HOOD_IN.most,
   cleatsApart: 3,
   turnOff: 2,
   legDifference: 5,
@@ -185,10 +182,10 @@ export const tests: readonly TestRow[] = [
   below('front-high', 'handsBelow', 'handsHigh', 12, 'strong', 'The hands stand {a} above the seat.', 'The hands do not stand high for this use.'),
   below('front-high', 'frontWheel', 'lightFront', 2, 'moderate', 'The front wheel carries {v} of the rider.', 'The front wheel carries its share, {v}.'),
   above('front-high', 'torso', 'uprightTorso', 4, 'weak', 'The torso stands at {v}.', 'The torso does not stand upright, {v}.'),
-  above('bar-wide', 'barOver', 'barWide', 8, 'strong', 'The bar is {v} wider than the shoulders ask.', 'The bar is no wider than the shoulders ask.', 'common-practice'),
-  below('bar-narrow', 'barOver', 'barNarrow', 8, 'strong', 'The bar is {a} narrower than these shoulders ask.', 'The bar is wide enough for these shoulders.', 'common-practice'),
+  above('bar-wide', 'barWide', 0, 8, 'strong', 'The bar is {v} wider than asked.', 'The bar is no wider than asked.', 'common-practice'),
+  above('bar-narrow', 'barNarrow', 0, 8, 'strong', 'The bar is {v} narrower than asked.', 'The bar is wide enough.', 'common-practice'),
   below('bar-narrow', 'steerArm', 'shortArm', 15, 'weak', 'The hands steer on a short arm, {v}.', 'The hands steer on an arm of {v}.', 'geometry'),
-  above('hoods-low', 'hoodIn', 'hoodIn', 2, 'weak', 'The hoods are turned in {v}.', 'The hoods are not turned in far.'),
+  above('hoods-in', 'hoodIn', 'hoodIn', 2, 'strong', 'The hoods are turned in {v}: the fingers pull across the lever.', 'The hoods are not turned in far, {v}.', 'common-practice'),
   above('stem-long', 'stem', 'longStem', 8, 'strong', 'A stem of {v}.', 'The stem is not long, {v}.'),
   below('rolled-back', 'barRoll', 'rolledBack', 1.5, 'strong', 'The bar is rolled {a} back.', 'The bar is not rolled back.'),
   above('rolled-forward', 'barRoll', 'rolledForward', 1.5, 'strong', 'The bar is rolled {v} forward.', 'The bar is not rolled forward.'),
@@ -200,17 +197,17 @@ export const tests: readonly TestRow[] = [
   below('wrist-forward', 'wristBack', 'wristForward', 5, 'strong', 'The wrist bends {a} forward.', 'The wrist does not bend forward.', 'keir'),
   { ...above('wrist-forward', 'leverAngle', 'leverLow', 5, 'strong', 'The levers point {v} down.', 'The levers do not point far down, {v}.', 'common-practice'), bar: 'flat' },
   { ...above('wrist-forward', 'hoodPlace', 'hoodLow', 6, 'moderate', 'The levers sit low on the bend, {v} from its top.', 'The levers do not sit low on the bend.'), bar: 'drop' },
-  above('sweep-off', 'sweepOff', 'sweepOff', 3, 'moderate', 'The hand sweeps {v} more than the bar.', 'The bar has the hand’s own sweep.'),
+  above('sweep-off', 'sweepOff', 'sweepOff', 3, 'moderate', 'The grip’s sweep is {v} off the hand’s own.', 'The grip sweeps as the hand does.'),
   above('sweep-off', 'riseOff', 'sweepOff', 3, 'weak', 'The grip’s rise is {v} off the hand’s own.', 'The grip rises as the hand does.'),
   above('grip-thick', 'gripOver', 'gripThick', 1, 'strong', 'The grip is {v} thicker than suits the hand.', 'The grip is not too thick.', 'kong-lowe'),
   below('grip-thin', 'gripOver', 'gripThin', 1, 'strong', 'The grip is {a} thinner than suits the hand.', 'The grip is not too thin.', 'kong-lowe'),
-  above('lever-far', 'leverFar', 0, 4, 'strong', 'The lever is {v} further away than this finger hooks.', 'The finger reaches the lever.'),
-  { ...below('wrist-back', 'leverOff', 'leverAbove', 5, 'moderate', 'The levers stand {a} above the forearm’s line.', 'The levers do not stand above the forearm’s line.', 'common-practice'), bar: 'flat' },
-  { ...above('wrist-forward', 'leverOff', 'leverBelow', 5, 'moderate', 'The levers stand {v} below the forearm’s line.', 'The levers do not stand below the forearm’s line.', 'common-practice'), bar: 'flat' },
+  above('lever-far', 'leverFar', 'leverFar', 4, 'strong', 'The lever is {v} further away than this finger hooks.', 'The finger reaches the lever.'),
+  { ...above('wrist-back', 'leverFlat', 0, 5, 'moderate', 'The levers stand {v} flatter than the forearm asks.', 'The levers are not too flat for the forearm.', 'common-practice'), bar: 'flat' },
+  { ...above('wrist-forward', 'leverLow', 0, 5, 'moderate', 'The levers stand {v} lower than the forearm asks.', 'The levers are not too low for the forearm.', 'common-practice'), bar: 'flat' },
   when('two-fingers', 'brakeFingers', ['two'], 'strong', 'Brakes with two fingers or more.', 'Brakes with one finger.'),
   above('hook-off', 'hookMisses', 'hookOff', 3, 'strong', 'The hook lies {v} beside the finger.', 'The hook lies under the finger.'),
   when('hook-off', 'fingerOnLever', ['inside', 'outside'], 'strong', 'The finger does not land on the hook.', 'The finger lands on the hook.'),
-  above('shifter-side', 'paddleMisses', 'paddleOff', 3, 'strong', 'The shifter lies {v} outside of the thumb’s reach.', 'The thumb works the shifter where it is.'),
+  above('shifter-side', 'paddleMisses', 0, 3, 'strong', 'The shifter lies {v} outside of the thumb’s reach.', 'The thumb works the shifter where it is.'),
   when('shifter-side', 'thumbReach', ['lets', 'touches'], 'strong', 'The thumb does not reach it without letting go, or the hand touches it.', 'The thumb reaches the shifter.'),
   when('tyres-hard', 'tyreFeel', ['hard'], 'strong', 'Tyres or fork are hard.', 'Tyres and fork are not hard.'),
   when('front-soft', 'tyreFeel', ['soft'], 'strong', 'Fork or tyres are soft.', 'Fork and tyres are not soft.'),

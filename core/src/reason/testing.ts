@@ -9,7 +9,7 @@ export function aVisit(over: Partial<ReasonVisit> = {}): ReasonVisit {
     ratings: [],
     riding: {},
     kind: 'drop bar',
-    choices: { feet: {}, seat: {} },
+    choices: { feet: {}, seat: {}, hands: {} },
     pace: null,
     earlierVisits: 0,
     otherBikes: [],

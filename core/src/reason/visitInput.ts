@@ -12,6 +12,7 @@ import { metricSpreads, uncertaintyModelOf } from '../change/uncertainty.ts'
 import type { FeetChoices } from '../feet/choices.ts'
 import type { OtherBike } from '../feet/station.ts'
 import type { Reading } from '../measure/reading.ts'
+import type { HandsChoices } from '../hands/choices.ts'
 import type { SeatChoices } from '../seat/choices.ts'
 import type { MatResult } from '../seat/matAnalysis.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
@@ -28,7 +29,7 @@ export interface ReasonVisit {
   readonly ratings: readonly Rating[]
   readonly riding: Riding
   readonly kind: BikeKind
-  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices }
+  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices; readonly hands: HandsChoices }
   readonly pace: Pace | null
   readonly earlierVisits: number
   readonly otherBikes: readonly OtherBike[]

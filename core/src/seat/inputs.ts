@@ -169,11 +169,3 @@ export function legLengthReadings(now: ResolvedReadings): Omit<LegLengthReadings
     pelvisLevel: chosen(now, 'pelvisLevel'),
   }
 }
-
-/** Hips forward at the hard effort, mm: as read, else from the angles read at that effort; null = neither. */
-export function creepNow(setup: Setup): number | null {
-  const read = measuredValue(setup.now, 'creepForward')
-  if (read !== null) return read
-  const hard = setup.rider.others.find(({ condition }) => conditions[condition].effort === 'hard')
-  return hard ? Math.max(0, hard.creep) : null
-}

@@ -1,3 +1,4 @@
+import { LOW_TORSO, UPRIGHT_TORSO } from '../body/postureLimits.ts'
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { MAX_WEIGHT, said, share } from '../quantity/ranking.ts'
@@ -27,10 +28,8 @@ export interface SaddleRider {
   readonly tried: Readonly<Record<string, number>>
 }
 
-/** From here on a ride is long, h; a torso below this is low, above that upright, degrees. @source prior */
+/** From here on a ride is long, h. @source prior */
 const LONG = 3
-export const LOW_TORSO = 35
-const UPRIGHT_TORSO = 60
 /** A width this far outside the range is no better than any other wrong one, mm. @source prior */
 const WIDTH_FADES = 18
 /** A saddle rated below this was a bad one, of 10; from that on it is worth a spare. @source prior */

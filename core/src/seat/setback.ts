@@ -1,3 +1,4 @@
+import { CREEP, HEAVY_HANDS } from '../body/postureLimits.ts'
 import type { OptionOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
@@ -32,10 +33,6 @@ export interface SetbackJudgement {
   readonly findings: readonly Finding[]
 }
 
-/** Hips that come forward by more than this tell about saddle or reach, mm. @source prior */
-export const CREEP = 15
-/** Hands that carry more than this share of the body are heavily loaded, %; an index. @source prior */
-export const HEAVY_HANDS = 16
 /** Where the rider sits is seen: it outweighs this many signs that only follow from complaints. @source prior */
 const SEEN_OUTWEIGHS = 2
 /** One way must be ahead by this many signs. @source prior */

@@ -1,4 +1,6 @@
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import { HEAVY_HANDS, LOW_TORSO } from '../body/postureLimits.ts'
+import { creepNow } from '../change/creep.ts'
 import { kneesNow, saddleFor } from '../change/kneeNow.ts'
 import { bikeKindOf } from '../bike/bikeKinds.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
@@ -29,15 +31,14 @@ import { seatChoicesSchema } from './choices.ts'
 import type { SeatChoices } from './choices.ts'
 import { heightFindings, judgeHeight } from './heightJudgement.ts'
 import type { HeightJudgement, KneeStanding } from './heightJudgement.ts'
-import { climbInput, creepNow, kneeStanding, legLengthReadings, posturesOf, saddleShapeNow, tiltHead } from './inputs.ts'
+import { climbInput, kneeStanding, legLengthReadings, posturesOf, saddleShapeNow, tiltHead } from './inputs.ts'
 import { judgeLegLength } from './legLength.ts'
 import type { LegLengthJudgement } from './legLength.ts'
 import type { MatResult } from './matAnalysis.ts'
 import { matFindings } from './matFindings.ts'
-import { LOW_TORSO } from './saddleCriteria.ts'
 import type { SaddleRider } from './saddleCriteria.ts'
 import { climbTiltCalculation, legLengthCalculation, saddleWidthCalculation } from './seat.calculations.ts'
-import { HEAVY_HANDS, judgeSetback } from './setback.ts'
+import { judgeSetback } from './setback.ts'
 import type { SetbackJudgement } from './setback.ts'
 import { defaultWidthSchool, widthRange } from './saddleWidth.ts'
 import type { Posture, WidthRange, WidthSchoolKey } from './saddleWidth.ts'
@@ -196,7 +197,7 @@ export function seatParts(context: SeatContext): SeatParts {
       sits: chosen(now, 'sitsWhere'),
       sitsHard: sitsHard(context),
     }),
-    creep: () => creepNow(setup),
+    creep: () => creepNow(setup)?.value ?? null,
   })
 }
 

@@ -5,7 +5,7 @@ import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 
 type Value = number | string
 
-/** Compact readings: a number or key for one value, a pair for left and right. */
+/** Compact readings: a number or key for one value, a pair for left and right, a list of one for left alone. */
 export function readingsOf(
   at: string,
   values: Partial<Record<ReadingKey, Value | readonly Value[]>>,
@@ -24,7 +24,7 @@ export function readingsOf(
       condition,
       repeats: [],
     })
-    return typeof value === 'object' ? [one('left', value[0] ?? 0), one('right', value[1] ?? 0)] : [one('both', value)]
+    return typeof value === 'object' ? value.map((v, i) => one(i === 0 ? 'left' : 'right', v)) : [one('both', value)]
   })
 }
 

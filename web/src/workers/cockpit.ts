@@ -1,5 +1,6 @@
 import { cockpitSearch } from '@level-stance/core/hands/cockpitSearch'
-import type { Found, SearchInput } from '@level-stance/core/hands/cockpitSearch'
+import type { SearchInput } from '@level-stance/core/hands/cockpitQuestion'
+import type { Found } from '@level-stance/core/hands/cockpitSearch'
 
 export interface CockpitQuestion {
   readonly id: number

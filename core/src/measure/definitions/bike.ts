@@ -89,6 +89,8 @@ export const bikeReadings = {
     shifterClampWidth: lengths('Shifter clamp, width', 0, 60, 'ruler', 40, 'How much of the bar it covers; 0 = no shifter on this side, or one piece with the brake.', flat),
     shifterPaddle: lengths('Shifter clamp to paddle', -80, 120, 'ruler', 40, 'Middle of the shifter’s clamp out to the middle of the paddle, along the bar; inboard of the clamp is minus.', flat),
     remoteClampWidth: lengths('Remote clamp, width', 0, 60, 'ruler', 60, 'Dropper or lockout remote on this side; 0 = none.', flat),
+    remoteClamp: lengths('Grip end to remote clamp', 0, 220, 'ruler', 220, 'Inner end of the grip to the middle of the remote’s clamp, along the bar.', flat),
+    remotePaddle: lengths('Remote clamp to paddle', -80, 120, 'ruler', 200, 'Middle of the remote’s clamp out to the middle of its paddle, along the bar; inboard of the clamp is minus.', flat),
     gripLength: lengths('Grip length', 60, 220, 'ruler', 10, 'Outer end to inner end, along the bar.', { ...flat, onceForBoth: true }),
     gripDiameter: lengths('Grip diameter', 18, 50, 'ruler', 3, 'Where the middle finger closes.', { onceForBoth: true }),
     fingerOnLever: choices('Finger on the lever', { hook: 'on the hook', inside: 'inside of the hook', outside: 'past the blade’s end' }, 'Hand where it rides, one finger out: where on the blade it lands.'),

@@ -74,6 +74,7 @@ export const plants: Readonly<Partial<Record<CauseKey, Plant>>> = {
   'rolled-back': { main: put('barRoll', -8) },
   'rolled-forward': { main: put('barRoll', 9) },
   'hoods-low': { main: put('wristAngle', 19), also: [put('hoodPosition', 15)] },
+  'hoods-in': { main: put('hoodAngle', 16) },
   'wrist-back': { main: put('leverAngle', -24), drop: put('hoodPosition', -26) },
   'wrist-forward': { main: put('leverAngle', 24), drop: put('hoodPosition', 26) },
   'sweep-off': { main: put('handSweep', 12) },

@@ -87,7 +87,7 @@ export function play(seed: number): Played {
     ratings,
     riding: {},
     kind: truth.kind,
-    choices: { feet: {}, seat: {} },
+    choices: { feet: {}, seat: {}, hands: {} },
     pace: 'settled' as const,
     earlierVisits: 1,
     otherBikes: [],

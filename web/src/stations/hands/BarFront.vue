@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatLength } from '@level-stance/core/quantity/entry'
+import { lengthWords } from '@level-stance/core/quantity/entry'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -23,7 +23,7 @@ const [WIDTH, HEIGHT] = [480, 420]
 const x = (across: number) => WIDTH / 2 + (across / span.value) * WIDTH
 const TOP = 92
 const BAR = 300
-const shown = (mm: number) => `${formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)} ${preferences.unit}`
+const shown = (mm: number) => lengthWords(mm, preferences.unit)
 const words = computed(() => {
   const said = [
     shoulders.value === null ? 'shoulders not read' : `shoulders ${shown(shoulders.value)}`,
@@ -106,11 +106,11 @@ svg {
   fill: var(--glass);
 }
 .body {
-  fill: var(--skin, #e2dac8);
+  fill: var(--flesh);
 }
 .limb {
   fill: none;
-  stroke: var(--skin-deep, #d2c7b1);
+  stroke: color-mix(in srgb, var(--flesh) 78%, var(--ink));
   stroke-width: 30;
   stroke-linecap: round;
 }

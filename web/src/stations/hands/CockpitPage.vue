@@ -6,7 +6,7 @@ import type { SearchHold, SearchWish } from '@level-stance/core/hands/cockpitInp
 import { leftOutWords } from '@level-stance/core/hands/cockpitSearch'
 import type { CockpitLine, LeftOutKey } from '@level-stance/core/hands/cockpitSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
 import { cockpitForm } from '../../parts/partForms.ts'
@@ -36,7 +36,9 @@ const bars = computed<Record<string, string>>(() => {
 })
 const change = (more: Partial<SearchWish>) => (wish.value = { ...wish.value, ...more })
 const perUnit = computed(() => ({ mm: 1, cm: 10, in: MM_PER_INCH })[preferences.unit])
-const shown = (mm: number) => `${formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)} ${preferences.unit}`
+const shown = (mm: number, decimals?: number) => lengthWords(mm, preferences.unit, decimals)
+/** As it stands in a field: what was typed, without what the sum has left behind its decimals. */
+const inUnit = (mm: number) => Math.round((1000 * mm) / perUnit.value) / 1000
 const typed = (key: 'forward' | 'up' | 'wider', value: unknown) => {
   if (key === 'wider') change({ wider: typeof value === 'number' ? value * perUnit.value : null })
   else change({ [key]: typeof value === 'number' ? value * perUnit.value : 0 })
@@ -61,7 +63,7 @@ const lines = computed<readonly Line[]>(() => {
     const apart = line.apart === null ? [] : [`grip ${trimmed(line.apart, 1)}° off the hand`]
     const wider = line.wider === 0 ? [] : [`${shown(Math.abs(line.wider))} ${line.wider > 0 ? 'wider' : 'narrower'} than asked`]
     const steering = Math.abs(line.steering) < 0.01 ? [] : [`steering arm ${trimmed(100 * Math.abs(line.steering), 0)} % ${line.steering > 0 ? 'longer, calmer' : 'shorter, quicker'}`]
-    const misses = line.misses < 0.05 ? ['nothing left'] : [`misses by ${trimmed(line.misses, 1)} mm`]
+    const misses = line.misses < 0.05 ? ['nothing left'] : [`misses by ${shown(line.misses, preferences.unit === 'mm' ? 1 : 2)}`]
     return { line, title: parts.join(' · '), work: work.join(', '), left: [...misses, ...apart, ...wider, ...steering].join(', ') }
   })
 }) // prettier-ignore
@@ -98,7 +100,7 @@ const isAsItIs = ({ line }: Line) => {
       <label class="small"
         >Forward
         <InputNumber
-          :value="wish.forward / perUnit"
+          :value="inUnit(wish.forward)"
           :min="-150 / perUnit"
           :max="150 / perUnit"
           :addon-after="preferences.unit"
@@ -108,7 +110,7 @@ const isAsItIs = ({ line }: Line) => {
       <label class="small"
         >Up
         <InputNumber
-          :value="wish.up / perUnit"
+          :value="inUnit(wish.up)"
           :min="-150 / perUnit"
           :max="150 / perUnit"
           :addon-after="preferences.unit"
@@ -120,7 +122,7 @@ const isAsItIs = ({ line }: Line) => {
       <label v-if="wish.hold !== 'torso'" class="small"
         >Hands further apart
         <InputNumber
-          :value="wish.wider === null ? '' : wish.wider / perUnit"
+          :value="wish.wider === null ? '' : inUnit(wish.wider)"
           :min="-200 / perUnit"
           :max="200 / perUnit"
           placeholder="any"

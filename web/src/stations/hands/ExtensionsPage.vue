@@ -2,25 +2,29 @@
 import { computed } from 'vue'
 import { positionLabels } from '@level-stance/core/hands/extensions'
 import { extensionChoices } from '@level-stance/core/hands/partChoices'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useCockpit } from '../../stores/catalogue.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 import JudgedPage from './JudgedPage.vue'
 import PartChoices from './PartChoices.vue'
 import { useHands } from './useHands.ts'
 
 /** Forearm extensions: pads, reach, what each position asks of torso and neck, and where to go when it tires. */
 const hands = useHands()
+const preferences = usePreferences()
 const catalogue = useCockpit()
 if (!catalogue.loaded) void catalogue.load()
 const choices = computed(() =>
   extensionChoices(
     hands.rested.context.setup,
     catalogue.entries.map(({ entry }) => entry.spec),
+    preferences.unit,
   ),
 )
 const extensions = computed(() => hands.rested.extensions)
 const rows = computed(() => hands.rested.positions)
 const degrees = (value: number | null) => (value === null ? '–' : `${trimmed(value, 0)}°`)
+const size = (mm: number | null) => (mm === null ? '–' : formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 1))
 const least = (left: number | null, right: number | null) => (left === null || right === null ? null : Math.min(left, right))
 </script>
 
@@ -41,9 +45,9 @@ const least = (left: number | null, right: number | null) => (left === null || r
           <th scope="col">torso</th>
           <th scope="col">hip</th>
           <th scope="col">elbow</th>
-          <th scope="col">gap</th>
+          <th scope="col">gap, {{ preferences.unit }}</th>
           <th scope="col">neck</th>
-          <th scope="col">creep</th>
+          <th scope="col">creep, {{ preferences.unit }}</th>
         </tr>
       </thead>
       <tbody>
@@ -54,9 +58,9 @@ const least = (left: number | null, right: number | null) => (left === null || r
           <td class="figure">{{ degrees(row.metrics.torso) }}</td>
           <td class="figure">{{ degrees(least(row.metrics.hipLeft, row.metrics.hipRight)) }}</td>
           <td class="figure">{{ degrees(least(row.metrics.elbowLeft, row.metrics.elbowRight)) }}</td>
-          <td class="figure">{{ trimmed(least(row.metrics.kneeElbowLeft, row.metrics.kneeElbowRight) ?? 0, 0) }}</td>
+          <td class="figure">{{ size(least(row.metrics.kneeElbowLeft, row.metrics.kneeElbowRight)) }}</td>
           <td class="figure">{{ degrees(row.neck) }}</td>
-          <td class="figure">{{ row.effort === 'hard' ? trimmed(row.creep, 0) : '–' }}</td>
+          <td class="figure">{{ row.effort === 'hard' ? size(Math.max(0, row.creep)) : '–' }}</td>
         </tr>
       </tbody>
     </table>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
-import { barPieces, halfBar, hookOf, thumbOf } from '@level-stance/core/hands/inputs'
-import { straightPart } from '@level-stance/core/hands/barRoom'
-import { standsAt } from '@level-stance/core/measure/resolve'
-import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { computed, ref, watch } from 'vue'
+import { RADIANS } from '@level-stance/core/bike/contactPoints'
+import { halfBarScene } from '@level-stance/core/hands/halfBarScene'
+import type { SceneClamp } from '@level-stance/core/hands/halfBarScene'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
+import { formatLength, lengthWords } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
+import { midSentence } from '@level-stance/core/quantity/words'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
@@ -19,89 +20,112 @@ const visit = useVisit()
 const board = useBoard()
 const preferences = usePreferences()
 const svg = ref<SVGSVGElement | null>(null)
+/** The hand held further in than it rides, to see what that would do; nothing is stored. */
+const handIn = ref(0)
+watch(
+  () => [props.side, visit.head?.visitId],
+  () => (handIn.value = 0),
+)
 
-const setup = computed(() => visit.setup)
-const bar = computed(() => halfBar(setup.value))
-const value = (key: NumberKey) => standsAt(setup.value.now, key, props.side)?.value ?? null
-const pieces = computed(() => barPieces(setup.value, props.side).found)
-const hook = computed(() => hookOf(setup.value, props.side).found)
-const thumb = computed(() => thumbOf(setup.value, props.side).found)
-const length = computed(() => (bar.value.found ? straightPart(bar.value.found) : 0))
-const sweep = computed(() => bar.value.found?.barBacksweep ?? 0)
+const drawn = computed(() => halfBarScene(visit.setup, props.side, { aimed: board.aimed, handIn: handIn.value }))
+const scene = computed(() => ('missing' in drawn.value ? null : drawn.value))
+const missing = computed(() =>
+  'missing' in drawn.value ? drawn.value.missing.map((key) => midSentence(definitionOf(key).label)).join(', ') : '',
+)
+
 /** The right half has the middle on its left, the left half is its mirror. */
 const mirror = computed(() => (props.side === 'right' ? 1 : -1))
 const MARGIN = { x: 30, y: 112 }
 /** Of the middle, this much is shown before the bend, mm. */
 const MIDDLE = 34
-const WIDTH = computed(() => MIDDLE + length.value + 2 * MARGIN.x)
 const HEIGHT = 282
+/** Half of a bar at its grips and in its middle, mm. */
+const BAR = { arm: 11.1, middle: 14 }
+const straight = computed(() => scene.value?.straight ?? 0)
+const width = computed(() => MIDDLE + straight.value + 2 * MARGIN.x)
 /** Along the arm: mm from the bar's end to the drawing's own, from the bend outward. */
-const at = (fromEnd: number) => length.value - fromEnd
-const aim = (setting: 'leverClamp' | 'shifterClamp') => board.aimed(setting, props.side)
-const grip = computed(() => value('gripLength') ?? 0)
-const thickness = computed(() => value('gripDiameter') ?? 32)
-const hand = computed(() => value('handFromEnd'))
-const breadth = computed(() => value('handBreadth') ?? 84)
-const reach = computed(() => (value('leverReach') ?? 70) + board.aimed('leverReach', props.side))
-const brakeAt = computed(() => {
-  const clamp = value('leverClamp')
-  return clamp === null ? null : grip.value + clamp + aim('leverClamp')
-})
-const shifterAt = computed(() => {
-  const clamp = value('shifterClamp')
-  return clamp === null ? null : grip.value + clamp + aim('shifterClamp')
-})
-const hookAt = computed(() => (brakeAt.value === null || hook.value === null ? null : hook.value.hook + aim('leverClamp')))
-const paddleAt = computed(() => (thumb.value === null ? null : thumb.value.paddle + aim('shifterClamp')))
+const at = (fromEnd: number) => straight.value - fromEnd
 const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)
-
-/** The chain from the end inward: what each stretch is, and how long. */
-const chain = computed(() => {
-  const marks: { key: string; label: string; to: number }[] = []
-  if (hand.value !== null) marks.push({ key: 'hand', label: 'hand', to: hand.value })
-  if (grip.value > 0) marks.push({ key: 'grip', label: 'grip', to: grip.value })
-  if (brakeAt.value !== null) marks.push({ key: 'brake', label: 'brake', to: brakeAt.value })
-  if (shifterAt.value !== null) marks.push({ key: 'shifter', label: 'shifter', to: shifterAt.value })
-  marks.push({ key: 'bend', label: 'bend', to: length.value })
-  const sorted = marks.filter(({ to }) => to >= 0 && to <= length.value + 1).sort((a, b) => a.to - b.to)
-  return sorted.map((mark, i) => ({ ...mark, from: sorted[i - 1]?.to ?? 0, row: i % 3 }))
+const frame = computed(() =>
+  mirror.value === 1 ? `translate(${MARGIN.x} ${MARGIN.y})` : `translate(${width.value - MARGIN.x} ${MARGIN.y}) scale(-1 1)`,
+)
+const hand = computed(() => scene.value?.hand ?? null)
+const thickness = computed(() => scene.value?.grip.diameter ?? 0)
+const blade = computed(() => {
+  const brake = scene.value?.clamps.find(({ key }) => key === 'brake')
+  const { hook = null, reach = 0 } = scene.value ?? {}
+  if (!brake || hook === null) return null
+  const [from, to] = [at(brake.at), at(hook)]
+  return `M${from} -16 C${from} ${-reach - 24} ${from + 20} ${-reach - 22} ${to - 10} ${-reach - 12} q12 2 12 16`
 })
+const labels = computed(() =>
+  (scene.value?.chain ?? []).map((mark, i) => {
+    const middle = at((mark.from + mark.to) / 2)
+    const x = MARGIN.x + MIDDLE + middle
+    const fall = middle * (scene.value?.backsweep ?? 0) * RADIANS
+    // Short stretches lie close together: their words stand under one another.
+    return { ...mark, x: mirror.value === 1 ? x : width.value - x, y: MARGIN.y + 92 + fall + (i % 3) * 19 }
+  }),
+)
 const words = computed(() => {
-  const said = chain.value.map(({ label, to }) => `${label} ${trimmed(to, 0)} mm`)
+  const said = (scene.value?.chain ?? []).map(({ label, to }) => `${label} ${lengthWords(to, preferences.unit)}`)
   return `${props.side} half of the bar from above, from its end: ${said.join(', ')}`
 })
-const missing = computed(() => bar.value.found === null || grip.value === 0)
 
-type Held = { readonly setting: 'leverClamp' | 'shifterClamp'; readonly from: number; readonly aim: number }
-const drag = useSvgDrag<Held>(
+/** What a hand can slide along the bar: the clamps, and the rider's hand. */
+interface Slide {
+  readonly key: SceneClamp['key'] | 'hand'
+  readonly label: string
+  readonly at: number
+  readonly y: number
+  readonly by: number
+  readonly to: (by: number) => void
+}
+const clampY: Readonly<Record<SceneClamp['key'], number>> = { brake: 30, shifter: 44, remote: 58 }
+const slides = computed<readonly Slide[]>(() => {
+  const clamps = (scene.value?.clamps ?? []).map(({ key, label, setting, at: stands }): Slide => ({
+    key,
+    label: `${label.charAt(0).toUpperCase()}${label.slice(1)} clamp, ${props.side}`,
+    at: stands,
+    y: clampY[key],
+    by: board.aimed(setting, props.side),
+    to: (by) => {
+      if (board.movable) board.request([{ setting, side: props.side, by }])
+    },
+  }))
+  const own = hand.value
+  if (own === null) return clamps
+  const toSee: Slide = { key: 'hand', label: `Hand, ${props.side}`, at: own.at, y: 0, by: handIn.value, to: (by) => (handIn.value = by) }
+  return [...clamps, toSee]
+})
+const moved = (by: number) =>
+  by === 0 ? 'where it is' : `${lengthWords(Math.abs(by), preferences.unit)} ${by > 0 ? 'inboard' : 'outboard'}`
+
+let taken: Slide | null = null
+const { down, drag, up } = useSvgDrag(
   () => svg.value,
-  (point) => {
-    if (!board.movable || held === null) return null
-    return { setting: held, from: point.x, aim: aim(held) }
-  },
-  (point, { setting, from, aim: before }) => {
-    // Inboard is toward the middle: left in the right half's picture.
-    const by = Math.round(before - mirror.value * (point.x - from))
-    board.request([{ setting, side: props.side, by }])
-  },
+  (point) => taken && { ...taken, from: point.x },
+  // Inboard is toward the middle: left in the right half's picture.
+  (point, { by, from, to }) => to(Math.round(by - mirror.value * (point.x - from))),
 )
-let held: Held['setting'] | null = null
-function down(setting: Held['setting'], event: PointerEvent): void {
-  held = setting
-  drag.down(event)
+function take(slide: Slide, event: PointerEvent): void {
+  taken = slide
+  down(event)
 }
-function key(setting: Held['setting'], event: KeyboardEvent): void {
+function key({ by, to }: Slide, event: KeyboardEvent): void {
   const step = { ArrowLeft: mirror.value, ArrowRight: -mirror.value, PageUp: 5, PageDown: -5 }[event.key]
-  if (step === undefined || !board.movable) return
+  if (step === undefined) return
   event.preventDefault()
-  board.request([{ setting, side: props.side, by: aim(setting) + step }])
+  to(by + step)
 }
-const clampHandles = computed(() =>
-  [
-    { setting: 'leverClamp' as const, label: `Brake clamp, ${props.side}`, at: brakeAt.value, y: 30 },
-    { setting: 'shifterClamp' as const, label: `Shifter clamp, ${props.side}`, at: shifterAt.value, y: 44 },
-  ].flatMap((row) => (row.at === null ? [] : [{ ...row, at: row.at }])),
-)
+/** What the hand held elsewhere would do. */
+const seen = computed(() => {
+  const { finger = null, hook = null } = scene.value ?? {}
+  if (handIn.value === 0) return null
+  const off = finger === null || hook === null ? null : finger - hook
+  const says = off === null ? '' : `: hook ${lengthWords(Math.abs(off), preferences.unit)} ${off > 0 ? 'outside' : 'inside'} of the finger`
+  return `Hand held ${moved(handIn.value)}${says}.`
+})
 </script>
 
 <template>
@@ -110,128 +134,91 @@ const clampHandles = computed(() =>
       <h2>{{ side === 'right' ? 'Right' : 'Left' }} half from above</h2>
       <Button size="small" @click="$emit('other')">{{ side === 'right' ? 'Left' : 'Right' }} half</Button>
     </div>
-    <p v-if="missing" class="small muted none">Drawn once bar width, middle to arm, sweeps and grip length are read.</p>
-    <svg v-else ref="svg" :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" role="group" :aria-label="words" data-testid="half-bar">
-      <g :transform="mirror === 1 ? `translate(${MARGIN.x} ${MARGIN.y})` : `translate(${WIDTH - MARGIN.x} ${MARGIN.y}) scale(-1 1)`">
-        <rect x="0" y="-14" :width="MIDDLE + 2" height="28" class="bar" />
-        <g :transform="`translate(${MIDDLE} 0) rotate(${sweep})`">
-          <rect x="-2" y="-11.1" :width="length + 2" height="22.2" class="bar" />
-          <rect :x="at(grip)" :y="-thickness / 2" :width="grip" :height="thickness" rx="3" class="grip" />
-          <g v-if="hand !== null">
+    <p v-if="scene === null" class="small muted none">To draw it, read {{ missing }}.</p>
+    <svg v-else ref="svg" :viewBox="`0 0 ${width} ${HEIGHT}`" role="group" :aria-label="words" data-testid="half-bar">
+      <g :transform="frame">
+        <rect x="0" :y="-BAR.middle" :width="MIDDLE + 2" :height="2 * BAR.middle" class="bar" />
+        <g :transform="`translate(${MIDDLE} 0) rotate(${scene.backsweep})`">
+          <rect x="-2" :y="-BAR.arm" :width="straight + 2" :height="2 * BAR.arm" class="bar" />
+          <rect :x="at(scene.grip.length)" :y="-thickness / 2" :width="scene.grip.length" :height="thickness" rx="3" class="grip" />
+          <g v-if="hand" :transform="`translate(${at(hand.at)} 0)`" class="hand">
             <path
-              :d="`M${at(hand - breadth / 2)} ${thickness / 2 - 6} q4 46 ${-breadth * 0.5} 52 q${-breadth * 0.5} 2 ${-breadth * 0.5} -48 z`"
-              class="hand"
+              :d="`M${hand.breadth / 2} ${thickness / 2 - 6} q4 46 ${-hand.breadth / 2} 52 q${-hand.breadth / 2} 2 ${-hand.breadth / 2} -48 z`"
             />
             <rect
               v-for="n in 3"
               :key="n"
-              :x="at(hand + breadth * (0.22 - n * 0.23))"
+              :x="hand.breadth * (n * 0.23 - 0.22)"
               :y="-thickness / 2 - 8"
-              :width="breadth * 0.21"
+              :width="hand.breadth * 0.21"
               :height="thickness + 10"
-              :rx="breadth * 0.1"
-              class="hand"
+              :rx="hand.breadth * 0.1"
             />
-            <rect
-              :x="at(hand + breadth * 0.5 + (value('thumbLength') ?? 58) * 0.6)"
-              :y="thickness / 2 - 4"
-              :width="(value('thumbLength') ?? 58) * 0.75"
-              height="17"
-              rx="8"
-              class="hand"
-            />
+            <rect :x="-hand.breadth / 2 - hand.thumb * 0.6" :y="thickness / 2 - 4" :width="hand.thumb * 0.75" height="17" rx="8" />
           </g>
-          <g v-if="brakeAt !== null">
-            <rect
-              :x="at(brakeAt) - (value('brakeClampWidth') ?? 14) / 2"
-              y="-19"
-              :width="value('brakeClampWidth') ?? 14"
-              height="38"
-              rx="2"
-              class="clamp"
-            />
+          <path v-if="blade" :d="blade" class="blade" />
+          <g v-for="clamp in scene.clamps" :key="clamp.key">
+            <rect :x="at(clamp.at) - clamp.width / 2" y="-18" :width="clamp.width" height="36" rx="2" class="clamp" :class="clamp.key" />
             <path
-              v-if="hookAt !== null"
-              :d="`M${at(brakeAt)} -16 C${at(brakeAt)} ${-reach - 24} ${at(brakeAt) + 20} ${-reach - 22} ${at(hookAt) - 10} ${-reach - 12} q12 2 12 16`"
-              class="blade"
+              v-if="clamp.paddle !== null"
+              :d="`M${at(clamp.at)} 17 Q${at(clamp.at)} 40 ${at(clamp.paddle) - 6} 40 h14`"
+              class="paddle"
             />
           </g>
-          <g v-if="shifterAt !== null && value('shifterClampWidth') !== 0">
+          <g v-if="hand && scene.finger !== null">
             <rect
-              :x="at(shifterAt) - (value('shifterClampWidth') ?? 14) / 2"
-              y="-17"
-              :width="value('shifterClampWidth') ?? 14"
-              height="34"
-              rx="2"
-              class="clamp second"
-            />
-            <path v-if="paddleAt !== null" :d="`M${at(shifterAt)} 17 Q${at(shifterAt)} 40 ${at(paddleAt) - 6} 40 h14`" class="paddle" />
-          </g>
-          <rect
-            v-for="piece in (pieces ?? []).filter(({ key: name }) => name === 'remote')"
-            :key="piece.key"
-            :x="at((shifterAt ?? brakeAt ?? grip) + 14 + piece.width)"
-            y="-15"
-            :width="piece.width"
-            height="30"
-            class="clamp third"
-          />
-          <g v-if="hand !== null && hook">
-            <rect
-              :x="at(hook.finger) - breadth * 0.1"
-              :y="-reach - 14"
-              :width="breadth * 0.2"
-              :height="reach + 14 + thickness / 2"
-              :rx="breadth * 0.1"
+              :x="at(scene.finger) - hand.breadth * 0.1"
+              :y="-scene.reach - 14"
+              :width="hand.breadth * 0.2"
+              :height="scene.reach + 14 + thickness / 2"
+              :rx="hand.breadth * 0.1"
               class="index"
             />
-            <line :x1="at(hook.finger)" :x2="at(hook.finger)" :y1="-reach - 34" y2="-20" class="want" />
+            <line :x1="at(scene.finger)" :x2="at(scene.finger)" :y1="-scene.reach - 34" y2="-20" class="want" />
+            <line :x1="at(hand.zone.from)" :x2="at(hand.zone.to)" y1="52" y2="52" class="zone" />
           </g>
-          <line v-if="hookAt !== null" :x1="at(hookAt)" :x2="at(hookAt)" :y1="-reach - 26" :y2="-reach + 4" class="hook" />
-          <g v-if="thumb">
-            <line :x1="at(thumb.zone.from)" :x2="at(thumb.zone.to)" y1="52" y2="52" class="zone" />
-          </g>
+          <line
+            v-if="scene.hook !== null"
+            :x1="at(scene.hook)"
+            :x2="at(scene.hook)"
+            :y1="-scene.reach - 26"
+            :y2="-scene.reach + 4"
+            class="hook"
+          />
           <circle
-            v-for="handle in clampHandles"
-            :key="handle.setting"
-            :cx="at(handle.at)"
-            :cy="handle.y"
+            v-for="slide in slides"
+            :key="slide.key"
+            :cx="at(slide.at)"
+            :cy="slide.y"
             r="10"
             class="handle"
             role="slider"
             tabindex="0"
-            :aria-label="handle.label"
-            :aria-valuenow="aim(handle.setting)"
-            :aria-valuetext="
-              aim(handle.setting) === 0
-                ? 'where it is'
-                : `${Math.abs(aim(handle.setting))} mm ${aim(handle.setting) > 0 ? 'inboard' : 'outboard'}`
-            "
-            @pointerdown="down(handle.setting, $event)"
-            @pointermove="drag.drag"
-            @pointerup="drag.up"
-            @pointercancel="drag.up"
-            @keydown="key(handle.setting, $event)"
+            :aria-label="slide.label"
+            :aria-valuenow="slide.by"
+            :aria-valuetext="moved(slide.by)"
+            @pointerdown="take(slide, $event)"
+            @pointermove="drag"
+            @pointerup="up"
+            @pointercancel="up"
+            @keydown="key(slide, $event)"
           />
           <g class="chain">
-            <line :x1="at(0)" :x2="at(length)" y1="74" y2="74" />
+            <line :x1="at(0)" :x2="at(straight)" y1="74" y2="74" />
             <line :x1="at(0)" :x2="at(0)" y1="68" y2="80" />
-            <line v-for="mark in chain" :key="mark.key" :x1="at(mark.to)" :x2="at(mark.to)" y1="68" y2="80" />
+            <line v-for="mark in scene.chain" :key="mark.key" :x1="at(mark.to)" :x2="at(mark.to)" y1="68" y2="80" />
           </g>
         </g>
       </g>
-      <g v-for="mark in chain" :key="mark.key">
-        <text
-          :x="mirror === 1 ? MARGIN.x + MIDDLE + at((mark.from + mark.to) / 2) : WIDTH - MARGIN.x - MIDDLE - at((mark.from + mark.to) / 2)"
-          :y="MARGIN.y + 92 + (at((mark.from + mark.to) / 2) * sweep * Math.PI) / 180 + mark.row * 19"
-          text-anchor="middle"
-        >
-          {{ mark.label }} {{ shown(mark.to) }}
-        </text>
-      </g>
+      <text v-for="label in labels" :key="label.key" :x="label.x" :y="label.y" text-anchor="middle">
+        {{ label.label }} {{ shown(label.to) }}
+      </text>
     </svg>
-    <p v-if="!missing" class="small muted key">
-      {{ preferences.unit }} from the end. Dashed: finger. Brick: hook. Green: thumb. Rings slide the clamps.
+    <p v-if="seen" class="small" role="status" data-testid="hand-held">
+      {{ seen }} <Button type="link" size="small" @click="handIn = 0">Where it rides</Button>
+    </p>
+    <p v-else-if="scene" class="small muted key">
+      {{ preferences.unit }} from the end. Dashed: finger. Brick: hook. Green: thumb. Rings slide clamps and hand.
     </p>
   </section>
 </template>
@@ -257,32 +244,29 @@ svg {
   height: 100%;
   min-height: 0;
 }
-.stem {
-  fill: var(--ink);
-}
 .bar {
   fill: var(--steel);
 }
 .grip {
-  fill: var(--grip, #4a4842);
+  fill: color-mix(in srgb, var(--ink) 78%, var(--panel));
 }
 .hand {
-  fill: var(--skin, #e2dac8);
+  fill: var(--flesh);
   stroke: var(--steel);
   stroke-width: 1;
 }
 .index {
-  fill: var(--skin, #e2dac8);
+  fill: var(--flesh);
   stroke: var(--petrol);
   stroke-width: 1.5;
 }
 .clamp {
   fill: var(--ink);
 }
-.second {
+.shifter {
   opacity: 0.8;
 }
-.third {
+.remote {
   opacity: 0.6;
 }
 .blade,

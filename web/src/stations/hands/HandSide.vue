@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { forearmNow, hooksAt, leverAngleNow } from '@level-stance/core/hands/inputs'
 import { standsAt } from '@level-stance/core/measure/resolve'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useBoard } from '../../stores/board.ts'
@@ -24,7 +24,7 @@ const angle = computed(() => (now.value === null ? null : now.value.value + aim.
 const hooks = computed(() => hooksAt(visit.setup, props.side))
 const reach = computed(() => (standsAt(visit.setup.now, 'leverReach', props.side)?.value ?? 70) + board.aimed('leverReach', props.side))
 const radius = computed(() => (standsAt(visit.setup.now, 'gripDiameter', props.side)?.value ?? 32) / 2)
-const shown = (mm: number) => `${formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 0 : 2)} ${preferences.unit}`
+const shown = (mm: number) => lengthWords(mm, preferences.unit)
 
 const [WIDTH, HEIGHT] = [430, 240]
 const GRIP = { x: 196, y: 112 }
@@ -143,7 +143,7 @@ svg {
 }
 .arm,
 .palm {
-  stroke: var(--skin, #e2dac8);
+  stroke: var(--flesh);
   stroke-width: 62;
   stroke-linecap: round;
 }
@@ -151,10 +151,10 @@ svg {
   stroke-width: 50;
 }
 .fingers {
-  fill: var(--skin, #e2dac8);
+  fill: var(--flesh);
 }
 .grip {
-  fill: var(--grip, #4a4842);
+  fill: color-mix(in srgb, var(--ink) 78%, var(--panel));
 }
 .bar {
   fill: var(--steel);
@@ -172,7 +172,7 @@ svg {
 }
 .finger {
   fill: none;
-  stroke: var(--skin-deep, #d2c7b1);
+  stroke: color-mix(in srgb, var(--flesh) 78%, var(--ink));
   stroke-width: 17;
   stroke-linecap: round;
   opacity: 0.9;

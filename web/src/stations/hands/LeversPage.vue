@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/hands/levers'
 import { leverChoices } from '@level-stance/core/hands/partChoices'
-import { chosen } from '@level-stance/core/measure/resolve'
 import { useCockpit } from '../../stores/catalogue.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'
 import PartChoices from './PartChoices.vue'
@@ -14,16 +14,18 @@ import { useHands } from './useHands.ts'
 /** Levers: under the finger, at its reach, at the forearm's angle; and which one works the front brake. */
 const visit = useVisit()
 const hands = useHands()
+const preferences = usePreferences()
 const catalogue = useCockpit()
 if (!catalogue.loaded) void catalogue.load()
 const choices = computed(() =>
   leverChoices(
     hands.rested.context.setup,
     catalogue.entries.map(({ entry }) => entry.spec),
+    preferences.unit,
   ),
 )
 const levers = computed(() => hands.rested.levers)
-const front = computed(() => chosen(visit.setup.now, 'frontBrakeLever') ?? visit.riding.frontBrake ?? null)
+const front = computed(() => levers.value.front)
 const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${low} to ${high}° for ${use}`).join(', ') // prettier-ignore
 </script>
 

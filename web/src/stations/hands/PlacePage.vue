@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { InputNumber } from 'ant-design-vue'
 import { computed } from 'vue'
+import { sharesOf } from '@level-stance/core/hands/judgePlace'
 import { positionLabels } from '@level-stance/core/hands/extensions'
 import { handPositionsOf } from '@level-stance/core/measure/conditions'
 import type { HandPosition } from '@level-stance/core/measure/conditions'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import MetricVials from '../../parts/MetricVials.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'
 import { useHands } from './useHands.ts'
@@ -13,8 +15,9 @@ import { useHands } from './useHands.ts'
 /** Reach and height: signs of a long reach, positions by their share of the ride, steering, and the sweep under the board. */
 const visit = useVisit()
 const hands = useHands()
+const preferences = usePreferences()
 const positions = computed(() => handPositionsOf(visit.bar))
-const shares = computed(() => hands.parts.place.shares)
+const shares = computed(() => sharesOf(hands.parts.context))
 const steering = computed(() => hands.rested.place.steering)
 const elbow = (position: HandPosition) => {
   const row = hands.rested.positions.find(({ hands: at, effort }) => at === position && effort === 'calm')
@@ -79,7 +82,8 @@ function mark(position: HandPosition, share: number | null): void {
     />
     <template #after>
       <p v-if="steering" class="small muted" data-testid="steering">
-        Steering arm {{ trimmed(steering.arm, 0) }} mm: 10 mm of hand turn the wheel {{ trimmed(steering.turn, 2) }}°. An index to compare.
+        Steering arm {{ lengthWords(steering.arm, preferences.unit) }}: {{ lengthWords(10, preferences.unit) }} of hand turn the wheel
+        {{ trimmed(steering.turn, 2) }}°. An index to compare.
       </p>
     </template>
   </JudgedPage>

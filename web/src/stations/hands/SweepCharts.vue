@@ -3,7 +3,7 @@ import { Segmented, Slider } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { sweeps } from '@level-stance/core/hands/handSweep'
 import type { SweepKey } from '@level-stance/core/hands/handSweep'
-import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
 import type { PlotlyStatic } from 'plotly.js-cartesian-dist-min'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
@@ -29,10 +29,14 @@ const here = computed(() => {
   return [...list].sort((a, b) => Math.abs(a.at - at.value) - Math.abs(b.at - at.value))[0] ?? null
 })
 const spoken = computed(() => {
-  const by = at.value === 0 ? 'where they are' : `${formatLength(Math.abs(at.value), preferences.unit)} ${preferences.unit} ${at.value > 0 ? way.value[0] : way.value[1]}`
-  const metrics = here.value?.metrics
-  return metrics ? `${by}: torso ${trimmed(metrics.torso ?? 0, 0)}°, neck ${trimmed(here.value?.neck ?? 0, 0)}°, hand load ${trimmed(metrics.load ?? 0, 0)} %` : `${by}: out of reach`
-}) // prettier-ignore
+  const size = (mm: number) => lengthWords(mm, preferences.unit)
+  const by = at.value === 0 ? 'where they are' : `${size(Math.abs(at.value))} ${at.value > 0 ? way.value[0] : way.value[1]}`
+  const { metrics = null, neck = null, worse = null } = here.value ?? {}
+  if (metrics === null) return `${by}: out of reach`
+  const angles = `torso ${trimmed(metrics.torso ?? 0, 0)}°, neck ${trimmed(neck ?? 0, 0)}°, hand load ${trimmed(metrics.load ?? 0, 0)} %`
+  return `${by}: ${angles}${typeof worse?.gap !== 'number' ? '' : `, arm gap ${size(worse.gap)}`}`
+})
+const LOAD = 'hand load %'
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 function draw(): void {
@@ -42,10 +46,11 @@ function draw(): void {
   const lines = [
     { name: 'torso', of: (i: number) => list[i]?.metrics?.torso, dash: 'solid', width: 3 },
     { name: 'neck', of: (i: number) => list[i]?.neck, dash: 'dot', width: 2 },
-    { name: 'hip', of: (i: number) => list[i]?.metrics?.hipRight, dash: 'dash', width: 2 },
-    { name: 'shoulder', of: (i: number) => list[i]?.metrics?.shoulderRight, dash: 'longdash', width: 2 },
-    { name: 'elbow', of: (i: number) => list[i]?.metrics?.elbowRight, dash: 'dashdot', width: 2 },
-    { name: 'hand load %', of: (i: number) => list[i]?.metrics?.load, dash: 'solid', width: 1.5 },
+    { name: 'hip', of: (i: number) => list[i]?.worse.hip, dash: 'dash', width: 2 },
+    { name: 'shoulder', of: (i: number) => list[i]?.worse.shoulder, dash: 'longdash', width: 2 },
+    { name: 'elbow', of: (i: number) => list[i]?.worse.elbow, dash: 'dashdot', width: 2 },
+    { name: 'wrist', of: (i: number) => list[i]?.worse.wrist, dash: 'longdashdot', width: 1.5 },
+    { name: LOAD, of: (i: number) => list[i]?.metrics?.load, dash: 'solid', width: 1.5 },
   ]
   const data = lines.map(({ name, of, dash, width }, n) => ({
     type: 'scatter',
@@ -53,7 +58,7 @@ function draw(): void {
     name,
     x,
     y: x.map((_, i) => of(i) ?? null),
-    line: { dash, width, color: colour(n === 0 ? '--petrol' : n === 5 ? '--amber' : '--ink') },
+    line: { dash, width, color: colour(n === 0 ? '--petrol' : name === LOAD ? '--amber' : '--ink') },
     hovertemplate: `${name} %{y:.0f}<extra></extra>`,
   }))
   const ink = { color: colour('--muted'), gridcolor: colour('--line'), zerolinecolor: colour('--line'), tickfont: { size: 12 } }

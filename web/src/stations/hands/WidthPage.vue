@@ -3,8 +3,9 @@ import { Segmented } from 'ant-design-vue'
 import { computed } from 'vue'
 import { cutSizeKeys, cutSizes } from '@level-stance/core/hands/cutPlan'
 import type { CutSizeKey } from '@level-stance/core/hands/cutPlan'
+import { floorWords } from '@level-stance/core/hands/judgeWidth'
 import { widthSchools, widthSchoolsFor } from '@level-stance/core/hands/width'
-import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords } from '@level-stance/core/quantity/entry'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'
@@ -17,8 +18,9 @@ const visit = useVisit()
 const hands = useHands()
 const preferences = usePreferences()
 const width = computed(() => hands.rested.width)
-const shown = (mm: number) => `${formatLength(mm, preferences.unit, preferences.unit === 'mm' ? 1 : 2)} ${preferences.unit}`
-const inches = (mm: number) => `${trimmed(mm / MM_PER_INCH, 2)} in`
+/** Cuts come in eighths of an inch: three decimals say them. */
+const shown = (mm: number, unit = preferences.unit) => lengthWords(mm, unit, unit === 'mm' ? 1 : 3)
+const other = computed(() => (preferences.unit === 'in' ? 'mm' : 'in'))
 const sizes = cutSizeKeys.map((value) => ({ value, label: cutSizes[value].label }))
 const cuts = computed(() => width.value.plan?.cuts ?? [])
 const spread = computed(() => width.value.spreadCost)
@@ -64,7 +66,7 @@ const spread = computed(() => width.value.spreadCost)
             <td class="figure">{{ shown(cut.perSide) }}</td>
             <td class="figure">{{ shown(cut.total) }}</td>
             <td class="figure">
-              {{ shown(cut.width) }} <span class="muted">{{ preferences.unit === 'in' ? '' : inches(cut.width) }}</span>
+              {{ shown(cut.width) }} <span class="muted">{{ shown(cut.width, other) }}</span>
             </td>
           </tr>
         </tbody>
@@ -76,7 +78,7 @@ const spread = computed(() => width.value.spreadCost)
       <p class="small caution">A cut is for good: move the controls in and ride first. Never below the maker’s mark.</p>
     </section>
     <p v-if="width.floors[0] && visit.bar === 'flat'" class="small muted" data-testid="floor">
-      Not below {{ shown(width.floors[0].width) }}: {{ width.floors[0].words }}.
+      Not below {{ shown(width.floors[0].width) }}: {{ floorWords[width.floors[0].key].label }}.
     </p>
     <template #after><StripLinks /></template>
   </JudgedPage>

@@ -1,6 +1,7 @@
 import { useDebounceFn } from '@vueuse/core'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import type { Found, SearchInput } from '@level-stance/core/hands/cockpitSearch'
+import type { SearchInput } from '@level-stance/core/hands/cockpitQuestion'
+import type { Found } from '@level-stance/core/hands/cockpitSearch'
 import type { CockpitAnswer, CockpitQuestion } from '../../workers/cockpit.ts'
 import { startCockpitWorker } from '../../workers/startWorker.ts'
 

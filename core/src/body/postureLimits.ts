@@ -1,0 +1,16 @@
+/**
+ * Lines that several judgements draw on a rider's posture. Where no publication or rule gives one, the
+ * line is this product's own.
+ */
+
+/** Hips that come forward by more than this tell about saddle or reach, mm. @source prior */
+export const CREEP = 15
+/** Hands that carry more than this share of the body are heavily loaded, %; an index. @source prior */
+export const HEAVY_HANDS = 16
+/** A torso below this is low, above the other upright, degrees from level. @source prior */
+export const LOW_TORSO = 35
+export const UPRIGHT_TORSO = 62
+/** An upper arm this far from the trunk reaches out, degrees. @source prior */
+export const OPEN_SHOULDER = 88
+/** Stems from this length on are long, mm. @source prior */
+export const LONG_STEM = 105

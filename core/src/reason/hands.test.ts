@@ -1,0 +1,86 @@
+import { handsParts } from '../hands/station.ts'
+import { flatBar } from '../hands/testing.ts'
+import { startingCockpit } from '../hands/cockpitParts.ts'
+import { leverChoices } from '../hands/partChoices.ts'
+import { complaintAt, controlComplaint, onlyReadings, readingsWith } from '../testing.ts'
+import { factsAt } from './context.ts'
+import { causeOf, causeKeys, causePage } from './causeTable.ts'
+import { handsPagesFor } from '../hands/station.ts'
+import { numberRow } from './numbers.ts'
+import { reason } from './reason.ts'
+import { aVisit } from './testing.ts'
+import type { ReasonVisit } from './visitInput.ts'
+import { reasonInputOf } from './visitInput.ts'
+
+type Over = Parameters<typeof readingsWith>[0]
+const visitOf = (over: Over, more: Partial<ReasonVisit> = {}) =>
+  aVisit({
+    readings: readingsWith({ ...flatBar, ...over }),
+    kind: 'trail',
+    complaints: [complaintAt(1, 'forearm', 'both', { kind: 'tired' })],
+    ...more,
+  })
+const factsOf = (over: Over, more: Partial<ReasonVisit> = {}) => factsAt(reasonInputOf(visitOf(over, more)).input)
+const value = (facts: ReturnType<typeof factsOf>, name: Parameters<typeof numberRow>[0]) =>
+  numberRow(name).of(facts, 'right')?.value ?? null
+
+describe('the reasoner and the pages of the hands', () => {
+  it('judge a lever’s angle by one school: what is right for steep ground is no cause', () => {
+    const angles = { leverAngle: [23, 23], forearmReady: [36, 36] } as const
+    expect(value(factsOf(angles), 'leverFlat')).toBeGreaterThan(0)
+    expect(value(factsOf(angles, { choices: { feet: {}, seat: {}, hands: { leverSchool: 'flatter' } } }), 'leverFlat')).toBeLessThan(0)
+  })
+
+  it('judge the width by the school that was chosen', () => {
+    const wide = { barWidth: 826 }
+    expect(value(factsOf(wide), 'barWide')).toBeGreaterThan(0)
+    // 0.46 of a stature of 1850 is 851 mm: by stature it is not wide.
+    const byStature = { choices: { feet: {}, seat: {}, hands: { widthSchool: 'stature' } } } as const
+    expect(value(factsOf({ ...wide, stature: 1850 }, byStature), 'barWide')).toBeLessThan(0)
+  })
+
+  it.each([
+    ['grip-thick', { gripDiameter: [42, 42], handLength: [170, 170] }, 'grips', 'grip-thick'],
+    ['hook-off', { leverClamp: [10, 10], leverHook: [86, 86] }, 'levers', 'hook-off'],
+    ['lever-far', { leverReach: [97, 97], indexFinger: [64, 64] }, 'levers', 'reach-far'],
+    ['shifter-side', { shifterPaddle: [-20, -20] }, 'controls', 'shifter-far'],
+    ['bar-wide', { barWidth: 900 }, 'width', 'wide'],
+  ] as const)('agree on %s: what the page would change, the test speaks for', (cause, over, page, key) => {
+    const facts = factsOf(over)
+    const parts = handsParts({ ...facts.hands.context })
+    expect(parts[page].findings.some((finding) => finding.key === key && finding.weight === 'act')).toBe(true)
+    const complaints = [complaintAt(1, 'forearm', 'both', { kind: 'tired' }), controlComplaint(2, 'missed-shift'), controlComplaint(3, 'front-heavy'), controlComplaint(4, 'weak-braking')] // prettier-ignore
+    const { causes } = reason(reasonInputOf(visitOf(over, { complaints })).input).reasoned
+    expect(causes.find((row) => row.cause === cause)?.said.some(({ speaks }) => speaks === 'for')).toBe(true)
+  })
+
+  it('send every cause to a page that the bar has', () => {
+    for (const key of causeKeys) {
+      const { station, bar } = causeOf(key)
+      if (station !== 'hands') continue
+      for (const kind of ['flat', 'drop'] as const) if (bar === undefined || bar === kind) expect(handsPagesFor(kind)).toContain(causePage(key, kind))
+    }
+  }) // prettier-ignore
+
+  it('slide a clamp by exactly what the finger misses, and a shifter to the better side', () => {
+    const complaints = [controlComplaint(1, 'weak-braking')]
+    const { moves } = reason(reasonInputOf(visitOf({ leverHook: [86, 86] }, { complaints })).input).reasoned
+    const slide = moves.find(({ cause }) => cause === 'hook-off')
+    // Finger 60 + 0.30 · 84 = 85.2, hook 132 + 10 − 86 = 56.
+    expect(slide?.requested).toContainEqual({ setting: 'leverClamp', side: 'right', by: 29 })
+  })
+
+  it('know hoods that are turned in as a cause of weak braking, and turn them out', () => {
+    const readings = onlyReadings({ hoodAngle: [18, 18], hoodPosition: [45, 45], leverReach: [66, 66], indexFinger: [68, 68] })
+    const { reasoned } = reason(reasonInputOf(aVisit({ readings, complaints: [controlComplaint(1, 'weak-braking')] })).input)
+    expect(reasoned.causes[0]?.cause).toBe('hoods-in')
+    const [move] = reasoned.moves
+    expect(move).toMatchObject({ cause: 'hoods-in' })
+    for (const one of move?.requested ?? []) expect('by' in one && one.by < 0).toBe(true)
+  })
+
+  it('offer no lever of the catalogue that leaves more undone than another before it', () => {
+    const rows = leverChoices(factsOf({}).setup, startingCockpit)
+    expect(rows.filter(({ fits }) => fits).map(({ misses }) => misses)).toEqual(rows.filter(({ fits }) => fits).map(({ misses }) => misses).sort((a, b) => a - b))
+  }) // prettier-ignore
+})
