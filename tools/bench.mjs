@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// `npm run bench`: how fast it is, as a table. `-- --visits 100000` for a bigger studio. No limits here or in tests.
+// `npm run bench`: how fast it is, as a table. `-- --visits 100000` for a bigger studio, `-- --only Hands` for the
+// screens' rows with that word alone. No limits here or in tests.
 import { execFileSync } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
@@ -13,6 +14,8 @@ needPackages()
 needBuild()
 const asked = process.argv.indexOf('--visits')
 const visits = asked < 0 ? 10_000 : Number(process.argv[asked + 1])
+const word = process.argv.indexOf('--only')
+const only = word < 0 ? undefined : new RegExp(process.argv[word + 1] ?? '', 'i')
 const { fill, measureApi } = await import('./bench/load.mjs')
 const { measureScreens } = await import('./bench/screens.mjs')
 
@@ -27,7 +30,7 @@ const url = ownDatabase(cluster, passwords, 'bench')
 const server = await serve(url, 0, { LOG_LEVEL: 'error' })
 try {
   say('screens')
-  const screens = await measureScreens(server.address)
+  const screens = await measureScreens(server.address, { only })
   const ms = (value) => `${value.toFixed(1)} ms`
   const table = {
     'leg postures per second, one core': { measured: Math.round(core.postures).toLocaleString('en'), reach: '≥ 1,000,000' },

@@ -19,14 +19,16 @@ const THROTTLE = 4
 
 /**
  * Each part by itself: one that fails says so and leaves the others their numbers.
+ * @param only parts by name; all where it is left out
  * @returns part → `{ work, frame }`, each `{ count, median, p95 }` in ms; of a key also `all`, from the
  *   press until everything that follows from it is painted, and `busy`, ms of the main
  *   thread a press in all; or `{ failed }`
  */
-export async function measureScreens(address, presses = 160) {
+export async function measureScreens(address, { presses = 160, only = /./ } = {}) {
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
   const results = {}
   const part = async (name, work) => {
+    if (name !== 'open' && !only.test(name)) return
     try {
       results[name] = await work()
     } catch (error) {
@@ -110,14 +112,15 @@ const parts = {
     await page.getByLabel('Tilt, nose up').focus()
     return typing(page, presses, (i) => (i % 2 === 0 ? 'ArrowRight' : 'ArrowLeft'))
   },
-  // From here on the rider with a flat bar.
+  // A rider with a flat bar.
   'clamp on Levers': async (page, presses, address) => {
     await openVisit(page, address, 'Ruta')
     await station(page, 'hands', 'Levers')
     const box = await page.getByRole('slider', { name: 'Brake clamp, right' }).boundingBox()
     return drag(page, box, presses, (i) => ({ x: -12 * Math.abs(((i / 20) % 2) - 1), y: 0 }))
   },
-  'slider of the curves': async (page, presses) => {
+  'slider of the curves': async (page, presses, address) => {
+    await openVisit(page, address, 'Ruta')
     await station(page, 'hands', 'Reach, height')
     await page.getByRole('slider', { name: /Height of the hands/ }).focus()
     return typing(page, presses, (i) => (i % 20 < 10 ? 'ArrowLeft' : 'ArrowRight'))

@@ -37,6 +37,19 @@ const spoken = computed(() => {
   return `${by}: ${angles}${typeof worse?.gap !== 'number' ? '' : `, arm gap ${size(worse.gap)}`}`
 })
 const LOAD = 'hand load %'
+/** Of the chart, px: room for every line of its legend. */
+const HEIGHT = 176
+const MARGIN = { l: 30, r: 96, t: 4, b: 20 }
+/**
+ * Where a move stands along the chart, for a line laid over it: curves are drawn once, and a hand that
+ * slides does not draw them again.
+ */
+const across = (mm: number) => {
+  const share = (mm + row.value.reach) / (2 * row.value.reach)
+  return `calc(${MARGIN.l}px + (100% - ${MARGIN.l + MARGIN.r}px) * ${Math.min(1, Math.max(0, share))})`
+}
+const frame = { height: `${HEIGHT}px` }
+const standing = { top: `${MARGIN.t}px`, bottom: `${MARGIN.b}px` }
 const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
 function draw(): void {
@@ -62,29 +75,18 @@ function draw(): void {
     hovertemplate: `${name} %{y:.0f}<extra></extra>`,
   }))
   const ink = { color: colour('--muted'), gridcolor: colour('--line'), zerolinecolor: colour('--line'), tickfont: { size: 12 } }
-  const line = (value: number, color: string, dash: string) => ({
-    type: 'line',
-    x0: value,
-    x1: value,
-    yref: 'paper',
-    y0: 0,
-    y1: 1,
-    line: { color, width: 2, dash },
-  })
   const shade = middle.value
   const layout = {
-    margin: { l: 26, r: 4, t: 4, b: 20 },
-    height: 150,
+    margin: { ...MARGIN, autoexpand: false },
+    height: HEIGHT,
     paper_bgcolor: colour('--panel'),
     plot_bgcolor: colour('--panel'),
     font: { family: 'Barlow Semi Condensed', color: colour('--ink'), size: 12 },
     legend: { x: 1.01, y: 1, font: { size: 10 }, itemwidth: 24, tracegroupgap: 0 },
-    xaxis: { ...ink, zeroline: false },
+    xaxis: { ...ink, zeroline: false, range: [-inUnit(row.value.reach), inUnit(row.value.reach)], ticksuffix: ` ${preferences.unit}` },
     yaxis: ink,
     shapes: [
       ...(shade ? [{ type: 'rect', x0: inUnit(shade.low), x1: inUnit(shade.high), yref: 'paper', y0: 0, y1: 1, fillcolor: colour('--glass'), opacity: 0.55, line: { width: 0 }, layer: 'below' }] : []),
-      line(0, colour('--ink'), 'solid'),
-      ...(at.value === 0 ? [] : [line(inUnit(at.value), colour('--petrol'), 'dash')]),
     ],
   } // prettier-ignore
   void plotly.react(element.value, data, layout, { displayModeBar: false, responsive: true })
@@ -97,7 +99,7 @@ onMounted(async () => {
     failed.value = true
   }
 })
-watch(() => [points.value, middle.value, at.value, preferences.scheme, preferences.unit] as const, draw, { flush: 'post' })
+watch(() => [points.value, middle.value, preferences.scheme, preferences.unit] as const, draw, { flush: 'post' })
 onBeforeUnmount(() => {
   if (plotly && element.value) plotly.purge(element.value)
 })
@@ -112,7 +114,11 @@ const slide = (value: unknown) => {
       <Segmented v-model:value="along" :options="options" size="small" aria-label="Sweep along" />
       <span class="figure" data-testid="sweep-words">{{ spoken }}</span>
     </figcaption>
-    <div ref="element" class="chart" role="img" :aria-label="`${row.label} of the hands: ${spoken}`" />
+    <div class="chart" :style="frame" role="img" :aria-label="`${row.label} of the hands: ${spoken}`">
+      <div ref="element" />
+      <i class="mark" :style="{ ...standing, left: across(0) }" />
+      <i v-if="at !== 0" class="mark aim" :style="{ ...standing, left: across(at) }" data-testid="sweep-aim" />
+    </div>
     <Slider
       :value="at"
       :min="-row.reach"
@@ -148,8 +154,17 @@ figcaption {
   gap: 12px;
 }
 .chart {
-  height: 150px;
+  position: relative;
   contain: strict;
+}
+.mark {
+  position: absolute;
+  width: 0;
+  border-left: 2px solid var(--ink);
+  pointer-events: none;
+}
+.mark.aim {
+  border-left: 2px dashed var(--petrol);
 }
 .none {
   padding: 6px 12px;
