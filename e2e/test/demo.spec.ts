@@ -50,7 +50,7 @@ test('dragging the cleat, its number and everything that depends on it move toge
 
   await test.step('a move beyond the cap is cut into steps, the first one now', async () => {
     await expect(page.getByTestId('move-now')).toContainText('Cleat R back 5')
-    await expect(page.getByText(/cleat R back 5, then 4/)).toBeVisible()
+    await expect(page.getByText(/cleat R back 5 mm, then 4 mm/)).toBeVisible()
   })
 
   await test.step('the saddle can stay where it is, and what that does is said', async () => {

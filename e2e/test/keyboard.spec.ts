@@ -46,7 +46,7 @@ test('a visit by keyboard alone', async ({ page }) => {
       await page.keyboard.press('Enter')
     }
     await page.keyboard.type('cleat l back 7')
-    await expect(page.locator('#entry-line-meaning')).toContainText('Cleat L back 7 mm, in steps of 5')
+    await expect(page.locator('#entry-line-meaning')).toContainText('Cleat L back 7 mm, in steps of 5 mm')
     await page.keyboard.press('Enter')
     await expect(page).toHaveURL(/feet(\?page=cleat)?$/)
     await expect(page.getByRole('textbox', { name: 'Behind ball of foot, left, to' })).toHaveValue('11')

@@ -57,9 +57,11 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
     await expect(page.getByTestId('judgement-right')).toContainText('behind the ball asks for 25.6 mm')
     await expect(page.getByTestId('judgement-right')).toContainText('The slot ends 7.6 mm short, so 18 mm is what this shoe allows')
     await expect(page.getByTestId('judgement-right')).toContainText('Speaks for it: toes and ball of foot numb, right')
-    await expect(page.getByTestId('move-now')).toContainText('Cleat L back 5 · Cleat R back 5')
+    await expect(page.getByTestId('move-now')).toContainText('Cleat L back 5 mm · Cleat R back 5 mm')
     await expect(page.getByTestId('move-answers')).toContainText(/Saddle down \d/)
-    await expect(page.getByText('Later, after rides that agree: cleat L back 5, then 2; cleat R back 5, then 2.')).toBeVisible()
+    await expect(
+      page.getByText('Next step, if test rides go well: cleat L back 5 mm, then 2 mm; cleat R back 5 mm, then 2 mm.'),
+    ).toBeVisible()
   })
 
   await test.step('show working: formula, numbers, sources', async () => {

@@ -152,7 +152,7 @@ describe('trying it', () => {
         station: 'feet',
         moves: [{ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, expect.anything()],
       })
-      expect(entry.kind === 'try' && entry.later).toMatch(/cleat R back 5, then 2/)
+      expect(entry.kind === 'try' && entry.later).toMatch(/cleat R back 5 mm, then 2 mm/)
       expect(board.active).toBe(false)
     })
   })

@@ -101,7 +101,7 @@ describe('an open station', () => {
     await rested()
     expect(feet.settled).toBe(true)
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) }, readings: [] }
-    expect(feet.summary.words).toBe('readings')
+    expect(feet.summary.words).toBe('readings needed')
   })
 
   it('asks for the rider’s other bikes, and does without them where there is no answer', async () => {

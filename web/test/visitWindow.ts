@@ -27,6 +27,8 @@ export function freshWindow(): void {
   server.reply = null
   let n = 900
   Object.assign(globalThis.crypto, { randomUUID: () => uuid((n += 1)) })
+  // Nothing is laid out here, so nothing can be scrolled to.
+  Object.assign(Element.prototype, { scrollIntoView() {} })
   Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
   Object.assign(globalThis, {
     Worker: class {

@@ -153,8 +153,8 @@ describe('the ledger', () => {
   })
 
   it('speaks the trade’s words', () => {
-    expect(moveWords({ setting: 'cleatSetback', side: 'right', by: -2.5 })).toBe('Cleat R forward 2.5')
-    expect(moveWords({ setting: 'saddleHeight', side: 'both', by: -2 })).toBe('Saddle down 2')
+    expect(moveWords({ setting: 'cleatSetback', side: 'right', by: -2.5 }, 'mm')).toBe('Cleat R forward 2.5 mm')
+    expect(moveWords({ setting: 'saddleHeight', side: 'both', by: -2 }, 'in')).toBe('Saddle down 0.08 in')
   })
 })
 
@@ -171,7 +171,7 @@ describe('a cleat aimed at through the knock-on engine', () => {
   it('takes a step now and says the rest, each foot by itself', () => {
     const { moves, later } = step(aim(null, 12))
     expect(moves[0]).toEqual({ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' })
-    expect(later).toBe('Later, after rides that agree: cleat R back 5, then 2.')
+    expect(later).toBe('Next step, if test rides go well: cleat R back 5 mm, then 2 mm.')
     expect(moves.some(({ side }) => side === 'left')).toBe(false)
   })
 

@@ -5,7 +5,7 @@ describe('short notes', () => {
   it.each([
     ['cleat L back 4', { kind: 'move', setting: 'cleatSetback', side: 'left', by: 4, words: 'Cleat L back 4 mm' }],
     ['CLEAT right forward 2,5', { kind: 'move', setting: 'cleatSetback', side: 'right', by: -2.5, words: 'Cleat R forward 2.5 mm' }],
-    ['cleat r back 12', { kind: 'move', by: 12, words: 'Cleat R back 12 mm, in steps of 5' }],
+    ['cleat r back 12', { kind: 'move', by: 12, words: 'Cleat R back 12 mm, in steps of 5 mm' }],
     ['cleat l back 3/16 in', { kind: 'move', by: expect.closeTo(4.7625, 4) as number }],
     ['crank 172.5', { kind: 'reading', key: 'crank', side: 'both', value: 172.5, method: null, words: 'Crank length: 172.5 mm' }],
     ['ball R 196 ruler', { kind: 'reading', key: 'heelToMtp1', side: 'right', value: 196, method: 'ruler' }],
@@ -26,8 +26,8 @@ describe('short notes', () => {
     ['torso 42', { kind: 'reading', key: 'torsoAngle', side: 'both', value: 42 }],
     ['saddle -3', { kind: 'move', setting: 'saddleHeight', side: 'both', by: -3, words: 'Saddle down 3 mm' }],
     ['saddle +2.5', { kind: 'move', setting: 'saddleHeight', by: 2.5 }],
-    ['saddle back 8', { kind: 'move', setting: 'saddleSetback', by: 8, words: 'Saddle back 8 mm, in steps of 5' }],
-    ['nose down 1.5', { kind: 'move', setting: 'saddleTilt', by: -1.5, words: 'Saddle nose down 1.5°, in steps of 1' }],
+    ['saddle back 8', { kind: 'move', setting: 'saddleSetback', by: 8, words: 'Saddle back 8 mm, in steps of 5 mm' }],
+    ['nose down 1.5', { kind: 'move', setting: 'saddleTilt', by: -1.5, words: 'Saddle nose down 1.5°, in steps of 1°' }],
     ['hands up 1/2 in', { kind: 'move', setting: 'handHeight', by: 12.7 }],
     ['washer L on 1', { kind: 'move', setting: 'washer', side: 'left', by: 1 }],
     ['roll back 4', { kind: 'move', setting: 'barRoll', by: -4 }],
@@ -74,15 +74,18 @@ describe('short notes', () => {
   })
 
   it('once something was changed, a noted value of a setting is a move to it', () => {
-    expect(asMove(understand('saddle 720', 'mm'), 733.5)).toMatchObject({
+    expect(asMove(understand('saddle 720', 'mm'), 733.5, 'mm')).toMatchObject({
       kind: 'move',
       setting: 'saddleHeight',
       by: -13.5,
-      words: 'Saddle down 13.5 mm: from 733.5 to 720',
+      words: 'Saddle down 13.5 mm: from 733.5 mm to 720 mm',
     })
-    expect(asMove(understand('saddle 733.5', 'mm'), 733.5)).toMatchObject({ kind: 'unknown', words: expect.stringMatching(/already/) })
-    expect(asMove(understand('saddle 720', 'mm'), null)).toMatchObject({ kind: 'reading' })
-    expect(asMove(understand('inseam 840', 'mm'), 830)).toMatchObject({ kind: 'reading' })
+    expect(asMove(understand('saddle 733.5', 'mm'), 733.5, 'mm')).toMatchObject({
+      kind: 'unknown',
+      words: expect.stringMatching(/already/),
+    })
+    expect(asMove(understand('saddle 720', 'mm'), null, 'mm')).toMatchObject({ kind: 'reading' })
+    expect(asMove(understand('inseam 840', 'mm'), 830, 'mm')).toMatchObject({ kind: 'reading' })
   })
 
   it('never throws, whatever is typed', () => {

@@ -6,7 +6,7 @@ import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { readEntry, readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
-import { moveName } from './moveWords.ts'
+import { amountWords, moveName } from './moveWords.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 
@@ -93,25 +93,27 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
     held === 'deg' ? 'angle' : 'length',
     unit,
   )
-  const mark = held === 'deg' ? '°' : ' mm'
   if (!parsed.ok || !(parsed.value > 0) || parsed.value > MOST_AT_ONCE)
-    return unknown(`${label} ${signed ? '' : direction}: by how much? At most ${MOST_AT_ONCE}${mark}.`)
+    return unknown(`${label} ${signed ? '' : direction}: by how much? At most ${amountWords(key, MOST_AT_ONCE, unit)}.`)
   // "saddle -3" of somebody who works in inches is a slip: nobody moves anything by three inches.
   if (held !== 'deg' && parsed.unit === 'in' && parsed.value > MOST_INCHES * MM_PER_INCH && !saysUnit(words))
     return unknown(
       `${label}: ${trimmed(parsed.value / MM_PER_INCH, 2)} in are ${trimmed(parsed.value, 0)} mm. Write the unit: 3 mm, or 1/8 in.`,
     )
   const by = (signed ? /^[−–-]/.test(direction) : direction === less) ? -parsed.value : parsed.value
-  const steps = parsed.value > cap ? `, in steps of ${cap}` : ''
+  const steps = parsed.value > cap ? `, in steps of ${amountWords(key, cap, unit)}` : ''
   const side = sided ? (sideGiven ?? 'left') : 'both'
   return {
     kind: 'move',
     setting: key,
     side,
     by,
-    words: `${moveName({ setting: key, side })} ${by > 0 ? more : less} ${trimmed(parsed.value, 1)}${mark}${steps}`,
+    words: `${moveName({ setting: key, side })} ${by > 0 ? more : less} ${amountWords(key, parsed.value, unit)}${steps}`,
   }
 }
+
+/** Where a setting stands, with its sign. */
+const placeWords = (setting: SettingKey, value: number, unit: LengthUnit) => `${value < 0 ? '−' : ''}${amountWords(setting, value, unit)}`
 
 /** A larger request is a slip of the hand. */
 const MOST_AT_ONCE = 100
@@ -124,16 +126,15 @@ const saysUnit = (words: readonly string[]) => words.some((word) => /(mm|cm|in|i
  * it stands. A value noted over the start's would rewrite how the rider came.
  * @param now where the setting stands; null = not read: then the note is its reading
  */
-export function asMove(meant: Understood, now: number | null): Understood {
+export function asMove(meant: Understood, now: number | null, unit: LengthUnit): Understood {
   if (meant.kind !== 'reading' || now === null || !Object.hasOwn(settings, meant.key)) return meant
   const setting = meant.key as SettingKey
   const { side, value } = meant
-  const { unit, more, less } = settings[setting]
-  const mark = unit === 'deg' ? '°' : ' mm'
+  const { more, less } = settings[setting]
   const by = value - now
   const name = moveName({ setting, side })
-  if (Math.abs(by) < 0.05) return unknown(`${name} stands at ${trimmed(now, 1)}${mark} already.`)
-  const words = `${name} ${by > 0 ? more : less} ${trimmed(Math.abs(by), 1)}${mark}: from ${trimmed(now, 1)} to ${trimmed(value, 1)}`
+  if (Math.abs(by) < 0.05) return unknown(`${name} stands at ${placeWords(setting, now, unit)} already.`)
+  const words = `${name} ${by > 0 ? more : less} ${amountWords(setting, by, unit)}: from ${placeWords(setting, now, unit)} to ${placeWords(setting, value, unit)}`
   return { kind: 'move', setting, side, by, words }
 }
 
@@ -155,7 +156,7 @@ function reading(key: NumberKey, words: readonly string[], unit: LengthUnit): Un
     text,
     value: entry.value,
     method,
-    words: `${readingName(key, side)}: ${shownValue(key, entry.value, 'mm')}${unitMark(key, 'mm')}${how}`,
+    words: `${readingName(key, side)}: ${shownValue(key, entry.value, unit)}${unitMark(key, unit)}${how}`,
   }
 }
 

@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../quantity/entry.ts'
 import { barClamp } from '../bike/cockpit.ts'
 import type { Grip } from '../bike/cockpit.ts'
 import type { Point } from '../bike/contactPoints.ts'
@@ -51,6 +52,7 @@ export function knockOn(
   holds: Holds,
   mode: 'whole' | 'step',
   pace: Pace = 'settled',
+  unit: LengthUnit = 'mm',
 ): KnockOn {
   const { rider, by, now } = standing
   const findings: string[] = []
@@ -109,7 +111,7 @@ export function knockOn(
     answers,
     moves: written.moves,
     exchanges: [...exchanges.map((exchange) => ({ ...exchange, role: 'chosen' as const })), ...written.exchanges],
-    left: start && end ? leftovers(holds, start, end, chosen, answers) : [],
+    left: start && end ? leftovers(holds, start, end, chosen, answers, unit) : [],
     findings,
     stems,
     get before() {
@@ -122,7 +124,7 @@ export function knockOn(
       return end && riderMetrics(end, axles)
     },
     model: end,
-    later: laterWords(chosen, pace),
+    later: laterWords(chosen, pace, unit),
   }
 }
 

@@ -1,11 +1,12 @@
 import { handsMiddle, hipOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
-import { trimmed } from '../quantity/entry.ts'
+import { lengthWords, trimmed } from '../quantity/entry.ts'
+import type { LengthUnit } from '../quantity/entry.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Answer, Chosen, Holds, Leftover } from './knockOnResult.ts'
-import { directionOf, moveName } from './moveWords.ts'
+import { amountWords, directionOf, moveName } from './moveWords.ts'
 import { isWholeMove, rideInWords } from './pace.ts'
 import type { Pace } from './pace.ts'
 import { settings } from './settings.ts'
@@ -20,11 +21,14 @@ export function leftovers(
   after: RiderModel,
   chosen: readonly Chosen[],
   answers: readonly Answer[],
+  unit: LengthUnit,
 ): Leftover[] {
   const found: Leftover[] = []
-  const add = (what: Leftover['what'], amount: number, unit: 'mm' | 'deg', words: (size: string, more: boolean) => string): void => {
-    if (!(Math.abs(amount) >= worthSaying[unit])) return
-    found.push({ what, amount, unit, words: words(`${trimmed(Math.abs(amount), 1)}${unit === 'deg' ? '°' : ' mm'}`, amount > 0) })
+  const add = (what: Leftover['what'], amount: number, held: 'mm' | 'deg', words: (size: string, more: boolean) => string): void => {
+    if (!(Math.abs(amount) >= worthSaying[held])) return
+    const size = Math.abs(amount)
+    const said = held === 'deg' ? `${trimmed(size, 1)}°` : lengthWords(size, unit, unit === 'mm' ? 1 : 2)
+    found.push({ what, amount, unit: held, words: words(said, amount > 0) })
   }
   for (const move of [...chosen, ...answers]) {
     const short = 'aim' in move ? (move.heldByRoom ? move.wanted - move.aim : 0) : move.limit === 'room' ? move.exact - move.by : 0
@@ -70,28 +74,25 @@ export function leftovers(
 }
 
 /**
- * What a request leaves for later: the steps still to come ("Later, after rides that agree: cleat R
+ * What a request leaves for later: the steps still to come ("Next step, if test rides go well: cleat R
  * back 5, then 2."), an end that may lie further than the part goes, and how a whole move is ridden in.
  */
-export function laterWords(chosen: readonly Chosen[], pace: Pace): string {
+export function laterWords(chosen: readonly Chosen[], pace: Pace, unit: LengthUnit): string {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
-    const sizes =
-      rest.length > 4
-        ? `${rest.length} more steps`
-        : rest.map((step) => `${trimmed(Math.abs(step), 1)}${settings[move.setting].unit === 'deg' ? '°' : ''}`).join(', then ')
+    const sizes = rest.length > 4 ? `${rest.length} more steps` : rest.map((step) => amountWords(move.setting, step, unit)).join(', then ')
     return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
   const doubtful = chosen.flatMap(({ doubtfulBeyond, ...move }) =>
     doubtfulBeyond === null
       ? []
       : [
-          `${moveName(move)}: such a part commonly gives ${trimmed(doubtfulBeyond, 0)} mm; read how far it goes before counting on the end.`,
+          `${moveName(move)}: such a part commonly gives ${lengthWords(doubtfulBeyond, unit)}; read how far it goes before counting on the end.`,
         ],
   )
   const whole = pace === 'new' && isWholeMove(chosen)
-  return [parts.length === 0 ? '' : `Later, after rides that agree: ${parts.join('; ')}.`, ...doubtful, whole ? rideInWords() : '']
+  return [parts.length === 0 ? '' : `Next step, if test rides go well: ${parts.join('; ')}.`, ...doubtful, whole ? rideInWords() : '']
     .filter((words) => words !== '')
     .join(' ')
 }

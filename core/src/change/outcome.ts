@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../quantity/entry.ts'
 import type { Change } from './fold.ts'
 import { isExchange } from './moves.ts'
 import type { Requested, RequestedMove } from './moves.ts'
@@ -98,8 +99,8 @@ function grownBy({ from, to }: Pick<Exchange, 'from' | 'to'>, { setting, side }:
   return Number.isFinite(by) ? by : 0
 }
 
-/** "Not offered again: saddle back 5 was tried. Outer knee, right is worse: 6 → 8." */
-export function failedWords(change: Change, told: Told): string {
+/** "Not offered again: saddle back 5 mm was tried. Outer knee, right is worse: 6 → 8." */
+export function failedWords(change: Change, told: Told, unit: LengthUnit): string {
   const worse = worseWords(outcomesOf(change, told))
-  return `Not offered again: ${midSentence(changeWords(change).join(', '))} was tried. ${worse === '' ? 'Nothing got better' : worse}.`
+  return `Not offered again: ${midSentence(changeWords(change, unit).join(', '))} was tried. ${worse === '' ? 'Nothing got better' : worse}.`
 }

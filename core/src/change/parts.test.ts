@@ -69,16 +69,16 @@ describe('an exchange', () => {
   })
 
   it('is said by name, and by what differs where the name is the same', () => {
-    expect(exchangeWords(exchange)).toBe('Pedals: Plate for Recessed')
+    expect(exchangeWords(exchange, 'mm')).toBe('Pedals: Plate for Recessed')
     const longer = {
       slot: 'pedals' as const,
       from: saddle('Plate', { axleLength: { left: 53, right: 53 } }),
       to: saddle('Plate', { axleLength: { left: 55, right: 53 } }),
     }
-    expect(exchangeWords(longer)).toBe('Pedals: pedal axle L longer 2')
-    expect(changeWords({ moves: [{ setting: 'saddleHeight', side: 'both', by: 3 }], exchanges: [exchange] })).toEqual([
+    expect(exchangeWords(longer, 'mm')).toBe('Pedals: pedal axle L longer 2 mm')
+    expect(changeWords({ moves: [{ setting: 'saddleHeight', side: 'both', by: 3 }], exchanges: [exchange] }, 'mm')).toEqual([
       'Pedals: Plate for Recessed',
-      'Saddle up 3',
+      'Saddle up 3 mm',
     ])
   })
 

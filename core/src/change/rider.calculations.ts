@@ -151,14 +151,14 @@ export const knockOnCalculation = defineCalculation({
   working: (_, out) => [
     ...out.exchanges.map((exchange) => ({
       label: slots[exchange.slot].label,
-      formula: exchangeWords(exchange),
+      formula: exchangeWords(exchange, 'mm'),
       value: '',
       unit: 'none' as const,
     })),
     ...out.moves.map((move) => {
       const answer = out.exact.find((row) => row.setting === move.setting && row.side === move.side)
       return {
-        label: moveWords(move),
+        label: moveWords(move, 'mm'),
         formula:
           move.role === 'chosen'
             ? 'asked for, within cap and room'

@@ -183,7 +183,7 @@ function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead
   const ends = `Room beyond the swing: ${trimmed(roomIn, 1)}° inward, ${trimmed(roomOut, 1)}° outward; ${RELEASE_ROOM}° each way is asked.`
   const headline =
     state === 'level'
-      ? `${name} foot has its float around it.`
+      ? `${name} foot is centred in its float.`
       : state === 'outside'
         ? `${name} heel is stopped by the float.`
         : `${name} foot sits near the float’s end.`

@@ -94,7 +94,7 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
         'play',
         side,
         'first',
-        `${name} foot toggles in the pedal.`,
+        `${name} foot rocks in the pedal.`,
         'Rocking by hand with a good cleat means the pedal is worn, or its kind fits its own cleat loosely: change cleat, then pedal, before changing the rider.',
       )
     else if (play === 'little')

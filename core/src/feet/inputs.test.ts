@@ -111,9 +111,9 @@ describe('another pedal', () => {
     const undo: LedgerEntry = { kind: 'undo', id: uuid(41), at: testTime, of: entry.id }
     const back = setupWith(recessed, [entry, undo]).now
     expect([chosen(back, 'pedalKind'), back.soleStack.left?.value]).toEqual(['recessed', 23])
-    expect(changeWords(entry)).toEqual(['Pedals: Three-bolt plate, coil spring for Two-bolt recessed'])
-    expect(moveWords({ setting: 'cleatTurn', side: 'right', by: -1.5 })).toBe('Cleat R toe-in 1.5°')
-    expect(moveWords({ setting: 'archSupport', side: 'left', by: 3 })).toBe('Arch support L higher 3')
+    expect(changeWords(entry, 'mm')).toEqual(['Pedals: Three-bolt plate, coil spring for Two-bolt recessed'])
+    expect(moveWords({ setting: 'cleatTurn', side: 'right', by: -1.5 }, 'mm')).toBe('Cleat R toe-in 1.5°')
+    expect(moveWords({ setting: 'archSupport', side: 'left', by: 3 }, 'mm')).toBe('Arch support L higher 3 mm')
   })
 
   it('of which only a size differs is written down as an exchange too', () => {

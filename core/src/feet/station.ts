@@ -564,8 +564,8 @@ export const feetStation = defineStation({
   },
   summary: ({ cleat }) => {
     const states = sides.map((side) => cleat[side].state)
-    if (states.includes('missing')) return { words: 'readings', mark: 'wanting' }
-    if (states.every((state) => state === 'level')) return { words: 'level', mark: 'level' }
+    if (states.includes('missing')) return { words: 'readings needed', mark: 'wanting' }
+    if (states.every((state) => state === 'level')) return { words: 'in range', mark: 'level' }
     const toTry = sides.some((side) => {
       const judged = cleat[side]
       return (
@@ -574,7 +574,7 @@ export const feetStation = defineStation({
         Math.abs(judged.result.attainable - judged.now.value) >= settings.cleatSetback.resolution
       )
     })
-    return toTry ? { words: '1 to try', mark: 'open' } : { words: 'seen', mark: 'level' }
+    return toTry ? { words: '1 to try', mark: 'open' } : { words: 'nothing to change', mark: 'level' }
   },
 })
 export type FeetPageKey = keyof typeof feetStation.pages

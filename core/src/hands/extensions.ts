@@ -32,6 +32,15 @@ export interface PositionRow {
   readonly isRead: boolean
 }
 
+/** Where the hands are, and how hard the rider works. */
+export type Posture = Pick<PositionRow, 'hands' | 'effort'>
+/** "Drops, hard": a posture by name. */
+export const postureWords = ({ hands, effort }: Posture): string => `${positionLabels[hands]}${effort === 'hard' ? ', hard' : ''}`
+/** The rider in one posture; null where the bike does not have it, or nothing was read of it. */
+export function modelIn(standing: Pick<Standing, 'rider' | 'by'>, posture: Posture): RiderModel | null {
+  return positionRows(standing).find(({ hands, effort }) => hands === posture.hands && effort === posture.effort)?.model ?? null
+}
+
 /**
  * Every position of the hands this bike has, calm, and hard where angles were read so.
  * @source geometry

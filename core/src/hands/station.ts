@@ -71,7 +71,7 @@ function summary(parts: HandsParts): Summary {
   const { setup } = parts.context
   const found = acts(parts)
   if (found > 0) return { words: `${found} to try`, mark: 'open' }
-  return setup.model?.grips ? { words: 'level', mark: 'level' } : { words: 'readings', mark: 'wanting' }
+  return setup.model?.grips ? { words: 'in range', mark: 'level' } : { words: 'readings needed', mark: 'wanting' }
 }
 
 const metric = (key: MetricKey) =>

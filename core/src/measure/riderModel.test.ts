@@ -127,7 +127,7 @@ describe('the drawing', () => {
     expect(scene.wheels).toHaveLength(2)
     expect(scene.ground).toBe(70 - 340)
     expect(scene.frame.length).toBeGreaterThan(5)
-    expect(scene.bar).toHaveLength(2)
+    expect(scene.cockpit.bar).toHaveLength(2)
   })
   it('draws the knee where the front view showed it', () => {
     const outside = calibrateRider(

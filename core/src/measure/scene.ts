@@ -1,4 +1,4 @@
-import { barClamp, bendPoint, flatGripAxis, rolled, steererUp } from '../bike/cockpit.ts'
+import { barClamp, rolled, steererUp } from '../bike/cockpit.ts'
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
 import { shapeFrom, sideLine } from '../bike/saddleShape.ts'
@@ -7,8 +7,10 @@ import { footPoint, hipOf, riderAt } from '../body/rider.ts'
 import type { LegAt, LegModel, RiderModel } from '../body/rider.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
+import { cockpitScene, noCockpit } from './cockpitScene.ts'
+import type { SceneCockpit } from './cockpitScene.ts'
 import { axlesOf, footMoved, frontOf, sitFromClamp } from './riderModel.ts'
-import type { ModelKey, ModelValues } from './riderModel.ts'
+import type { ModelValues } from './riderModel.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { NumberKey } from './readingDefinitions.ts'
 import { USUAL_TREAD } from './resolve.ts'
@@ -38,6 +40,8 @@ export interface SceneArm {
 
 /** Rider and bike as points in space, mm from the bottom bracket: every view is a projection of this one thing. */
 export interface Scene {
+  /** mm; the rider's own, else usual: for how thick a body is drawn */
+  readonly stature: number
   readonly legs: Sided<SceneLeg>
   readonly hip: Point3
   readonly sit: Point3
@@ -57,9 +61,11 @@ export interface Scene {
   readonly armsReach: boolean
   /** mm the arms and trunk are short of the hands */
   readonly short: number
-  /** tubes, stem and bar, each a line of points; what is not known is left out */
+  /** tubes, each a line of points; what is not known is left out */
   readonly frame: readonly (readonly Point3[])[]
-  readonly bar: readonly (readonly Point3[])[]
+  /** from the steerer to the bar's clamp; null while they are not known */
+  readonly stem: readonly Point3[] | null
+  readonly cockpit: SceneCockpit
   readonly wheels: readonly { readonly centre: Point3; readonly radius: number | null }[]
   /** ground below the bottom bracket, y; null while the wheels are not known */
   readonly ground: number | null
@@ -67,7 +73,7 @@ export interface Scene {
 }
 
 /** Half a tyre's width is left out; the head's radius and place over stature. @source prior */
-const HEAD = { radius: 0.06, beyondShoulder: 0.13 } as const
+const HEAD = { radius: 0.06, beyondShoulder: 0.118 } as const
 /** Head tube's length over frame stack, drawing only. @source prior */
 const HEAD_TUBE_SHARE = 0.22
 
@@ -88,6 +94,7 @@ export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'd
   const upper = at.upper
   const tread = (get('tread') ?? USUAL_TREAD) / 2
   return {
+    stature,
     hip,
     sit: { ...model.sit, z: 0 },
     legs: bySide((side) =>
@@ -182,13 +189,14 @@ function bikeLines(
   by: MovedBy,
   sit: Point,
   tilt: number,
-): Pick<Scene, 'frame' | 'bar' | 'wheels' | 'ground'> {
+): Pick<Scene, 'frame' | 'stem' | 'cockpit' | 'wheels' | 'ground'> {
   const flat = (p: Point): Point3 => ({ x: p.x, y: p.y, z: 0 })
   const bottom = flat({ x: 0, y: 0 })
   const clamp = saddleOf(sit, tilt, values, by).clamp
   const axles = axlesOf(values)
   const front = frontOf(values, by)
   const lines: Point3[][] = [[bottom, clamp]]
+  let stem: readonly Point3[] | null = null
   const seatJoint = flat({ x: clamp.x * 0.72, y: clamp.y * 0.72 })
   if (axles) lines.push([bottom, flat(axles.rear)], [seatJoint, flat(axles.rear)])
   if (front) {
@@ -198,55 +206,16 @@ function bikeLines(
     const low = { x: top.x - tube * up.x, y: top.y - tube * up.y }
     const stemAt = front.headset + front.spacers + front.halfClamp
     const foot = flat({ x: top.x + stemAt * up.x, y: top.y + stemAt * up.y })
-    lines.push(
-      [flat(low), flat(top), foot],
-      [bottom, flat(low)],
-      [seatJoint, flat({ x: top.x - 25 * up.x, y: top.y - 25 * up.y })],
-      [foot, flat(barClamp(front))],
-    )
+    lines.push([flat(low), flat(top), foot], [bottom, flat(low)], [seatJoint, flat({ x: top.x - 25 * up.x, y: top.y - 25 * up.y })])
+    stem = [foot, flat(barClamp(front))]
     if (axles) lines.push([flat(low), flat(axles.front)])
   }
   const radius = values.wheelDiameter.right === null ? null : values.wheelDiameter.right / 2
   return {
     frame: lines,
-    bar: front ? barLines(values, bar, by, barClamp(front)) : [],
+    stem,
+    cockpit: front ? cockpitScene(values, bar, by, barClamp(front)) : noCockpit,
     wheels: axles ? [axles.rear, axles.front].map((centre) => ({ centre: flat(centre), radius })) : [],
     ground: axles && radius !== null ? axles.rear.y - radius : null,
   }
-}
-
-/** Both halves of the bar from its clamp. */
-function barLines(values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, clamp: Point): Point3[][] {
-  const get = (key: ModelKey & NumberKey) => (values[key].right ?? 0) + by(key, 'both')
-  const roll = get('barRoll')
-  const placed = (p: Point3): Point3 => {
-    const turned = rolled(p, roll)
-    return { x: clamp.x + turned.x, y: clamp.y + turned.y, z: turned.z }
-  }
-  const half: Point3[] = [{ x: 0, y: 0, z: 0 }]
-  if (bar === 'flat') {
-    if (values.barWidth.right === null) return []
-    const axis = flatGripAxis({ barBacksweep: get('barBacksweep'), barUpsweep: get('barUpsweep'), barRoll: 0 })
-    const bend = { x: get('barForward'), y: get('barRise'), z: get('barBend') }
-    const along = (get('barWidth') / 2 - bend.z) / axis.z
-    half.push({ x: 0, y: 0, z: Math.min(35, bend.z) }, bend, {
-      x: bend.x + along * axis.x,
-      y: bend.y + along * axis.y,
-      z: bend.z + along * axis.z,
-    })
-  } else {
-    const z = get('hoodWidth') / 2
-    const shape = { barReach: get('barReach'), barDrop: get('barDrop') }
-    const start = bendPoint(shape, 0)
-    const flare = Math.tan(get('barFlare') * RADIANS)
-    half.push({ x: 0, y: 0, z: z - 20 }, { ...start, z })
-    for (let angle = 20; angle <= 180; angle += 20) {
-      const p = bendPoint(shape, angle)
-      half.push({ ...p, z: z + flare * Math.max(0, start.y - p.y) })
-    }
-    const end = half.at(-1)
-    if (end) half.push({ ...end, x: end.x - shape.barReach * 0.8 })
-  }
-  const right = half.map(placed)
-  return [right, right.map((p) => ({ ...p, z: -p.z }))]
 }

@@ -65,7 +65,9 @@ describe('what became of a change', () => {
     const all = told([back(10), decided(11, 'undo', 10)], [knee, 10, 8])
     const found = failedBefore(wish, all)!
     expect(found.id).toBe(uuid(10))
-    expect(failedWords(found, all)).toBe('Not offered again: saddle back 5, Saddle down 1 was tried. Outer knee, right is worse: 6 → 8.')
+    expect(failedWords(found, all, 'mm')).toBe(
+      'Not offered again: saddle back 5 mm, Saddle down 1 mm was tried. Outer knee, right is worse: 6 → 8.',
+    )
     expect(failedBefore([{ ...wish[0], by: -3 }], all)).toBeNull()
     expect(failedBefore([...wish, { setting: 'saddleTilt', side: 'both', by: 1 }], all)).toBeNull()
     expect(failedBefore([], all)).toBeNull()
@@ -144,7 +146,7 @@ describe('pace', () => {
   it('cuts a settled rider’s move into steps and makes a new set-up’s at once, with how to ride it in', () => {
     const [settled, whole] = [raise(22, 'settled'), raise(22, 'new')]
     expect(settled.moves.find(({ setting }) => setting === 'saddleHeight')?.by).toBe(5)
-    expect(settled.later).toMatch(/^Later, after rides that agree: saddle up 5/)
+    expect(settled.later).toMatch(/^Next step, if test rides go well: saddle up 5 mm/)
     expect(whole.moves.find(({ setting }) => setting === 'saddleHeight')?.by).toBe(22)
     expect(whole.later).toBe(rideInWords())
     expect(isWholeMove(whole.chosen)).toBe(true)
@@ -177,7 +179,9 @@ describe('a plan whose end this part cannot reach', () => {
     return [later, ...left.filter(({ what }) => what === 'room').map(({ words }) => words)].join(' ')
   }
   it('says so: mid-foot in a slot that has 10', () => {
-    expect(back55({ slotBack: [10, 10] })).toBe('Later, after rides that agree: cleat L back 5. Cleat L: no room for another 45 mm back.')
+    expect(back55({ slotBack: [10, 10] })).toBe(
+      'Next step, if test rides go well: cleat L back 5 mm. Cleat L: no room for another 45 mm back.',
+    )
   })
   it('doubts it where the slot was not read', () => {
     expect(back55(null)).toMatch(/10 more steps\. Cleat L: such a part commonly gives 12 mm; read how far it goes/)

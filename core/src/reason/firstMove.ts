@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../quantity/entry.ts'
 import { knockOn, defaultHolds } from '../change/knockOn.ts'
 import { failedBefore } from '../change/outcome.ts'
 import type { Told } from '../change/outcome.ts'
@@ -175,6 +176,7 @@ interface Judge {
   readonly ranked: readonly RankedCause[]
   readonly told: Told
   readonly weight: (complaintId: string) => number
+  readonly unit: LengthUnit
   /** belief in every cause at the setup as it stands, told of or not */
   readonly now: ReadonlyMap<CauseKey, number>
 }
@@ -199,13 +201,14 @@ export function firstMoves(
   complaints: readonly Complaint[],
   ranked: readonly RankedCause[],
   weight: (complaintId: string) => number,
+  unit: LengthUnit,
 ): FirstMove[] {
   const { input } = facts
   if (positiveWarnings(input.complaints).length > 0) return []
   const told: Told = { complaints: input.complaints, ratings: input.ratings, changes: input.changes }
   const ready = complaints.filter(isTold)
   const priors = new Map(ranked.map(({ cause, probability, said }) => [cause, priorBefore(probability, said)] as const))
-  const judge: Judge = { facts, complaints: ready, ranked, told, weight, now: beliefs(facts, priors) }
+  const judge: Judge = { facts, complaints: ready, ranked, told, weight, unit, now: beliefs(facts, priors) }
   const candidates = ready.reduce<RankedCause[]>((found, { id }) => {
     const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
     const acting = mine.filter(isOpenToAct)
@@ -283,7 +286,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   }, 0)
   return {
     ...base,
-    words: changeWords(change).join(', '),
+    words: changeWords(change, judge.unit).join(', '),
     effects: effectsOf(judge, row, eases, harms),
     harms,
     cautions: cautionsFor(change),

@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../quantity/entry.ts'
 import type { Change } from '../change/fold.ts'
 import { changeWords } from '../change/moveWords.ts'
 import { outcomesOf, resultOf } from '../change/outcome.ts'
@@ -77,6 +78,7 @@ export function fromTrials(
   told: Told,
   bar: BarKind,
   rest: number | null,
+  unit: LengthUnit,
 ): Learned[] {
   return trialsOf(cause, sides, told.changes, bar).flatMap((steps): Learned[] => {
     const share = shareTaken(steps, cause, sides, bar, rest)
@@ -91,7 +93,10 @@ export function fromTrials(
     const result = (['relieved', 'worse', 'unchanged'] as const).find((one) => results.includes(one)) ?? 'unchanged'
     const words = { relieved: 'eased it', unchanged: 'changed little', worse: 'made it worse' }[result]
     return [
-      { moves: share * trialWeights[result], words: `${steps.map((change) => changeWords(change).join(', ')).join(', then ')} ${words}.` },
+      {
+        moves: share * trialWeights[result],
+        words: `${steps.map((change) => changeWords(change, unit).join(', ')).join(', then ')} ${words}.`,
+      },
     ]
   })
 }

@@ -159,7 +159,7 @@ const widthReadings = ({ setup }: Facts): readonly ReadingKey[] =>
 
 /** Numbers that causes are tested on. */
 export const numbers = {
-  kneeStraight: { label: 'Knee at the bottom, straighter than its band by', unit: 'deg', sided: true, readings: always('kneeFlexion'), of: kneePast('low') },
+  kneeStraight: { label: 'Knee too straight at the bottom by', unit: 'deg', sided: true, readings: always('kneeFlexion'), of: kneePast('low') },
   kneeBent: { label: 'Knee at the bottom, more bent than its band by', unit: 'deg', sided: true, readings: always('kneeFlexion'), of: kneePast('high') },
   kneesApart: {
     label: 'Knees apart at the bottom',

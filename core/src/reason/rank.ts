@@ -126,7 +126,7 @@ export function rankCauses(facts: Facts, complaints: readonly Complaint[], unit:
     const prior = jointly(asked.priors)
     const { said, open, moves } = weigh(facts, cause, sides, unit)
     const rest = stillToGo(facts, cause, sides)
-    const learned = [...fromTrials(cause, sides, explains, told, facts.setup.rider.bar, rest), ...fromTold(cause, explains)]
+    const learned = [...fromTrials(cause, sides, explains, told, facts.setup.rider.bar, rest, unit), ...fromTold(cause, explains)]
     const lessons = learned.reduce((sum, one) => sum + one.moves, 0)
     return {
       cause,

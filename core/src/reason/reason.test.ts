@@ -211,7 +211,7 @@ describe('the shortest way from a complaint to something worth acting on', () =>
   })
   it('back of the knee: one knee angle', () => {
     const move = acts({ complaints: [knee], readings: onlyReadings({ kneeFlexion: 16 }).filter(({ side }) => side === 'right') })
-    expect(move).toMatchObject({ cause: 'saddle-high', words: 'Saddle down 5' })
+    expect(move).toMatchObject({ cause: 'saddle-high', words: 'Saddle down 5 mm' })
   })
   it('little fingers: shoulders, bar width, one wrist', () => {
     const fingers = complaintAt(1, 'hand-little', 'right', { kind: 'numb' })
@@ -340,7 +340,7 @@ describe('learning', () => {
     // A point at each step is two in all: a difference that matters, from 6 to 4.
     const learned = think(steps(5, 4)).reasoned.causes.find(({ cause }) => cause === 'saddle-high')!.learned
     expect(learned).toHaveLength(1)
-    expect(learned[0]!.words).toBe('Saddle down 5, then Saddle down 5 eased it.')
+    expect(learned[0]!.words).toBe('Saddle down 5 mm, then Saddle down 5 mm eased it.')
     // Nothing tells how far there is to go: each full step is taken for 35 of 100.
     expect(learned[0]!.moves).toBeCloseTo(0.7 * Math.log(3), 9)
     expect(chance(steps(5, 4), 'saddle-high')).toBeGreaterThan(chance(steps(6, 6), 'saddle-high'))

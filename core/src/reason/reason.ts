@@ -98,7 +98,7 @@ export function reason(input: ReasonInput, focus: string | null = null, unit: Le
       leftOver: leftOver(causes),
       next,
       short: shortList(next),
-      moves: firstMoves(facts, asked, causes, weight),
+      moves: firstMoves(facts, asked, causes, weight, unit),
     },
   }
 }

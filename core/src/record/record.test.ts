@@ -138,7 +138,7 @@ describe('the sheet', () => {
     expect(sheet.settings[0]).toMatchObject({ before: '4 mm', after: '4 mm', changed: false })
     expect(sheet.settings[2]).toMatchObject({ before: '724 mm', after: '723 mm' })
     expect(sheet.complaints[0]).toMatchObject({ before: 6, after: 3 })
-    expect(sheet.changes[0]).toMatchObject({ title: 'Cleat R back 5, Saddle down 1', state: 'kept' })
+    expect(sheet.changes[0]).toMatchObject({ title: 'Cleat R back 5 mm, Saddle down 1 mm', state: 'kept' })
   })
   it('marks estimates and converts for a fitter who works in inches', () => {
     expect(sheet.readings.find((row) => row.label === 'Thigh')?.how).toBe('est. from stature')

@@ -1,8 +1,7 @@
 import { barOf } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
-import { changeWords, directionOf } from '../change/moveWords.ts'
-import type { Move } from '../change/ledger.ts'
+import { amountWords, changeWords, directionOf } from '../change/moveWords.ts'
 import { slots } from '../change/parts.ts'
 import type { Exchange, SlotKey } from '../change/parts.ts'
 import type { Folded } from '../change/fold.ts'
@@ -94,7 +93,7 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     })),
     settings: settingRows(start, now, unit),
     readings: readingRows(start, now, unit),
-    changes: changeRows(file, now.folded),
+    changes: changeRows(file, now.folded, unit),
     cautions: [...reminders(now), ...sheetCautions],
     basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
@@ -157,7 +156,7 @@ function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
       if (by === 0) return []
       const value = (setup: Setup) => setup.now[key][side === 'left' ? 'left' : 'right']?.value
       const text = (held: number | undefined) => (held === undefined ? 'not read' : `${shownValue(key, held, unit)}${unitMark(key, unit)}`)
-      const moved = amountWords({ setting: key, side, by }, unit)
+      const moved = `${directionOf(key, by)} ${amountWords(key, by, unit)}`
       return [
         {
           label: readingName(key, side),
@@ -169,12 +168,6 @@ function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
       ]
     })
   })
-}
-
-/** "back 5 mm", "nose up 1°": how far a setting was moved, in the fitter's unit. */
-function amountWords({ setting, by }: Pick<Move, 'setting' | 'side' | 'by'>, unit: LengthUnit): string {
-  const size = settings[setting].unit === 'deg' ? `${trimmed(Math.abs(by), 1)}°` : `${formatLength(Math.abs(by), unit)} ${unit}`
-  return `${directionOf(setting, by)} ${size}`
 }
 
 /** Sizes of parts that are said beside the part's name when it was exchanged. */
@@ -265,11 +258,11 @@ function readingText(key: NumberKey, value: Resolved, unit: LengthUnit): string 
   return `${shownValue(key, value.value, unit)}${dimension === 'angle' || isPlain(dimension) ? unitMark(key, unit) : ''}`
 }
 
-function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {
+function changeRows(file: VisitFile, folded: Folded, unit: LengthUnit): Sheet['changes'] {
   const byChange = new Map<string, VisitFile['ratings']>()
   for (const rating of file.ratings) byChange.set(rating.changeId, [...(byChange.get(rating.changeId) ?? []), rating])
   return folded.changes.map((change) => ({
-    title: changeWords(change).join(', '),
+    title: changeWords(change, unit).join(', '),
     state: { trying: 'being tried', kept: 'kept', undone: 'undone' }[change.state],
     ratings: (byChange.get(change.id) ?? [])
       .map((rating) => {

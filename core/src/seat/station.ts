@@ -595,8 +595,8 @@ export const seatStation = defineStation({
   },
   summary: (parts) => {
     const acts = seatActs(parts)
-    if (parts.context.setup.model === null) return { words: 'readings', mark: 'wanting' }
-    return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'level', mark: 'level' }
+    if (parts.context.setup.model === null) return { words: 'readings needed', mark: 'wanting' }
+    return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'in range', mark: 'level' }
   },
 })
 export type SeatPageKey = keyof typeof seatStation.pages

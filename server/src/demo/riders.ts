@@ -108,7 +108,7 @@ const conductor: VisitFile = {
       pace: 'settled',
       exchanges: [],
       reason: 'Both axles lie far forward of behind the ball; hot feet speak for it.',
-      later: 'Later, after rides that agree: left back 5, then 4; right back 5, then 2.',
+      later: 'Next step, if test rides go well: cleat L back 5 mm, then 4 mm; cleat R back 5 mm, then 2 mm.',
     },
     { kind: 'keep', id: id(1, 11), at: '2026-10-06T15:05:00.000Z', of: id(1, 10) },
   ],

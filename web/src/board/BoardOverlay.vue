@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { settingOf } from '@level-stance/core/change/settings'
 import { movesOf, withMoves } from '@level-stance/core/change/moves'
+import { amountWords } from '@level-stance/core/change/moveWords'
+import { modelIn } from '@level-stance/core/hands/extensions'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { seatAngleOf } from '@level-stance/core/measure/riderModel'
 import { sceneOf } from '@level-stance/core/measure/scene'
 import type { Scene } from '@level-stance/core/measure/scene'
-import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -25,15 +25,11 @@ const preferences = usePreferences()
 const chosen = ref<string | null>(null)
 
 const proposal = computed<Scene | null>(() => {
-  const { whole } = board
+  const { whole, posture } = board
   if (!whole?.model) return null
-  return sceneOf(
-    whole.model,
-    visit.rider.values,
-    visit.bar,
-    withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)]),
-    props.crankAngle,
-  )
+  const by = withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)])
+  const model = posture === null ? whole.model : (modelIn({ rider: visit.rider, by }, posture) ?? whole.model)
+  return sceneOf(model, visit.rider.values, visit.bar, by, props.crankAngle)
 })
 const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, seatAngleOf(visit.rider.values)))
 /** How far each of a handle's settings is asked to go, in words. */
@@ -43,8 +39,7 @@ const words = computed(() =>
       .request(0, 0)
       .map(({ setting, side }) => {
         const by = board.aimed(setting, side)
-        const unit = settingOf(setting).unit === 'deg' ? '°' : ' mm'
-        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${trimmed(Math.abs(by), 1)}${unit}`
+        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${amountWords(setting, by, preferences.unit)}`
         return `${midSentence(definitionOf(setting).label)} ${amount}`
       })
       .join(', '),

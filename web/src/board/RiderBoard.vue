@@ -1,10 +1,14 @@
 <script setup lang="ts">
+import { CompressOutlined, DownloadOutlined, MinusOutlined, PlusOutlined, PrinterOutlined } from '@ant-design/icons-vue'
+import { Button, Segmented, Slider } from 'ant-design-vue'
 import { useElementSize, useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { sceneOf } from '@level-stance/core/measure/scene'
 import type { Setup } from '@level-stance/core/change/setup'
+import { modelIn, postureWords } from '@level-stance/core/hands/extensions'
+import type { Posture } from '@level-stance/core/hands/extensions'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -13,6 +17,7 @@ import BoardOverlay from './BoardOverlay.vue'
 import BoardTable from './BoardTable.vue'
 import BoardTroubles from './BoardTroubles.vue'
 import { download, standAloneSvg } from './exportSvg.ts'
+import PickField from '../parts/PickField.vue'
 import SceneLayer from './SceneLayer.vue'
 import { frameOf, viewKeys, viewLabels } from './views.ts'
 import type { Frame, ViewKey } from './views.ts'
@@ -27,7 +32,17 @@ const zoom = ref(1)
 const pan = ref({ x: 0, y: 0 })
 const stage = ref<HTMLElement | null>(null)
 
-const scene = ({ model, rider, folded }: Setup) => model && sceneOf(model, rider.values, visit.bar, folded.by, crankAngle.value)
+function scene({ model, rider, folded: { by } }: Setup) {
+  const posed = board.posture === null ? null : modelIn({ rider, by }, board.posture)
+  return model && sceneOf(posed ?? model, rider.values, visit.bar, by, crankAngle.value)
+}
+/** What the hands can hold here, and how hard. */
+const postures = computed<Record<string, string>>(() =>
+  Object.fromEntries(board.postures.map((posture) => [keyOf(posture), postureWords(posture)])),
+)
+const keyOf = ({ hands, effort }: Posture) => `${hands} ${effort}`
+const posed = computed(() => board.posture ?? board.postures[0] ?? null)
+const views = viewKeys.map((value) => ({ value, label: viewLabels[value] }))
 const now = computed(() => scene(visit.setup))
 const start = computed(() => (visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline) : null))
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
@@ -35,7 +50,7 @@ const missing = computed(() => visit.setup.built.missing.map((key) => midSentenc
 /** The picture keeps its frame while things move; it is set anew for another view or another rider. */
 const held = ref<Frame | null>(null)
 watch(
-  [view, () => visit.head?.visitId, () => now.value === null],
+  [view, () => visit.head?.visitId, () => now.value === null, () => board.posture],
   () => {
     zoom.value = 1
     pan.value = { x: 0, y: 0 }
@@ -105,17 +120,15 @@ function print(): void {
   <figure class="board" aria-label="Board">
     <figcaption class="on-paper">{{ title }}</figcaption>
     <div class="bar">
-      <div class="tabs" role="tablist" aria-label="Views">
-        <button v-for="key in viewKeys" :key="key" type="button" role="tab" :aria-selected="view === key" @click="view = key">
-          {{ viewLabels[key] }}
-        </button>
-      </div>
+      <div role="group" aria-label="Views"><Segmented v-model:value="view" :options="views" /></div>
       <div class="tools">
-        <button type="button" aria-label="Smaller" @click="zoomBy(1 / 1.25)">−</button>
-        <button type="button" aria-label="Larger" @click="zoomBy(1.25)">+</button>
-        <button type="button" aria-label="Whole picture" @click="((zoom = 1), (pan = { x: 0, y: 0 }))">Fit</button>
-        <button type="button" @click="exportSvg">SVG</button>
-        <button type="button" @click="print">Print</button>
+        <Button type="text" aria-label="Smaller" title="Smaller" @click="zoomBy(1 / 1.25)"><MinusOutlined /></Button>
+        <Button type="text" aria-label="Larger" title="Larger" @click="zoomBy(1.25)"><PlusOutlined /></Button>
+        <Button type="text" aria-label="Whole picture" title="Whole picture" @click="((zoom = 1), (pan = { x: 0, y: 0 }))">
+          <CompressOutlined />
+        </Button>
+        <Button type="text" aria-label="SVG" title="Save as SVG" @click="exportSvg"><DownloadOutlined /></Button>
+        <Button type="text" aria-label="Print" title="Print" @click="print"><PrinterOutlined /></Button>
       </div>
     </div>
     <div
@@ -140,27 +153,34 @@ function print(): void {
       </svg>
       <BoardOverlay :now="now" :view="view" :frame="frame" :view-box="viewBox" :crank-angle="crankAngle" :per-pixel="perPixel" />
       <BoardTroubles />
+      <p v-if="start || board.active" class="legend">
+        {{ start ? 'pale: start · ' : '' }}solid: now{{ board.active ? ' · dashed: to try' : '' }}
+      </p>
     </div>
     <div v-else class="empty">
       <p><strong>Nothing to draw yet.</strong></p>
       <p>Measure {{ missing.join(', ') }}. A few readings are enough to start; the rest is estimated until it is measured.</p>
     </div>
     <div v-if="now" class="foot-bar">
-      <label>
-        Crank
-        <input
-          v-model.number="crankAngle"
-          type="range"
-          min="0"
-          max="360"
-          step="1"
-          aria-label="Crank angle, right side"
-          :aria-valuetext="`${Math.round(crankAngle)} degrees`"
-        />
-        <span class="figure">{{ Math.round(crankAngle) }}°</span>
-      </label>
-      <button type="button" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</button>
-      <span class="legend">{{ start ? 'pale: start · ' : '' }}solid: now{{ board.active ? ' · dashed: to try' : '' }}</span>
+      <span>Crank</span>
+      <Slider
+        v-model:value="crankAngle"
+        class="crank"
+        :min="0"
+        :max="360"
+        :step="1"
+        :tooltip-open="false"
+        aria-label-for-handle="Crank angle, right side"
+      />
+      <span class="figure">{{ Math.round(crankAngle) }}°</span>
+      <Button type="text" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</Button>
+      <PickField
+        v-if="board.postures.length > 1 && posed"
+        label="Hands and effort drawn"
+        :value="keyOf(posed)"
+        :options="postures"
+        @pick="(key) => board.pose(board.postures.find((posture) => keyOf(posture) === key) ?? null)"
+      />
     </div>
     <BoardTable v-if="now" />
   </figure>
@@ -184,33 +204,13 @@ function print(): void {
 .bar {
   justify-content: space-between;
 }
-.tabs,
 .tools {
   display: flex;
-  gap: 2px;
 }
-button {
-  min-width: 40px;
-  height: 40px;
-  padding: 0 10px;
-  border: 0;
-  border-radius: 6px;
-  background: none;
-  color: var(--muted);
-  font: inherit;
-  font-weight: 600;
-  cursor: pointer;
-}
-button[aria-selected='true'] {
-  background: var(--ground);
-  color: var(--ink);
-}
-.tools button,
-.foot-bar button {
+.tools .ant-btn {
+  width: 40px;
+  padding: 0;
   color: var(--petrol);
-}
-.tools button {
-  padding: 0 6px;
 }
 .stage {
   position: relative;
@@ -238,27 +238,20 @@ svg {
   padding: 0 40px;
   text-align: center;
 }
-.foot-bar label {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  flex: 1;
-  max-width: 300px;
-}
-.foot-bar input {
+.crank {
   flex: 1;
   min-width: 60px;
-  height: 40px;
-  accent-color: var(--petrol);
 }
 .figure {
   min-width: 40px;
 }
 .legend {
-  margin-left: auto;
+  position: absolute;
+  right: 12px;
+  bottom: 4px;
   color: var(--muted);
   font-size: 13px;
-  text-align: right;
+  pointer-events: none;
 }
 .on-paper {
   display: none;

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
+import type { Point3 } from '@level-stance/core/bike/contactPoints'
 import type { Scene } from '@level-stance/core/measure/scene'
+import { silhouetteOf, smooth } from './silhouette.ts'
 import { footPath, legPath, pathOf, projections } from './views.ts'
 import type { ViewKey } from './views.ts'
 
-/** One state of rider and bike in one view: `now` with flesh and bike, `ghost` and `proposal` as lines. */
+/** One state of rider and bike in one view: `now` as a person on a bike, `ghost` and `proposal` as lines. */
 const props = defineProps<{ scene: Scene; view: ViewKey; look: 'now' | 'ghost' | 'proposal' }>()
 
 const project = computed(() => projections[props.view])
@@ -34,6 +36,7 @@ const paths = computed(() => {
     farArm: arm('left'),
   }
 })
+const figure = computed(() => (props.look === 'now' ? silhouetteOf(props.scene, props.view) : null))
 const frame = computed(() => props.scene.frame.map((line) => pathOf(line.map(project.value))).join(''))
 /** From each knee straight down to its pedal's height: whether it travels over the foot. */
 const plumbs = computed(() => {
@@ -43,7 +46,24 @@ const plumbs = computed(() => {
     .flatMap((leg) => (leg.knee ? [pathOf([project.value(leg.knee), project.value({ ...leg.knee, y: leg.axle.y })])] : []))
     .join('')
 })
-const bar = computed(() => props.scene.bar.map((line) => pathOf(line.map(project.value))).join(''))
+/** Lines of the cockpit in this view. */
+const linesOf = (lines: readonly (readonly Point3[])[]) => lines.map((line) => pathOf(line.map(project.value))).join('')
+const cockpit = computed(() => {
+  const { bar, hoods, blades, grips, extensions, pads } = props.scene.cockpit
+  const soft = (line: readonly Point3[]) => smooth(line.map(project.value))
+  // A hood is a shape from the side; from elsewhere it is the width of a hand along its middle.
+  const along = hoods.flatMap((line) => (line[1] && line[6] ? [[line[1], line[6]]] : []))
+  const side = props.view === 'side'
+  return {
+    bar: linesOf(bar),
+    hoods: side ? hoods.map(soft).join('') : '',
+    grips: linesOf(side ? grips : [...grips, ...along]),
+    blades: linesOf(blades),
+    extensions: linesOf(extensions),
+    pads: linesOf(pads),
+  }
+})
+const stem = computed(() => (props.scene.stem ? pathOf(props.scene.stem.map(project.value)) : ''))
 const cranks = computed(() => {
   const at = project.value
   const { near, far } = legs.value
@@ -64,11 +84,18 @@ const saddle = computed(() => {
   const edge = outline(shape, 24).map(({ x, y }) => ({ p: { ...nose, x: nose.x - x }, z: y }))
   return `${pathOf([...edge.map(({ p, z }) => out(p, z)), ...edge.reverse().map(({ p, z }) => out(p, -z))])}Z`
 })
-const head = computed(() => {
-  const { trunk } = props.scene
-  return trunk && { ...project.value(trunk.head), r: trunk.headRadius }
+/** The saddle's body under its top line, from the side: share of the length from the nose, and depth, mm. */
+const depths = [[0.02, 12], [0.12, 22], [0.45, 26], [0.75, 34], [0.97, 30]] as const // prettier-ignore
+const saddleBody = computed(() => {
+  const { line } = props.scene.saddle
+  if (props.view !== 'side' || props.look !== 'now') return ''
+  const top = line.map(project.value)
+  const under = depths.map(([share, depth]) => {
+    const p = top[Math.round(share * (top.length - 1))]!
+    return { x: p.x, y: p.y + depth }
+  })
+  return `${pathOf([...top, ...under.reverse()])}Z`
 })
-const neck = computed(() => (props.scene.trunk ? pathOf([props.scene.trunk.shoulder, props.scene.trunk.head].map(project.value)) : ''))
 const wheels = computed(() =>
   props.view === 'side' ? props.scene.wheels.map(({ centre, radius }) => ({ ...project.value(centre), r: radius ?? 18 })) : [],
 )
@@ -88,6 +115,41 @@ const joints = computed(() => {
     )
   return points.map(at)
 })
+/** What is drawn over what: from the side the far limbs lie behind the bike, from the front the bar before the trunk, from above the trunk over the legs. */
+const orders: Readonly<Record<ViewKey, readonly string[]>> = {
+  side: ['far leg', 'far shoe', 'far arm', 'tube', 'crank', 'stem', 'bar', 'blade', 'hood', 'grip', 'pad', 'torso', 'head', 'helmet', 'leg', 'shoe', 'sole', 'arm'],
+  front: ['tube', 'torso', 'head', 'helmet', 'far leg', 'leg', 'crank', 'far shoe', 'shoe', 'stem', 'bar', 'blade', 'far arm', 'arm', 'grip', 'pad'],
+  top: ['tube', 'crank', 'far shoe', 'shoe', 'far leg', 'leg', 'stem', 'bar', 'blade', 'grip', 'pad', 'torso', 'far arm', 'arm', 'head', 'helmet'],
+} // prettier-ignore
+const layers = computed(() => {
+  if (figure.value === null) return []
+  const { torso, head, helmet, near, far } = figure.value
+  const { bar, extensions, blades, hoods, grips, pads } = cockpit.value
+  const shapes: Readonly<Record<string, { readonly look: string; readonly d: string }>> = {
+    'far leg': { look: 'flesh far', d: far.leg },
+    'far shoe': { look: 'shoe far', d: far.shoe },
+    'far arm': { look: 'flesh far', d: far.arm },
+    tube: { look: 'tube', d: frame.value },
+    crank: { look: 'crank', d: cranks.value },
+    stem: { look: 'stem', d: stem.value },
+    bar: { look: 'bar', d: bar + extensions },
+    blade: { look: 'blade', d: blades },
+    hood: { look: 'hood', d: hoods },
+    grip: { look: 'grip', d: grips },
+    pad: { look: 'pad', d: pads },
+    torso: { look: 'flesh', d: torso },
+    head: { look: 'flesh', d: head },
+    helmet: { look: 'helmet', d: helmet },
+    leg: { look: 'flesh', d: near.leg },
+    shoe: { look: 'shoe', d: near.shoe },
+    sole: { look: 'sole', d: near.sole },
+    arm: { look: 'flesh arm', d: near.arm },
+  }
+  return orders[props.view].flatMap((key) => {
+    const shape = shapes[key]
+    return shape === undefined || shape.d === '' ? [] : [{ key, ...shape }]
+  })
+})
 const short = computed(
   () => !props.scene.armsReach || props.scene.legs.right.kneeFlexion === null || props.scene.legs.left.kneeFlexion === null,
 )
@@ -97,21 +159,15 @@ const short = computed(
   <g :class="[look, view, { short }]">
     <template v-if="look === 'now'">
       <line v-if="ground !== null" class="ground" x1="-2000" x2="2500" :y1="-ground" :y2="-ground" />
-      <circle v-for="(wheel, i) in wheels" :key="i" class="wheel" :cx="wheel.x" :cy="wheel.y" :r="wheel.r" />
-      <path class="flesh far" :d="paths.farLeg" />
-      <path class="foot far" :d="paths.farFoot" />
-      <path class="flesh thin far" :d="paths.farArm" />
-      <path class="tube" :d="frame" />
-      <path class="bar" :d="bar" />
-      <path class="crank" :d="cranks" />
-      <path class="flesh wide" :d="paths.trunk" />
-      <path v-if="view !== 'side'" class="flesh" :d="paths.shoulders" />
-      <path v-if="neck" class="flesh neck" :d="neck" />
-      <circle v-if="head" class="head" :cx="head.x" :cy="head.y" :r="head.r" />
-      <path class="flesh" :d="paths.nearLeg" />
-      <path class="foot" :d="paths.nearFoot" />
-      <path class="flesh thin" :d="paths.nearArm" />
+      <template v-for="(wheel, i) in wheels" :key="i">
+        <circle class="tyre" :cx="wheel.x" :cy="wheel.y" :r="Math.max(0, wheel.r - 14)" />
+        <circle v-if="wheel.r > 60" class="rim" :cx="wheel.x" :cy="wheel.y" :r="wheel.r - 34" />
+        <circle v-if="wheel.r > 60" class="hub" :cx="wheel.x" :cy="wheel.y" r="15" />
+      </template>
+      <circle v-if="view === 'side'" class="ring" cx="0" cy="0" r="82" />
+      <path v-for="shape in layers" :key="shape.key" :class="shape.look" :d="shape.d" />
     </template>
+    <path v-if="saddleBody" class="saddle body" :d="saddleBody" />
     <path class="saddle" :d="saddle" />
     <path v-if="look !== 'now'" class="bone" :d="cranks" />
     <path class="bone far" :d="paths.farLeg + paths.farArm" />
@@ -134,58 +190,83 @@ g {
   stroke: var(--line);
   stroke-width: 3;
 }
-.wheel {
+.tyre {
   stroke: var(--steel);
-  stroke-width: 7;
-  stroke-opacity: 0.6;
+  stroke-width: 28;
+  stroke-opacity: 0.55;
+}
+.rim {
+  stroke: var(--steel);
+  stroke-width: 4;
+  stroke-opacity: 0.5;
+}
+.hub {
+  fill: var(--steel);
 }
 .tube {
   stroke: var(--steel);
-  stroke-width: 15;
+  stroke-width: 24;
+}
+.stem {
+  stroke: var(--ink);
+  stroke-opacity: 0.75;
+  stroke-width: 26;
 }
 .bar {
+  stroke: var(--ink);
+  stroke-opacity: 0.75;
+  stroke-width: 20;
+}
+.blade {
+  stroke: var(--ink);
+  stroke-width: 10;
+}
+.hood {
+  fill: color-mix(in srgb, var(--ink) 82%, var(--panel));
+}
+.grip {
+  stroke: color-mix(in srgb, var(--ink) 82%, var(--panel));
+  stroke-width: 30;
+}
+.pad {
+  stroke: var(--ink);
+  stroke-width: 18;
+}
+.ring {
   stroke: var(--steel);
-  stroke-width: 13;
+  stroke-width: 9;
 }
 .crank {
   stroke: var(--ink);
   stroke-width: 11;
 }
 .flesh {
-  stroke: var(--flesh);
-  stroke-width: 78;
-}
-.flesh.wide {
-  stroke-width: 138;
-}
-.flesh.neck {
-  stroke-width: 64;
-}
-.flesh.thin {
-  stroke-width: 56;
-}
-.front .flesh.wide,
-.top .flesh.wide {
-  stroke-width: 210;
-}
-.foot {
   fill: var(--flesh);
-  stroke: var(--flesh);
-  stroke-width: 20;
 }
-.side .flesh.far,
-.side .foot.far {
-  stroke: color-mix(in srgb, var(--flesh) 55%, var(--panel));
+.side .flesh.arm {
+  fill: color-mix(in srgb, var(--flesh) 94%, var(--ink));
 }
-.side .foot.far {
+.shoe,
+.helmet {
+  fill: color-mix(in srgb, var(--flesh) 84%, var(--ink));
+}
+.sole {
+  stroke: var(--ink);
+  stroke-width: 6;
+}
+.side .flesh.far {
   fill: color-mix(in srgb, var(--flesh) 55%, var(--panel));
 }
-.head {
-  fill: var(--flesh);
+.side .shoe.far {
+  fill: color-mix(in srgb, var(--flesh) 75%, var(--panel));
 }
 .saddle {
   stroke: var(--ink);
   stroke-width: 15;
+}
+.saddle.body {
+  fill: var(--ink);
+  stroke-width: 6;
 }
 .top .saddle {
   stroke-width: 4;

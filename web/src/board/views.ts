@@ -47,10 +47,10 @@ export function frameOf(scene: Scene, view: ViewKey, focus: 'rider' | 'legs' = '
     const { head, headRadius } = scene.trunk
     add({ ...head, y: head.y + headRadius, z: headRadius }, { ...head, x: head.x + headRadius, z: -headRadius })
   }
-  for (const line of scene.bar) add(...line)
+  for (const line of [...scene.cockpit.bar, ...scene.cockpit.extensions]) add(...line)
   if (view === 'side') {
     for (const { centre, radius } of scene.wheels)
-      add({ ...centre, x: centre.x + Math.sign(centre.x) * 110 }, { ...centre, y: centre.y - (radius ?? 0) })
+      add({ ...centre, x: centre.x + Math.sign(centre.x) * (radius ?? 110) }, { ...centre, y: centre.y - (radius ?? 0) })
     // The pedals' whole round, so that turning the cranks does not move the picture.
     add({ x: 0, y: -230, z: 0 })
   } else if (view === 'front') {

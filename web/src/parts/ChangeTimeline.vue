@@ -3,10 +3,12 @@ import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
 import { midSentence } from '@level-stance/core/quantity/words'
+import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
 defineProps<{ proposed: string | null }>()
 const visit = useVisit()
+const preferences = usePreferences()
 
 const stateWords = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
 
@@ -19,10 +21,13 @@ const beads = computed(() => {
     if (entry.kind === 'try') {
       const change = visit.folded.changes.find((c) => c.id === entry.id) ?? null
       const words = (role: 'chosen' | 'knock-on') =>
-        changeWords({
-          moves: entry.moves.filter((move) => move.role === role),
-          exchanges: entry.exchanges.filter((one) => one.role === role),
-        }).join(', ')
+        changeWords(
+          {
+            moves: entry.moves.filter((move) => move.role === role),
+            exchanges: entry.exchanges.filter((one) => one.role === role),
+          },
+          preferences.unit,
+        ).join(', ')
       const after = visit.ledger.findIndex((other, i) => i > index && other.kind === 'keep' && other.of === entry.id)
       list.push({
         key: entry.id,
@@ -55,7 +60,7 @@ const shownKey = computed(() =>
 </script>
 
 <template>
-  <nav class="string" aria-label="Changes of this visit">
+  <nav class="string" :class="{ folded: visit.ledger.length === 0 }" aria-label="Changes of this visit">
     <ol>
       <li v-for="bead in beads" :key="bead.key" :class="[bead.state, { shown: shownKey === bead.key }]">
         <button type="button" :aria-pressed="shownKey === bead.key" @click="show(bead.upTo)">
@@ -131,6 +136,32 @@ button,
 }
 button {
   cursor: pointer;
+}
+/* Nothing changed yet: one line, and it stays one while something is about to be tried. */
+.folded {
+  height: 40px;
+}
+.folded ol {
+  align-items: center;
+  gap: 28px;
+  padding-top: 0;
+}
+.folded li::after {
+  display: none;
+}
+.folded button,
+.folded .still {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 38px;
+  padding: 0;
+}
+.folded .bead {
+  order: -1;
+  width: 14px;
+  height: 14px;
+  margin: 0;
 }
 .bead {
   width: 20px;

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
 import { kneeBand } from '@level-stance/core/change/kneeNow'
-import { bandState, isUnsure } from '@level-stance/core/quantity/band'
+import { bandState, bandWords, isUnsure } from '@level-stance/core/quantity/band'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
 import { useUncertainty } from '../stores/uncertainty.ts'
@@ -39,7 +39,7 @@ const state = computed(() =>
     ? 'free'
     : bandState({ value: now.value, plusMinus: plusMinus.value ?? 0 }, band.value),
 )
-const word = computed(() => (unsure.value ? 'unsure' : state.value === 'free' ? '' : state.value))
+const word = computed(() => (unsure.value ? 'unsure' : state.value === 'free' ? '' : bandWords[state.value]))
 /** A convention is called one where it is shown. */
 const convention = computed(() => definition.value.source === 'common-practice')
 const shown = (value: number) => {

@@ -7,16 +7,17 @@ import { anyCalculation } from '@level-stance/core/calculation'
 import { cautionsFor } from '@level-stance/core/change/cautions'
 import { metricsCarriedOn } from '@level-stance/core/change/asRead'
 import { isExchange } from '@level-stance/core/change/moves'
-import { changeWords, requestedWords } from '@level-stance/core/change/moveWords'
+import { amountWords, changeWords, requestedWords } from '@level-stance/core/change/moveWords'
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
 import { handHolds, settingOf } from '@level-stance/core/change/settings'
 import type { HandHold } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import BlockedNote from './BlockedNote.vue'
 import MoveField from './MoveField.vue'
@@ -34,6 +35,7 @@ const props = withDefaults(
 )
 const visit = useVisit()
 const board = useBoard()
+const preferences = usePreferences()
 
 /** The station's own fields, and one for whatever else is asked for. */
 const shownFields = computed<readonly SettingPlace[]>(() => {
@@ -52,17 +54,23 @@ const rows = stable(() => {
 const step = computed(() => board.step)
 const inRole = (role: 'chosen' | 'knock-on') =>
   step.value
-    ? changeWords({
-        moves: step.value.moves.filter((move) => move.role === role),
-        exchanges: step.value.exchanges.filter((one) => one.role === role),
-      })
+    ? changeWords(
+        {
+          moves: step.value.moves.filter((move) => move.role === role),
+          exchanges: step.value.exchanges.filter((one) => one.role === role),
+        },
+        preferences.unit,
+      )
     : []
 const now = computed(() => inRole('chosen'))
 const withIt = computed(() => inRole('knock-on'))
 const exact = computed(() =>
   (step.value?.answers ?? [])
     .filter((answer) => answer.by !== 0)
-    .map((answer) => `exact ${trimmed(answer.exact, 1)}${answer.limit ? `, ${limits[answer.limit]}` : ''}`)
+    .map(
+      (answer) =>
+        `exact ${answer.exact < 0 ? '−' : ''}${amountWords(answer.setting, answer.exact, preferences.unit)}${answer.limit ? `, ${limits[answer.limit]}` : ''}`,
+    )
     .join('; '),
 )
 const limits = { cap: 'the rest later', room: 'no more room' } as const
@@ -155,8 +163,9 @@ function runs(): WorkingRun[] {
       <details v-if="stems.length > 0 && choosesHold" class="small">
         <summary>Ways with stem and spacers</summary>
         <p v-for="(option, i) in stems" :key="i">
-          {{ trimmed(option.stemLength, 0) }} mm, {{ trimmed(option.stemAngle, 0) }}°, spacers {{ trimmed(option.spacers, 0) }}:
-          {{ stemEfforts[option.effort].label }}, misses by {{ trimmed(option.misses, 1) }} mm
+          {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
+          {{ lengthWords(option.spacers, preferences.unit) }}: {{ stemEfforts[option.effort].label }}, misses by
+          {{ lengthWords(option.misses, preferences.unit, preferences.unit === 'mm' ? 1 : 2) }}
         </p>
       </details>
       <BlockedNote :blocks="board.blocks" />
@@ -166,7 +175,7 @@ function runs(): WorkingRun[] {
     <p v-else class="small muted">Drag on the board, or type where it should go.</p>
     <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
       <li v-for="row in board.waiting" :key="row.key" class="small">
-        <span>Waits: {{ row.label }}, {{ requestedWords(row.requested) }}</span>
+        <span>Waits: {{ row.label }}, {{ requestedWords(row.requested, preferences.unit) }}</span>
         <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
         <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
       </li>

@@ -33,7 +33,10 @@ const isLikely = ({ isRead, probability, muted }: RankedCause) => isRead && prob
   padding: 4px 0;
 }
 .about :deep(.ant-tag) {
+  padding: 0 6px;
   color: var(--ink);
+  font-size: 13px;
+  line-height: 19px;
   white-space: normal;
 }
 .about :deep(.likely) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Proposal } from '@level-stance/core/station'
 import { useBoard } from '../stores/board.ts'
@@ -11,10 +12,30 @@ const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal
 </script>
 
 <template>
-  <p v-for="proposal in offered" :key="proposal.key">
-    <button type="button" class="plain" :data-testid="`take-${proposal.key}`" @click="board.take(proposal.requested, proposal.reason)">
-      {{ proposal.words }}
-    </button>
+  <p v-if="offered.length > 0" class="offered">
+    <Button
+      v-for="proposal in offered"
+      :key="proposal.key"
+      :data-testid="`take-${proposal.key}`"
+      @click="board.take(proposal.requested, proposal.reason)"
+      >{{ proposal.words }}</Button
+    >
   </p>
   <p v-for="words in failed" :key="words" class="small muted" data-testid="failed-before">{{ words }}</p>
 </template>
+
+<style scoped>
+.offered {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.offered .ant-btn {
+  height: auto;
+  min-height: 40px;
+  border-color: var(--petrol);
+  color: var(--petrol);
+  font-weight: 600;
+  white-space: normal;
+}
+</style>

@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { useBoard } from '../stores/board.ts'
+
 /** The three columns of a station with a board: readings, board, judgement; each lays itself out alone. */
 withDefaults(defineProps<{ left?: number; right?: number }>(), { left: 304, right: 372 })
+const board = useBoard()
 </script>
 
 <template>
   <div class="columns" :style="{ '--left': `${left}px`, '--right': `${right}px` }">
     <section class="readings" aria-label="Readings"><slot name="readings" /></section>
     <section class="middle" aria-label="Board"><slot name="board" /></section>
-    <section class="judgement" aria-label="Judgement">
+    <section class="judgement" :class="{ acting: board.active }" aria-label="Judgement">
       <div class="findings"><slot name="judgement" /></div>
       <div class="act"><slot name="act" /></div>
     </section>
@@ -51,9 +54,13 @@ withDefaults(defineProps<{ left?: number; right?: number }>(), { left: 304, righ
 }
 .act {
   flex: none;
-  max-height: 66%;
+  max-height: 44%;
   margin: 0 10px 10px;
   overflow-y: auto;
+}
+/* While something is asked for, what it does is read whole. */
+.judgement.acting .act {
+  max-height: 66%;
 }
 .act:empty {
   display: none;

@@ -8,12 +8,14 @@ import { outcomesOf, worseWords } from '@level-stance/core/change/outcome'
 import { severityNow } from '@level-stance/core/change/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
+import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import BlockedNote from './BlockedNote.vue'
 import SeverityPicker from './SeverityPicker.vue'
 
 const props = defineProps<{ change: Change }>()
 const visit = useVisit()
+const preferences = usePreferences()
 
 const given = (complaintId: string) =>
   visit.ratings.find((r) => r.complaintId === complaintId && r.changeId === props.change.id)?.severity ?? null
@@ -33,7 +35,7 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
 
 <template>
   <article class="card trial" aria-label="Being tried">
-    <p><strong>Being tried:</strong> {{ changeWords(change).join(' · ') }}.</p>
+    <p><strong>Being tried:</strong> {{ changeWords(change, preferences.unit).join(' · ') }}.</p>
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bandState } from '@level-stance/core/quantity/band'
+import { bandState, bandWords } from '@level-stance/core/quantity/band'
 import type { TargetBand } from '@level-stance/core/quantity/band'
 import VialTube from './VialTube.vue'
 import type { VialTick } from './VialTube.vue'
@@ -24,7 +24,7 @@ const props = defineProps<{
 const state = computed(() => bandState(props, props.band))
 const spoken = computed(
   () =>
-    `${props.label} ${props.shown}, ±${props.plusMinus.toFixed(1)}: ${state.value}. Target ${props.band.low.toFixed(1)} to ${props.band.high.toFixed(1)}.`,
+    `${props.label} ${props.shown}, ±${props.plusMinus.toFixed(1)}: ${bandWords[state.value]}. Target ${props.band.low.toFixed(1)} to ${props.band.high.toFixed(1)}.`,
 )
 </script>
 
@@ -33,7 +33,7 @@ const spoken = computed(
     <div class="head" aria-hidden="true">
       <span class="name">{{ label }}</span>
       <span class="figure">{{ shown }}</span>
-      <span class="remark">{{ remark ?? state }}</span>
+      <span class="remark">{{ remark ?? bandWords[state] }}</span>
     </div>
     <VialTube
       :value="value"

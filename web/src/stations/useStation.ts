@@ -4,6 +4,7 @@ import type { Choices } from '@level-stance/core/record/dossier'
 import { judgePage, nothingSaid } from '@level-stance/core/station'
 import type { PageJudgement, Proposal, Station, Target } from '@level-stance/core/station'
 import { later } from '../composables/later.ts'
+import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** The first page of a station that has causes to weigh. */
@@ -22,6 +23,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   context: () => Context,
 ) {
   const visit = useVisit()
+  const preferences = usePreferences()
   /** the page that is open; the address carries it */
   const page = ref<string>(WHY)
   const open = (key: string) => (page.value = key)
@@ -44,7 +46,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   /** A proposal that was tried before and failed says so, and is not offered. */
   function withFailure(proposal: Proposal): Proposal {
     const before = failedBefore(proposal.requested, visit.told)
-    return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told) }
+    return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told, preferences.unit) }
   }
   const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])

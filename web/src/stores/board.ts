@@ -16,6 +16,8 @@ import type { SettingKey } from '@level-stance/core/change/settings'
 import { standingOf } from '@level-stance/core/change/setup'
 import { axlesOf } from '@level-stance/core/measure/riderModel'
 import { feetStation } from '@level-stance/core/feet/station'
+import { positionRows } from '@level-stance/core/hands/extensions'
+import type { Posture } from '@level-stance/core/hands/extensions'
 import { handsStation } from '@level-stance/core/hands/station'
 import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
 import type { Side } from '@level-stance/core/quantity/sided'
@@ -25,6 +27,7 @@ import type { Proposal, SettingPlace } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import { viewKeys } from '../board/views.ts'
 import type { ViewKey } from '../board/views.ts'
+import { usePreferences } from './preferences.ts'
 import { useVisit } from './visit.ts'
 
 /** Words come when the hand has rested this long, ms. */
@@ -77,7 +80,10 @@ const MOST_LATER = 300
 /** What is about to be moved or exchanged, and what it brings along: one change; wishes of other pages wait. */
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
+  const preferences = usePreferences()
   const view = ref<ViewKey>('side')
+  /** hands and effort the rider is drawn in; null = hands where they usually are, calm */
+  const posture = shallowRef<Posture | null>(null)
   /** the page that is open, with the settings it moves; null = the open station has none */
   const here = shallowRef<BoardPage | null>(null)
   /** what the fitter asks for, page by page: one of them is on the card, the others wait */
@@ -111,12 +117,16 @@ export const useBoard = defineStore('board', () => {
   const changed = computed(() => own.value !== null)
   const holds = stable(() => ownHolds.value ?? defaultHolds(requested.value))
   const standing = computed(() => standingOf(visit.setup))
+  /** every posture there is to draw, the usual one first */
+  const postures = computed<readonly Posture[]>(() => (visit.setup.model === null ? [] : positionRows(standing.value)))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
-  const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace) : null))
+  const whole = computed(() =>
+    active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace, preferences.unit) : null,
+  )
   /** what is set now */
   const stepOf = (wanted: readonly Requested[]) =>
-    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace) : null
+    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace, preferences.unit) : null
   // While a hand drags, the words beside the board come a little after the drawing and the numbers.
   const rested = refDebounced(requested, WORDS_AFTER)
   const step = computed(() => stepOf(active.value ? rested.value : []))
@@ -126,6 +136,8 @@ export const useBoard = defineStore('board', () => {
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => (whole.value?.after ? metricsCarriedOn(whole.value.after, visit.setup) : null))
+  /** the finding that the card answers, by its headline; null = the fitter's own wish */
+  const reason = computed(() => (active.value ? ((own.value === null ? judged.value?.reason : wish.value?.reason) ?? null) : null))
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
   // A proposal that is about to change is not tried: what is tried is what was read on the card.
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
@@ -134,7 +146,7 @@ export const useBoard = defineStore('board', () => {
   const canTry = computed(
     () => isChange(step.value) && movable.value && visit.stops.length === 0 && blocks.value.length === 0 && isStanding.value,
   )
-  const nowWords = computed(() => (step.value ? changeWords(step.value).join(' · ') : ''))
+  const nowWords = computed(() => (step.value ? changeWords(step.value, preferences.unit).join(' · ') : ''))
 
   /** How far a setting is asked to go from where it is, held in the hardware's room: where its handle stands. */
   function aimed(setting: SettingKey, side: Side | 'both'): number {
@@ -200,6 +212,17 @@ export const useBoard = defineStore('board', () => {
     }
   }
 
+  const isDrawn = ({ hands, effort }: Posture) => hands === posture.value?.hands && effort === posture.value.effort
+  /** Draws the rider in a posture; the usual one is no choice. */
+  function pose(next: Posture | null): void {
+    const [usual] = postures.value
+    posture.value = next === null || (next.hands === usual?.hands && next.effort === usual.effort) ? null : next
+  }
+  function nextPosture(): void {
+    const list = postures.value
+    pose(list[(Math.max(0, list.findIndex(isDrawn)) + 1) % list.length] ?? null)
+  }
+
   function nextView(): void {
     view.value = viewKeys[(viewKeys.indexOf(view.value) + 1) % viewKeys.length] ?? 'side'
   }
@@ -231,6 +254,7 @@ export const useBoard = defineStore('board', () => {
   watch(
     () => visit.head?.visitId,
     () => {
+      posture.value = null
       wishes.value = new Map()
       group.value = here.value?.key ?? ''
     },
@@ -249,7 +273,7 @@ export const useBoard = defineStore('board', () => {
       moves: [...change.moves],
       pace: visit.pace,
       exchanges: [...change.exchanges],
-      reason: (own.value === null ? judged.value?.reason : wish.value?.reason) ?? BY_HAND,
+      reason: reason.value ?? BY_HAND,
       // What the part cannot give at all belongs on the record as well.
       later: [change.later, ...change.left.flatMap(({ what, words }) => (what === 'room' ? [words] : []))]
         .filter((words) => words !== '')
@@ -262,6 +286,10 @@ export const useBoard = defineStore('board', () => {
   return {
     view,
     nextView,
+    posture,
+    postures,
+    pose,
+    nextPosture,
     blocks,
     waiting,
     enter,
@@ -279,6 +307,7 @@ export const useBoard = defineStore('board', () => {
     now,
     proposed,
     canTry,
+    reason,
     movable,
     nowWords,
     aimed,

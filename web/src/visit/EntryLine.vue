@@ -24,7 +24,7 @@ const focused = ref(false)
 const understood = computed(() => {
   const meant = understand(note.value, preferences.unit)
   if (visit.place === 0 || meant.kind !== 'reading') return meant
-  return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null)
+  return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null, preferences.unit)
 })
 /** what the last note has done, until the next is typed */
 const done = ref('')

@@ -8,6 +8,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['m', 'next missing reading'],
   ['t', 'try the proposal'],
   ['v', 'the board’s next view'],
+  ['p', 'the board’s next hand position'],
   ['u', 'undo the last change'],
   ['b', 'the bike as it was at the start, and back'],
   ['Enter', 'next reading; Shift+Enter the one before; Esc gives it back'],

@@ -1,5 +1,7 @@
 <script setup lang="ts">
+import { ColumnWidthOutlined, ControlOutlined, ExperimentOutlined, FileTextOutlined, MessageOutlined, RetweetOutlined, VerticalAlignMiddleOutlined } from '@ant-design/icons-vue' // prettier-ignore
 import { computed } from 'vue'
+import type { Component } from 'vue'
 import { sides } from '@level-stance/core/quantity/sided'
 import { standing } from '@level-stance/core/prove/blocks'
 import type { Summary } from '@level-stance/core/station'
@@ -16,6 +18,15 @@ import { useVisit } from '../stores/visit.ts'
 defineProps<{ visitId: string }>()
 const visit = useVisit()
 const judged = { feet: useFeet(), seat: useSeat(), hands: useHands() }
+const icons: Readonly<Record<Station, Component>> = {
+  talk: MessageOutlined,
+  measure: ColumnWidthOutlined,
+  feet: RetweetOutlined,
+  seat: VerticalAlignMiddleOutlined,
+  hands: ControlOutlined,
+  prove: ExperimentOutlined,
+  record: FileTextOutlined,
+}
 const onTrial: Summary = { words: 'on trial', mark: 'wanting' }
 
 const talk = computed<Summary>(() => {
@@ -23,13 +34,15 @@ const talk = computed<Summary>(() => {
   if (visit.stops.length > 0) return { words: 'stop', mark: 'stop' }
   if (told === 0) return { words: 'open', mark: 'open' }
   const unasked = visit.complaints.some((complaint) => unansweredWarnings(complaint).length > 0)
-  return unasked ? { words: 'ask', mark: 'wanting' } : { words: `${told} told`, mark: 'level' }
+  return unasked
+    ? { words: 'warning signs to ask', mark: 'wanting' }
+    : { words: told === 1 ? '1 complaint' : `${told} complaints`, mark: 'level' }
 })
 const measure = computed<Summary>(() => {
   const doubts = visit.asked.length
   if (doubts > 0) return { words: doubts === 1 ? '1 doubt' : `${doubts} doubts`, mark: 'wanting' }
   const known = visit.setup.model !== null && sides.every((side) => visit.setup.now.cleatSetback[side] !== null)
-  return known ? { words: 'enough', mark: 'level' } : { words: 'readings', mark: 'wanting' }
+  return known ? { words: 'enough', mark: 'level' } : { words: 'readings needed', mark: 'wanting' }
 })
 const prove = computed<Summary>(() => {
   const kept = visit.folded.changes.filter((change) => change.state === 'kept').length
@@ -67,9 +80,11 @@ const states = stable<Record<Station, Summary>>(() => ({
       class="station"
       :title="`Key ${i + 1}`"
     >
+      <component :is="icons[station]" class="icon" aria-hidden="true" />
       <span class="name">{{ station }}</span>
-      <span class="state muted">{{ states[station].words }}</span>
-      <span class="dot" :class="`is-${states[station].mark}`" aria-hidden="true" />
+      <span class="state muted"
+        ><span class="dot" :class="`is-${states[station].mark}`" aria-hidden="true" />{{ states[station].words }}</span
+      >
     </RouterLink>
   </nav>
 </template>
@@ -110,8 +125,8 @@ const states = stable<Record<Station, Summary>>(() => ({
   position: relative;
   display: grid;
   align-content: center;
-  min-height: 70px;
-  padding: 6px 8px 6px 16px;
+  min-height: 80px;
+  padding: 6px 6px 6px 12px;
   border-left: 4px solid transparent;
   color: var(--muted);
   text-decoration: none;
@@ -130,19 +145,18 @@ const states = stable<Record<Station, Summary>>(() => ({
 .name {
   display: inline-block;
 }
+.icon {
+  font-size: 17px;
+}
 .state {
-  overflow: hidden;
-  padding-right: 14px;
   font-size: 13px;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  line-height: 15px;
 }
 .dot {
-  position: absolute;
-  right: 9px;
-  bottom: 19px;
-  width: 10px;
-  height: 10px;
+  display: inline-block;
+  width: 9px;
+  height: 9px;
+  margin-right: 5px;
   border: 1.5px solid var(--muted);
   border-radius: 50%;
 }

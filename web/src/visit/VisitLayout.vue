@@ -71,6 +71,7 @@ const keys: Readonly<Record<string, () => void>> = {
   m: () => document.querySelector<HTMLElement>('[data-reading].empty')?.focus(),
   t: () => board.tryStep(),
   v: () => board.nextView(),
+  p: () => board.nextPosture(),
   u: () => {
     const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
     if (last) visit.decide('undo', last)

@@ -35,8 +35,9 @@ const drawn = (props: { scene: Scene; view: 'side' | 'front' | 'top'; look: 'now
 describe('the drawing of the rider', () => {
   it('is to scale: the near leg is as long and as bent as the rider’s own', () => {
     const now = scene()
-    const near = drawn({ scene: now, view: 'side', look: 'now' }).findAll('path.flesh').at(-2)!
-    const [hip, knee, ankle] = corners(near.attributes('d')!)
+    // Bones: the trunk first, then hip, knee and ankle of the near leg.
+    const bones = drawn({ scene: now, view: 'side', look: 'now' }).get('path.bone:not(.far)')
+    const [, , hip, knee, ankle] = corners(bones.attributes('d')!)
     // Seen from the side a leg is shorter only by what it stands across the bike: a few millimetres here.
     const model = openVisit().setup.model!
     expect(length([hip!, knee!])).toBeGreaterThan(model.legs.right.thigh - 8)
@@ -51,9 +52,10 @@ describe('the drawing of the rider', () => {
     const now = scene()
     for (const view of ['side', 'front', 'top'] as const) {
       const at = drawn({ scene: now, view, look: 'now' })
-      expect(at.findAll('path.flesh.thin')).toHaveLength(2)
-      expect(at.findAll('path.foot')).toHaveLength(2)
-      for (const path of at.findAll('path.flesh.thin')) expect(corners(path.attributes('d')!)).toHaveLength(3)
+      expect(at.findAll('path.shoe')).toHaveLength(2)
+      // Trunk, head, two legs, two arms.
+      expect(at.findAll('path.flesh')).toHaveLength(6)
+      expect(at.findAll('path.flesh.far')).toHaveLength(2)
     }
   })
 
@@ -105,14 +107,11 @@ describe('the board', () => {
   it('turns the cranks by its slider, and changes views', async () => {
     openVisit()
     const at = shown(RiderBoard, { opens: 'side' })
-    const leg = () => at.get('g.now path.flesh.far').attributes('d')
+    const leg = () => at.get('g.now path.flesh').attributes('d')
     const before = leg()
-    await at.get('input[type="range"]').setValue(90)
+    await at.get('[role="slider"][aria-label="Crank angle, right side"]').trigger('keydown', { keyCode: 36, key: 'Home' })
     expect(leg()).not.toBe(before)
-    await at
-      .findAll('[role="tab"]')
-      .find((tab) => tab.text() === 'Front')!
-      .trigger('click')
+    await at.findAll('[aria-label="Views"] input[type="radio"]')[1]!.setValue(true)
     expect(at.findAll('g.now.front')).toHaveLength(1)
     expect(at.findAll('.plumb')).toHaveLength(1)
   })

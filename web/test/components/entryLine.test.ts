@@ -82,12 +82,12 @@ describe('a short note', () => {
     visit.append({ kind: 'keep', id: uuid(8), at: testTime, of: uuid(7) })
     const at = await line()
     await at.type('saddle 720')
-    expect(at.meaning()).toMatch(/^Saddle down 9 mm: from 729 to 720 · Enter takes it/)
+    expect(at.meaning()).toMatch(/^Saddle down 9 mm: from 729 mm to 720 mm · Enter takes it/)
     await at.enter()
     await followed()
     expect(visit.baseline.now.saddleHeight.left?.value).toBe(724)
     expect(useBoard().aimed('saddleHeight', 'both')).toBe(-9)
-    expect(at.meaning()).toBe('Saddle down 9 mm: from 729 to 720: on the move card.')
+    expect(at.meaning()).toBe('Saddle down 9 mm: from 729 mm to 720 mm: on the move card.')
   })
 
   it('reads inches where the fitter works in inches', async () => {

@@ -37,8 +37,8 @@ describe('the string of changes', () => {
     open()
     expect(beads(shown(ChangeTimeline, { proposed: 'Saddle up 2' }))).toEqual([
       'Start',
-      expect.stringMatching(/^Saddle up 5 ?kept · rated 3 ?[a-z].* up 5$/),
-      expect.stringMatching(/^Cleat L back 4 ?undone$/),
+      expect.stringMatching(/^Saddle up 5 mm ?kept · rated 3 ?[a-z].* up 5 mm$/),
+      expect.stringMatching(/^Cleat L back 4 mm ?undone$/),
       'Undo of 2',
       expect.stringMatching(/^To try ?Saddle up 2$/),
     ])

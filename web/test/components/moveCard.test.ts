@@ -35,7 +35,7 @@ describe('the move card', () => {
     expect(board.aimed('saddleHeight', 'both')).toBeCloseTo(4, 9)
     expect(tryButton(at).exists()).toBe(false)
     await rested()
-    expect(at.get('[data-testid="move-now"]').text()).toBe('Now: Saddle up 4')
+    expect(at.get('[data-testid="move-now"]').text()).toBe('Now: Saddle up 4 mm')
     // The usual caution stands where the hand acts.
     expect(at.get('.caution').text()).toMatch(/torque/i)
     expect(tryButton(at).attributes('disabled')).toBeUndefined()
@@ -116,7 +116,7 @@ describe('the move card', () => {
     const at = card()
     const button = (words: string) => at.findAll('button').find((one) => one.text() === words)
     await rested()
-    expect(at.get('[data-testid="move-now"]').text()).toBe('Now: Saddle down 3')
+    expect(at.get('[data-testid="move-now"]').text()).toBe('Now: Saddle down 3 mm')
     expect(button('As judged')).toBeUndefined()
     await button('Leave it')!.trigger('click')
     expect(board.active).toBe(false)
@@ -142,7 +142,7 @@ describe('the card of what is on trial', () => {
   it('asks for a rating of each complaint, with the caution, and keeps or undoes', async () => {
     const visit = openVisit({ ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })], complaints: [knee] })
     const at = shown(TrialCard, { change: visit.folded.trying! })
-    expect(at.text()).toContain('Being tried: Saddle up 5.')
+    expect(at.text()).toContain('Being tried: Saddle up 5 mm.')
     expect(at.text()).toContain('1 not rated yet')
     expect(at.get('.caution').text()).toContain('Check the bolts')
     await at.get('input[value="2"]').setValue(true)

@@ -106,7 +106,7 @@ describe('ranked causes', () => {
     await nextTick()
     const first = at.get('[data-testid="cause-saddle-high"]')
     expect(first.text()).toContain('very likely')
-    expect(first.text()).toContain('straighter than its band at the bottom')
+    expect(first.text()).toContain('too straight at the bottom')
     expect(at.get('[data-testid="cause-saddle-wide"]').text()).toContain('nothing read yet')
     expect(at.text()).toContain('left over')
     await first.get('[aria-label="Saddle too high: open Height"]').trigger('click')

@@ -66,15 +66,15 @@ describe('the glass', () => {
 describe('a judged number', () => {
   const gauge = { label: 'Setback', shown: '4 mm', scale: { min: 0, max: 20 }, band: { low: 5, high: 11 } }
   it.each([
-    [8, 2, 'level'],
+    [8, 2, 'level', 'in range'],
     // The ± crosses a line: it may be inside or outside.
-    [4, 2, 'near'],
-    [1, 2, 'outside'],
-  ])('at %d ±%d is %s, in words first', (value, plusMinus, state) => {
+    [4, 2, 'near', 'near the edge'],
+    [1, 2, 'outside', 'out of range'],
+  ])('at %d ±%d is %s, in words first', (value, plusMinus, state, words) => {
     const at = shown(VialGauge, { ...gauge, value, plusMinus })
     expect(at.get('.vial').classes()).toContain(state)
-    expect(at.get('.remark').text()).toBe(state)
-    expect(at.get('[role="img"]').attributes('aria-label')).toBe(`Setback 4 mm, ±${plusMinus.toFixed(1)}: ${state}. Target 5.0 to 11.0.`)
+    expect(at.get('.remark').text()).toBe(words)
+    expect(at.get('[role="img"]').attributes('aria-label')).toBe(`Setback 4 mm, ±${plusMinus.toFixed(1)}: ${words}. Target 5.0 to 11.0.`)
   })
 })
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
 import PageTabs from '../../parts/PageTabs.vue'
+import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
 import BarFront from './BarFront.vue'
 import HalfBar from './HalfBar.vue'
@@ -12,6 +13,7 @@ import { useHands } from './useHands.ts'
 /** The rider, the bar's halves from above with the hand from the side, or the shoulders over the bar. */
 const visit = useVisit()
 const hands = useHands()
+const board = useBoard()
 const views = computed(() => [
   { key: 'side', label: 'Rider' },
   ...(visit.bar === 'flat' ? [{ key: 'halves', label: 'Bar and hand' }] : []),
@@ -26,6 +28,14 @@ watch(
   },
   { immediate: true },
 )
+// Extensions are judged with the hands on them: the rider is drawn so.
+const onExtensions = { hands: 'extension', effort: 'calm' } as const
+watch(
+  () => hands.page === 'extensions' && board.postures.some((posture) => posture.hands === onExtensions.hands),
+  (isThere) => board.pose(isThere ? onExtensions : null),
+  { immediate: true },
+)
+onBeforeUnmount(() => board.pose(null))
 /** Which hand is drawn large. */
 const side = ref<'left' | 'right'>('right')
 const sweeps = computed(() => hands.page === 'place' && view.value === 'side')

@@ -20,9 +20,11 @@ import { useFeet } from '../feet/useFeet.ts'
 import { useHands } from '../hands/useHands.ts'
 import { useSeat } from '../seat/useSeat.ts'
 import { useReasoning } from '../../stores/reasoning.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 
 const visit = useVisit()
+const preferences = usePreferences()
 const board = useBoard()
 const reasoning = useReasoning()
 const [feet, seat, hands] = [useFeet(), useSeat(), useHands()]
@@ -96,7 +98,7 @@ const nothing = computed(() => {
       <p v-if="visit.folded.changes.length === 0" class="muted">No change yet.</p>
       <article v-for="(change, i) in visit.folded.changes" :key="change.id" class="card change">
         <p>
-          <strong>{{ i + 1 }}. {{ changeWords(change).join(' · ') }}</strong>
+          <strong>{{ i + 1 }}. {{ changeWords(change, preferences.unit).join(' · ') }}</strong>
           <span class="muted state">{{ states[change.state] }}</span>
         </p>
         <p v-for="rating in ratingsOf(change)" :key="rating.key" class="small">

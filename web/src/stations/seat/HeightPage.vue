@@ -97,7 +97,7 @@ const plan = computed(() => {
         <h2>Steps over weeks</h2>
         <ol data-testid="week-plan">
           <li v-for="step in plan" :key="step.week">
-            {{ step.week === 0 ? 'Now' : `After ${step.week} weeks of rides that agree` }}: {{ step.by > 0 ? 'up' : 'down' }}
+            {{ step.week === 0 ? 'Now' : `After ${step.week} weeks, if test rides go well` }}: {{ step.by > 0 ? 'up' : 'down' }}
             {{ trimmed(Math.abs(step.by), 1) }} mm
           </li>
         </ol>
