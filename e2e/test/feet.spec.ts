@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
+import { choose, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
 
 test('the courier’s outer knee, solved by keyboard alone from what the screens say', async ({ page }) => {
   await openOwnDemo(page, 'Oona', 'Talk')
@@ -149,7 +149,7 @@ test('a twisted pelvis sends to the seat before any cleat is turned', async ({ p
   ] as const)
     for (const side of ['left', 'right']) await read(page, `${name}, ${side}`, value)
   await expect(page.getByTestId('take-turn')).toBeVisible()
-  await page.getByLabel('Pelvis from behind').selectOption('twisted')
+  await choose(page, 'Pelvis from behind', 'twisted')
   await expect(page.getByText(/correct the seat first/).first()).toBeVisible()
   await expect(page.getByTestId('take-turn')).toBeHidden()
   await page.getByRole('link', { name: 'To the seat' }).click()
@@ -183,7 +183,7 @@ test('stance: the cheapest safe way, its knock-on, parts at hand, strokes', asyn
     await expectSaved(page)
   })
   await test.step('judged by another way, as the fitter chooses', async () => {
-    await page.getByLabel('Target', { exact: true }).selectOption('use')
+    await choose(page, 'Target', 'Usual for this bike')
     await expect(page.getByText(/A tread of 165 to 175 mm/)).toBeVisible()
     await expectSaved(page)
     await page.reload()
@@ -294,14 +294,14 @@ test('templates come as PDF and SVG at the axle that is aimed at', async ({ page
 test('wear and bolts: a long bolt, a missing one and a worn cleat come first', async ({ page }) => {
   await newRider(page, 'Loose Bolt')
   await goTo(page, 'Feet', 'Wear, bolts')
-  await page.getByLabel('Bolt pattern').selectOption('three bolts')
-  await page.getByLabel('Bolts fitted, right').selectOption('2')
+  await choose(page, 'Bolt pattern', 'three bolts')
+  await choose(page, 'Bolts fitted, right', '2')
   await expect(page.getByTestId('finding-missing-bolt')).toContainText('Right cleat lacks a bolt.')
   await read(page, 'Bolt under its head', '18')
   await read(page, 'Cleat under the bolt', '5')
   await read(page, 'Depth behind the hole', '9')
   await expect(page.getByTestId('finding-through')).toContainText('comes through the sole')
-  await page.getByLabel('Wear mark, left').selectOption('at the mark')
+  await choose(page, 'Wear mark, left', 'at the mark')
   await expect(page.getByTestId('finding-worn')).toContainText('Left cleat is at its wear mark.')
   await read(page, 'Maker’s torque', '5.5')
   await expect(page.getByTestId('finding-torque')).toContainText('5.5 N·m')

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, expectSaved, goTo, openOwnDemo, read, test } from '../site.ts'
+import { choose, expect, expectSaved, goTo, openOwnDemo, read, test } from '../site.ts'
 
 test('the trail builder’s pump and missed shifts: clamp and reach in, then the shifter to the other side, tried', async ({ page }) => {
   await openOwnDemo(page, 'Ruta', 'Hands', 'Levers')
@@ -111,7 +111,7 @@ test('the cockpit search: like for like with a wider bar, onto the card; an own 
   await drawer.getByLabel('Length').fill('')
   await drawer.getByRole('button', { name: 'Store' }).click()
   await expect(drawer.getByText('Stem must say this figure.').first()).toBeVisible()
-  await drawer.getByLabel('Clamp diameter').selectOption('31.8 mm')
+  await choose(drawer, 'Clamp diameter', '31.8 mm')
   await drawer.getByLabel('Length').fill('52')
   await drawer.getByLabel('Angle, rising plus').fill('0')
   await drawer.getByLabel('Price').fill('1')

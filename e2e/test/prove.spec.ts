@@ -1,4 +1,4 @@
-import { answer, expect, expectSaved, goTo, newRider, test } from '../site.ts'
+import { choose, answer, expect, expectSaved, goTo, newRider, test } from '../site.ts'
 import type { Page } from '@playwright/test'
 
 async function note(page: Page, words: string): Promise<void> {
@@ -56,7 +56,7 @@ test('wishes of two pages are two changes: one is tried, the other waits', async
   await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('721')
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle down 3 mm')
   await page.getByTestId('try').click()
-  await expect(page.getByLabel('Being tried')).toContainText('Saddle down 3.')
+  await expect(page.getByLabel('Being tried')).toContainText('Saddle down 3 mm.')
   await page.getByRole('button', { name: 'Keep' }).click()
   await page.getByTestId('waiting').getByRole('button', { name: 'Take up' }).click()
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle nose down 1°')
@@ -67,7 +67,7 @@ test('wishes of two pages are two changes: one is tried, the other waits', async
 test('what must not be ridden stands at Try, in Prove and on the sheet, until it is mended or overruled', async ({ page }) => {
   await kneeRider(page, 'Cracked Saddle')
   await goTo(page, 'Seat', 'Saddle')
-  await page.getByRole('combobox', { name: 'Saddle’s state' }).selectOption({ label: 'bent or cracked' })
+  await choose(page, 'Saddle’s state', 'bent or cracked')
   await page.getByRole('tab', { name: 'Height' }).click()
   await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('721')
   await expect(page.getByTestId('blocked')).toContainText('Not to be ridden: The saddle’s rails or shell are bent or cracked.')
@@ -86,7 +86,7 @@ test('what must not be ridden stands at Try, in Prove and on the sheet, until it
   await goTo(page, 'Record')
   await expect(page.getByTestId('sheet-block')).toContainText('Overruled by the fitter: Standing still for a photograph.')
   await goTo(page, 'Seat', 'Saddle')
-  await page.getByRole('combobox', { name: 'Saddle’s state' }).selectOption({ label: 'sound' })
+  await choose(page, 'Saddle’s state', 'sound')
   await goTo(page, 'Prove')
   await expect(block).toBeHidden()
 })

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { exampleMatRider, matText } from '../../core/src/seat/examples.ts'
 import { placesOf } from '../../core/src/seat/impression.ts'
 import { drawnImpression } from '../../server/src/demo/seatExtras.ts'
-import { expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
+import { choose, expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
 
 const spacingField = (page: Page) => page.getByRole('textbox', { name: 'Sit-bone spacing', exact: true })
 const shownSpacing = async (page: Page) => Number.parseFloat((await page.getByTestId('impression-result').innerText()).replace(',', '.'))
@@ -91,7 +91,7 @@ test('crossed corners are said; by two scale marks it goes without a sheet', asy
   await stage.getByRole('button', { name: /^Corner 1/ }).focus()
   for (let i = 0; i < 90; i++) await page.keyboard.press('Shift+ArrowRight')
   await expect(page.getByText(/corners are crossed|one line/)).toBeVisible()
-  await page.getByLabel('Size known by').selectOption('scale')
+  await choose(page, 'Size known by', 'two scale marks')
   await expect(page.getByTestId('impression-result')).toBeVisible()
   await expect(page.getByText(/Slant is not taken out/)).toBeVisible()
 })
@@ -172,7 +172,7 @@ test('the conductor’s numb saddle: nose, width and relief, each on its page, t
 
   await page.getByRole('button', { name: 'Saddle too narrow: open Saddle' }).click()
   await expect(page.getByTestId('width-range')).toContainText('148 to 158 mm')
-  await page.getByLabel('Which posture decides').selectOption('lowest')
+  await choose(page, 'Which posture decides', 'lowest')
   await expect(page.getByTestId('width-range')).toContainText('143 to 158 mm')
   await page.getByRole('button', { name: 'Take Long, curved, 156' }).click()
   await expect(page.getByTestId('move-now')).toContainText('Saddle: Long, curved, 156 for Long, curved, 139 mm')
@@ -201,7 +201,7 @@ test('saddles ridden are written down, rated, found again in the ranking, and as
   await expect(page.getByTestId('ranked').first()).toContainText('Touring, 165')
   await page.getByLabel('Owns a spare of Touring, 165').check()
   await expect(page.getByTestId('spare-advice')).toBeHidden()
-  await page.getByLabel('Mark of Touring, 165').selectOption('2')
+  await choose(page, 'Mark of Touring, 165', '2')
   await expect(page.getByTestId('ranked').filter({ hasText: 'Touring, 165' })).toContainText('rated 2 of 10')
 })
 

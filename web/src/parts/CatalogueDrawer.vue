@@ -1,10 +1,11 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
-import { Button, Drawer } from 'ant-design-vue'
+import { Button, Drawer, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { PartSpec, SaveAnswer, StoredPart } from '../stores/catalogue.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { emptyTexts, readTexts, textsOf } from './specForm.ts'
-import type { FormTexts, SpecForm } from './specForm.ts'
+import type { FormTexts, SpecField, SpecForm } from './specForm.ts'
+import PickField from './PickField.vue'
 
 /** A studio's catalogue: every figure of a part, to be copied from its maker's sheet. */
 const props = defineProps<{
@@ -77,6 +78,10 @@ watch(
 )
 
 const read = computed(() => readTexts(props.form, texts.value))
+/** What a field offers; an empty key is nothing said. */
+const yesNo = { yes: 'yes', no: 'no' }
+const optionsOf = ({ kind, options }: SpecField<Spec>): Record<string, string> =>
+  kind === 'yes-no' ? yesNo : Object.fromEntries((options ?? []).flatMap(({ key, words }) => (key === '' ? [] : [[key, words]])))
 const problems = computed<Readonly<Record<string, string>>>(() => ({
   ...('problems' in read.value ? read.value.problems : {}),
   ...fromServer.value,
@@ -134,26 +139,22 @@ async function store(removed = false): Promise<void> {
           <label :for="`${part}-${field.key}`">
             {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
           </label>
-          <select
+          <PickField
             v-if="['choice', 'yes-no'].includes(field.kind)"
-            :id="`${part}-${field.key}`"
-            class="plain-field"
-            :value="texts[field.key]"
-            @change="set(field.key, ($event.target as HTMLSelectElement).value)"
-          >
-            <template v-if="field.kind === 'yes-no'">
-              <option value="yes">yes</option>
-              <option value="no">no</option>
-            </template>
-            <option v-for="option in field.options ?? []" :key="option.key" :value="option.key">{{ option.words }}</option>
-          </select>
-          <textarea
+            :field-id="`${part}-${field.key}`"
+            :label="field.label"
+            :value="texts[field.key] === '' ? null : (texts[field.key] ?? null)"
+            :options="optionsOf(field)"
+            :clearable="field.options?.some(({ key }) => key === '') === true"
+            placeholder="–"
+            @pick="(key) => set(field.key, key ?? '')"
+          />
+          <Textarea
             v-else-if="field.kind === 'long'"
             :id="`${part}-${field.key}`"
-            class="plain-field"
-            rows="2"
-            :value="texts[field.key]"
-            @input="set(field.key, ($event.target as HTMLTextAreaElement).value)"
+            :rows="2"
+            :value="texts[field.key] ?? ''"
+            @update:value="(text: string) => set(field.key, text)"
           />
           <input
             v-else

@@ -7,6 +7,7 @@ import type { Reading } from '@level-stance/core/measure/reading'
 import { readingName } from '@level-stance/core/measure/readingEntry'
 import { readingProps, shownReading } from './readingProps.ts'
 import { useVisit } from '../stores/visit.ts'
+import PickField from './PickField.vue'
 
 /** A reading that is one of a few words, of the bike or of one side. */
 const props = defineProps<{
@@ -26,12 +27,13 @@ const implied = computed(() => {
   return stored.value === null && !props.again ? visit.setup.now.choices[props.readingKey][side] : null
 })
 
-function choose(event: Event): void {
-  const chosen = (event.target as HTMLSelectElement).value
+const options = computed(() => Object.fromEntries(optionsOf(props.readingKey).map((key) => [key, definition.value.options[key] ?? key])))
+
+function choose(chosen: string | null): void {
   visit.setReading({
     ...readingProps(props, stored.value, visit.after),
-    value: chosen === '' ? null : chosen,
-    typed: chosen,
+    value: chosen,
+    typed: chosen ?? '',
     method: definition.value.method,
     repeats: [],
   })
@@ -39,18 +41,18 @@ function choose(event: Event): void {
 </script>
 
 <template>
-  <select
-    :id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}`"
-    class="plain-field choice"
+  <PickField
+    class="choice"
     :class="{ empty: value === '' }"
-    :value="value"
-    :aria-label="readingName(readingKey, side)"
-    data-reading
-    @change="choose"
-  >
-    <option value="">{{ implied === null ? '–' : `${definition.options[implied]} (as fitted)` }}</option>
-    <option v-for="option in optionsOf(readingKey)" :key="option" :value="option">{{ definition.options[option] }}</option>
-  </select>
+    :field-id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}`"
+    :label="readingName(readingKey, side)"
+    :value="value === '' ? null : String(value)"
+    :options="options"
+    :placeholder="implied === null ? '–' : `${definition.options[implied]} (as fitted)`"
+    :marks="{ 'data-reading': '', 'data-empty': value === '' ? '' : null }"
+    clearable
+    @pick="choose"
+  />
 </template>
 
 <style scoped>
@@ -58,7 +60,28 @@ function choose(event: Event): void {
   width: 100%;
   min-width: 0;
 }
-.empty {
+/* A narrow column: words take two lines before they are cut, and the arrow stays in its corner. */
+.choice :deep(.ant-select-selector) {
+  padding: 0 6px;
+}
+.choice :deep(.ant-select-selection-item),
+.choice :deep(.ant-select-selection-placeholder) {
+  display: -webkit-box;
+  align-self: center;
+  overflow: hidden;
+  padding-inline-end: 9px;
+  font-size: 14px;
+  line-height: 16px;
+  white-space: normal;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+.choice :deep(.ant-select-arrow),
+.choice :deep(.ant-select-clear) {
+  inset-inline-end: 4px;
+  font-size: 9px;
+}
+.empty :deep(.ant-select-selector) {
   border-style: dashed;
 }
 </style>

@@ -11,7 +11,6 @@ import { amountWords, changeWords, requestedWords } from '@level-stance/core/cha
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
 import { handHolds, settingOf } from '@level-stance/core/change/settings'
-import type { HandHold } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
@@ -23,6 +22,7 @@ import BlockedNote from './BlockedNote.vue'
 import MoveField from './MoveField.vue'
 import PacePicker from './PacePicker.vue'
 import WorkingButton from './WorkingButton.vue'
+import PickField from './PickField.vue'
 
 /** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
 const props = withDefaults(
@@ -112,8 +112,8 @@ function runs(): WorkingRun[] {
       <h2>Move</h2>
       <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
       <WorkingButton v-if="board.active" :runs="runs" />
-      <button v-if="board.changed && board.judged" type="button" class="link" @click="board.clear()">As judged</button>
-      <button v-if="board.active" type="button" class="link" @click="board.leave()">Leave it</button>
+      <Button v-if="board.changed && board.judged" type="link" size="small" @click="board.clear()">As judged</Button>
+      <Button v-if="board.active" type="link" size="small" @click="board.leave()">Leave it</Button>
     </div>
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
@@ -124,19 +124,8 @@ function runs(): WorkingRun[] {
     </template>
     <template v-if="board.active && step">
       <div v-if="holdsHands && choosesHold" class="holds">
-        <label>
-          Hold
-          <select
-            class="plain-field"
-            :value="board.holds.hands"
-            aria-label="Hands hold"
-            @change="hold({ hands: ($event.target as HTMLSelectElement).value as HandHold })"
-          >
-            <option v-for="(words, key) in handHolds" :key="key" :value="key">
-              {{ words }}
-            </option>
-          </select>
-        </label>
+        <span>Hold</span>
+        <PickField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
       </div>
       <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> {{ now.join(' · ') }}</p>
       <p v-if="withIt.length > 0" data-testid="move-answers">
@@ -221,17 +210,14 @@ function runs(): WorkingRun[] {
   align-items: center;
   gap: 2px 8px;
 }
-.holds label {
+.holds {
   display: flex;
   align-items: center;
   gap: 8px;
 }
-.holds select {
+.holds > :last-child {
   flex: 1;
   min-width: 0;
-}
-.holds select {
-  font-size: 14px;
 }
 summary::marker {
   font-size: 12px;

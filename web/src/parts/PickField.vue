@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="Key extends string">
 import { Select } from 'ant-design-vue'
 import { useMutationObserver } from '@vueuse/core'
-import { computed, onMounted, ref, useTemplateRef } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 
 /**
  * A list to choose one or several words from, with search. The library's select leaves its field
@@ -17,10 +17,21 @@ const props = defineProps<{
   clearable?: boolean
   size?: 'large'
   fieldId?: string
+  disabled?: boolean
+  /** keys that cannot be chosen now */
+  closed?: readonly Key[]
+  /** attributes of its field; null takes one off */
+  marks?: Readonly<Record<string, string | null>>
 }>()
 const emit = defineEmits<{ pick: [key: Key | null]; picks: [keys: Key[]] }>()
 
-const rows = computed(() => (Object.entries(props.options) as [Key, string][]).map(([value, label]) => ({ value, label })))
+const rows = computed(() =>
+  (Object.entries(props.options) as [Key, string][]).map(([value, label]) => ({
+    value,
+    label,
+    disabled: props.closed?.includes(value) === true,
+  })),
+)
 const chosen = computed(() => (props.many ? [...(Array.isArray(props.value) ? props.value : [])] : (props.value ?? undefined)))
 const frame = useTemplateRef<HTMLElement>('frame')
 const open = ref(false)
@@ -32,6 +43,7 @@ function mend(): void {
   const wanted: Readonly<Record<string, string | null>> = {
     'aria-label': props.label,
     'aria-expanded': String(open.value),
+    ...props.marks,
     ...(open.value ? {} : { 'aria-controls': null, 'aria-owns': null, 'aria-activedescendant': null }),
   }
   for (const [name, value] of Object.entries(wanted)) {
@@ -41,6 +53,7 @@ function mend(): void {
   }
 }
 onMounted(mend)
+watch(() => [props.label, props.marks], mend, { flush: 'post' })
 useMutationObserver(frame, mend, { attributes: true, subtree: true, childList: true })
 
 function pick(value: unknown): void {
@@ -58,6 +71,8 @@ function pick(value: unknown): void {
       :options="rows"
       :placeholder="placeholder ?? ''"
       :allow-clear="clearable === true"
+      :disabled="disabled === true"
+      :dropdown-match-select-width="false"
       show-search
       option-filter-prop="label"
       @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"

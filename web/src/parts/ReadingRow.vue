@@ -21,6 +21,7 @@ import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import ChoiceField from './ChoiceField.vue'
 import ReadingField from './ReadingField.vue'
+import PickField from './PickField.vue'
 
 const props = withDefaults(defineProps<{ readingKey: ReadingKey; condition?: ConditionKey }>(), { condition: 'usual' })
 const visit = useVisit()
@@ -171,13 +172,16 @@ async function readAgain(): Promise<void> {
 }
 const row = ref<HTMLElement | null>(null)
 
-function setMethod(event: Event): void {
-  const chosen = (event.target as HTMLSelectElement).value as MethodKey
+const ways = computed<Record<string, string>>(() =>
+  Object.fromEntries(methodsFor(definition.value.dimension).map((key) => [key, methods[key].label])),
+)
+function setMethod(chosen: string | null): void {
+  if (chosen === null) return
   for (const reading of [...taken.value, forBoth.value]) {
     if (!reading) continue
     // A ± worked out by one method is not another's.
     const { plusMinus: _, ...rest } = reading
-    visit.setReading({ ...rest, method: chosen, at: new Date().toISOString() })
+    visit.setReading({ ...rest, method: chosen as MethodKey, at: new Date().toISOString() })
   }
 }
 function remove(reading: Reading): void {
@@ -246,12 +250,10 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
       <p v-else-if="again && canReadAgain">
         The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button>
       </p>
-      <label v-if="taken.length > 0 || forBoth">
+      <div v-if="taken.length > 0 || forBoth" class="how-measured">
         How measured
-        <select class="plain-field" :value="method" @change="setMethod">
-          <option v-for="key in methodsFor(definition.dimension)" :key="key" :value="key">{{ methods[key].label }}</option>
-        </select>
-      </label>
+        <PickField label="How measured" :value="method as string" :options="ways" @pick="setMethod" />
+      </div>
     </div>
   </div>
 </template>
@@ -324,7 +326,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   padding: 4px 0 10px;
   color: var(--muted);
 }
-.more label {
+.how-measured {
   display: flex;
   align-items: center;
   gap: 8px;

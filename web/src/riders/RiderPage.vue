@@ -3,12 +3,14 @@ import { Button, Input } from 'ant-design-vue'
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
+import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema } from '@level-stance/core/record/dossier'
 import type { BikeFields } from '@level-stance/core/record/dossier'
 import { api } from '../api/client.ts'
 import { dayOf } from '../composables/day.ts'
 import PageFrame from './PageFrame.vue'
 import RiderEditor from './RiderEditor.vue'
+import PickField from '../parts/PickField.vue'
 
 interface RiderDetail {
   readonly rider: { readonly id: string; readonly name: string; readonly note: string; readonly version: number }
@@ -53,6 +55,7 @@ const addBike = () =>
     newBike.value = { name: '', kind: 'drop bar' }
     await load()
   })
+const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Record<BikeKind, string>
 </script>
 
 <template>
@@ -77,9 +80,7 @@ const addBike = () =>
       <form class="card add" @submit.prevent="addBike">
         <h2>Another bike</h2>
         <Input v-model:value="newBike.name" placeholder="what the rider calls it" aria-label="Bike" :status="bikeProblem ? 'error' : ''" />
-        <select v-model="newBike.kind" class="plain-field" aria-label="Kind">
-          <option v-for="kind in bikeKinds" :key="kind" :value="kind">{{ kind }}</option>
-        </select>
+        <PickField label="Kind" :value="newBike.kind" :options="kinds" @pick="(kind) => kind && (newBike.kind = kind)" />
         <Button html-type="submit">Add</Button>
         <p v-if="bikeProblem" class="problem small" role="alert">{{ bikeProblem }}</p>
       </form>

@@ -68,7 +68,7 @@ const typesOn = () => vanished !== null && !vanished.isConnected
 const keys: Readonly<Record<string, () => void>> = {
   '/': () => entryLine.value?.focus(),
   '?': () => (helpOpen.value = true),
-  m: () => document.querySelector<HTMLElement>('[data-reading].empty')?.focus(),
+  m: () => document.querySelector<HTMLElement>('[data-reading].empty, [data-reading][data-empty]')?.focus(),
   t: () => board.tryStep(),
   v: () => board.nextView(),
   p: () => board.nextPosture(),

@@ -5,6 +5,7 @@ import { mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
 import ReadingRow from '../../src/parts/ReadingRow.vue'
 import ReadingRows from '../../src/parts/ReadingRows.vue'
+import PickField from '../../src/parts/PickField.vue'
 import { usePreferences } from '../../src/stores/preferences.ts'
 import { useDrafts } from '../../src/stores/drafts.ts'
 import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
@@ -137,7 +138,7 @@ describe('a row of the tape', () => {
     const at = row('kneeFlexion')
     expect(at.get('.how').text()).toMatch(/^±3° goniometer/)
     await at.get('button.name').trigger('click')
-    await at.get('select').setValue('photo')
+    at.getComponent(PickField).vm.$emit('pick', 'photo')
     await followed()
     await nextTick()
     expect(at.get('.how').text()).toMatch(/^±\d+(\.\d)?° .*photo/)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { cleatSchools } from '@level-stance/core/feet/cleatSchools'
 import type { CleatSchoolKey } from '@level-stance/core/feet/cleatSchools'
@@ -13,6 +14,7 @@ import { useReasoning } from '../../stores/reasoning.ts'
 import SchoolTable from './SchoolTable.vue'
 import TemplateLinks from './TemplateLinks.vue'
 import { useFeet } from './useFeet.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** Fore–aft: both cleats against the chosen school, with what speaks for it and against. */
 const reasoning = useReasoning()
@@ -33,8 +35,10 @@ const said = computed(() =>
     return { side, judgement, speaksFor: isBack ? titlesOf(side) : [] }
   }),
 )
-function chooseSchool(event: Event): void {
-  feet.choose({ cleatSchool: (event.target as HTMLSelectElement).value as CleatSchoolKey })
+const schools = Object.fromEntries(cleatSchools.map(({ key, label }) => [key, label])) as Record<CleatSchoolKey, string>
+function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
+  if (cleatSchool === null) return
+  feet.choose({ cleatSchool })
   board.clear()
 }
 </script>
@@ -42,12 +46,8 @@ function chooseSchool(event: Event): void {
 <template>
   <div class="school">
     <label for="school"><h2>School</h2></label>
-    <select id="school" class="plain-field" :value="feet.parts.school" @change="chooseSchool">
-      <option v-for="school in cleatSchools" :key="school.key" :value="school.key">{{ school.label }}</option>
-    </select>
-    <button type="button" class="link" :aria-expanded="comparing" @click="comparing = !comparing">
-      {{ comparing ? 'Hide' : 'Compare' }}
-    </button>
+    <PickField field-id="school" label="School" :value="feet.parts.school" :options="schools" @pick="chooseSchool" />
+    <Button type="link" :aria-expanded="comparing" @click="comparing = !comparing">{{ comparing ? 'Hide' : 'Compare' }}</Button>
     <WorkingButton :runs="feet.judgement.working" />
   </div>
   <SchoolTable v-if="comparing" />

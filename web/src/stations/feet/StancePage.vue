@@ -20,6 +20,7 @@ import type { StockKey } from '../../stores/partsAtHand.ts'
 import { useVisit } from '../../stores/visit.ts'
 import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
+import PickField from '../../parts/PickField.vue'
 
 const visit = useVisit()
 const feet = useFeet()
@@ -66,10 +67,14 @@ function setSizes(key: StockKey, text: string): void {
   problems[key] = 'problem' in read ? read.problem : undefined
   if ('list' in read) parts.set(key, read.list)
 }
-function choose(event: Event): void {
-  const value = (event.target as HTMLSelectElement).value
-  feet.choose({ stanceBy: value === '' ? undefined : (value as StanceMethodKey) })
-}
+/** Every way to a target; one that lacks a reading says so and cannot be chosen. */
+const targets = computed(
+  () =>
+    Object.fromEntries(
+      (stance.value?.targets ?? []).map(({ key, label, half }) => [key, `${label}${half === null ? ' (to measure)' : ''}`]),
+    ) as Record<StanceMethodKey, string>,
+)
+const unread = computed(() => (stance.value?.targets ?? []).flatMap(({ key, half }) => (half === null ? [key] : [])))
 const items = computed(() => {
   const standing = stance.value
   if (!standing) return []
@@ -104,12 +109,16 @@ const items = computed(() => {
   <div v-if="stance" class="stance">
     <div class="head">
       <label for="stance-by"><h2>Target</h2></label>
-      <select id="stance-by" class="plain-field" :value="feet.choices.stanceBy ?? ''" @change="choose">
-        <option value="">first that has what it needs</option>
-        <option v-for="target in stance.targets" :key="target.key" :value="target.key" :disabled="target.half === null">
-          {{ target.label }}{{ target.half === null ? ' (to measure)' : '' }}
-        </option>
-      </select>
+      <PickField
+        field-id="stance-by"
+        label="Target"
+        :value="feet.choices.stanceBy ?? null"
+        :options="targets"
+        :closed="unread"
+        placeholder="first that has what it needs"
+        clearable
+        @pick="(stanceBy) => feet.choose({ stanceBy: stanceBy ?? undefined })"
+      />
       <WorkingButton :runs="items" />
     </div>
     <FindingList v-if="stance.faults.length > 0" :findings="stance.faults" none="" />

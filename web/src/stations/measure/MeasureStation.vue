@@ -25,6 +25,7 @@ import NextCard from './NextCard.vue'
 import QuestionList from './QuestionList.vue'
 import RiderWorking from './RiderWorking.vue'
 import RulesCard from './RulesCard.vue'
+import PickField from '../../parts/PickField.vue'
 
 const visit = useVisit()
 const board = useBoard()
@@ -88,6 +89,11 @@ const sections = computed(() => {
   return headings.map((heading) => ({ heading, keys: rows.filter((key) => definitionOf(key).section === heading) }))
 })
 const ridingConditions = computed(() => conditionsFor('torsoAngle', visit.bar))
+const ridingWords = computed<Record<string, string>>(() =>
+  Object.fromEntries(
+    ridingConditions.value.map((key) => [key, `${conditions[key].label}${key === 'usual' ? ', hands where they usually are' : ''}`]),
+  ),
+)
 const about = computed(() => keysOf(page.value))
 
 /** The hand has come to the end of a page: on to the next one. */
@@ -126,14 +132,15 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
       <div @page-end="turnPage">
         <NextCard @goto="goto" />
         <PageTabs :pages="pages" :shown="page" label="Readings" @show="(key) => (page = key)" />
-        <label v-if="page === 'on-bike'" class="condition">
+        <div v-if="page === 'on-bike'" class="condition">
           <span>While riding</span>
-          <select v-model="condition" class="plain-field" aria-label="While riding">
-            <option v-for="key in ridingConditions" :key="key" :value="key">
-              {{ conditions[key].label }}{{ key === 'usual' ? ', hands where they usually are' : '' }}
-            </option>
-          </select>
-        </label>
+          <PickField
+            label="While riding"
+            :value="condition as string"
+            :options="ridingWords"
+            @pick="(key) => key && (condition = key as ConditionKey)"
+          />
+        </div>
         <section v-for="{ heading, keys } in sections" :key="`${heading}-${condition}`" :aria-label="heading">
           <div class="readings-head">
             <h2>{{ heading }}</h2>

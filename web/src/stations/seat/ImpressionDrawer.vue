@@ -13,6 +13,7 @@ import WorkingButton from '../../parts/WorkingButton.vue'
 import { pointIn } from '../../composables/svgDrag.ts'
 import { useAttachments } from '../../stores/attachments.ts'
 import { useVisit } from '../../stores/visit.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** A picture of an impression with its marks: corners of a sheet or a scale, then the two deepest points. */
 const props = defineProps<{ picture: Attachment }>()
@@ -266,17 +267,15 @@ const items = computed(() => [
           <button type="button" class="plain" @click="whole">Whole</button>
           <span class="small muted">{{ trimmed(zoom, 1) }}×</span>
         </div>
-        <label>
+        <div>
           <span class="small">Size known by</span>
-          <select
-            class="plain-field"
+          <PickField
+            label="Size known by"
             :value="marks.by"
-            @change="change({ ...marks, by: ($event.target as HTMLSelectElement).value as Marks['by'] })"
-          >
-            <option value="sheet">four corners of a sheet</option>
-            <option value="scale">two scale marks</option>
-          </select>
-        </label>
+            :options="{ sheet: 'four corners of a sheet', scale: 'two scale marks' }"
+            @pick="(by) => by && change({ ...marks, by })"
+          />
+        </div>
         <template v-if="marks.by === 'sheet'">
           <div class="row">
             <button v-for="(sheet, name) in sheets" :key="name" type="button" class="plain" @click="sheetOf(name)">

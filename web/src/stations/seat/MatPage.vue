@@ -13,6 +13,7 @@ import { useAttachments } from '../../stores/attachments.ts'
 import { useMat } from '../../stores/mat.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** What the mat says, before against after; files in and out; and the simulated mat. */
 const visit = useVisit()
@@ -116,6 +117,7 @@ const simulated = computed<MatRider>(() => {
     shape: shapeFrom({ ...shape, width, zoneWidth: (shape.zoneWidth / shape.width) * width }),
   }
 })
+const recordings = computed<Record<string, string>>(() => Object.fromEntries(mat.recordings.map(({ id, title: words }) => [id, words])))
 const title = computed(() => `${trimmed(knob.value.width, 0)} mm wide, ${trimmed(knob.value.tilt, 1)}°`)
 watch(simulated, (rider) => mat.changeLive(rider, title.value))
 </script>
@@ -134,27 +136,25 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
     </div>
     <p v-if="problem ?? mat.broken" class="warn small" role="alert">{{ problem ?? mat.broken }}</p>
     <div v-if="mat.recordings.length > 1" class="choose small">
-      <label
-        >Before
-        <select
-          class="plain-field"
-          :value="mat.before?.id"
-          @change="mat.chosen = { ...mat.chosen, before: ($event.target as HTMLSelectElement).value }"
-        >
-          <option v-for="row in mat.recordings" :key="row.id" :value="row.id">{{ row.title }}</option>
-        </select></label
-      >
-      <label
-        >After
-        <select
-          class="plain-field"
-          :value="mat.after?.id ?? ''"
+      <div>
+        Before
+        <PickField
+          label="Before"
+          :value="mat.before?.id ?? null"
+          :options="recordings"
+          @pick="(before) => before && (mat.chosen = { ...mat.chosen, before })"
+        />
+      </div>
+      <div>
+        After
+        <PickField
+          label="After"
+          :value="mat.after?.id ?? null"
+          :options="recordings"
           :disabled="mat.live"
-          @change="mat.chosen = { ...mat.chosen, after: ($event.target as HTMLSelectElement).value }"
-        >
-          <option v-for="row in mat.recordings" :key="row.id" :value="row.id">{{ row.title }}</option>
-        </select></label
-      >
+          @pick="(after) => after && (mat.chosen = { ...mat.chosen, after })"
+        />
+      </div>
     </div>
     <table v-if="current" class="figures small" data-testid="mat-numbers">
       <thead>

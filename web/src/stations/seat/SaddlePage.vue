@@ -18,6 +18,7 @@ import { useVisit } from '../../stores/visit.ts'
 import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
 import { useSeat } from './useSeat.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** Width by sit bones and posture, and the saddles ranked for this rider. */
 const visit = useVisit()
@@ -28,6 +29,7 @@ const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.uni
 
 const width = computed(() => seat.rested.width)
 const school = computed(() => seat.rested.widthSchool)
+const postures = Object.fromEntries(widthSchoolKeys.map((key) => [key, widthSchools[key].label])) as Record<WidthSchoolKey, string>
 const entries = computed(() => saddles.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankSaddles(entries.value, seat.rested.saddleRider, own)
 const disturbs = (spec: SaddleSpec) => saddleDisturbs(spec, saddleInUse(visit.setup.now))
@@ -64,17 +66,13 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
         </tbody>
       </table>
       <p class="small">
-        <label
-          >Decides
-          <select
-            class="plain-field"
-            :value="school"
-            aria-label="Which posture decides"
-            @change="seat.choose({ widthSchool: ($event.target as HTMLSelectElement).value as WidthSchoolKey })"
-          >
-            <option v-for="key in widthSchoolKeys" :key="key" :value="key">{{ widthSchools[key].label }}</option>
-          </select></label
-        >
+        Decides
+        <PickField
+          label="Which posture decides"
+          :value="school"
+          :options="postures"
+          @pick="(widthSchool) => widthSchool && seat.choose({ widthSchool })"
+        />
         <span class="muted"> {{ widthSchools[school].says }} Makers’ own tables outrank this.</span>
       </p>
     </template>

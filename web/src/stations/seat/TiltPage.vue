@@ -19,6 +19,7 @@ import TargetVials from '../../parts/TargetVials.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** Tilt where the rider sits, the turns that set it, and the height that goes with them. */
 const visit = useVisit()
@@ -26,6 +27,7 @@ const seat = useSeat()
 const board = useBoard()
 
 const tilt = computed(() => seat.parts.tilt)
+const uses = Object.fromEntries(Object.entries(tiltUses).map(([key, { label }]) => [key, label])) as Record<TiltUseKey, string>
 /** What is about to be set: the request if there is one, else the way to the aim; one step at a time. */
 const asked = computed(() => board.aimed('saddleTilt', 'both'))
 const cap = computed(() => capOf('saddleTilt', visit.pace))
@@ -52,17 +54,10 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
   <div class="tilt">
     <PageHead title="Tilt where you sit" :working="working" />
     <TargetVials :targets="seat.targets" />
-    <label class="small"
-      >Ridden for
-      <select
-        class="plain-field"
-        :value="tilt.use"
-        aria-label="Ridden for"
-        @change="seat.choose({ tiltUse: ($event.target as HTMLSelectElement).value as TiltUseKey })"
-      >
-        <option v-for="(row, key) in tiltUses" :key="key" :value="key">{{ row.label }}</option>
-      </select></label
-    >
+    <div class="small">
+      Ridden for
+      <PickField label="Ridden for" :value="tilt.use" :options="uses" @pick="(tiltUse) => tiltUse && seat.choose({ tiltUse })" />
+    </div>
     <ProposalButtons v-if="asked === 0" :proposals="seat.judgement.proposals" />
     <section aria-label="Turns" class="turns">
       <h2>At the bolts</h2>

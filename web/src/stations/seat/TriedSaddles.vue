@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { Checkbox } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { triedSaddleSchema } from '@level-stance/core/record/triedSaddles'
 import { useDrafts } from '../../stores/drafts.ts'
 import { useTriedSaddles } from '../../stores/triedSaddles.ts'
 import type { StoredTried } from '../../stores/triedSaddles.ts'
 import { useVisit } from '../../stores/visit.ts'
+import PickField from '../../parts/PickField.vue'
 
 /** What the rider has ridden, best first, so that what worked is found again. */
 const visit = useVisit()
@@ -36,6 +38,8 @@ function type(key: keyof Texts, text: string): void {
   problems.value = {}
   said.value = null
 }
+/** 0 to 10, by names that keep their order. */
+const marks = Object.fromEntries(Array.from({ length: 11 }, (_, mark) => [`m${mark}`, String(mark)]))
 const number = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')))
 
 async function add(): Promise<void> {
@@ -86,22 +90,20 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
             }}</span>
           </th>
           <td>
-            <select
-              class="plain-field"
-              :value="row.saddle.mark ?? ''"
-              :aria-label="`Mark of ${row.saddle.name}`"
-              @change="change(row, { mark: number(($event.target as HTMLSelectElement).value) })"
-            >
-              <option value="">–</option>
-              <option v-for="mark in 11" :key="mark" :value="mark - 1">{{ mark - 1 }}</option>
-            </select>
+            <PickField
+              :label="`Mark of ${row.saddle.name}`"
+              :value="row.saddle.mark === null ? null : `m${row.saddle.mark}`"
+              :options="marks"
+              placeholder="–"
+              clearable
+              @pick="(mark) => change(row, { mark: mark === null ? null : Number(mark.slice(1)) })"
+            />
           </td>
           <td>
-            <input
-              type="checkbox"
+            <Checkbox
               :checked="row.saddle.spare"
               :aria-label="`Owns a spare of ${row.saddle.name}`"
-              @change="change(row, { spare: ($event.target as HTMLInputElement).checked })"
+              @update:checked="(spare: boolean) => change(row, { spare })"
             />
           </td>
           <td>
