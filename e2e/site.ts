@@ -88,6 +88,11 @@ export async function choose(within: Page | Locator, label: string, words: strin
   await field.press('Enter')
 }
 
+/** Says yes to the question that comes before anything is removed. */
+export async function confirmRemoval(page: Page): Promise<void> {
+  await page.getByRole('tooltip').getByRole('button', { name: 'Remove', exact: true }).click()
+}
+
 /** Opens what a demo rider told of one complaint. */
 export async function openTold(page: Page, place: string): Promise<void> {
   await page.getByTestId(`complaint-${place}`).click()

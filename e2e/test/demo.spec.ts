@@ -82,7 +82,7 @@ test('schools side by side; the chosen one is kept with the visit', async ({ pag
   await expect(page.getByTestId('judgement-left')).toContainText('ball over axle asks for 5 mm')
   await expectSaved(page)
   await page.reload()
-  await expect(page.locator('.school')).toContainText('Ball over axle')
+  await expect(page.locator('div.school')).toContainText('Ball over axle')
   await choose(page, 'School', 'Behind the ball')
   await expectSaved(page)
 })

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { choose, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
+import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
 
 test('the courier’s outer knee, solved by keyboard alone from what the screens say', async ({ page }) => {
   await openOwnDemo(page, 'Oona', 'Talk')
@@ -187,7 +187,7 @@ test('stance: the cheapest safe way, its knock-on, parts at hand, strokes', asyn
     await expect(page.getByText(/A tread of 165 to 175 mm/)).toBeVisible()
     await expectSaved(page)
     await page.reload()
-    await expect(page.getByLabel('Target', { exact: true })).toHaveValue('use')
+    await expect(page.locator('.stance .head')).toContainText('Usual for this bike')
   })
 })
 
@@ -223,7 +223,8 @@ test('editing the catalogue changes the ranking; a wrong figure is said and noth
     await page.getByRole('button', { name: 'Store' }).click()
     await expect(page.getByText('This name is taken: choose another.')).toBeVisible()
     await page.getByRole('navigation', { name: 'Systems' }).getByRole('button', { name: 'Wide plate of our own' }).click()
-    await page.getByRole('button', { name: 'Remove' }).click()
+    await page.getByRole('button', { name: 'Remove', exact: true }).click()
+    await confirmRemoval(page)
     await expect(page.getByText('Removed.')).toBeVisible()
     await page.getByRole('button', { name: 'Close' }).click()
     await expect(page.getByTestId('ranked')).toHaveCount(before)

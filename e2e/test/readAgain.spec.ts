@@ -1,4 +1,4 @@
-import { expect, expectSaved, goTo, openOwnDemo, test } from '../site.ts'
+import { confirmRemoval, expect, expectSaved, goTo, openOwnDemo, test } from '../site.ts'
 
 test('a reading is taken again after a change: start and now side by side, kept over a reload, removed alone', async ({ page }) => {
   await openOwnDemo(page, 'Baptiste', 'Measure')
@@ -47,6 +47,7 @@ test('a reading is taken again after a change: start and now side by side, kept 
   await test.step('removed, the one before counts again', async () => {
     await row.click()
     await page.getByRole('button', { name: /^Remove: After change 1, left: 33°/ }).click()
+    await confirmRemoval(page)
     await expect(left).toHaveValue('30')
     await expectSaved(page)
   })

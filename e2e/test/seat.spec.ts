@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { exampleMatRider, matText } from '../../core/src/seat/examples.ts'
 import { placesOf } from '../../core/src/seat/impression.ts'
 import { drawnImpression } from '../../server/src/demo/seatExtras.ts'
-import { choose, expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
+import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
 
 const spacingField = (page: Page) => page.getByRole('textbox', { name: 'Sit-bone spacing', exact: true })
 const shownSpacing = async (page: Page) => Number.parseFloat((await page.getByTestId('impression-result').innerText()).replace(',', '.'))
@@ -127,8 +127,18 @@ test('a pressure file is read, compared and taken; broken ones are said with the
   await expect(page.getByTestId('finding-one-side')).toBeVisible()
   await page.reload()
   await expect(page.getByRole('img', { name: /before\.csv: sit bones/ })).toBeVisible()
+  const gone = page.getByRole('img', { name: /after\.csv/ })
   await page.getByRole('button', { name: 'Remove after.csv' }).click()
-  await expect(page.getByRole('img', { name: /after\.csv/ })).toBeHidden()
+  await confirmRemoval(page)
+  await expect(gone).toBeHidden()
+  // Within ten seconds it can be taken back, and is then there for good.
+  await page.getByRole('status').getByRole('button', { name: 'Take back' }).click()
+  await expect(gone).toBeVisible()
+  await page.reload()
+  await expect(gone).toBeVisible()
+  await page.getByRole('button', { name: 'Remove after.csv' }).click()
+  await confirmRemoval(page)
+  await expect(gone).toBeHidden()
 })
 
 test('the simulated mat streams, follows the saddle, is kept, and is called simulated', async ({ page }) => {
@@ -199,7 +209,8 @@ test('saddles ridden are written down, rated, found again in the ranking, and as
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(page.getByTestId('spare-advice')).toContainText('own a spare')
   await expect(page.getByTestId('ranked').first()).toContainText('Touring, 165')
-  await page.getByLabel('Owns a spare of Touring, 165').check()
+  await page.getByLabel('Owns a spare of Touring, 165').click()
+  await expect(page.getByLabel('Owns a spare of Touring, 165')).toBeChecked()
   await expect(page.getByTestId('spare-advice')).toBeHidden()
   await choose(page, 'Mark of Touring, 165', '2')
   await expect(page.getByTestId('ranked').filter({ hasText: 'Touring, 165' })).toContainText('rated 2 of 10')

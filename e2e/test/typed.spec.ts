@@ -18,7 +18,7 @@ function numberFor(title: string, round: number): string {
 
 /** Types into every field of the open page and looks on while the page reacts. */
 async function typeAll(page: Page, round: number): Promise<Typed[]> {
-  const fields = page.locator('input[data-reading]')
+  const fields = page.locator('input[data-reading]:not([role=combobox])')
   const rows = await fields.evaluateAll((found) => found.map((field) => ({ id: field.id, title: (field as HTMLInputElement).title })))
   const typed: Typed[] = []
   for (const { id, title } of rows) {

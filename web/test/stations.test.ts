@@ -14,6 +14,7 @@ import { scaleOf } from '../src/parts/targetScale.ts'
 import { useFeet } from '../src/stations/feet/useFeet.ts'
 import { useHands } from '../src/stations/hands/useHands.ts'
 import { useSeat } from '../src/stations/seat/useSeat.ts'
+import { useTakeBack } from '../src/stores/takeBack.ts'
 import { useAttachments } from '../src/stores/attachments.ts'
 import { useBoard } from '../src/stores/board.ts'
 import { aComplaint, followed, freshWindow, openVisit, rested, server } from './visitWindow.ts'
@@ -279,5 +280,10 @@ describe('pictures and recordings', () => {
     expect(await attachments.write(kept.id, {}, true)).toEqual({ ok: true })
     expect(attachments.list).toEqual([])
     expect(await attachments.write(kept.id, { title: 'Late' })).toMatchObject({ ok: false })
+    // Taken back within ten seconds, it is there again.
+    server.reply = () => ({ status: 200, body: { ...kept, version: 5 } })
+    await useTakeBack().take()
+    expect(attachments.list).toEqual([{ ...kept, version: 5 }])
+    expect(JSON.parse(server.asked.at(-1)!.body)).toMatchObject({ removed: false })
   })
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
-import { Button, Drawer, Textarea } from 'ant-design-vue'
+import { Button, Drawer, Popconfirm, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { PartSpec, SaveAnswer, StoredPart } from '../stores/catalogue.ts'
 import { useDrafts } from '../stores/drafts.ts'
@@ -131,7 +131,7 @@ async function store(removed = false): Promise<void> {
         <button v-if="unsaved" type="button" class="entry" @click="goOn">
           Not stored yet: {{ kept(NEW)?.['name'] || 'without a name' }}
         </button>
-        <button v-else type="button" class="plain" @click="begin">New, from this one</button>
+        <Button v-else @click="begin">New, from this one</Button>
       </nav>
       <form v-if="chosen" novalidate @submit.prevent="store()">
         <p class="small muted">Figures from the maker’s sheet outrank the ones a kind starts with.</p>
@@ -169,7 +169,15 @@ async function store(removed = false): Promise<void> {
         </div>
         <div class="buttons">
           <Button type="primary" size="large" html-type="submit">Store</Button>
-          <Button v-if="chosen.version > 0" size="large" danger @click="store(true)">Remove</Button>
+          <Popconfirm
+            v-if="chosen.version > 0"
+            title="Remove it from the catalogue?"
+            ok-text="Remove"
+            cancel-text="Keep it"
+            @confirm="store(true)"
+          >
+            <Button size="large" danger>Remove</Button>
+          </Popconfirm>
           <span role="status" class="small">{{ said }}</span>
         </div>
       </form>

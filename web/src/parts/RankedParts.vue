@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
+import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import type { RequestedExchange } from '@level-stance/core/change/parts'
 import type { Ranked, Ranking, Weights } from '@level-stance/core/quantity/ranking'
@@ -41,11 +42,9 @@ const take = ({ spec, reason }: Ranked<Spec>) => board.take([props.exchange(spec
 <template>
   <div class="page-head">
     <h2>{{ title }}</h2>
-    <button type="button" class="link" @click="open = true">Catalogue</button>
+    <Button type="link" size="small" @click="open = true">Catalogue</Button>
   </div>
-  <p v-if="store.problem" class="warn" role="alert">
-    {{ store.problem }} <button type="button" class="plain" @click="store.load()">Try again</button>
-  </p>
+  <p v-if="store.problem" class="warn" role="alert">{{ store.problem }} <Button @click="store.load()">Try again</Button></p>
   <slot />
   <RankingList
     :rank="rank"

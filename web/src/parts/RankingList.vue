@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Spec extends { readonly name: string; readonly note: string }">
+import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
@@ -55,7 +56,7 @@ function reset(): void {
         />
         <span class="figure">{{ trimmed(weight.weight, 1) }}</span>
       </div>
-      <button v-if="changed" type="button" class="link" @click="reset">As computed from readings</button>
+      <Button type="link" size="small" v-if="changed" @click="reset">As computed from readings</Button>
     </details>
     <ol aria-label="Ranking">
       <li v-for="(row, i) in ranking.ranked" :key="row.id" :class="{ out: row.excluded.length > 0 }" data-testid="ranked">
@@ -63,15 +64,15 @@ function reset(): void {
           <span class="place figure">{{ row.excluded.length > 0 ? '–' : i + 1 }}</span>
           <strong>{{ row.spec.name }}</strong>
           <span v-if="isInUse(row)" class="tag">in use</span>
-          <button
+          <Button
+            type="link"
+            size="small"
             v-if="!isInUse(row) && row.excluded.length === 0 && movable"
-            type="button"
-            class="link"
             :aria-label="`Take ${row.spec.name}`"
             @click="$emit('take', row)"
           >
             Take
-          </button>
+          </Button>
           <span class="score figure" :title="`${trimmed(row.total, 1)} of 100`">{{ Math.round(row.total) }}</span>
         </div>
         <span class="bar" aria-hidden="true"><span :style="{ width: `${row.total}%` }" /></span>

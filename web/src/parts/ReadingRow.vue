@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { predict } from '@level-stance/core/body/calibration'
 import { predictionOf } from '@level-stance/core/change/calibrated'
@@ -13,19 +14,24 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { summarise } from '@level-stance/core/measure/repeats'
 import { readingPlusMinus } from '@level-stance/core/measure/resolve'
+import { readingName } from '@level-stance/core/measure/readingEntry'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { midSentence } from '@level-stance/core/quantity/words'
 import { momentOf } from '../composables/day.ts'
 import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
+import { useTakeBack } from '../stores/takeBack.ts'
 import { useVisit } from '../stores/visit.ts'
 import ChoiceField from './ChoiceField.vue'
 import ReadingField from './ReadingField.vue'
 import PickField from './PickField.vue'
+import RemoveButton from './RemoveButton.vue'
 
 const props = withDefaults(defineProps<{ readingKey: ReadingKey; condition?: ConditionKey }>(), { condition: 'usual' })
 const visit = useVisit()
 const preferences = usePreferences()
+const takeBack = useTakeBack()
 
 const definition = computed(() => definitionOf(props.readingKey))
 const choice = computed(() => (isChoice(props.readingKey) ? props.readingKey : null))
@@ -187,6 +193,7 @@ function setMethod(chosen: string | null): void {
 function remove(reading: Reading): void {
   const { plusMinus: _, ...rest } = reading
   visit.setReading({ ...rest, value: null, typed: '', repeats: [] })
+  takeBack.offer(`${readingName(reading.key, reading.side)} removed.`, () => visit.setReading(reading))
 }
 
 function setProblem(side: Reading['side'], problem: { message: string; suggestion?: { label: string; text: string } } | null): void {
@@ -227,28 +234,22 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
         role="alert"
       >
         {{ problems[side]?.message }}
-        <button
-          v-if="problems[side]?.suggestion"
-          type="button"
-          class="plain suggest"
-          @click="fields[i]?.take(problems[side]?.suggestion?.text ?? '')"
-        >
+        <Button v-if="problems[side]?.suggestion" class="suggest" @click="fields[i]?.take(problems[side]?.suggestion?.text ?? '')">
           {{ problems[side]?.suggestion?.label }}
-        </button>
+        </Button>
       </p>
     </template>
     <div v-if="open" class="more small">
       <p>{{ definition.how }}</p>
       <p v-for="{ reading, words } in history" :key="`${reading.side}@${reading.after}`" class="past">
-        {{ words }} <button type="button" class="link" :aria-label="`Remove: ${words}`" @click="remove(reading)">Remove</button>
+        {{ words }}
+        <RemoveButton :what="`this reading of ${midSentence(definition.label)}`" :label="`Remove: ${words}`" @remove="remove(reading)" />
       </p>
       <p v-if="canReadAgain && !again">
-        <button type="button" class="plain" :data-testid="`again-${readingKey}`" @click="readAgain">
-          Read again, as the bike stands now
-        </button>
+        <Button :data-testid="`again-${readingKey}`" @click="readAgain"> Read again, as the bike stands now </Button>
       </p>
       <p v-else-if="again && canReadAgain">
-        The next value is a new reading; the earlier one is kept. <button type="button" class="link" @click="again = false">Not now</button>
+        The next value is a new reading; the earlier one is kept. <Button type="link" size="small" @click="again = false">Not now</Button>
       </p>
       <div v-if="taken.length > 0 || forBoth" class="how-measured">
         How measured

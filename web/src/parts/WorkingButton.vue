@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { WorkingRun } from '@level-stance/core/station'
 import WorkingPanel from './WorkingPanel.vue'
@@ -11,6 +12,6 @@ const items = computed(() => (typeof props.runs === 'function' ? props.runs() : 
 </script>
 
 <template>
-  <button v-if="typeof runs === 'function' || runs.length > 0" type="button" class="link" @click="open = true">Working</button>
+  <Button type="link" size="small" v-if="typeof runs === 'function' || runs.length > 0" @click="open = true">Working</Button>
   <WorkingPanel v-if="open" open :items="items" @close="open = false" />
 </template>

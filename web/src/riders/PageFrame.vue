@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import MouldingClock from '../parts/MouldingClock.vue'
 import { usePreferences } from '../stores/preferences.ts'
 
@@ -17,7 +18,7 @@ const preferences = usePreferences()
         Level Stance
       </RouterLink>
       <MouldingClock class="clock" />
-      <button type="button" @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</button>
+      <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
     </header>
     <main><slot /></main>
     <footer class="small muted">Advises on equipment; does not diagnose. Makers’ instructions and event rules come first.</footer>

@@ -4,11 +4,13 @@ import type { Attachment, AttachmentFields, AttachmentKind } from '@level-stance
 import { api, upload } from '../api/client.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
+import { useTakeBack } from './takeBack.ts'
 import { useVisit } from './visit.ts'
 
 /** Pictures and recordings kept with the open visit. */
 export const useAttachments = defineStore('attachments', () => {
   const visit = useVisit()
+  const takeBack = useTakeBack()
   const list = shallowRef<readonly Attachment[]>([])
   const loadedFor = ref<string | null>(null)
   const problem = ref<string | null>(null)
@@ -47,19 +49,36 @@ export const useAttachments = defineStore('attachments', () => {
     }
   }
 
+  /** Writes over the version that is known, and says what is stored. */
+  const put = (row: Attachment, change: Partial<AttachmentFields>, removed: boolean) => {
+    const { title, marks } = { ...row, ...change }
+    return api<Attachment>('PUT', `/attachments/${row.id}`, { version: row.version, title, marks, removed })
+  }
+
   /** Writes title and marks, or removes; somebody else's newer version is taken and said. */
   async function write(id: string, change: Partial<AttachmentFields>, removed = false): Promise<SaveAnswer<Attachment>> {
     const now = list.value.find((row) => row.id === id)
     if (!now) return { ok: false, message: 'It is no longer there.', fields: [], theirs: null }
-    const { title, marks } = { ...now, ...change }
     try {
-      const stored = await api<Attachment>('PUT', `/attachments/${id}`, { version: now.version, title, marks, removed })
+      const stored = await put(now, change, removed)
       list.value = removed ? list.value.filter((row) => row.id !== id) : list.value.map((row) => (row.id === id ? stored : row))
+      const visitId = visit.head?.visitId
+      if (removed) takeBack.offer(`${stored.title} removed.`, () => restore(stored, visitId))
       return { ok: true }
     } catch (error) {
       const answer = refused<Attachment>(error)
       if (answer.theirs) list.value = list.value.map((row) => (row.id === id && answer.theirs ? answer.theirs : row))
       return answer
+    }
+  }
+
+  /** Brings back what was removed. */
+  async function restore(removed: Attachment, visitId: string | undefined): Promise<void> {
+    try {
+      const stored = await put(removed, {}, false)
+      if (visit.head?.visitId === visitId) list.value = [...list.value, stored]
+    } catch (error) {
+      problem.value = refused<Attachment>(error).message
     }
   }
 

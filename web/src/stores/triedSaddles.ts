@@ -5,6 +5,7 @@ import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
 import { api } from '../api/client.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
+import { useTakeBack } from './takeBack.ts'
 import { useVisit } from './visit.ts'
 
 /** A saddle the rider has ridden, with the version a writer must have seen. */
@@ -17,6 +18,7 @@ export interface StoredTried {
 /** What the open visit's rider has ridden, over all visits. */
 export const useTriedSaddles = defineStore('triedSaddles', () => {
   const visit = useVisit()
+  const takeBack = useTakeBack()
   const list = shallowRef<readonly StoredTried[]>([])
   const problem = ref<string | null>(null)
   const saddles = computed(() => list.value.map((row) => row.saddle))
@@ -52,6 +54,7 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
         removed,
       })
       keep(removed ? [] : [stored])
+      if (removed) takeBack.offer(`${row.saddle.name} removed.`, () => save(stored))
       return { ok: true }
     } catch (error) {
       const answer = refused<StoredTried>(error)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -9,6 +10,7 @@ import ConflictBar from '../parts/ConflictBar.vue'
 import MouldingClock from '../parts/MouldingClock.vue'
 import SaveMark from '../parts/SaveMark.vue'
 import StopBanner from '../parts/StopBanner.vue'
+import TakeBackBar from '../parts/TakeBackBar.vue'
 import { stations } from '../router.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -119,22 +121,21 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
           <div class="tools">
             <MouldingClock />
             <SaveMark />
-            <button
-              type="button"
+            <Button
               :aria-label="`Lengths in ${preferences.unit}; change`"
               @click="preferences.unit = preferences.unit === 'mm' ? 'in' : 'mm'"
             >
               {{ preferences.unit }}
-            </button>
-            <button type="button" @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</button>
-            <button type="button" aria-label="Keys and help" @click="helpOpen = true">?</button>
+            </Button>
+            <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
+            <Button aria-label="Keys and help" @click="helpOpen = true">?</Button>
           </div>
         </div>
       </header>
       <ConflictBar />
       <StopBanner />
       <div v-if="visit.shownUpTo !== null" class="past" role="status">
-        Showing the bike as it was. <button type="button" @click="visit.shownUpTo = null">Back to now</button>
+        Showing the bike as it was. <Button @click="visit.shownUpTo = null">Back to now</Button>
       </div>
       <main v-if="visit.head" class="body">
         <RouterView />
@@ -142,12 +143,13 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
       <main v-else class="body lost">
         <template v-if="problem">
           <p>{{ problem }}</p>
-          <p><button type="button" class="plain" @click="load">Try again</button> <RouterLink to="/riders">All riders</RouterLink></p>
+          <p><Button @click="load">Try again</Button> <RouterLink to="/riders">All riders</RouterLink></p>
         </template>
         <p v-else class="muted">Opening the visit…</p>
       </main>
       <ChangeTimeline v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
     </div>
+    <TakeBackBar />
     <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
   </div>
 </template>

@@ -6,6 +6,8 @@ import { nextTick } from 'vue'
 import ReadingRow from '../../src/parts/ReadingRow.vue'
 import ReadingRows from '../../src/parts/ReadingRows.vue'
 import PickField from '../../src/parts/PickField.vue'
+import RemoveButton from '../../src/parts/RemoveButton.vue'
+import { useTakeBack } from '../../src/stores/takeBack.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
 import { useDrafts } from '../../src/stores/drafts.ts'
 import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
@@ -174,8 +176,16 @@ describe('a row of the tape', () => {
       expect.stringMatching(/^After change 1, left: 29°/),
       expect.stringMatching(/^Start, right: 31°/),
     ])
-    await at.get('[aria-label^="Remove: After change 1, left"]').trigger('click')
+    const one = at.findAllComponents(RemoveButton).find((button) => button.props('label')?.startsWith('Remove: After change 1, left'))!
+    one.vm.$emit('remove')
     await followed()
     expect(visit.reading('kneeFlexion', 'left')?.value).toBe(32)
+    // For ten seconds it can be taken back.
+    const takeBack = useTakeBack()
+    expect(takeBack.last?.words).toBe('Knee at the bottom, left removed.')
+    await takeBack.take()
+    await followed()
+    expect(visit.reading('kneeFlexion', 'left')?.value).toBe(29)
+    expect(takeBack.last).toBeNull()
   })
 })

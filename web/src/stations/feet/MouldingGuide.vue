@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { mouldingSteps } from '@level-stance/core/feet/moulding'
 import { useMoulding } from '../../stores/moulding.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -29,21 +30,19 @@ const visit = useVisit()
           <span class="count figure" :class="{ over: moulding.over }" role="timer" data-testid="moulding-count">{{
             moulding.clock.shown
           }}</span>
-          <button type="button" class="plain" @click="moulding.stop()">{{ moulding.over ? 'Done' : 'Stop' }}</button>
+          <Button @click="moulding.stop()">{{ moulding.over ? 'Done' : 'Stop' }}</Button>
         </template>
-        <button
+        <Button
           v-else
-          type="button"
-          class="plain"
           :disabled="moulding.running !== null"
           @click="moulding.start(step.key, visit.head?.visitId ?? '', visit.head?.rider ?? '')"
         >
           Start {{ step.minutes }} minutes
-        </button>
+        </Button>
       </p>
     </li>
   </ol>
-  <p><button type="button" class="link" @click="moulding.reset()">Begin anew</button></p>
+  <p><Button type="link" size="small" @click="moulding.reset()">Begin anew</Button></p>
 </template>
 
 <style scoped>

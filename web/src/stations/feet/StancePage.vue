@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { measuredValue } from '@level-stance/core/measure/resolve'
@@ -139,15 +140,9 @@ const items = computed(() => {
               {{ leftWords(option) }}{{ threadOf(option) }}; effort {{ option.cost }}, undone {{ option.reversible }}.</span
             >
           </p>
-          <button
-            v-if="option.moves.length > 0 && board.movable"
-            type="button"
-            class="plain"
-            :aria-label="`Take way ${i + 1}: ${option.words}`"
-            @click="take(option)"
-          >
+          <Button v-if="option.moves.length > 0 && board.movable" :aria-label="`Take way ${i + 1}: ${option.words}`" @click="take(option)">
             Take
-          </button>
+          </Button>
         </li>
       </ol>
       <p class="small muted">

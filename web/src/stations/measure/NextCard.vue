@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { nextWords } from '@level-stance/core/change/measureNext'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -40,15 +41,15 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
         </p>
         <p class="small muted words">{{ first.words }}</p>
         <p class="acts">
-          <button type="button" class="link" @click="$emit('goto', first.key)">Enter it</button>
-          <button v-if="others.length > 0" type="button" class="link" :aria-expanded="all" @click="all = !all">
+          <Button type="link" size="small" @click="$emit('goto', first.key)">Enter it</Button>
+          <Button type="link" size="small" v-if="others.length > 0" :aria-expanded="all" @click="all = !all">
             {{ all ? 'Less' : 'Then' }}
-          </button>
+          </Button>
         </p>
       </div>
       <ol v-if="all" class="small">
         <li v-for="next in others" :key="next.key">
-          <button type="button" class="link" @click="$emit('goto', next.key)">{{ definitionOf(next.key).label }}</button>
+          <Button type="link" size="small" @click="$emit('goto', next.key)">{{ definitionOf(next.key).label }}</Button>
           <span class="muted">{{ next.words }}</span>
         </li>
       </ol>

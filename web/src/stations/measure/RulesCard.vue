@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
@@ -71,7 +72,7 @@ const draws = computed(() =>
       <progress :value="uncertainty.progress?.done ?? 0" :max="uncertainty.progress?.of ?? 1" aria-label="Drawing" />
       {{ uncertainty.progress ? `${uncertainty.progress.done} of ${uncertainty.progress.of}` : 'starting' }}
     </p>
-    <button v-else type="button" class="plain" :disabled="uncertainty.spreads === null" @click="uncertainty.draw()">Draw 600 riders</button>
+    <Button v-else :disabled="uncertainty.spreads === null" @click="uncertainty.draw()">Draw 600 riders</Button>
     <table v-if="draws.length > 0" class="small figures">
       <thead>
         <tr>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { PICTURE_LIMIT } from '@level-stance/core/record/attachments'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { useAttachments } from '../../stores/attachments.ts'
 import FilePick from '../../parts/FilePick.vue'
 import ImpressionDrawer from './ImpressionDrawer.vue'
+import RemoveButton from '../../parts/RemoveButton.vue'
 
 /** Pictures of impressions kept with the visit, and the way to a new one. */
 const attachments = useAttachments()
@@ -46,8 +48,8 @@ async function remove(id: string): Promise<void> {
           >{{ picture.title }}
           <span class="muted small">{{ picture.marks ? 'marked' : 'not marked' }}, {{ trimmed(picture.bytes / 1024, 0) }} kB</span></span
         >
-        <button type="button" class="plain" :aria-label="`Mark ${picture.title}`" @click="openId = picture.id">Mark</button>
-        <button type="button" class="link" :aria-label="`Remove ${picture.title}`" @click="remove(picture.id)">Remove</button>
+        <Button :aria-label="`Mark ${picture.title}`" @click="openId = picture.id">Mark</Button>
+        <RemoveButton :what="picture.title" @remove="remove(picture.id)" />
       </li>
     </ul>
     <FilePick
@@ -59,7 +61,7 @@ async function remove(id: string): Promise<void> {
     />
     <p v-if="problem" class="warn small" role="alert">{{ problem }}</p>
     <p v-if="attachments.problem" class="warn small" role="alert">
-      {{ attachments.problem }} <button type="button" class="link" @click="attachments.load()">Try again</button>
+      {{ attachments.problem }} <Button type="link" size="small" @click="attachments.load()">Try again</Button>
     </p>
     <ImpressionDrawer v-if="opened" :picture="opened" @close="openId = null" />
   </section>

@@ -262,9 +262,9 @@ const items = computed(() => [
       </svg>
       <aside>
         <div class="row">
-          <button type="button" class="plain" @click="zoomBy(1.5)">Zoom in</button>
-          <button type="button" class="plain" @click="zoomBy(1 / 1.5)">Out</button>
-          <button type="button" class="plain" @click="whole">Whole</button>
+          <Button @click="zoomBy(1.5)">Zoom in</Button>
+          <Button @click="zoomBy(1 / 1.5)">Out</Button>
+          <Button @click="whole">Whole</Button>
           <span class="small muted">{{ trimmed(zoom, 1) }}×</span>
         </div>
         <div>
@@ -278,9 +278,9 @@ const items = computed(() => [
         </div>
         <template v-if="marks.by === 'sheet'">
           <div class="row">
-            <button v-for="(sheet, name) in sheets" :key="name" type="button" class="plain" @click="sheetOf(name)">
+            <Button v-for="(sheet, name) in sheets" :key="name" @click="sheetOf(name)">
               {{ sheet.label }}
-            </button>
+            </Button>
           </div>
         </template>
         <div class="row">

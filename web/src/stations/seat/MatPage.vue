@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { chosen, measuredValue } from '@level-stance/core/measure/resolve'
@@ -14,6 +15,7 @@ import { useMat } from '../../stores/mat.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
+import RemoveButton from '../../parts/RemoveButton.vue'
 
 /** What the mat says, before against after; files in and out; and the simulated mat. */
 const visit = useVisit()
@@ -177,7 +179,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
       Simulated: made up by a model of a rider, to show what a mat would say. It is no measurement of anybody.
     </p>
     <p v-if="current?.result && current.result.spacing !== null && !mat.live && !current.header.simulated">
-      <button type="button" class="plain" @click="takeSpacing">Take {{ trimmed(current.result.spacing, 0) }} mm as the spacing</button>
+      <Button @click="takeSpacing">Take {{ trimmed(current.result.spacing, 0) }} mm as the spacing</Button>
     </p>
     <ul v-if="mat.files.length > 0" class="small" aria-label="Recordings">
       <li v-for="file in mat.files" :key="file.id">
@@ -185,7 +187,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
         <a class="link" :href="`/api/attachments/${file.id}/content`" :download="`${file.title.replace(/[^\w-]+/g, '-')}.csv`"
           >Save as file</a
         >
-        <button type="button" class="link" :aria-label="`Remove ${file.title}`" @click="remove(file.id)">Remove</button>
+        <RemoveButton :what="file.title" @remove="remove(file.id)" />
       </li>
     </ul>
     <details :open="mat.recordings.length === 0 || mat.live">
@@ -194,10 +196,8 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
         A stand-in for the device. It streams the same format into the same door as a file; change the saddle while it runs.
       </p>
       <div class="row">
-        <button v-if="!mat.live" type="button" class="plain" :disabled="mat.keeping" @click="mat.startLive(simulated, title)">
-          Run it
-        </button>
-        <button v-else type="button" class="plain" @click="mat.stopLive()">Stop and keep</button>
+        <Button v-if="!mat.live" :disabled="mat.keeping" @click="mat.startLive(simulated, title)"> Run it </Button>
+        <Button v-else @click="mat.stopLive()">Stop and keep</Button>
         <span v-if="mat.live" role="status" class="small">Simulated, live: {{ mat.after?.result?.frames ?? 0 }} frames</span>
       </div>
       <div v-for="row in knobs" :key="row.key" class="knob small">
@@ -215,7 +215,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
           >{{ trimmed(knob[row.key], row.step < 1 ? 1 : 0) }}{{ row.unit === '°' ? '°' : row.unit ? ` ${row.unit}` : '' }}</span
         >
       </div>
-      <button v-if="Object.keys(own).length > 0" type="button" class="link" @click="own = {}">As read from this rider</button>
+      <Button type="link" size="small" v-if="Object.keys(own).length > 0" @click="own = {}">As read from this rider</Button>
     </details>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Checkbox } from 'ant-design-vue'
+import { Button, Checkbox } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { triedSaddleSchema } from '@level-stance/core/record/triedSaddles'
 import { useDrafts } from '../../stores/drafts.ts'
@@ -7,6 +7,7 @@ import { useTriedSaddles } from '../../stores/triedSaddles.ts'
 import type { StoredTried } from '../../stores/triedSaddles.ts'
 import { useVisit } from '../../stores/visit.ts'
 import PickField from '../../parts/PickField.vue'
+import RemoveButton from '../../parts/RemoveButton.vue'
 
 /** What the rider has ridden, best first, so that what worked is found again. */
 const visit = useVisit()
@@ -64,7 +65,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
     <h2>Ridden before</h2>
     <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ tried.advice }}</p>
     <p v-if="tried.problem" class="warn small" role="alert">
-      {{ tried.problem }} <button type="button" class="link" @click="tried.load()">Try again</button>
+      {{ tried.problem }} <Button type="link" size="small" @click="tried.load()">Try again</Button>
     </p>
     <table v-if="tried.list.length > 0" class="figures small">
       <thead>
@@ -107,7 +108,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
             />
           </td>
           <td>
-            <button type="button" class="link" :aria-label="`Remove ${row.saddle.name}`" @click="change(row, {}, true)">Remove</button>
+            <RemoveButton :what="row.saddle.name" @remove="change(row, {}, true)" />
           </td>
         </tr>
       </tbody>
@@ -129,7 +130,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
           />
           <p v-if="problems[field.key]" class="warn small" role="alert">{{ problems[field.key] }}</p>
         </div>
-        <button type="submit" class="plain">Add</button>
+        <Button html-type="submit">Add</Button>
       </form>
     </details>
     <p v-if="said" class="warn small" role="alert">{{ said }}</p>

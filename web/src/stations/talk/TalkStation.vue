@@ -23,6 +23,7 @@ import WorkingButton from '../../parts/WorkingButton.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useReasoning } from '../../stores/reasoning.ts'
+import { useTakeBack } from '../../stores/takeBack.ts'
 import { useVisit } from '../../stores/visit.ts'
 import BodyMap from './BodyMap.vue'
 import ComplaintForm from './ComplaintForm.vue'
@@ -30,6 +31,7 @@ import ControlList from './ControlList.vue'
 
 /** From what the rider tells to the first move: places and symptoms, ranked causes, what to read next, what to try first. */
 const visit = useVisit()
+const takeBack = useTakeBack()
 const board = useBoard()
 const reasoning = useReasoning()
 const route = useRoute()
@@ -123,6 +125,7 @@ const untold = computed(() => visit.complaints.filter((complaint) => !isTold(com
 const riding = computed(() => ridingWords(visit.riding))
 function remove(complaint: Complaint): void {
   visit.setComplaint(complaint, true)
+  takeBack.offer(`${complaintTitle(complaint)} removed.`, () => visit.setComplaint(complaint))
   look(null)
 }
 </script>

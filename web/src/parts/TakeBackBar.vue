@@ -1,0 +1,31 @@
+<script setup lang="ts">
+import { UndoOutlined } from '@ant-design/icons-vue'
+import { Button } from 'ant-design-vue'
+import { useTakeBack } from '../stores/takeBack.ts'
+
+/** What was just removed, with the way back while there is one. */
+const takeBack = useTakeBack()
+</script>
+
+<template>
+  <div class="bar" role="status">
+    <p v-if="takeBack.last" class="card">
+      {{ takeBack.last.words }}
+      <Button type="link" size="small" @click="takeBack.take()"><UndoOutlined /> Take back</Button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: fixed;
+  z-index: 20;
+  left: 50%;
+  bottom: 52px;
+  translate: -50% 0;
+}
+.card {
+  padding: 6px 14px;
+  border-color: var(--petrol);
+}
+</style>
