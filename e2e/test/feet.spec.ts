@@ -187,7 +187,7 @@ test('stance: the cheapest safe way, its knock-on, parts at hand, strokes', asyn
     await expect(page.getByText(/A tread of 165 to 175 mm/)).toBeVisible()
     await expectSaved(page)
     await page.reload()
-    await expect(page.locator('.stance .head')).toContainText('Usual for this bike')
+    await expect(page.locator('.stance > .head')).toContainText('Usual for this bike')
   })
 })
 

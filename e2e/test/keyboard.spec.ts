@@ -67,6 +67,17 @@ test('a visit by keyboard alone', async ({ page }) => {
     await expect(page.getByLabel('Being tried')).toBeHidden()
     await expectSaved(page)
   })
+  await test.step('from Try to Keep and on without the focus going back to the top', async () => {
+    const aim = page.getByRole('textbox', { name: 'Behind ball of foot, left, to' })
+    await aim.fill('7')
+    await page.getByTestId('try').focus()
+    await page.keyboard.press('Enter')
+    await expect(page.getByLabel('Being tried')).toBeFocused()
+    await page.getByRole('button', { name: 'Undo', exact: true }).focus()
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('article', { name: 'Proposal' })).toBeFocused()
+    await expectSaved(page)
+  })
 })
 
 test('keys never fire while typing; help opens and closes; back and forward walk the stations', async ({ page }) => {

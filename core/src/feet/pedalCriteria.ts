@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { MAX_WEIGHT, said, share } from '../quantity/ranking.ts'
 import type { Criterion, School } from '../quantity/ranking.ts'
+import { trimmed } from '../quantity/entry.ts'
 import type { OptionOf } from '../measure/readingDefinitions.ts'
 import type { PedalKind, PedalSpec } from './pedalKinds.ts'
 
@@ -47,6 +48,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Holds the foot in its place',
     source: 'common-practice',
     score: (spec) => (spec.release > 0 ? 1 : 0),
+    against: () => 'nothing holds the foot',
     counts: (r) =>
       r.use === 'road' || r.use === 'long'
         ? said(5, 'the same place, turn after turn')
@@ -59,6 +61,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Support under the ball',
     source: 'common-practice',
     score: (spec) => share(Math.sqrt(spec.patch), Math.sqrt(600), Math.sqrt(2400)),
+    against: ({ patch }, { soleStiffness }) => `a patch of ${trimmed(patch, 0)} mm²${soleStiffness === 'soft' ? ' under a soft sole' : ''}`,
     counts: (r) =>
       r.forefoot
         ? said(r.soleStiffness === 'stiff' ? 4 : 5, 'hot or numb forefoot')
@@ -71,6 +74,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Stable, little rock',
     source: 'common-practice',
     score: (spec) => 1 - share((spec.rockNew + spec.rockWorn) / 2, 0, 5),
+    against: ({ rockNew, rockWorn }) => `the foot rocks ${trimmed(rockNew, 1)}°, worn ${trimmed(rockWorn, 1)}°`,
     counts: (r) =>
       r.loose
         ? said(4, 'a foot that feels loose')
@@ -87,6 +91,8 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Float that holds the swing',
     source: 'common-practice',
     score: (spec, r) => share(Math.max(...spec.floats), 0, (r.swing ?? 2) + 4),
+    against: ({ floats }, { swing }) =>
+      `${trimmed(Math.max(...floats), 1)}° of float${swing === null ? '' : ` for a heel that swings ${trimmed(swing, 0)}°`}`,
     counts: (r) => (r.knee ? said(5, 'inner or outer knee') : said(2, 'usual')),
   },
   {
@@ -94,6 +100,8 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Room to set the stance',
     source: 'common-practice',
     score: (spec, r) => share(lateralReach(spec, r), 0, Math.max(4, r.widen)),
+    against: (spec, r) =>
+      `${trimmed(lateralReach(spec, r), 1)} mm of room outward${r.widen > 1 ? `, ${Math.round(r.widen)} mm wanted` : ''}`,
     counts: (r) =>
       r.widen > 1
         ? said(4, `stance to go ${Math.round(r.widen)} mm wider a side`)
@@ -106,6 +114,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Room fore–aft',
     source: 'common-practice',
     score: (spec) => share(spec.foreAft, 12, 26),
+    against: ({ foreAft }) => `${trimmed(foreAft, 0)} mm of room fore and aft`,
     counts: (r) => (r.forefoot ? said(3, 'the axle should go back') : said(1, 'usual')),
   },
   {
@@ -113,6 +122,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Easy in and out',
     source: 'common-practice',
     score: (spec) => 0.6 * marks(spec.entryEase) + 0.4 * (spec.entrySides === 'one side' ? 0 : 1),
+    against: ({ entrySides }) => `slow to get in and out of${entrySides === 'one side' ? ', from one side only' : ''}`,
     counts: (r) =>
       r.entry
         ? said(5, 'hard to get in or out')
@@ -127,6 +137,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Walks well',
     source: 'common-practice',
     score: (spec) => marks(spec.walking),
+    against: (_, { use }) => `hard to walk in${use === 'long' ? ' at stops' : use === 'road' ? '' : ' off the bike'}`,
     counts: (r) =>
       r.use === 'town'
         ? said(5, 'walks between rides')
@@ -141,6 +152,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Works with mud and grit',
     source: 'common-practice',
     score: (spec) => marks(spec.mud),
+    against: () => 'clogs with mud and grit',
     counts: (r) => (r.use === 'mountain' ? said(5, 'trail') : r.use === 'town' ? said(2, 'all weather') : said(1, 'clean roads')),
   },
   {
@@ -148,6 +160,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Lasts',
     source: 'common-practice',
     score: (spec) => marks(spec.durability),
+    against: (_, r) => `wears out soon${heavy(r) ? ' under a heavy rider' : ''}`,
     counts: (r) => (heavy(r) ? said(3, `${HEAVY} kg and more`) : (r.hours ?? 0) >= 4 ? said(3, 'long hours') : said(2, 'usual')),
   },
   {
@@ -155,6 +168,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Release can be set',
     source: 'common-practice',
     score: (spec) => (spec.tension || spec.release === 0 ? 1 : 0),
+    against: () => 'its release cannot be set',
     counts: (r) => (r.entry ? said(3, 'hard to get in or out') : said(1, 'usual')),
   },
 ]

@@ -42,6 +42,18 @@ describe('pedal kinds (common practice of the trade)', () => {
 })
 
 describe('ranking', () => {
+  it('names a fact about the part and this rider where something speaks against it, never the criterion itself', () => {
+    const labels = criteria.map(({ label }) => label.toLowerCase())
+    for (const over of [{}, { use: 'town' }, { knee: true, swing: 9 }, { forefoot: true, soleStiffness: 'soft' }] as const)
+      for (const { reason } of rankPedals(catalogue, rider(over), {}).ranked) {
+        const against = reason.split('Against: ')[1]?.replace(/\.$/, '')
+        if (against !== undefined) expect([against.length > 0, labels.includes(against)]).toEqual([true, false])
+      }
+    // "Little float for a heel that swings 9°": the figure of both.
+    const float = criteria.find(({ key }) => key === 'float')!
+    expect(float.against(kind('plate-glide'), rider({ swing: 9 }))).toMatch(/^[\d.]+° of float for a heel that swings 9°$/)
+  })
+
   it('gives each rider of the trade’s table its kind', () => {
     // "Most stable and durable; first choice for heavy, powerful, bow-legged."
     expect(winner({ mass: 96, bowLegged: true })).toBe('plate-coil')

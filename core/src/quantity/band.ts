@@ -9,7 +9,7 @@ export interface TargetBand {
 /** How a value with its uncertainty stands to a band. */
 export type BandState = 'level' | 'near' | 'outside'
 /** The same in words. */
-export const bandWords: Readonly<Record<BandState, string>> = { level: 'in range', near: 'near the edge', outside: 'out of range' }
+export const bandWords: Readonly<Record<BandState, string>> = { level: 'in range', near: 'borderline', outside: 'out of range' }
 
 /**
  * Reads the vial: `level` when the whole bubble lies between the lines, `near` when it touches the

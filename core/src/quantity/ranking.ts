@@ -13,6 +13,8 @@ export interface Criterion<Spec, Rider> {
   readonly label: string
   /** 0 (poor) to 1 (good) for this rider */
   readonly score: (spec: Spec, rider: Rider) => number
+  /** what speaks against a part that scores low here: the fact about it and this rider, in the middle of a sentence */
+  readonly against: (spec: Spec, rider: Rider) => string
   /** how much it counts for this rider, 0 to 5, and why */
   readonly counts: (rider: Rider) => { readonly weight: number; readonly because: string }
   readonly source: SourceKey
@@ -43,6 +45,8 @@ export interface Part {
   readonly because: string
   /** 0 to 1 */
   readonly score: number
+  /** the fact that speaks against it, where it scores low */
+  readonly against: string
   /** share of the total that it brings, 0 to 1 */
   readonly brings: number
 }
@@ -119,7 +123,8 @@ export function rankParts<Spec extends { readonly name: string }, Rider>(
     const scores = rules.criteria.map((criterion) => criterion.score(spec, rider))
     const parts = weights.map(({ key, label, weight, because }, i): Part => {
       const score = scores[i] ?? 0
-      return { key, label, weight, because, score, brings: whole > 0 ? (weight * score) / whole : 0 }
+      const against = rules.criteria[i]?.against(spec, rider) ?? ''
+      return { key, label, weight, because, score, against, brings: whole > 0 ? (weight * score) / whole : 0 }
     })
     const total = 100 * parts.reduce((sum, part) => sum + part.brings, 0)
     return { id, spec, total, parts, excluded: rules.exclusions(spec, rider), reason: reasonOf(parts) }
@@ -151,7 +156,7 @@ function reasonOf(parts: readonly Part[]): string {
     .slice(0, 2)
   const worst = [...counting].sort((a, b) => b.weight * (1 - b.score) - a.weight * (1 - a.score)).find((part) => part.score < 0.5)
   const good = best.map((part) => `${midSentence(part.label)} (${part.because})`).join(' and ')
-  return `${good === '' ? 'Nothing it does best' : `For: ${good}`}${worst ? `. Against: ${midSentence(worst.label)}` : ''}.`
+  return `${good === '' ? 'Nothing it does best' : `For: ${good}`}${worst ? `. Against: ${worst.against}` : ''}.`
 }
 
 function verdicts<Spec extends { readonly name: string }>(schools: readonly School[], open: readonly Ranked<Spec>[]): SchoolVerdict[] {

@@ -1,6 +1,7 @@
 import { LOW_TORSO, UPRIGHT_TORSO } from '../body/postureLimits.ts'
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
+import { trimmed } from '../quantity/entry.ts'
 import { MAX_WEIGHT, said, share } from '../quantity/ranking.ts'
 import type { Criterion, School } from '../quantity/ranking.ts'
 import type { SaddleSpec } from './saddleKinds.ts'
@@ -61,6 +62,10 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
       const off = Math.max(width.low - spec.width, spec.width - width.high, 0)
       return 1 - share(off, 0, WIDTH_FADES)
     },
+    against: ({ width }, r) =>
+      r.width === null
+        ? `${trimmed(width, 0)} mm wide`
+        : `${trimmed(width, 0)} mm wide, ${trimmed(r.width.low, 0)} to ${trimmed(r.width.high, 0)} asked`,
     counts: (r) =>
       r.width === null
         ? said(0, 'spacing or torso is not known')
@@ -73,6 +78,12 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Relief in the middle',
     source: 'common-practice',
     score: (spec) => (spec.relief === 'cut-out' ? share(spec.reliefWidth, 8, 24) * 0.4 + 0.6 : spec.relief === 'groove' ? 0.5 : 0.1),
+    against: ({ relief, reliefWidth }) =>
+      relief === 'none'
+        ? 'no relief in the middle'
+        : relief === 'groove'
+          ? 'only a groove in the middle'
+          : `a cut-out of ${trimmed(reliefWidth, 0)} mm`,
     counts: (r) =>
       r.softTissue
         ? said(5, 'saddle area complains')
@@ -87,6 +98,8 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Nose out of the way',
     source: 'common-practice',
     score: (spec, r) => (low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62)),
+    against: ({ length, noseWidth }, r) =>
+      low(r) ? `${trimmed(length, 0)} mm long for a low torso` : `a nose ${trimmed(noseWidth, 0)} mm wide`,
     counts: (r) =>
       low(r)
         ? said(r.softTissue ? 4 : 3, 'rides low: a short nose')
@@ -99,6 +112,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Firmness for these rides',
     source: 'common-practice',
     score: (spec, r) => 1 - Math.abs(spec.padding - wantedPadding(r)) / 4,
+    against: ({ padding }, r) => `${padding > wantedPadding(r) ? 'soft' : 'hard'} for ${longRides(r) ? 'long hours' : 'these rides'}`,
     counts: (r) =>
       longRides(r)
         ? said(3, 'long hours: firm, so that bone and not the middle carries')
@@ -111,6 +125,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Gives under the rider',
     source: 'common-practice',
     score: (spec) => share(spec.flex, 1, 4),
+    against: () => 'hardly gives',
     counts: (r) => (r.sitBones ? said(2, 'sit bones sore') : longRides(r) ? said(2, 'long hours') : said(1, 'usual')),
   },
   {
@@ -118,6 +133,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Holds a place',
     source: 'common-practice',
     score: (spec) => share(spec.tailRise, 3, 15),
+    against: () => 'flat: nothing holds the seat in its place',
     counts: (r) => (r.creeps ? said(3, 'slides about') : said(1, 'usual')),
   },
   {
@@ -125,6 +141,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Ridden and liked',
     source: 'common-practice',
     score: (spec, r) => (triedMark(spec, r) ?? 5) / 10,
+    against: (spec, r) => (triedMark(spec, r) === null ? 'not ridden yet' : `rated ${triedMark(spec, r)} of 10 by this rider`),
     counts: (r) => (Object.keys(r.tried).length > 0 ? said(5, 'the ride outranks every figure') : said(0, 'nothing tried yet')),
   },
 ]

@@ -14,6 +14,7 @@ import { handHolds, settingOf } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
+import { focusCard } from '../composables/focusCard.ts'
 import { stable } from '../composables/stable.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -98,6 +99,10 @@ const stems = computed(() => step.value?.stems ?? [])
 function hold(change: Partial<typeof board.holds>): void {
   board.ownHolds = { ...board.holds, ...change }
 }
+function tryIt(): void {
+  board.tryStep()
+  focusCard('Being tried')
+}
 function runs(): WorkingRun[] {
   const { readings, ledger, place, bar } = visit
   const { requested, holds } = board
@@ -107,7 +112,7 @@ function runs(): WorkingRun[] {
 </script>
 
 <template>
-  <article class="card" aria-label="Proposal">
+  <article class="card" aria-label="Proposal" tabindex="-1">
     <div class="head">
       <h2>Move</h2>
       <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
@@ -141,9 +146,9 @@ function runs(): WorkingRun[] {
           title="A cut is for good. Ridden with the hands there first, and measured twice?"
           ok-text="Cut and try"
           cancel-text="Not yet"
-          @confirm="board.tryStep()"
+          @confirm="tryIt"
         >
-          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="isForGood || board.tryStep()">Try</Button>
+          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="isForGood || tryIt()">Try</Button>
         </Popconfirm>
       </div>
       <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
@@ -173,6 +178,9 @@ function runs(): WorkingRun[] {
 </template>
 
 <style scoped>
+article:focus {
+  outline: none;
+}
 .card {
   contain: content;
   display: grid;

@@ -56,7 +56,7 @@ function reset(): void {
         />
         <span class="figure">{{ trimmed(weight.weight, 1) }}</span>
       </div>
-      <Button type="link" size="small" v-if="changed" @click="reset">As computed from readings</Button>
+      <Button v-if="changed" type="link" size="small" @click="reset">As computed from readings</Button>
     </details>
     <ol aria-label="Ranking">
       <li v-for="(row, i) in ranking.ranked" :key="row.id" :class="{ out: row.excluded.length > 0 }" data-testid="ranked">
@@ -65,9 +65,9 @@ function reset(): void {
           <strong>{{ row.spec.name }}</strong>
           <span v-if="isInUse(row)" class="tag">in use</span>
           <Button
+            v-if="!isInUse(row) && row.excluded.length === 0 && movable"
             type="link"
             size="small"
-            v-if="!isInUse(row) && row.excluded.length === 0 && movable"
             :aria-label="`Take ${row.spec.name}`"
             @click="$emit('take', row)"
           >

@@ -130,7 +130,11 @@ function enter(event: FocusEvent): void {
   ;(event.target as HTMLInputElement).select()
 }
 
-/** Escape gives back what the field held. */
+/** Escape gives back what the field held; where nothing was typed, it leaves the field. */
+function escape(event: Event): void {
+  if (editing.value || wrong.value || held?.value !== newest()?.value) giveUp()
+  else (event.target as HTMLElement).blur()
+}
 function giveUp(): void {
   drafts.clear(place.value)
   editing.value = false
@@ -173,7 +177,7 @@ defineExpose({ take })
     @input="typed"
     @blur="commit"
     @keydown.enter.prevent="next"
-    @keydown.esc.prevent="giveUp"
+    @keydown.esc.prevent="escape"
   />
 </template>
 

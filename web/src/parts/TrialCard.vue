@@ -8,6 +8,7 @@ import { outcomesOf, worseWords } from '@level-stance/core/change/outcome'
 import { severityNow } from '@level-stance/core/change/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
+import { focusCard } from '../composables/focusCard.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import BlockedNote from './BlockedNote.vue'
@@ -31,10 +32,14 @@ const before = (complaint: Complaint) =>
 const worse = computed(() => worseWords(outcomes.value))
 const blocks = computed(() => standing(visit.blocks))
 const unrated = computed(() => visit.complaints.filter((complaint) => given(complaint.id) === null).length)
+function decide(kind: 'keep' | 'undo'): void {
+  visit.decide(kind, props.change)
+  focusCard('Proposal')
+}
 </script>
 
 <template>
-  <article class="card trial" aria-label="Being tried">
+  <article class="card trial" aria-label="Being tried" tabindex="-1">
     <p><strong>Being tried:</strong> {{ changeWords(change, preferences.unit).join(' · ') }}.</p>
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
@@ -53,14 +58,14 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
     <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
       <template v-if="worse">
-        <Button type="primary" size="large" @click="visit.decide('undo', change)">Undo</Button>
-        <Popconfirm :title="`${worse}. Keep it all the same?`" ok-text="Keep it" cancel-text="No" @confirm="visit.decide('keep', change)">
+        <Button type="primary" size="large" @click="decide('undo')">Undo</Button>
+        <Popconfirm :title="`${worse}. Keep it all the same?`" ok-text="Keep it" cancel-text="No" @confirm="decide('keep')">
           <Button size="large">Keep</Button>
         </Popconfirm>
       </template>
       <template v-else>
-        <Button type="primary" size="large" @click="visit.decide('keep', change)">Keep</Button>
-        <Button size="large" @click="visit.decide('undo', change)">Undo</Button>
+        <Button type="primary" size="large" @click="decide('keep')">Keep</Button>
+        <Button size="large" @click="decide('undo')">Undo</Button>
       </template>
       <span v-if="unrated > 0" class="small muted">{{ unrated }} not rated yet</span>
     </div>
@@ -68,6 +73,9 @@ const unrated = computed(() => visit.complaints.filter((complaint) => given(comp
 </template>
 
 <style scoped>
+article:focus {
+  outline: none;
+}
 .trial {
   display: grid;
   gap: 8px;

@@ -12,6 +12,6 @@ const items = computed(() => (typeof props.runs === 'function' ? props.runs() : 
 </script>
 
 <template>
-  <Button type="link" size="small" v-if="typeof runs === 'function' || runs.length > 0" @click="open = true">Working</Button>
+  <Button v-if="typeof runs === 'function' || runs.length > 0" type="link" size="small" @click="open = true">Working</Button>
   <WorkingPanel v-if="open" open :items="items" @close="open = false" />
 </template>

@@ -19,7 +19,7 @@ describe('height by both knees', () => {
     })
     useSeat().open('height')
     const at = shown(HeightPage, {})
-    expect(at.get('[data-testid="metric-kneeLeft"]').attributes('aria-label')).toContain(' 38° ±3, near')
+    expect(at.get('[data-testid="metric-kneeLeft"]').attributes('aria-label')).toContain(' 38° ±3, borderline')
     expect(at.text()).toContain('Left knee: the saddle is low for it.')
     expect(at.get('.missing').text()).toMatch(
       /^The knee is judged as it was read\. To say how far the saddle should move, measure .*stature/,

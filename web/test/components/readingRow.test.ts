@@ -100,6 +100,17 @@ describe('a field of the tape', () => {
     expect(stored('trunk', 'both')).toBeNull()
   })
 
+  it('leaves the field with Escape where nothing was typed', async () => {
+    open()
+    const inseam = row('inseam')
+    const input = field(inseam, 'Inseam')
+    input.element.focus()
+    expect(document.activeElement).toBe(input.element)
+    await input.trigger('keydown', { key: 'Escape' })
+    expect(document.activeElement).toBe(document.body)
+    expect(stored('inseam', 'both')).toBe(832)
+  })
+
   it('goes on with Enter, back with Shift, and past the end of a page', async () => {
     open()
     document.body.innerHTML = ''

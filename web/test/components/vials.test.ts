@@ -68,7 +68,7 @@ describe('a judged number', () => {
   it.each([
     [8, 2, 'level', 'in range'],
     // The ± crosses a line: it may be inside or outside.
-    [4, 2, 'near', 'near the edge'],
+    [4, 2, 'near', 'borderline'],
     [1, 2, 'outside', 'out of range'],
   ])('at %d ±%d is %s, in words first', (value, plusMinus, state, words) => {
     const at = shown(VialGauge, { ...gauge, value, plusMinus })

@@ -42,7 +42,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
         <p class="small muted words">{{ first.words }}</p>
         <p class="acts">
           <Button type="link" size="small" @click="$emit('goto', first.key)">Enter it</Button>
-          <Button type="link" size="small" v-if="others.length > 0" :aria-expanded="all" @click="all = !all">
+          <Button v-if="others.length > 0" type="link" size="small" :aria-expanded="all" @click="all = !all">
             {{ all ? 'Less' : 'Then' }}
           </Button>
         </p>

@@ -215,7 +215,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
           >{{ trimmed(knob[row.key], row.step < 1 ? 1 : 0) }}{{ row.unit === '°' ? '°' : row.unit ? ` ${row.unit}` : '' }}</span
         >
       </div>
-      <Button type="link" size="small" v-if="Object.keys(own).length > 0" @click="own = {}">As read from this rider</Button>
+      <Button v-if="Object.keys(own).length > 0" type="link" size="small" @click="own = {}">As read from this rider</Button>
     </details>
   </div>
 </template>
@@ -228,7 +228,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
 }
 .choose {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px;
 }
 .choose label {
