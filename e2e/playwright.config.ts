@@ -6,14 +6,15 @@ export default defineConfig({
   fullyParallel: false,
   workers: 2,
   timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Two browsers, a server and a database share what may be two slow cores: time alone fails no test.
+  expect: { timeout: 20_000 },
   forbidOnly: process.env['CI'] === 'true',
   retries: 0,
   reporter: [['list'], ['json']],
   globalSetup: './globalSetup.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
+    actionTimeout: 20_000,
     trace: 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

@@ -8,10 +8,22 @@ import * as schema from './schema.ts'
 
 /** Opens a pool. `onError` hears of every connection that is lost, idle or at work; without it the process would end. */
 export function connect(url: string, onError: (error: Error) => void): { db: Database; close: () => Promise<void> } {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000, statement_timeout: 15_000 })
+  // The pool itself listens to a connection only while it is idle: one that is lost while it is opened or
+  // at work would end the process.
+  class HeardClient extends pg.Client {
+    constructor(config?: string | pg.ClientConfig) {
+      super(config)
+      this.on('error', onError)
+    }
+  }
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 5000,
+    statement_timeout: 15_000,
+    Client: HeardClient,
+  })
   pool.on('error', onError)
-  // The pool itself listens to a connection only while it is idle.
-  pool.on('connect', (client) => void client.on('error', onError))
   const db = drizzle(pool, { schema })
   // Drizzle's own gives a connection back only if `begin` has succeeded on it.
   db.transaction = async (work, config) => {

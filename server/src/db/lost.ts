@@ -15,7 +15,8 @@ const lostCodes: ReadonlySet<string> = new Set([
   'ETIMEDOUT',
 ])
 /** The driver's own words, which carry no code. */
-const lostWords = /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error)/
+const lostWords =
+  /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Client was closed)/
 
 /** Whether the database could not be reached or went away, as against refusing what it was asked. */
 export function isLost(error: unknown): boolean {
