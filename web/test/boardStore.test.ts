@@ -6,6 +6,7 @@ import { oneOf } from '@level-stance/core/station'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/stores/board.ts'
+import { usePreferences } from '../src/stores/preferences.ts'
 import { freshWindow, openVisit, rested } from './visitWindow.ts'
 
 const open = (ledger: LedgerEntry[] = [], more: Reading[] = []) =>
@@ -140,6 +141,8 @@ describe('trying it', () => {
     const visit = open()
     const board = useBoard()
     const append = jest.spyOn(visit, 'append').mockImplementation(() => undefined)
+    // What is written down keeps millimetres, whatever unit is on the screen.
+    usePreferences().unit = 'in'
     board.request([{ setting: 'cleatSetback', side: 'right', by: 9 }])
     // The words lag; the change that is tried does not.
     return rested().then(() => {

@@ -65,7 +65,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     against: ({ width }, r) =>
       r.width === null
         ? `${trimmed(width, 0)} mm wide`
-        : `${trimmed(width, 0)} mm wide, ${trimmed(r.width.low, 0)} to ${trimmed(r.width.high, 0)} asked`,
+        : `${trimmed(width, 0)} mm wide, ${trimmed(r.width.low, 0)} to ${trimmed(r.width.high, 0)} mm asked`,
     counts: (r) =>
       r.width === null
         ? said(0, 'spacing or torso is not known')

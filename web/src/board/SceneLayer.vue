@@ -51,8 +51,12 @@ const linesOf = (lines: readonly (readonly Point3[])[]) => lines.map((line) => p
 const cockpit = computed(() => {
   const { bar, hoods, blades, grips, extensions, pads } = props.scene.cockpit
   const soft = (line: readonly Point3[]) => smooth(line.map(project.value))
-  // A hood is a shape from the side; from elsewhere it is the width of a hand along its middle.
-  const along = hoods.flatMap((line) => (line[1] && line[6] ? [[line[1], line[6]]] : []))
+  // A hood is a shape from the side; from elsewhere it is the width of a grip, from its back to its tip.
+  const along = hoods.flatMap((line) => {
+    const byReach = [...line].sort((a, b) => a.x - b.x)
+    const [back, tip] = [byReach[0], byReach.at(-1)]
+    return back && tip ? [[back, tip]] : []
+  })
   const side = props.view === 'side'
   return {
     bar: linesOf(bar),
@@ -115,8 +119,14 @@ const joints = computed(() => {
     )
   return points.map(at)
 })
+/** Every shape of the drawing, by what it looks like. */
+const looks = {
+  'far leg': 'flesh far', 'far shoe': 'shoe far', 'far arm': 'flesh far', tube: 'tube', crank: 'crank', stem: 'stem', bar: 'bar', blade: 'blade', hood: 'hood', grip: 'grip', pad: 'pad',
+  torso: 'flesh', head: 'flesh', helmet: 'helmet', leg: 'flesh', shoe: 'shoe', sole: 'sole', arm: 'flesh arm',
+} as const // prettier-ignore
+type Shape = keyof typeof looks
 /** What is drawn over what: from the side the far limbs lie behind the bike, from the front the bar before the trunk, from above the trunk over the legs. */
-const orders: Readonly<Record<ViewKey, readonly string[]>> = {
+const orders: Readonly<Record<ViewKey, readonly Shape[]>> = {
   side: ['far leg', 'far shoe', 'far arm', 'tube', 'crank', 'stem', 'bar', 'blade', 'hood', 'grip', 'pad', 'torso', 'head', 'helmet', 'leg', 'shoe', 'sole', 'arm'],
   front: ['tube', 'torso', 'head', 'helmet', 'far leg', 'leg', 'crank', 'far shoe', 'shoe', 'stem', 'bar', 'blade', 'far arm', 'arm', 'grip', 'pad'],
   top: ['tube', 'crank', 'far shoe', 'shoe', 'far leg', 'leg', 'stem', 'bar', 'blade', 'grip', 'pad', 'torso', 'far arm', 'arm', 'head', 'helmet'],
@@ -125,30 +135,27 @@ const layers = computed(() => {
   if (figure.value === null) return []
   const { torso, head, helmet, near, far } = figure.value
   const { bar, extensions, blades, hoods, grips, pads } = cockpit.value
-  const shapes: Readonly<Record<string, { readonly look: string; readonly d: string }>> = {
-    'far leg': { look: 'flesh far', d: far.leg },
-    'far shoe': { look: 'shoe far', d: far.shoe },
-    'far arm': { look: 'flesh far', d: far.arm },
-    tube: { look: 'tube', d: frame.value },
-    crank: { look: 'crank', d: cranks.value },
-    stem: { look: 'stem', d: stem.value },
-    bar: { look: 'bar', d: bar + extensions },
-    blade: { look: 'blade', d: blades },
-    hood: { look: 'hood', d: hoods },
-    grip: { look: 'grip', d: grips },
-    pad: { look: 'pad', d: pads },
-    torso: { look: 'flesh', d: torso },
-    head: { look: 'flesh', d: head },
-    helmet: { look: 'helmet', d: helmet },
-    leg: { look: 'flesh', d: near.leg },
-    shoe: { look: 'shoe', d: near.shoe },
-    sole: { look: 'sole', d: near.sole },
-    arm: { look: 'flesh arm', d: near.arm },
+  const drawn: Readonly<Record<Shape, string>> = {
+    'far leg': far.leg,
+    'far shoe': far.shoe,
+    'far arm': far.arm,
+    tube: frame.value,
+    crank: cranks.value,
+    stem: stem.value,
+    bar: bar + extensions,
+    blade: blades,
+    hood: hoods,
+    grip: grips,
+    pad: pads,
+    torso,
+    head,
+    helmet,
+    leg: near.leg,
+    shoe: near.shoe,
+    sole: near.sole,
+    arm: near.arm,
   }
-  return orders[props.view].flatMap((key) => {
-    const shape = shapes[key]
-    return shape === undefined || shape.d === '' ? [] : [{ key, ...shape }]
-  })
+  return orders[props.view].flatMap((key) => (drawn[key] === '' ? [] : [{ key, look: looks[key], d: drawn[key] }]))
 })
 const short = computed(
   () => !props.scene.armsReach || props.scene.legs.right.kneeFlexion === null || props.scene.legs.left.kneeFlexion === null,
@@ -165,7 +172,7 @@ const short = computed(
         <circle v-if="wheel.r > 60" class="hub" :cx="wheel.x" :cy="wheel.y" r="15" />
       </template>
       <circle v-if="view === 'side'" class="ring" cx="0" cy="0" r="82" />
-      <path v-for="shape in layers" :key="shape.key" :class="shape.look" :d="shape.d" />
+      <path v-for="{ key, look: style, d } in layers" :key="key" :class="style" :d="d" />
     </template>
     <path v-if="saddleBody" class="saddle body" :d="saddleBody" />
     <path class="saddle" :d="saddle" />

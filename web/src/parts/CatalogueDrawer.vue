@@ -235,10 +235,6 @@ form > p,
 .field .plain-field {
   width: 100%;
 }
-textarea.plain-field {
-  height: auto;
-  padding: 6px 8px;
-}
 .buttons {
   display: flex;
   align-items: center;

@@ -20,6 +20,7 @@ import { positionRows } from '@level-stance/core/hands/extensions'
 import type { Posture } from '@level-stance/core/hands/extensions'
 import { handsStation } from '@level-stance/core/hands/station'
 import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
+import type { LengthUnit } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
 import { seatStation } from '@level-stance/core/seat/station'
 import { pageOf } from '@level-stance/core/station'
@@ -125,11 +126,11 @@ export const useBoard = defineStore('board', () => {
     active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace, preferences.unit) : null,
   )
   /** what is set now */
-  const stepOf = (wanted: readonly Requested[]) =>
-    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace, preferences.unit) : null
+  const stepOf = (wanted: readonly Requested[], unit: LengthUnit) =>
+    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace, unit) : null
   // While a hand drags, the words beside the board come a little after the drawing and the numbers.
   const rested = refDebounced(requested, WORDS_AFTER)
-  const step = computed(() => stepOf(active.value ? rested.value : []))
+  const step = computed(() => stepOf(active.value ? rested.value : [], preferences.unit))
 
   const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
     metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
@@ -262,7 +263,8 @@ export const useBoard = defineStore('board', () => {
 
   /** Puts what is set now into the ledger as being tried. */
   function tryStep(): void {
-    const change = stepOf(requested.value)
+    // What is written down keeps millimetres, whatever unit is on the screen.
+    const change = stepOf(requested.value, 'mm')
     const station = change && stationOf(change)
     if (!canTry.value || !change || !station) return
     visit.append({

@@ -74,10 +74,6 @@ function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
   align-items: center;
   gap: 8px;
 }
-.school select {
-  flex: 1;
-  min-width: 0;
-}
 .missing {
   margin: 6px 0;
   padding: 8px 0 8px 10px;

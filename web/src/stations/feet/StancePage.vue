@@ -194,10 +194,6 @@ const items = computed(() => {
   align-items: center;
   gap: 8px;
 }
-.head select {
-  flex: 1;
-  min-width: 0;
-}
 ol {
   margin: 4px 0;
   padding: 0;

@@ -182,10 +182,6 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
   padding-top: 8px;
   font-size: 15px;
 }
-.condition select {
-  flex: 1;
-  min-width: 0;
-}
 .page {
   height: auto;
   padding-top: 8px;

@@ -231,13 +231,6 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px;
 }
-.choose label {
-  display: grid;
-  min-width: 0;
-}
-.choose select {
-  width: 100%;
-}
 ul {
   margin: 0;
   padding: 0;

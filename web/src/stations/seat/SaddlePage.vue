@@ -120,7 +120,4 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
   padding: 6px 0 6px 10px;
   border-left: 3px solid var(--amber);
 }
-select.plain-field {
-  width: auto;
-}
 </style>

@@ -104,7 +104,4 @@ ol {
   font-size: 16px;
   line-height: 1.35;
 }
-select.plain-field {
-  width: auto;
-}
 </style>

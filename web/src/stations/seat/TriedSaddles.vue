@@ -163,9 +163,6 @@ form {
 form .plain-field {
   width: 100%;
 }
-td select.plain-field {
-  width: 62px;
-}
 input[type='checkbox'] {
   width: 22px;
   height: 22px;
