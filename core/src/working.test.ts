@@ -5,10 +5,11 @@ import { setupOf } from './change/setup.ts'
 import { feetParts, feetStation } from './feet/station.ts'
 import { definitionOf, isChoice, readingKeys } from './measure/readingDefinitions.ts'
 import type { NumberKey } from './measure/readingDefinitions.ts'
+import { inUnit } from './quantity/inUnit.ts'
 import { numericLeaves } from './quantity/propagate.ts'
 import { seatParts, seatStation } from './seat/station.ts'
 import { judgePage } from './station.ts'
-import type { StationPage, WorkingRun } from './station.ts'
+import type { PageJudgement, StationPage, WorkingRun } from './station.ts'
 import { aReading, readingsWith } from './testing.ts'
 
 /** Readings that give every page something to work out. */
@@ -17,7 +18,8 @@ const rich = readingsWith({
   toeOutHanging: [8, 9], cleatTurn: [2, 2], cleatFloat: [6, 6], heelIn: [2, 2], heelOut: [2, 2], cleatTurnRoom: [8, 8], shoeHeelOutside: [70, 70], stayWidth: 130, tread: 148, axleLength: [53, 53],
 }) // prettier-ignore
 
-function runsOf(readings: readonly ReturnType<typeof aReading>[]): WorkingRun[] {
+/** What every page of feet and seat says of a rider with these readings. */
+function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): PageJudgement[] {
   const setup = setupOf(readings, [], 'drop')
   const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, null), setup)
   const about = {
@@ -33,14 +35,22 @@ function runsOf(readings: readonly ReturnType<typeof aReading>[]): WorkingRun[] 
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
   const feet = feetParts({ ...about, otherBikes: [], riding: {} })
   return [
-    ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).flatMap((page) => judgePage(page, seat).working),
-    ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).flatMap((page) => judgePage(page, feet).working),
+    ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).map((page) => judgePage(page, seat)),
+    ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).map((page) => judgePage(page, feet)),
   ]
 }
+const runsIn = (said: readonly PageJudgement[]): WorkingRun[] => said.flatMap(({ working }) => working)
+/** Every sentence a fitter reads there. */
+const sentencesIn = (said: readonly PageJudgement[]): string[] =>
+  said.flatMap(({ findings, targets, proposals }) => [
+    ...findings.flatMap(({ headline, sentence }) => [headline, sentence]),
+    ...targets.flatMap(({ label, remark }) => [label, remark]),
+    ...proposals.flatMap(({ words, reason }) => [words, reason]),
+  ])
 
-describe('working panels', () => {
-  const usual = runsOf(rich)
-  it('there are for every page that works something out', () => {
+describe('pages of feet and seat', () => {
+  const usual = runsIn(judgementsOf(rich))
+  it('show the working of every page that works something out', () => {
     expect(new Set(usual.map(({ calculation }) => calculation.name))).toEqual(
       new Set([
         'saddle-width',
@@ -56,11 +66,18 @@ describe('working panels', () => {
   })
 
   const numbers = readingKeys.filter((key): key is NumberKey => !isChoice(key))
-  it.each(numbers)('take what the page itself was judged by, with %s at either end of its range', (key) => {
+  it.each(numbers)('work from what the page was judged by, and speak one unit, with %s at either end of its range', (key) => {
     const { min, max, sided } = definitionOf(key)
     for (const value of [min, max]) {
       const readings = [...rich.filter((reading) => reading.key !== key), aReading(key, sided ? 'left' : 'both', value)]
-      for (const { heading, calculation, input, plusMinus } of runsOf(readings)) {
+      const said = judgementsOf(readings)
+      for (const words of sentencesIn(said)) {
+        expect(words).not.toMatch(/NaN|undefined|Infinity|null/)
+        // "±4" of what? Every ± names it.
+        expect(words).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%|h\b|km|N)|[\d.])/)
+        expect(inUnit(words, 'in')).not.toMatch(/\d mm(?![²\w])/)
+      }
+      for (const { heading, calculation, input, plusMinus } of runsIn(said)) {
         let refused = ''
         try {
           evaluate(calculation, { ...(input as object), plusMinus: {} })

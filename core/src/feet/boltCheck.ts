@@ -70,7 +70,7 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
         'both',
         'first',
         'The bolt is too long: it comes through the sole.',
-        `${held}${doubt}, ${trimmed(-spare, 1)} more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${trimmed(plate.value + depth.value, 1)} mm under the head.`,
+        `${held}${doubt}, ${trimmed(-spare, 1)} mm more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${trimmed(plate.value + depth.value, 1)} mm under the head.`,
       )
     else if (spare < plusMinus)
       add(

@@ -71,7 +71,7 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
       'too-long',
       'first',
       `${name} shoe is too long.`,
-      `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} is right. The foot slides, and the holes lie too far forward.`,
+      `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} mm is right. The foot slides, and the holes lie too far forward.`,
     )
   }
   if (under(length, shoeFit.length.low)) {

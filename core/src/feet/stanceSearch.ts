@@ -1,5 +1,6 @@
 import { halfStance } from '../bike/frame.ts'
 import { trimmed } from '../quantity/entry.ts'
+import { soldBy } from '../quantity/inUnit.ts'
 import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import { sideName } from '../quantity/finding.ts'
@@ -305,8 +306,8 @@ function stanceWords(moves: readonly StanceMove[]): string {
 /** "washer R 1 → 1.5", "other axle both 53 → 57". */
 function stanceMoveWords({ mean, side, from, to }: StanceMove): string {
   const where = side === 'both' ? (mean === 'crank' ? '' : ' both') : side === 'left' ? ' L' : ' R'
-  if (mean === 'cleat') return `cleat${where} ${to > from ? 'inboard' : 'outboard'} ${trimmed(Math.abs(to - from), 1)}`
-  return `${stanceMeans[mean].label}${where} ${trimmed(from, 1)} → ${trimmed(to, 1)}`
+  if (mean === 'cleat') return `cleat${where} ${to > from ? 'inboard' : 'outboard'} ${trimmed(Math.abs(to - from), 1)} mm`
+  return `${stanceMeans[mean].label}${where} ${trimmed(from, 1)} → ${soldBy(trimmed(to, 1))}`
 }
 
 /** Reaching before not reaching; then cheap before dear, or near before far. */

@@ -455,7 +455,7 @@ function judgeStance({ stance, context }: FeetParts): Partial<PageJudgement> {
               ? 'inside the band'
               : clear
                 ? `should go ${trimmed(Math.abs(gap), 1)} mm ${gap > 0 ? 'outward' : 'inward'}`
-                : `${trimmed(stance.beyond[side], 1)} mm outside, within ±${trimmed(doubt, 0)}`,
+                : `${trimmed(stance.beyond[side], 1)} mm outside, within ±${trimmed(doubt, 0)} mm`,
         },
       ]
     }),

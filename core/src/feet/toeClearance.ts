@@ -45,7 +45,7 @@ export function toeFinding(side: Side, input: ToeInput): Finding {
   const name = sideName(side)
   const asked =
     axle < TOE_ASKED.held
-      ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)}.`
+      ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)} mm.`
       : ''
   const base = { key: 'toe-clearance', side, source: 'iso-4210' } as const
   if (toe < 0) {

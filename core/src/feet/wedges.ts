@@ -195,7 +195,7 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
     state: 'try',
     by,
     headline: `${name} arch: support to try.`,
-    sentence: `${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${trimmed(by, 0)} mm of support first, ${trimmed(wanted, 0)} at most; it must never press.${unread}`,
+    sentence: `${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${trimmed(by, 0)} mm of support first, ${trimmed(wanted, 0)} mm at most; it must never press.${unread}`,
     sure,
   }
 }

@@ -157,7 +157,7 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
     questions.push(
       ask(
         `heads:${side}:${ball}:${outer}`,
-        `${capital(side)}: MTP5 (${trimmed(outer, 1)}) usually lies 10 to 45 mm nearer the heel than MTP1 (${trimmed(ball, 1)}). Are the two marks exchanged?`,
+        `${capital(side)}: MTP5 (${trimmed(outer, 1)} mm) usually lies 10 to 45 mm nearer the heel than MTP1 (${trimmed(ball, 1)} mm). Are the two marks exchanged?`,
         ['heelToMtp1', 'heelToMtp5'],
       ),
     )
@@ -167,7 +167,7 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
     questions.push(
       ask(
         `size:${side}:${size}:${foot}`,
-        `${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${Math.round((size * 20) / 3 - 15)} mm; this foot reads ${trimmed(foot, 1)}. Is the size right, or the shoe wrong for this foot?`,
+        `${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${Math.round((size * 20) / 3 - 15)} mm; this foot reads ${trimmed(foot, 1)} mm. Is the size right, or the shoe wrong for this foot?`,
         ['shoeSize', 'footLength'],
       ),
     )

@@ -26,6 +26,7 @@ import { formatLength, isPlain, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { inUnit } from '../quantity/inUnit.ts'
 import { sinceWords } from '../talk/history.ts'
 import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
 import { blocksOf, blockWords } from '../prove/blocks.ts'
@@ -271,6 +272,6 @@ function changeRows(file: VisitFile, folded: Folded, unit: LengthUnit): Sheet['c
       })
       .filter((words) => words !== '')
       .join(', '),
-    later: change.state === 'undone' ? '' : change.later,
+    later: change.state === 'undone' ? '' : inUnit(change.later, unit),
   }))
 }

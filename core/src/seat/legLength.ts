@@ -81,7 +81,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
     add(
       'none',
       'fine',
-      size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)}.`,
+      size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)} mm.`,
       'Most people differ by about 5 mm; that alone is no reason for a shim.',
       'knutson',
     )
@@ -109,7 +109,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
   const start = roundedDown(SHIM_SHARE * size)
   const rest = Math.max(0, start - base.already)
   const now = Math.min(SHIM_STEP, rest)
-  const said = `${trimmed(size, 0)} mm shorter on the ${shorter}. Half of it to start with: ${trimmed(start, 1)} mm${base.already > 0 ? `, ${trimmed(base.already, 1)} are in` : ''}.`
+  const said = `${trimmed(size, 0)} mm shorter on the ${shorter}. Half of it to start with: ${trimmed(start, 1)} mm${base.already > 0 ? `, ${trimmed(base.already, 1)} mm is in already` : ''}.`
   if (now < 0.5) {
     add('met', 'fine', `The ${shorter} leg has its shim.`, `${said} More only if it still asks for it under load.`)
     return { state: 'met', ...base, start, now: 0, findings }

@@ -67,7 +67,7 @@ export function saddleDisturbs(spec: SaddleSpec, now: SaddleInUse): string[] {
       ? 'Measure setback to where the rider sits, not to the nose: saddles of other length put the nose elsewhere.'
       : Math.abs(sit) < SAME
         ? 'The nose stays where it is for the same seat.'
-        : `For the same seat its nose stands ${trimmed(now.nose - sit, 0)} mm behind the bottom bracket instead of ${trimmed(now.nose, 0)}.`
+        : `For the same seat its nose stands ${trimmed(now.nose - sit, 0)} mm behind the bottom bracket instead of ${trimmed(now.nose, 0)} mm.`
   const post =
     height === null
       ? 'Height again, bottom bracket to the top where the rider sits: its height over the rails differs.'

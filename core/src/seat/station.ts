@@ -232,14 +232,14 @@ function widthFindings(width: WidthRange, saddle: Quantity | null, mat: MatResul
         'narrow',
         short > doubt ? 'act' : 'note',
         `The saddle is ${trimmed(short, 0)} mm narrow.`,
-        `${trimmed(saddle.value, 0)} mm against ${range}${short > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too narrow: pushes back searching for width, and the middle carries.`,
+        `${trimmed(saddle.value, 0)} mm against ${range}${short > doubt ? '' : `, within ±${trimmed(doubt, 0)} mm`}. Too narrow: pushes back searching for width, and the middle carries.`,
       )
     } else if (wide > 0) {
       add(
         'wide',
         wide > doubt ? 'act' : 'note',
         `The saddle is ${trimmed(wide, 0)} mm wide.`,
-        `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)}`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`,
+        `${trimmed(saddle.value, 0)} mm against ${range}${wide > doubt ? '' : `, within ±${trimmed(doubt, 0)} mm`}. Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.`,
       )
     } else add('width-fits', 'fine', 'The width fits.', `${trimmed(saddle.value, 0)} mm, asked ${range}.`)
   }

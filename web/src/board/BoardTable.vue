@@ -4,9 +4,11 @@ import { computed } from 'vue'
 import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
 
 /** The same as the drawing, for a reader of the page; it comes to rest a little after a drag. */
 const board = useBoard()
+const preferences = usePreferences()
 const all = computed(() => ({ start: board.start, now: board.now, proposed: board.proposed }))
 const rested = refDebounced(all, 250)
 const rows = computed(() =>
@@ -14,7 +16,11 @@ const rows = computed(() =>
     const { label, unit } = metricDefinition(key)
     const { start, now, proposed } = rested.value
     const shown = (value: number | null | undefined) =>
-      typeof value === 'number' ? `${trimmed(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}` : 'no value'
+      typeof value === 'number'
+        ? unit === 'mm'
+          ? preferences.length(value, 1)
+          : `${trimmed(value, 1)}${unit === 'deg' ? '°' : ` ${unit}`}`
+        : 'no value'
     return now ? [[label, shown(start?.[key]), shown(now[key]), proposed ? shown(proposed[key]) : '']] : []
   }),
 )

@@ -4,8 +4,10 @@ import { riderTroubles } from '@level-stance/core/body/troubles'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import { stable } from '../composables/stable.ts'
+import { usePreferences } from '../stores/preferences.ts'
 
 /** What is impossible about the rider on the bike, over the drawing of what is possible. */
+const preferences = usePreferences()
 const visit = useVisit()
 const board = useBoard()
 const strained = computed(() =>
@@ -21,7 +23,7 @@ const troubles = stable(() => {
 
 <template>
   <div v-if="troubles.length > 0" class="troubles" role="alert">
-    <p v-for="words in troubles" :key="words">{{ words }}</p>
+    <p v-for="words in troubles" :key="words">{{ preferences.said(words) }}</p>
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { CompressOutlined, DownloadOutlined, MinusOutlined, PlusOutlined, PrinterOutlined } from '@ant-design/icons-vue'
+import { DownloadOutlined, PrinterOutlined } from '@ant-design/icons-vue'
 import { Button, Segmented, Slider } from 'ant-design-vue'
-import { useElementSize, useRafFn } from '@vueuse/core'
+import { useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
@@ -10,6 +10,7 @@ import type { Setup } from '@level-stance/core/change/setup'
 import { modelIn, postureWords } from '@level-stance/core/hands/extensions'
 import type { Posture } from '@level-stance/core/hands/extensions'
 import { midSentence } from '@level-stance/core/quantity/words'
+import { useZoom } from '../composables/zoom.ts'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import AngleMarks from './AngleMarks.vue'
@@ -21,6 +22,7 @@ import PickField from '../parts/PickField.vue'
 import SceneLayer from './SceneLayer.vue'
 import { frameOf, viewKeys, viewLabels } from './views.ts'
 import type { Frame, ViewKey } from './views.ts'
+import ZoomTools from './ZoomTools.vue'
 
 const props = withDefaults(defineProps<{ opens: ViewKey; focus?: 'rider' | 'legs' }>(), { focus: 'rider' })
 const visit = useVisit()
@@ -28,8 +30,6 @@ const board = useBoard()
 const { view } = storeToRefs(board)
 view.value = props.opens
 const crankAngle = ref(180)
-const zoom = ref(1)
-const pan = ref({ x: 0, y: 0 })
 const stage = ref<HTMLElement | null>(null)
 
 function scene({ model, rider, folded: { by } }: Setup) {
@@ -47,43 +47,19 @@ const now = computed(() => scene(visit.setup))
 const start = computed(() => (visit.setup.folded.changes.some((change) => change.state !== 'undone') ? scene(visit.baseline) : null))
 const missing = computed(() => visit.setup.built.missing.map((key) => midSentence(definitionOf(key).label)))
 
+/** While there is nobody to draw yet. */
+const UNKNOWN: Frame = { x: -800, y: -1500, width: 1600, height: 1800 }
 /** The picture keeps its frame while things move; it is set anew for another view or another rider. */
 const held = ref<Frame | null>(null)
+const { seen: frame, viewBox, perPixel, zoomBy, reset } = useZoom(stage, () => held.value ?? UNKNOWN)
 watch(
   [view, () => visit.head?.visitId, () => now.value === null, () => board.posture],
   () => {
-    zoom.value = 1
-    pan.value = { x: 0, y: 0 }
+    reset()
     held.value = now.value && frameOf(now.value, view.value, props.focus)
   },
   { immediate: true },
 )
-const frame = computed<Frame>(() => {
-  const { x, y, width, height } = held.value ?? { x: -800, y: -1500, width: 1600, height: 1800 }
-  const [w, h] = [width / zoom.value, height / zoom.value]
-  return { x: x + (width - w) / 2 + pan.value.x, y: y + (height - h) / 2 + pan.value.y, width: w, height: h }
-})
-const viewBox = computed(() => `${frame.value.x} ${frame.value.y} ${frame.value.width} ${frame.value.height}`)
-/** Millimetres of the drawing per pixel: what is to stay readable at any zoom is sized by it. */
-const stageSize = useElementSize(stage)
-const perPixel = computed(() => {
-  const [width, height] = [stageSize.width.value, stageSize.height.value]
-  return width > 0 && height > 0 ? Math.max(frame.value.width / width, frame.value.height / height) : 2.6
-})
-/** Wheel or keys zoom about the middle of the picture. */
-function zoomBy(factor: number): void {
-  zoom.value = Math.min(8, Math.max(0.6, zoom.value * factor))
-}
-let drag: { x: number; y: number; pan: { x: number; y: number }; perPixel: number } | null = null
-function panStart(event: PointerEvent): void {
-  if ((event.target as Element).closest('.handle')) return
-  drag = { x: event.clientX, y: event.clientY, pan: { ...pan.value }, perPixel: perPixel.value }
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-}
-function panMove(event: PointerEvent): void {
-  if (!drag) return
-  pan.value = { x: drag.pan.x - (event.clientX - drag.x) * drag.perPixel, y: drag.pan.y - (event.clientY - drag.y) * drag.perPixel }
-}
 
 /** A slow turn: once round in eight seconds. Where the system asks for less motion, a step per press. */
 const calm = () => window.matchMedia('(prefers-reduced-motion: reduce)').matches
@@ -122,25 +98,12 @@ function print(): void {
     <div class="bar">
       <div role="group" aria-label="Views"><Segmented v-model:value="view" :options="views" /></div>
       <div class="tools">
-        <Button type="text" aria-label="Smaller" title="Smaller" @click="zoomBy(1 / 1.25)"><MinusOutlined /></Button>
-        <Button type="text" aria-label="Larger" title="Larger" @click="zoomBy(1.25)"><PlusOutlined /></Button>
-        <Button type="text" aria-label="Whole picture" title="Whole picture" @click="((zoom = 1), (pan = { x: 0, y: 0 }))">
-          <CompressOutlined />
-        </Button>
+        <ZoomTools :zoom-by="zoomBy" :reset="reset" />
         <Button type="text" aria-label="SVG" title="Save as SVG" @click="exportSvg"><DownloadOutlined /></Button>
         <Button type="text" aria-label="Print" title="Print" @click="print"><PrinterOutlined /></Button>
       </div>
     </div>
-    <div
-      v-if="now"
-      ref="stage"
-      class="stage"
-      @wheel.prevent="zoomBy($event.deltaY < 0 ? 1.1 : 1 / 1.1)"
-      @pointerdown="panStart"
-      @pointermove="panMove"
-      @pointerup="drag = null"
-      @pointercancel="drag = null"
-    >
+    <div v-if="now" ref="stage" class="stage">
       <svg
         :viewBox="viewBox"
         role="img"

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { LengthUnit } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import type { Side } from '@level-stance/core/quantity/sided'
+import { useZoom } from '../composables/zoom.ts'
 import SoleFoot from './SoleFoot.vue'
 import type { BoardBike, BoardFoot } from './boardFoot.ts'
+import ZoomTools from './ZoomTools.vue'
 
 /** Both soles on their pedals from above, all in one scale about the bike's middle; both pedals are drawn forward. */
 const props = defineProps<{
@@ -34,6 +36,13 @@ const top = computed(() => -reach.value.ahead - 34)
 /** Rows under the heels: value, chain, its words, the whole stance. */
 const chainY = computed(() => reach.value.behind + 94)
 const bottom = computed(() => chainY.value + 62)
+const stage = ref<SVGSVGElement | null>(null)
+const { viewBox, zoomBy, reset } = useZoom(stage, () => ({
+  x: -halfWidth.value,
+  y: top.value,
+  width: 2 * halfWidth.value,
+  height: bottom.value - top.value,
+}))
 const scaleBar = computed(() => (props.unit === 'in' ? { length: 50.8, label: '2 in' } : { length: 50, label: '50 mm' }))
 const shown = (value: number) => formatLength(value, props.unit, props.unit === 'mm' ? 1 : 2)
 
@@ -103,11 +112,8 @@ const table = computed(() =>
 
 <template>
   <figure class="board">
-    <svg
-      :viewBox="`${-halfWidth} ${top} ${2 * halfWidth} ${bottom - top}`"
-      role="group"
-      aria-label="Both soles from above on their pedals, to scale"
-    >
+    <ZoomTools class="tools" :zoom-by="zoomBy" :reset="reset" />
+    <svg ref="stage" class="stage" :viewBox="viewBox" role="group" aria-label="Both soles from above on their pedals, to scale">
       <line class="middle" x1="0" x2="0" :y1="top + 20" :y2="bottom - 58" />
       <text class="caption" x="0" :y="top + 14" text-anchor="middle">bike’s middle</text>
       <text
@@ -215,7 +221,16 @@ const table = computed(() =>
 </template>
 
 <style scoped>
+.stage {
+  touch-action: none;
+}
+.tools {
+  position: absolute;
+  top: 4px;
+  right: 6px;
+}
 .board {
+  position: relative;
   margin: 0;
   height: 100%;
 }

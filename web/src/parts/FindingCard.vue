@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { usePreferences } from '../stores/preferences.ts'
+
 /** A finding as a good colleague would say it. */
 defineProps<{
   headline: string
@@ -9,17 +11,18 @@ defineProps<{
   /** how heavily it weighs; none = said without a mark */
   weight?: 'first' | 'act' | 'note' | 'fine'
 }>()
+const preferences = usePreferences()
 </script>
 
 <template>
   <article class="finding" :class="weight">
     <p>
-      <strong>{{ headline }}</strong> {{ sentence }}
+      <strong>{{ preferences.said(headline) }}</strong> {{ preferences.said(sentence) }}
     </p>
     <p class="small muted">
-      {{ sure }}
-      <template v-if="speaksFor.length > 0">Speaks for it: {{ speaksFor.join('; ') }}.</template>
-      <template v-if="against.length > 0">Speaks against: {{ against.join('; ') }}.</template>
+      {{ preferences.said(sure) }}
+      <template v-if="speaksFor.length > 0">Speaks for it: {{ preferences.said(speaksFor.join('; ')) }}.</template>
+      <template v-if="against.length > 0">Speaks against: {{ preferences.said(against.join('; ')) }}.</template>
     </p>
     <slot />
   </article>

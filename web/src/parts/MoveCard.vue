@@ -10,7 +10,7 @@ import { isExchange } from '@level-stance/core/change/moves'
 import { amountWords, changeWords, requestedWords } from '@level-stance/core/change/moveWords'
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/change/pace'
 import { knockOnCalculation } from '@level-stance/core/change/rider.calculations'
-import { handHolds, settingOf } from '@level-stance/core/change/settings'
+import { handHolds } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
@@ -89,10 +89,6 @@ const holdsHands = computed(() => visit.setup.model !== null && visit.setup.mode
 const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ setting, aim }) => ({ setting, by: aim }))))
 /** Further at once than a settled rider would be moved. */
 const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
-/** Sawn off, it cannot be put back: asked once more. */
-const isForGood = computed(() =>
-  (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')),
-)
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
@@ -138,20 +134,20 @@ function runs(): WorkingRun[] {
       </p>
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="goesFar" class="pace"><PacePicker /></div>
-      <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
+      <p v-if="isWhole" class="small caution">{{ preferences.said(wholeMoveCaution) }}</p>
       <div v-if="now.length > 0" class="last">
-        <p class="caution">{{ cautions.join(' ') }}</p>
+        <p class="caution">{{ preferences.said(cautions.join(' ')) }}</p>
         <Popconfirm
-          :disabled="!board.canTry || !isForGood"
+          :disabled="!board.canTry || !board.isForGood"
           title="A cut is for good. Ridden with the hands there first, and measured twice?"
           ok-text="Cut and try"
           cancel-text="Not yet"
           @confirm="tryIt"
         >
-          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="isForGood || tryIt()">Try</Button>
+          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
         </Popconfirm>
       </div>
-      <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
+      <p v-for="words in step.findings" :key="words" class="small warn">{{ preferences.said(words) }}</p>
       <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
       <p v-if="step.later" class="small muted">{{ step.later }}</p>
       <details v-if="stems.length > 0 && choosesHold" class="small">

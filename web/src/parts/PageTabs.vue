@@ -47,4 +47,14 @@ button[aria-selected='true'] {
   font-size: 13px;
   font-weight: 400;
 }
+@media (max-width: 1100px) {
+  .pages {
+    overflow-x: auto;
+  }
+  .pages button {
+    flex-basis: auto;
+    padding: 2px 9px;
+    white-space: nowrap;
+  }
+}
 </style>

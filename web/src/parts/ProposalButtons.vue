@@ -3,9 +3,11 @@ import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Proposal } from '@level-stance/core/station'
 import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
 
 /** What a page offers to do, one button each; it goes onto the move card. */
 const props = defineProps<{ proposals: readonly Proposal[] }>()
+const preferences = usePreferences()
 const board = useBoard()
 const offered = computed(() => (board.movable ? props.proposals.filter(({ standing, failed }) => !standing && failed === undefined) : []))
 const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal) => proposal.failed ?? []) : []))
@@ -18,7 +20,7 @@ const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal
       :key="proposal.key"
       :data-testid="`take-${proposal.key}`"
       @click="board.take(proposal.requested, proposal.reason)"
-      >{{ proposal.words }}</Button
+      >{{ preferences.said(proposal.words) }}</Button
     >
   </p>
   <p v-for="words in failed" :key="words" class="small muted" data-testid="failed-before">{{ words }}</p>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
 import type { Ranked, Ranking, Weights } from '@level-stance/core/quantity/ranking'
+import { usePreferences } from '../stores/preferences.ts'
 
 /** A catalogue ranked for a rider: weights that reorder it live, each entry with its reasons, both schools, what would turn it. */
 const props = defineProps<{
@@ -15,6 +16,7 @@ const props = defineProps<{
   /** what an exchange disturbs, in words */
   disturbs: (row: Ranked<Spec>) => readonly string[]
 }>()
+const preferences = usePreferences()
 const emit = defineEmits<{ keep: [own: Weights]; take: [row: Ranked<Spec>] }>()
 
 /** Weights while a slider is held; stored when it is let go. */
@@ -42,7 +44,7 @@ function reset(): void {
       <summary>What counts{{ changed ? ', some set by you' : '' }}</summary>
       <div v-for="weight in ranking.weights" :key="weight.key" class="weight">
         <label :for="`weight-${weight.key}`"
-          >{{ weight.label }} <span class="muted small">{{ weight.because }}</span></label
+          >{{ weight.label }} <span class="muted small">{{ preferences.said(weight.because) }}</span></label
         >
         <input
           :id="`weight-${weight.key}`"
@@ -76,11 +78,11 @@ function reset(): void {
           <span class="score figure" :title="`${trimmed(row.total, 1)} of 100`">{{ Math.round(row.total) }}</span>
         </div>
         <span class="bar" aria-hidden="true"><span :style="{ width: `${row.total}%` }" /></span>
-        <p v-for="why in row.excluded" :key="why" class="small warn">Out: {{ why }}</p>
-        <p class="small muted">{{ row.reason }}</p>
+        <p v-for="why in row.excluded" :key="why" class="small warn">Out: {{ preferences.said(why) }}</p>
+        <p class="small muted">{{ preferences.said(row.reason) }}</p>
         <details class="small">
           <summary>Figures{{ isInUse(row) ? '' : ' and what a switch disturbs' }}</summary>
-          <p v-for="words in disturbs(row)" :key="words">{{ words }}</p>
+          <p v-for="words in disturbs(row)" :key="words">{{ preferences.said(words) }}</p>
           <table class="figures">
             <tbody>
               <tr v-for="part in row.parts" :key="part.key">
@@ -91,17 +93,20 @@ function reset(): void {
               </tr>
             </tbody>
           </table>
-          <p class="muted">{{ row.spec.note }}</p>
+          <p class="muted">{{ preferences.said(row.spec.note) }}</p>
         </details>
       </li>
     </ol>
     <section aria-label="Schools">
       <p v-for="school in ranking.schools" :key="school.key" class="small">
-        <strong>{{ school.label }}:</strong> {{ school.best?.name ?? 'nothing is left' }}. <span class="muted">{{ school.says }}</span>
+        <strong>{{ school.label }}:</strong> {{ school.best?.name ?? 'nothing is left' }}.
+        <span class="muted">{{ preferences.said(school.says) }}</span>
       </p>
     </section>
     <section v-if="ranking.turning.length > 0" aria-label="What would make the second win">
-      <p v-for="turning in ranking.turning.slice(0, 2)" :key="turning.key" class="small" data-testid="turning">{{ turning.words }}</p>
+      <p v-for="turning in ranking.turning.slice(0, 2)" :key="turning.key" class="small" data-testid="turning">
+        {{ preferences.said(turning.words) }}
+      </p>
     </section>
     <p v-else-if="ranking.ranked.length > 1" class="small muted" data-testid="turning">No single weight would make the second win.</p>
   </div>

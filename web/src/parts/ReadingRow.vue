@@ -23,6 +23,8 @@ import { stable } from '../composables/stable.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useTakeBack } from '../stores/takeBack.ts'
 import { useVisit } from '../stores/visit.ts'
+import TermLink from '../glossary/TermLink.vue'
+import { termOfReading } from '../glossary/terms.ts'
 import ChoiceField from './ChoiceField.vue'
 import ReadingField from './ReadingField.vue'
 import PickField from './PickField.vue'
@@ -34,6 +36,7 @@ const preferences = usePreferences()
 const takeBack = useTakeBack()
 
 const definition = computed(() => definitionOf(props.readingKey))
+const term = computed(() => termOfReading(props.readingKey))
 const choice = computed(() => (isChoice(props.readingKey) ? props.readingKey : null))
 const numberKey = computed(() => (isChoice(props.readingKey) ? null : props.readingKey))
 const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
@@ -240,7 +243,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
       </p>
     </template>
     <div v-if="open" class="more small">
-      <p>{{ definition.how }}</p>
+      <p>{{ preferences.said(definition.how) }} <TermLink v-if="term" :of="term" /></p>
       <p v-for="{ reading, words } in history" :key="`${reading.side}@${reading.after}`" class="past">
         {{ words }}
         <RemoveButton :what="`this reading of ${midSentence(definition.label)}`" :label="`Remove: ${words}`" @remove="remove(reading)" />

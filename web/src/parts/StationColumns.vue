@@ -1,13 +1,30 @@
 <script setup lang="ts">
+import { Segmented } from 'ant-design-vue'
+import { ref } from 'vue'
+import { useScreen } from '../composables/screen.ts'
 import { useBoard } from '../stores/board.ts'
 
-/** The three columns of a station with a board: readings, board, judgement; each lays itself out alone. */
+/**
+ * The three parts of a station with a board: readings, board, judgement; each lays itself out alone.
+ * On a tablet the board keeps its place, and the others are sheets under it or beside it.
+ */
 withDefaults(defineProps<{ left?: number; right?: number }>(), { left: 304, right: 372 })
 const board = useBoard()
+const screen = useScreen()
+/** the sheet that is on top, where only one fits beside the board */
+const sheet = ref<'readings' | 'judgement'>('judgement')
+const sheets = [
+  { value: 'readings', label: 'Readings' },
+  { value: 'judgement', label: 'Judgement' },
+]
 </script>
 
 <template>
-  <div class="columns" :style="{ '--left': `${left}px`, '--right': `${right}px` }">
+  <div class="columns" :class="[screen, `on-${sheet}`]" :style="{ '--left': `${left}px`, '--right': `${right}px` }">
+    <p v-if="screen === 'phone'" class="larger small" role="note">
+      This page wants a larger screen. Talk, ratings, Prove and the record work here.
+    </p>
+    <div v-if="screen === 'low'" class="choice"><Segmented v-model:value="sheet" :options="sheets" block aria-label="Sheet" /></div>
     <section class="readings" aria-label="Readings"><slot name="readings" /></section>
     <section class="middle" aria-label="Board"><slot name="board" /></section>
     <section class="judgement" :class="{ acting: board.active }" aria-label="Judgement">
@@ -65,19 +82,60 @@ const board = useBoard()
 .act:empty {
   display: none;
 }
-@media (max-width: 1100px) {
-  .columns {
-    grid-template-columns: 1fr;
-    grid-template-rows: none;
-    height: auto;
-    overflow-y: auto;
-  }
-  .readings,
-  .judgement {
-    contain: none;
-  }
-  .middle {
-    height: 560px;
-  }
+.upright {
+  grid-template:
+    'board board' minmax(0, 43fr)
+    'readings judgement' minmax(0, 57fr) / minmax(0, 42fr) minmax(0, 58fr);
+}
+.low {
+  grid-template:
+    'board choice' auto
+    'board sheet' minmax(0, 1fr) / minmax(0, 1fr) minmax(0, 432px);
+}
+.upright .middle,
+.low .middle {
+  grid-area: board;
+}
+.upright .middle {
+  border: 0;
+  border-bottom: 1px solid var(--line);
+}
+.upright .readings {
+  grid-area: readings;
+}
+.upright .judgement {
+  grid-area: judgement;
+  border-left: 1px solid var(--line);
+}
+.low .choice {
+  grid-area: choice;
+  padding: 6px 10px;
+}
+.low .readings,
+.low .judgement {
+  grid-area: sheet;
+}
+.low.on-readings .judgement,
+.low.on-judgement .readings {
+  display: none;
+}
+.phone {
+  display: block;
+  height: auto;
+}
+.phone > * {
+  contain: none;
+}
+.phone .middle {
+  height: 420px;
+  contain: strict;
+}
+.phone .act,
+.phone .judgement.acting .act {
+  max-height: none;
+}
+.larger {
+  padding: 8px 16px;
+  background: var(--petrol-soft);
 }
 </style>

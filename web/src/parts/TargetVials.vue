@@ -30,7 +30,7 @@ const proposed = computed(() =>
   <VialGauge
     v-for="(target, i) in targets"
     :key="target.key"
-    :label="target.label"
+    :label="preferences.said(target.label)"
     :shown="shown(target)"
     :value="target.now.value"
     :plus-minus="target.now.plusMinus"
@@ -39,7 +39,7 @@ const proposed = computed(() =>
     :ticks="target.ticks ?? []"
     :ghost="target.start ?? null"
     :proposed="proposed[i] ?? null"
-    :remark="target.remark"
+    :remark="preferences.said(target.remark)"
     :data-testid="`target-${target.key}`"
   />
 </template>

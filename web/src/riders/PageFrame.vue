@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import MouldingClock from '../parts/MouldingClock.vue'
+import { useAppCommands } from '../commands/appCommands.ts'
+import CommandList from '../commands/CommandList.vue'
+import GlossaryDrawer from '../glossary/GlossaryDrawer.vue'
 import { usePreferences } from '../stores/preferences.ts'
 
 const preferences = usePreferences()
+const commands = useAppCommands()
 </script>
 
 <template>
@@ -21,6 +25,8 @@ const preferences = usePreferences()
       <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
     </header>
     <main><slot /></main>
+    <CommandList :commands="commands" />
+    <GlossaryDrawer />
     <footer class="small muted">Advises on equipment; does not diagnose. Makers’ instructions and event rules come first.</footer>
   </div>
 </template>

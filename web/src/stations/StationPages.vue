@@ -145,10 +145,10 @@ const moves = computed(() => fields.value.length > 0 || board.active)
 .single {
   grid-template-rows: minmax(0, 1fr);
 }
-@media (max-width: 1100px) {
+@media (max-width: 700px) {
   .station {
     display: block;
-    overflow-y: auto;
+    height: auto;
   }
 }
 </style>

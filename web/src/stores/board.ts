@@ -147,6 +147,10 @@ export const useBoard = defineStore('board', () => {
   const canTry = computed(
     () => isChange(step.value) && movable.value && visit.stops.length === 0 && blocks.value.length === 0 && isStanding.value,
   )
+  /** Sawn off, it cannot be put back: asked once more. */
+  const isForGood = computed(() =>
+    (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')),
+  )
   const nowWords = computed(() => (step.value ? changeWords(step.value, preferences.unit).join(' · ') : ''))
 
   /** How far a setting is asked to go from where it is, held in the hardware's room: where its handle stands. */
@@ -309,6 +313,7 @@ export const useBoard = defineStore('board', () => {
     now,
     proposed,
     canTry,
+    isForGood,
     reason,
     movable,
     nowWords,

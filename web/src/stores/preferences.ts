@@ -1,7 +1,9 @@
 import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
+import { lengthWords } from '@level-stance/core/quantity/entry'
 import type { LengthUnit } from '@level-stance/core/quantity/entry'
+import { inUnit } from '@level-stance/core/quantity/inUnit'
 
 /** How this fitter likes the screen; kept in this browser. */
 export const usePreferences = defineStore('preferences', () => {
@@ -15,5 +17,9 @@ export const usePreferences = defineStore('preferences', () => {
   function toggleScheme() {
     scheme.value = dark.value ? 'light' : 'dark'
   }
-  return { unit, scheme, dark, toggleScheme }
+  /** A sentence of the core, which speaks millimetres, in the unit in use. */
+  const said = (words: string): string => inUnit(words, unit.value)
+  /** A length with its unit; to so many decimals of a millimetre, or hundredths of an inch. */
+  const length = (mm: number, decimals = 0): string => lengthWords(mm, unit.value, unit.value === 'mm' ? decimals : 2)
+  return { unit, said, length, scheme, dark, toggleScheme }
 })

@@ -10,10 +10,13 @@ import { feetStation } from '@level-stance/core/feet/station'
 import { handsStation } from '@level-stance/core/hands/station'
 import { seatStation } from '@level-stance/core/seat/station'
 import { pageOf } from '@level-stance/core/station'
+import { matching } from '../commands/command.ts'
+import type { Command } from '../commands/command.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 
+const props = defineProps<{ commands: readonly Command[] }>()
 const visit = useVisit()
 const board = useBoard()
 const preferences = usePreferences()
@@ -26,6 +29,10 @@ const understood = computed(() => {
   if (visit.place === 0 || meant.kind !== 'reading') return meant
   return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null, preferences.unit)
 })
+/** What no note means may name something to do, or a place to go to. */
+const named = computed(() =>
+  understood.value.kind === 'unknown' && note.value.trim() !== '' ? (matching(props.commands, note.value, 1)[0] ?? null) : null,
+)
 /** what the last note has done, until the next is typed */
 const done = ref('')
 watch(note, (text) => {
@@ -34,6 +41,12 @@ watch(note, (text) => {
 
 function take(): void {
   const meant = understood.value
+  if (named.value) {
+    const { label, run } = named.value
+    note.value = ''
+    done.value = `${label}.`
+    return run()
+  }
   if (meant.kind === 'unknown') return
   if (meant.kind === 'move') {
     board.request([{ setting: meant.setting, side: meant.side, by: meant.by }])
@@ -93,8 +106,9 @@ defineExpose({ focus: () => field.value?.focus() })
       @keydown.enter.prevent="take"
       @keydown.esc.prevent="field?.blur()"
     />
-    <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="understood.kind" role="status">
+    <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="named ? 'move' : understood.kind" role="status">
       <template v-if="done">{{ done }}</template>
+      <template v-else-if="named">{{ named.label }}<span class="muted"> · Enter goes there</span></template>
       <template v-else>{{ understood.words }}<span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span></template>
     </p>
   </div>

@@ -175,6 +175,46 @@ const states = stable<Record<Station, Summary>>(() => ({
 .dot.later {
   border-style: dotted;
 }
+@media (max-width: 700px) {
+  .rail {
+    position: fixed;
+    z-index: 6;
+    inset: auto 0 0;
+    flex-direction: row;
+    height: 60px;
+    overflow: auto hidden;
+    border-top: 1px solid var(--line);
+    border-right: 0;
+    background: var(--ground);
+  }
+  .home {
+    display: none;
+  }
+  .station {
+    flex: 1 0 auto;
+    justify-items: center;
+    min-width: 54px;
+    min-height: 60px;
+    padding: 4px 5px;
+    border-top: 3px solid transparent;
+    border-left: 0;
+  }
+  .station.router-link-active {
+    border-top-color: var(--petrol);
+  }
+  .name {
+    font-size: 13px;
+  }
+  /* Its words are still read out; a dot says the rest. */
+  .state {
+    position: absolute;
+    top: 5px;
+    right: 8px;
+    width: 10px;
+    height: 10px;
+    overflow: hidden;
+  }
+}
 @media print {
   .rail {
     display: none;

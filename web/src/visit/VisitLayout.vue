@@ -1,8 +1,9 @@
 <script setup lang="ts">
+import { SearchOutlined } from '@ant-design/icons-vue'
 import { Button } from 'ant-design-vue'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRoute } from 'vue-router'
 import { ApiError } from '../api/client.ts'
 import ChangeTimeline from '../parts/ChangeTimeline.vue'
 import ComplaintChip from '../parts/ComplaintChip.vue'
@@ -11,7 +12,10 @@ import MouldingClock from '../parts/MouldingClock.vue'
 import SaveMark from '../parts/SaveMark.vue'
 import StopBanner from '../parts/StopBanner.vue'
 import TakeBackBar from '../parts/TakeBackBar.vue'
-import { stations } from '../router.ts'
+import { ofPress } from '../commands/command.ts'
+import CommandList from '../commands/CommandList.vue'
+import { useVisitCommands } from '../commands/visitCommands.ts'
+import GlossaryDrawer from '../glossary/GlossaryDrawer.vue'
 import { useDrafts } from '../stores/drafts.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useBoard } from '../stores/board.ts'
@@ -26,10 +30,18 @@ const board = useBoard()
 const drafts = useDrafts()
 const preferences = usePreferences()
 const route = useRoute()
-const router = useRouter()
 const problem = ref<string | null>(null)
 const helpOpen = ref(false)
 const entryLine = ref<InstanceType<typeof EntryLine> | null>(null)
+const commandList = ref<InstanceType<typeof CommandList> | null>(null)
+const commands = useVisitCommands(() => props.visitId, {
+  note: () => entryLine.value?.focus(),
+  help: () => (helpOpen.value = true),
+})
+function listCommands(): void {
+  helpOpen.value = false
+  void commandList.value?.show()
+}
 
 async function load(): Promise<void> {
   problem.value = null
@@ -66,32 +78,19 @@ useEventListener(document, 'focusout', () =>
 useEventListener(document, 'pointerdown', () => (vanished = null))
 const typesOn = () => vanished !== null && !vanished.isConnected
 
+/** A dialog or drawer is open over the page: its keys are its own. */
+const isCovered = () => document.querySelector('.ant-modal-wrap, .ant-drawer-open') !== null
 /** Single keys do things only while nothing is being typed. */
-const keys: Readonly<Record<string, () => void>> = {
-  '/': () => entryLine.value?.focus(),
-  '?': () => (helpOpen.value = true),
-  m: () => document.querySelector<HTMLElement>('[data-reading].empty, [data-reading][data-empty]')?.focus(),
-  t: () => board.tryStep(),
-  v: () => board.nextView(),
-  p: () => board.nextPosture(),
-  u: () => {
-    const last = visit.folded.changes.findLast((change) => change.state !== 'undone')
-    if (last) visit.decide('undo', last)
-  },
-  b: () => (visit.shownUpTo = visit.shownUpTo === 0 ? null : 0),
-}
 useEventListener(window, 'keydown', (event: KeyboardEvent) => {
   if (event.key === 'Escape') {
     helpOpen.value = false
     vanished = null
   }
-  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || helpOpen.value || typesOn()) return
-  const station = stations[Number(event.key) - 1]
-  if (station) return void router.push({ name: station, params: { visitId: props.visitId } })
-  const action = keys[event.key]
-  if (!action) return
+  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || isCovered() || typesOn()) return
+  const command = ofPress(commands.value, event.key)
+  if (!command) return
   event.preventDefault()
-  action()
+  command.run()
 })
 
 const proposed = computed(() => (board.canTry ? board.nowWords : null))
@@ -117,7 +116,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
           />
         </div>
         <div class="side">
-          <EntryLine ref="entryLine" />
+          <EntryLine ref="entryLine" :commands="commands" />
           <div class="tools">
             <MouldingClock />
             <SaveMark />
@@ -128,6 +127,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
               {{ preferences.unit }}
             </Button>
             <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
+            <Button aria-label="All commands" title="Ctrl+K" @click="listCommands"><SearchOutlined aria-hidden="true" /></Button>
             <Button aria-label="Keys and help" @click="helpOpen = true">?</Button>
           </div>
         </div>
@@ -150,7 +150,9 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
       <ChangeTimeline v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
     </div>
     <TakeBackBar />
-    <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
+    <KeysHelp v-if="helpOpen" :commands="commands" @close="helpOpen = false" @list="listCommands" />
+    <CommandList ref="commandList" :commands="commands" />
+    <GlossaryDrawer />
   </div>
 </template>
 
@@ -258,6 +260,47 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
   display: grid;
   place-content: center;
   gap: 12px;
+}
+/* A tablet: complaints on a line of their own that scrolls sideways. */
+@media (max-width: 1100px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    padding: 6px 14px;
+  }
+  .chips {
+    order: 3;
+    flex: 0 0 100%;
+    flex-wrap: nowrap;
+    max-height: none;
+    overflow: auto hidden;
+  }
+  .chips :deep(.chip) {
+    flex: none;
+  }
+}
+/* A phone: the page scrolls as a whole, and the stations stand at its foot. */
+@media (max-width: 700px) {
+  .frame {
+    display: block;
+    height: auto;
+    min-height: 100%;
+    padding-bottom: 64px;
+  }
+  .body {
+    min-height: 60vh;
+  }
+  .who {
+    max-width: 100%;
+  }
+  .side {
+    width: 100%;
+    margin: 0;
+    justify-items: start;
+  }
+  .tools {
+    flex-wrap: wrap;
+  }
 }
 @media print {
   .frame {

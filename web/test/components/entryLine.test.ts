@@ -16,7 +16,7 @@ async function line(station = 'measure') {
   const router = createRouter({ history: createMemoryHistory(), routes })
   await router.push({ name: station, params: { visitId: uuid(3) } })
   document.body.innerHTML = ''
-  const at = mount(EntryLine, { attachTo: document.body, global: { plugins: [router] } })
+  const at = mount(EntryLine, { props: { commands: [] }, attachTo: document.body, global: { plugins: [router] } })
   const input = at.get('input')
   return {
     meaning: () => at.find('[role="status"]').text(),

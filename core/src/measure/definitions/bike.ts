@@ -1,9 +1,10 @@
+import { soldBy } from '../../quantity/inUnit.ts'
 import { angle, angles, choice, choices, length, lengths, section } from './definition.ts'
 
 const flat = { bar: 'flat' } as const
 const drop = { bar: 'drop' } as const
 /** Diameters at which stems hold bars. @source common-practice */
-const clampSizes = { d222: '22.2 mm', d254: '25.4 mm', d260: '26.0 mm', d318: '31.8 mm', d350: '35.0 mm' } as const
+const clampSizes = { d222: soldBy('22.2'), d254: soldBy('25.4'), d260: soldBy('26.0'), d318: soldBy('31.8'), d350: soldBy('35.0') } as const
 
 /** The bike, from the saddle forward to the hands and down to the pedals. */
 export const bikeReadings = {

@@ -136,7 +136,8 @@ const drops = computed(() =>
     <p v-if="view === 'front'" class="small muted legend">
       <template v-if="drops.length > 0">
         <span v-for="{ side, outside } in drops" :key="side"
-          >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ Math.abs(outside) }} mm {{ outside < 0 ? 'inside' : 'outside' }} the foot.
+          >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ preferences.length(Math.abs(outside)) }}
+          {{ outside < 0 ? 'inside' : 'outside' }} the foot.
         </span>
       </template>
       <template v-else>Knee outside foot is not read: the knees are drawn over the feet.</template>

@@ -10,7 +10,6 @@ import type { StanceMethodKey } from '@level-stance/core/feet/stance'
 import { LEAST_THREAD, missWords, stanceMeans, stanceOptions } from '@level-stance/core/feet/stanceSearch'
 import type { StanceOption } from '@level-stance/core/feet/stanceSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { midSentence } from '@level-stance/core/quantity/words'
 import TargetVials from '../../parts/TargetVials.vue'
@@ -22,7 +21,9 @@ import { useVisit } from '../../stores/visit.ts'
 import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
 import PickField from '../../parts/PickField.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 
+const preferences = usePreferences()
 const visit = useVisit()
 const feet = useFeet()
 const board = useBoard()
@@ -49,7 +50,7 @@ const take = (option: StanceOption) => board.take(stanceMoves(option), option.wo
 const leftWords = (option: StanceOption) => (option.reaches ? 'reaches it' : missWords(option, stance.value?.gap ?? { left: 0, right: 0 }))
 const threadOf = (option: StanceOption) =>
   option.moves.some(({ mean }) => mean === 'washer')
-    ? `, thread left ${trimmed(Math.min(option.threadLeft.left, option.threadLeft.right), 1)} mm`
+    ? `, thread left ${preferences.length(Math.min(option.threadLeft.left, option.threadLeft.right), 1)}`
     : ''
 
 const tread = computed(() => visit.setup.now.tread.left?.value ?? null)
@@ -124,23 +125,28 @@ const items = computed(() => {
     </div>
     <FindingList v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
     <p class="small">
-      <strong>{{ stance.target.label }}.</strong> {{ stance.target.reason }}
+      <strong>{{ stance.target.label }}.</strong> {{ preferences.said(stance.target.reason) }}
     </p>
     <TargetVials :targets="feet.targets" />
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
-      <h2>Ways, best first <span class="muted small">sizes in mm</span></h2>
+      <h2>Ways, best first</h2>
       <p v-if="!stance.isOff" class="small warn">Off by no more than the reading’s own ±: read again before parts are changed.</p>
       <ol>
         <li v-for="(option, i) in options" :key="option.words" :class="{ short: !option.reaches }">
           <p>
-            <strong>{{ option.words }}:</strong>
+            <strong>{{ preferences.said(option.words) }}:</strong>
             {{ ' '
             }}<span class="muted">
-              {{ leftWords(option) }}{{ threadOf(option) }}; effort {{ option.cost }}, undone {{ option.reversible }}.</span
+              {{ preferences.said(leftWords(option)) }}{{ threadOf(option) }}; effort {{ option.cost }}, undone
+              {{ option.reversible }}.</span
             >
           </p>
-          <Button v-if="option.moves.length > 0 && board.movable" :aria-label="`Take way ${i + 1}: ${option.words}`" @click="take(option)">
+          <Button
+            v-if="option.moves.length > 0 && board.movable"
+            :aria-label="`Take way ${i + 1}: ${preferences.said(option.words)}`"
+            @click="take(option)"
+          >
             Take
           </Button>
         </li>
@@ -151,7 +157,7 @@ const items = computed(() => {
           Object.values(stanceMeans)
             .map((mean) => mean.label)
             .join(', ')
-        }}. At least {{ trimmed(LEAST_THREAD, 1) }} mm of thread stays in the crank; the makers’ own limit outranks it.
+        }}. At least {{ preferences.length(LEAST_THREAD, 1) }} of thread stays in the crank; the makers’ own limit outranks it.
       </p>
     </section>
     <p v-else-if="stance.target.key === 'use'" class="small">
@@ -173,7 +179,7 @@ const items = computed(() => {
         <span v-if="problems[key]" class="warn" role="alert">{{ problems[key] }}</span>
       </label>
     </details>
-    <p v-if="tread !== null" class="small muted">{{ treadWords(tread) }}</p>
+    <p v-if="tread !== null" class="small muted">{{ preferences.said(treadWords(tread)) }}</p>
     <p v-if="strokes !== null" class="small" data-testid="strokes">
       On the usual ride each leg turns <strong class="figure">{{ Math.round(strokes).toLocaleString('en') }}</strong> times: what is a
       little off repeats as often.

@@ -7,6 +7,7 @@ import { leftOutWords } from '@level-stance/core/hands/cockpitSearch'
 import type { CockpitLine, LeftOutKey } from '@level-stance/core/hands/cockpitSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
+import { soldBy } from '@level-stance/core/quantity/inUnit'
 import { midSentence } from '@level-stance/core/quantity/words'
 import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
 import { cockpitForm } from '../../parts/partForms.ts'
@@ -156,10 +157,10 @@ const isAsItIs = ({ line }: Line) => {
         ><Switch
           :checked="wish.spacerStep === 2.5"
           size="small"
-          aria-label="2.5 mm spacers at hand"
+          :aria-label="`${soldBy(2.5)} spacers at hand`"
           @change="(fine: unknown) => change({ spacerStep: fine === true ? 2.5 : 5 })"
         />
-        2.5 mm spacers at hand</label
+        {{ soldBy(2.5) }} spacers at hand</label
       >
     </div>
     <p v-if="lacks.length > 0" class="missing" data-testid="cockpit-lacks">The search needs {{ names }}.</p>

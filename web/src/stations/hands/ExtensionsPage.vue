@@ -76,8 +76,8 @@ const least = (left: number | null, right: number | null) => (left === null || r
     <template #after>
       <PartChoices title="Other extensions" part="extensions" :rows="choices" />
       <p class="small muted">
-        Extensions on a drop bar add about 20 mm of reach; pads that move apart from the clamp help. Forearms on the tops or hoods are no
-        position to recommend: makers and many events forbid it. Brakes are out of reach on extensions.
+        Extensions on a drop bar add about {{ preferences.length(20) }} of reach; pads that move apart from the clamp help. Forearms on the
+        tops or hoods are no position to recommend: makers and many events forbid it. Brakes are out of reach on extensions.
       </p>
     </template>
   </JudgedPage>

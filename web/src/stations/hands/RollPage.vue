@@ -3,8 +3,10 @@ import { computed } from 'vue'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import JudgedPage from './JudgedPage.vue'
 import { useHands } from './useHands.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** Sweep and roll of a flat bar against the hands' own direction. */
+const preferences = usePreferences()
 const hands = useHands()
 const roll = computed(() => hands.rested.roll)
 </script>
@@ -19,7 +21,9 @@ const roll = computed(() => hands.rested.roll)
       the card brings them back.
     </p>
     <template #after>
-      <p class="small muted">Bar centred within 1 mm, measured from stem to both ends; stem in line with the wheel, sighted from above.</p>
+      <p class="small muted">
+        Bar centred within {{ preferences.length(1) }}, measured from stem to both ends; stem in line with the wheel, sighted from above.
+      </p>
     </template>
   </JudgedPage>
 </template>

@@ -10,8 +10,10 @@ import { trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import WorkingButton from '../../parts/WorkingButton.vue'
 import { useVisit } from '../../stores/visit.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** How well the body model fits what was measured on the bike, and where two ways to a place disagree. */
+const preferences = usePreferences()
 const visit = useVisit()
 const calibration = computed(() => visit.rider.usual)
 const words = {
@@ -35,7 +37,7 @@ const differences = computed(() => contactDifferences(visit.rider.resolved, visi
 const others = computed(() =>
   visit.rider.others.map(({ condition, creep, calibration: { state } }) => ({
     label: conditions[condition].label,
-    words: `${Math.abs(creep) < 3 ? 'sits where it sits calm' : `hip ${trimmed(Math.abs(creep), 0)} mm ${creep > 0 ? 'further forward' : 'further back'} than calm`}${state === 'fitted' ? ', best fit' : ''}`,
+    words: `${Math.abs(creep) < 3 ? 'sits where it sits calm' : `hip ${preferences.length(Math.abs(creep))} ${creep > 0 ? 'further forward' : 'further back'} than calm`}${state === 'fitted' ? ', best fit' : ''}`,
   })),
 )
 const items = computed(() => [
@@ -85,7 +87,7 @@ const items = computed(() => [
     </template>
     <template v-if="differences.length > 0">
       <h3>Two ways to the same place</h3>
-      <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }">{{ row.words }}</p>
+      <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }">{{ preferences.said(row.words) }}</p>
     </template>
   </div>
 </template>

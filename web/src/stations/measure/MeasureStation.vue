@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import { hasReading } from '@level-stance/core/change/measureNext'
@@ -117,11 +118,26 @@ async function goto(key: ReadingKey): Promise<void> {
   field?.scrollIntoView({ block: 'center' })
 }
 
+/** The address may name a reading to go to: from the list of commands. */
+const route = useRoute()
+const router = useRouter()
+watch(
+  () => route.query['reading'],
+  async (asked) => {
+    const key = readingKeys.find((candidate) => candidate === asked)
+    if (key === undefined) return
+    await goto(key)
+    const { reading: _, ...query } = route.query
+    void router.replace({ query })
+  },
+  { immediate: true, flush: 'post' },
+)
+
 const judgementPages = [
   { key: 'angles', label: 'Angles' },
   { key: 'heights', label: 'Heights' },
   { key: 'fit', label: 'Fit' },
-  { key: 'rules', label: 'Per mm' },
+  { key: 'rules', label: 'Rules' },
 ] as const
 const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
 </script>

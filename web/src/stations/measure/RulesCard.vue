@@ -5,12 +5,14 @@ import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
+import { usePreferences } from '../../stores/preferences.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
 
 /** Rules of thumb at this bike, and what many draws make of the angles. */
 const uncertainty = useUncertainty()
+const preferences = usePreferences()
 
 /** Settings a fitter asks about first, each with what it touches most. */
 const asked: readonly (readonly [SettingKey, readonly MetricKey[]])[] = [
@@ -27,17 +29,17 @@ const asked: readonly (readonly [SettingKey, readonly MetricKey[]])[] = [
 const rows = computed(() =>
   asked.flatMap(([setting, metrics]) => {
     const row = uncertainty.sensitivities.find((candidate) => candidate.setting === setting)
+    const { label, more, unit } = settingOf(setting)
+    const step = unit === 'deg' || preferences.unit === 'mm' ? 1 : MM_PER_INCH / 10
     const parts = metrics.flatMap((key) => {
-      const per = row?.per[key]
-      if (per === undefined || Math.abs(per) < 0.005) return []
+      const per = (row?.per[key] ?? 0) * step
+      if (Math.abs(per) < 0.005) return []
       const { label, unit } = metricDefinition(key)
-      return [
-        `${midSentence(label).replace(/, right$/, '')} ${per > 0 ? '+' : '−'}${trimmed(Math.abs(per), 2)}${unit === 'deg' ? '°' : ` ${unit}`}`,
-      ]
+      const size = unit === 'mm' ? preferences.length(Math.abs(per), 2) : `${trimmed(Math.abs(per), 2)}${unit === 'deg' ? '°' : ` ${unit}`}`
+      return [`${midSentence(label).replace(/, right$/, '')} ${per > 0 ? '+' : '−'}${size}`]
     })
     if (parts.length === 0) return []
-    const { label, more, unit } = settingOf(setting)
-    return [{ setting, title: `${label} ${more} 1 ${unit === 'deg' ? '°' : 'mm'}`.replace('1 °', '1°'), words: parts.join(', ') }]
+    return [{ setting, title: `${label} ${more} ${unit === 'deg' ? '1°' : preferences.length(step)}`, words: parts.join(', ') }]
   }),
 )
 const draws = computed(() =>
@@ -45,12 +47,13 @@ const draws = computed(() =>
     const row = uncertainty.sampled?.metrics[key]
     if (!row || key.startsWith('longest') || key.startsWith('kneeAhead')) return []
     const { label, unit } = metricDefinition(key)
-    const shown = (value: number) => trimmed(value, unit === 'mm' ? 0 : 1)
+    const shown = (value: number) =>
+      unit === 'mm' ? formatLength(value, preferences.unit, preferences.unit === 'mm' ? 0 : 2) : trimmed(value, 1)
     return [
       {
         key,
         label,
-        range: `${shown(row.low)} to ${shown(row.high)}${unit === 'deg' ? '°' : ` ${unit}`}`,
+        range: `${shown(row.low)} to ${shown(row.high)}${{ deg: '°', mm: ` ${preferences.unit}`, '%': ' %' }[unit]}`,
         inBand: row.inBand === null ? '' : `${Math.round(100 * row.inBand)} %`,
         lost: row.lost > 0.005 ? `${Math.round(100 * row.lost)} % do not reach` : '',
       },
@@ -61,7 +64,7 @@ const draws = computed(() =>
 
 <template>
   <div class="rules">
-    <p class="small muted">What one millimetre or degree does on this bike, all else left alone.</p>
+    <p class="small muted">What a small move does on this bike, all else left alone.</p>
     <p v-for="row in rows" :key="row.setting">
       <strong>{{ row.title }}:</strong> {{ row.words }}
     </p>

@@ -107,7 +107,7 @@ const nothing = computed(() => {
         <p v-for="turn in turns.get(change.id) ?? []" :key="turn.complaintId + turn.cause" class="small" data-testid="turn">
           {{ turn.words }}<span v-if="visit.complaints.length > 1" class="muted"> · {{ turn.title }}</span>
         </p>
-        <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ change.later }}</p>
+        <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ preferences.said(change.later) }}</p>
         <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
       </article>
       <template v-if="thoughts.length > 0">

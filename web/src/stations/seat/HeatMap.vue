@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { middleBehindNose } from '@level-stance/core/seat/matSimulation'
-import type { PlotlyStatic } from 'plotly.js-cartesian-dist-min'
+import { axisLook, chartLook, colourOf, usePlot } from '../../composables/plot.ts'
 import { spaced } from '../../composables/spaced.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import type { Recording } from '../../stores/mat.ts'
@@ -13,8 +13,6 @@ import type { Recording } from '../../stores/mat.ts'
 const props = defineProps<{ recording: Recording; most: number; shape: SaddleShape; title: string }>()
 const preferences = usePreferences()
 const element = ref<HTMLElement | null>(null)
-const failed = ref(false)
-let plotly: PlotlyStatic | null = null
 
 const axes = computed(() => {
   const { rows, columns, cellAcross, cellAlong } = props.recording.header
@@ -26,16 +24,14 @@ const axes = computed(() => {
 const spoken = computed(() => {
   const { result } = props.recording
   if (!result) return `${props.title}: nothing presses on the mat.`
-  const bones = result.spacing === null ? 'no pair of sit bones' : `sit bones ${trimmed(result.spacing, 0)} mm apart`
+  const bones = result.spacing === null ? 'no pair of sit bones' : `sit bones ${preferences.length(result.spacing)} apart`
   return `${props.title}: ${bones}, ${trimmed(100 * result.left, 0)} % on the left, peak ${trimmed(result.peak, 0)} kPa.`
 })
-const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
-function draw(): void {
+const { draw, failed } = usePlot(element, () => {
   const { result, header } = props.recording
-  if (!plotly || !element.value) return
   const { rows, columns } = header
-  const panel = colour('--panel')
+  const panel = colourOf('--panel')
   const dark = document.documentElement.dataset['scheme'] === 'dark'
   const z = Array.from({ length: rows }, (_, row) =>
     result ? Array.from(result.mean.subarray(row * columns, (row + 1) * columns)) : new Array<number>(columns).fill(0),
@@ -75,57 +71,42 @@ function draw(): void {
       mode: 'lines',
       x: round.map((p) => p.x),
       y: round.map((p) => p.y),
-      line: { color: colour('--steel'), width: 1.5, dash: 'dot' },
+      line: { color: colourOf('--steel'), width: 1.5, dash: 'dot' },
       hoverinfo: 'skip',
     },
-    ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colour('--ink'))] : []),
+    ...(result?.bones ? [mark('sit bones', [result.bones.left, result.bones.right], 'x', colourOf('--ink'))] : []),
     ...(result
       ? [
-          mark('highest', [result.peakAt], 'triangle-down-open', colour('--ink')),
-          mark('centre of pressure', [result.centre], 'circle', colour('--petrol')),
+          mark('highest', [result.peakAt], 'triangle-down-open', colourOf('--ink')),
+          mark('centre of pressure', [result.centre], 'circle', colourOf('--petrol')),
         ]
       : []),
   ]
   const { x, y } = axes.value
   const axis = {
-    color: colour('--muted'),
+    ...axisLook(),
     gridcolor: 'rgba(0,0,0,0)',
-    zerolinecolor: colour('--line'),
-    ticksuffix: '',
     tickfont: { size: 11 },
   }
   const layout = {
     margin: { l: 34, r: 6, t: 6, b: 26 },
+    ...chartLook(),
     showlegend: false,
-    paper_bgcolor: panel,
-    plot_bgcolor: panel,
-    font: { family: 'Barlow Semi Condensed', color: colour('--ink') },
     xaxis: { ...axis, range: [x[0], x.at(-1)], dtick: 50, constrain: 'domain' },
     yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, dtick: 50, constrain: 'domain' },
-    shapes: [{ type: 'line', x0: 0, x1: 0, y0: y.at(-1), y1: y[0], line: { color: colour('--line'), width: 1 } }],
+    shapes: [{ type: 'line', x0: 0, x1: 0, y0: y.at(-1), y1: y[0], line: { color: colourOf('--line'), width: 1 } }],
   }
-  void plotly.react(element.value, data, layout, { displayModeBar: false, responsive: true, staticPlot: props.recording.id === 'live' })
-}
-
-onMounted(async () => {
-  try {
-    plotly = (await import('plotly.js-cartesian-dist-min')).default
-    draw()
-  } catch {
-    failed.value = true
-  }
+  return { data, layout, still: props.recording.id === 'live' }
 })
+
 /** A streaming map is painted a few times a second: the numbers beside it follow every frame, and the hand is not kept waiting. */
 const LIVE_EVERY = 300
 const drawSometimes = spaced(draw, LIVE_EVERY)
 watch(
-  () => [props.recording, props.most, props.shape, preferences.scheme] as const,
+  () => [props.recording, props.most, props.shape, preferences.dark, preferences.unit] as const,
   () => void (props.recording.id === 'live' ? drawSometimes() : draw()),
   { flush: 'post' },
 )
-onBeforeUnmount(() => {
-  if (plotly && element.value) plotly.purge(element.value)
-})
 </script>
 
 <template>

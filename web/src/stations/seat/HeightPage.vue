@@ -4,7 +4,7 @@ import { rideInWords } from '@level-stance/core/change/pace'
 import { capOf, settings } from '@level-stance/core/change/settings'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { weekPlan } from '@level-stance/core/seat/heightJudgement'
@@ -98,11 +98,11 @@ const plan = computed(() => {
         <ol data-testid="week-plan">
           <li v-for="step in plan" :key="step.week">
             {{ step.week === 0 ? 'Now' : `After ${step.week} weeks, if test rides go well` }}: {{ step.by > 0 ? 'up' : 'down' }}
-            {{ trimmed(Math.abs(step.by), 1) }} mm
+            {{ preferences.length(Math.abs(step.by), 1) }}
           </li>
         </ol>
         <p class="small muted">
-          {{ visit.pace === 'settled' ? 'A settled rider moves 5 mm at most at a time.' : rideInWords() }} Look again
+          {{ visit.pace === 'settled' ? preferences.said('A settled rider moves 5 mm at most at a time.') : rideInWords() }} Look again
           {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
         </p>
       </section>

@@ -1,24 +1,27 @@
 <script setup lang="ts">
 import { Button, Drawer } from 'ant-design-vue'
 import { useDebounceFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import type { Point } from '@level-stance/core/bike/contactPoints'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, parseEntry, trimmed } from '@level-stance/core/quantity/entry'
 import type { Attachment, AttachmentFields } from '@level-stance/core/record/attachments'
 import { CLICK, impressionSpacing, marksFault, placesOf, withPlace } from '@level-stance/core/seat/impression'
 import { impressionMarksSchema, sheets } from '@level-stance/core/seat/impressionMarks'
 import { impressionCalculation } from '@level-stance/core/seat/seat.calculations'
 import WorkingButton from '../../parts/WorkingButton.vue'
-import { pointIn } from '../../composables/svgDrag.ts'
+import { useSvgDrag } from '../../composables/svgDrag.ts'
+import { useZoom } from '../../composables/zoom.ts'
 import { useAttachments } from '../../stores/attachments.ts'
 import { useVisit } from '../../stores/visit.ts'
 import PickField from '../../parts/PickField.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** A picture of an impression with its marks: corners of a sheet or a scale, then the two deepest points. */
 const props = defineProps<{ picture: Attachment }>()
 defineEmits<{ close: [] }>()
 type Marks = NonNullable<AttachmentFields['marks']>
+const preferences = usePreferences()
 const visit = useVisit()
 const attachments = useAttachments()
 const width = computed(() => props.picture.width ?? 1000)
@@ -58,77 +61,54 @@ function change(next: Marks): void {
 }
 onBeforeUnmount(() => void store())
 
-// The part of the picture that is shown: zoom and pan move it.
-const view = ref({ x: 0, y: 0, w: width.value, h: height.value })
 const stage = ref<SVGSVGElement | null>(null)
-const pixel = ref(1)
+/** How far in a picture may be seen. */
+const MOST = 20
+const {
+  seen,
+  viewBox,
+  perPixel: pixel,
+  scale: zoom,
+  zoomBy,
+  zoomAt,
+  reset: whole,
+} = useZoom(stage, () => ({ x: 0, y: 0, width: width.value, height: height.value }), { least: 0.8, most: MOST })
 const names = computed(() =>
   marks.value.by === 'sheet'
     ? ['Corner 1', 'Corner 2', 'Corner 3', 'Corner 4', 'Left point', 'Right point']
     : ['Scale 1', 'Scale 2', 'Left point', 'Right point'],
 )
 const places = computed(() => placesOf(marks.value))
-const zoom = computed(() => width.value / view.value.w)
 /** A mark is as well placed as the screen shows it: less than a pixel of the picture once zoomed in. */
 const click = computed(() => Math.max(0.5, CLICK * pixel.value))
 const result = computed(() => impressionSpacing(marks.value, click.value))
 const fault = computed(() => marksFault(marks.value))
 
-function inPicture(event: { clientX: number; clientY: number }): Point {
-  return pointIn(stage.value, event) ?? { x: 0, y: 0 }
+/** the mark under the finger */
+let taken = 0
+const held = ref<number | null>(null)
+const { down, drag, up } = useSvgDrag(
+  () => stage.value,
+  () => (held.value = taken),
+  (at, i) => place(i, at),
+)
+function takeMark(event: PointerEvent, i: number): void {
+  taken = i
+  ;(event.currentTarget as SVGElement).focus()
+  down(event)
 }
-function measurePixel(): void {
-  const matrix = stage.value?.getScreenCTM()
-  if (matrix && matrix.a > 0) pixel.value = 1 / matrix.a
+function letGo(): void {
+  held.value = null
+  up()
 }
-watch([view, stage], () => requestAnimationFrame(measurePixel), { immediate: true })
-
-function zoomAt(at: Point, factor: number): void {
-  const { x, y, w, h } = view.value
-  const next = Math.min(width.value * 1.2, Math.max(width.value / 20, w / factor))
-  const f = next / w
-  view.value = { x: at.x - (at.x - x) * f, y: at.y - (at.y - y) * f, w: next, h: h * f }
-}
-function wheel(event: WheelEvent): void {
-  zoomAt(inPicture(event), Math.exp(-event.deltaY / 400))
-}
-function zoomBy(factor: number): void {
-  zoomAt({ x: view.value.x + view.value.w / 2, y: view.value.y + view.value.h / 2 }, factor)
-}
-const whole = () => (view.value = { x: 0, y: 0, w: width.value, h: height.value })
-
-/** Fingers on the stage: one pans or drags a mark, two pinch. */
-const fingers = new Map<number, { clientX: number; clientY: number }>()
-let dragging: number | null = null
-function down(event: PointerEvent): void {
-  const target = (event.target as Element).closest('[data-mark]')
-  fingers.set(event.pointerId, event)
-  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
-  dragging = fingers.size === 1 && target ? Number(target.getAttribute('data-mark')) : null
-  if (target instanceof SVGElement) target.focus()
-}
-function move(event: PointerEvent): void {
-  const before = fingers.get(event.pointerId)
-  if (!before) return
-  if (dragging !== null && fingers.size === 1) {
-    place(dragging, inPicture(event))
-  } else if (fingers.size === 1) {
-    const [a, b] = [inPicture(before), inPicture(event)]
-    view.value = { ...view.value, x: view.value.x - (b.x - a.x), y: view.value.y - (b.y - a.y) }
-  } else {
-    const other = [...fingers.entries()].find(([id]) => id !== event.pointerId)?.[1]
-    if (other) {
-      const gap = (p: { clientX: number; clientY: number }) => Math.hypot(p.clientX - other.clientX, p.clientY - other.clientY)
-      const middle = { clientX: (event.clientX + other.clientX) / 2, clientY: (event.clientY + other.clientY) / 2 }
-      if (gap(before) > 0) zoomAt(inPicture(middle), gap(event) / gap(before))
-    }
-  }
-  fingers.set(event.pointerId, { clientX: event.clientX, clientY: event.clientY })
-}
-function up(event: PointerEvent): void {
-  fingers.delete(event.pointerId)
-  dragging = null
-}
+/** What lies under the finger, larger, in the corner away from it. */
+const LOUPE = 36
+const loupe = computed(() => {
+  const at = held.value === null ? null : places.value[held.value]
+  if (!at) return null
+  const half = LOUPE * pixel.value
+  return { at, half, box: `${at.x - half} ${at.y - half} ${2 * half} ${2 * half}`, isRight: at.x < seen.value.x + seen.value.width / 2 }
+})
 function place(i: number, { x, y }: Point): void {
   const held = (value: number, most: number) => Math.min(most, Math.max(0, value))
   change(withPlace(marks.value, i, { x: held(x, width.value), y: held(y, height.value) }) as Marks)
@@ -146,11 +126,12 @@ function key(event: KeyboardEvent, i: number): void {
   }
 }
 
+const shown = (mm: number) => formatLength(mm, preferences.unit)
 /** Sizes as typed; what is out of range is said, and the last good one stays in force. */
 const typed = ref({
-  width: String(marks.value.sheet.width),
-  height: String(marks.value.sheet.height),
-  length: String(marks.value.scale.length),
+  width: shown(marks.value.sheet.width),
+  height: shown(marks.value.sheet.height),
+  length: shown(marks.value.scale.length),
 })
 const sizes = computed(() =>
   marks.value.by === 'sheet'
@@ -163,18 +144,23 @@ const sizes = computed(() =>
 const sizeProblem = ref<string | null>(null)
 function size(key: 'width' | 'height' | 'length', text: string): void {
   typed.value = { ...typed.value, [key]: text }
-  const value = Number(text.trim().replace(',', '.'))
+  const entry = parseEntry(text, 'length', preferences.unit)
+  if (!entry.ok) {
+    sizeProblem.value = entry.message
+    return
+  }
+  const { value } = entry
   const next =
     key === 'length'
       ? { ...marks.value, scale: { ...marks.value.scale, length: value } }
       : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
   const parsed = impressionMarksSchema.safeParse(next)
-  sizeProblem.value = parsed.success ? null : (parsed.error.issues[0]?.message ?? 'This size is not known.')
+  sizeProblem.value = parsed.success ? null : preferences.said(parsed.error.issues[0]?.message ?? 'This size is not known.')
   if (parsed.success) change(next)
 }
 function sheetOf(key: string): void {
   const sheet = sheets[key as keyof typeof sheets]
-  typed.value = { ...typed.value, width: String(sheet.width), height: String(sheet.height) }
+  typed.value = { ...typed.value, width: shown(sheet.width), height: shown(sheet.height) }
   sizeProblem.value = null
   change({ ...marks.value, sheet: { width: sheet.width, height: sheet.height } })
 }
@@ -195,7 +181,7 @@ function take(): void {
     repeats: [],
     plusMinus,
   })
-  said.value = `${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`
+  said.value = preferences.said(`${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`)
 }
 const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
 const items = computed(() => [
@@ -214,14 +200,9 @@ const items = computed(() => [
       <svg
         ref="stage"
         class="stage"
-        :viewBox="`${view.x} ${view.y} ${view.w} ${view.h}`"
+        :viewBox="viewBox"
         role="application"
         aria-label="Picture with marks. Tab to a mark, arrows move it, with shift in larger steps, plus and minus zoom."
-        @wheel.prevent="wheel"
-        @pointerdown="down"
-        @pointermove="move"
-        @pointerup="up"
-        @pointercancel="up"
       >
         <image :href="`/api/attachments/${picture.id}/content`" :width="width" :height="height" />
         <path v-if="marks.by === 'sheet'" :d="outlinePath" class="sheet" :stroke-width="2 * pixel" />
@@ -253,12 +234,24 @@ const items = computed(() => [
           :aria-label="`${names[i]}: ${Math.round(place_.x)}, ${Math.round(place_.y)}`"
           :transform="`translate(${place_.x} ${place_.y}) scale(${pixel})`"
           @keydown="key($event, i)"
+          @pointerdown="takeMark($event, i)"
+          @pointermove="drag"
+          @pointerup="letGo"
+          @pointercancel="letGo"
         >
           <circle r="22" class="reach" />
           <circle r="11" class="ring" />
           <path d="M-16 0H-4M4 0H16M0 -16V-4M0 4V16" class="cross" />
           <text x="15" y="-13">{{ i < places.length - 2 ? i + 1 : i === places.length - 2 ? 'L' : 'R' }}</text>
         </g>
+      </svg>
+      <svg v-if="loupe" class="loupe" :class="{ right: loupe.isRight }" :viewBox="loupe.box" aria-hidden="true">
+        <image :href="`/api/attachments/${picture.id}/content`" :width="width" :height="height" />
+        <path
+          :d="`M${loupe.at.x - loupe.half} ${loupe.at.y}h${2 * loupe.half}M${loupe.at.x} ${loupe.at.y - loupe.half}v${2 * loupe.half}`"
+          class="cross"
+          :stroke-width="pixel / 3"
+        />
       </svg>
       <aside>
         <div class="row">
@@ -285,7 +278,7 @@ const items = computed(() => [
         </template>
         <div class="row">
           <label v-for="field in sizes" :key="field.key">
-            <span class="small">{{ field.label }}, mm</span>
+            <span class="small">{{ field.label }}, {{ preferences.unit }}</span>
             <input
               class="plain-field"
               :value="typed[field.key]"
@@ -298,15 +291,14 @@ const items = computed(() => [
         <p v-if="sizeProblem" class="warn small" role="alert">{{ sizeProblem }}</p>
         <template v-if="result">
           <p class="result" data-testid="impression-result">
-            <strong class="figure">{{ trimmed(result.spacing, 1) }}</strong> ±{{ trimmed(result.plusMinus, 1) }} mm
+            <strong class="figure">{{ preferences.length(result.spacing, 1) }}</strong> ±{{ preferences.length(result.plusMinus, 1) }}
           </p>
           <p class="small muted">
-            ±{{ trimmed(result.clicking, 1) }} of the marks, ±{{ trimmed(result.scaling, 1) }} of the {{ marks.by }}, ±{{
-              trimmed(result.impression, 1)
-            }}
+            ±{{ preferences.length(result.clicking, 1) }} of the marks, ±{{ preferences.length(result.scaling, 1) }} of the {{ marks.by }},
+            ±{{ preferences.length(result.impression, 1) }}
             of any impression.
             <template v-if="result.uncorrected !== null && Math.abs(result.uncorrected - result.spacing) > 0.5"
-              >Without taking out the slant: {{ trimmed(result.uncorrected, 1) }}.
+              >Without taking out the slant: {{ preferences.length(result.uncorrected, 1) }}.
             </template>
             <template v-else-if="marks.by === 'scale'">Slant is not taken out: photograph straight from above. </template>
             Zoom in to mark more finely.
@@ -325,6 +317,7 @@ const items = computed(() => [
 
 <style scoped>
 .marker {
+  position: relative;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 310px;
   gap: 16px;
@@ -364,6 +357,26 @@ aside > label {
 }
 .span {
   stroke: #a63d2a;
+}
+.loupe {
+  position: absolute;
+  z-index: 2;
+  top: 8px;
+  left: 8px;
+  width: 190px;
+  height: 190px;
+  border: 3px solid var(--petrol);
+  border-radius: 50%;
+  background: var(--panel);
+  pointer-events: none;
+}
+.loupe.right {
+  left: auto;
+  right: 340px;
+}
+.loupe .cross {
+  fill: none;
+  stroke: var(--brick);
 }
 .mark {
   cursor: move;

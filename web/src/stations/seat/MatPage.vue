@@ -16,8 +16,10 @@ import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
 import RemoveButton from '../../parts/RemoveButton.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** What the mat says, before against after; files in and out; and the simulated mat. */
+const preferences = usePreferences()
 const visit = useVisit()
 const seat = useSeat()
 const mat = useMat()
@@ -33,7 +35,7 @@ const percent = (share: number) => `${trimmed(100 * share, 0)} %`
 const lines: readonly Line[] = [
   {
     label: 'Sit bones apart',
-    of: (r) => (r.spacing === null ? '–' : `${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`),
+    of: (r) => (r.spacing === null ? '–' : preferences.said(`${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`)),
   },
   { label: 'Left : right', of: (r) => `${trimmed(100 * r.left, 0)} : ${trimmed(100 * (1 - r.left), 0)}` },
   { label: 'Before : behind bones', of: (r) => `${trimmed(100 * r.front, 0)} : ${trimmed(100 * (1 - r.front), 0)}` },
@@ -44,7 +46,7 @@ const lines: readonly Line[] = [
   },
   { label: 'Highest', of: (r) => `${trimmed(r.peak, 0)} kPa` },
   { label: 'Bones turned', of: (r) => (r.turned === null ? '–' : `${trimmed(r.turned, 1)}°`) },
-  { label: 'Centre strays', of: (r) => `${trimmed(r.wander.x, 0)} across, ${trimmed(r.wander.y, 0)} along` },
+  { label: 'Centre strays', of: (r) => `${preferences.length(r.wander.x)} across, ${preferences.length(r.wander.y)} along` },
   { label: 'Swings sideways', of: (r) => `${trimmed(r.rocking, 0)} %` },
   { label: 'Load, area', of: (r) => `${trimmed(r.force, 0)} N, ${trimmed(r.area, 0)} cm²` },
   { label: 'Frames, time', of: (r) => `${r.frames}, ${trimmed(r.seconds, 1)} s` },
@@ -120,7 +122,7 @@ const simulated = computed<MatRider>(() => {
   }
 })
 const recordings = computed<Record<string, string>>(() => Object.fromEntries(mat.recordings.map(({ id, title: words }) => [id, words])))
-const title = computed(() => `${trimmed(knob.value.width, 0)} mm wide, ${trimmed(knob.value.tilt, 1)}°`)
+const title = computed(() => `${preferences.length(knob.value.width)} wide, ${trimmed(knob.value.tilt, 1)}°`)
 watch(simulated, (rider) => mat.changeLive(rider, title.value))
 </script>
 
@@ -179,7 +181,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
       Simulated: made up by a model of a rider, to show what a mat would say. It is no measurement of anybody.
     </p>
     <p v-if="current?.result && current.result.spacing !== null && !mat.live && !current.header.simulated">
-      <Button @click="takeSpacing">Take {{ trimmed(current.result.spacing, 0) }} mm as the spacing</Button>
+      <Button @click="takeSpacing">Take {{ preferences.length(current.result.spacing) }} as the spacing</Button>
     </p>
     <ul v-if="mat.files.length > 0" class="small" aria-label="Recordings">
       <li v-for="file in mat.files" :key="file.id">
@@ -211,9 +213,9 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
           :value="knob[row.key]"
           @input="own = { ...own, [row.key]: Number(($event.target as HTMLInputElement).value) }"
         />
-        <span class="figure"
-          >{{ trimmed(knob[row.key], row.step < 1 ? 1 : 0) }}{{ row.unit === '°' ? '°' : row.unit ? ` ${row.unit}` : '' }}</span
-        >
+        <span class="figure">{{
+          row.unit === 'mm' ? preferences.length(knob[row.key]) : `${trimmed(knob[row.key], row.step < 1 ? 1 : 0)}${row.unit}`
+        }}</span>
       </div>
       <Button v-if="Object.keys(own).length > 0" type="link" size="small" @click="own = {}">As read from this rider</Button>
     </details>

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { outline, shapeFrom, widestBehindNose } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
 import { propertyOf } from '@level-stance/core/change/parts'
 import type { PropertyKey } from '@level-stance/core/change/parts'
 import { USUAL_RELIEF } from '@level-stance/core/seat/saddleKinds'
 import { BONES_BEHIND, contactOf } from '@level-stance/core/seat/contact'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/quantity/entry'
+import ZoomTools from '../../board/ZoomTools.vue'
+import { useZoom } from '../../composables/zoom.ts'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -50,8 +52,10 @@ const box = computed(() => {
   const half = Math.max(...all.map((of) => of.width / 2), 100) + MARGIN
   const top = -Math.max(...all.map((of) => of.sitFromNose)) - MARGIN
   const bottom = Math.max(...all.map((of) => of.length - of.sitFromNose)) + MARGIN
-  return `${-half} ${top} ${2 * half} ${bottom - top}`
+  return { x: -half, y: top, width: 2 * half, height: bottom - top }
 })
+const stage = ref<SVGSVGElement | null>(null)
+const { viewBox, zoomBy, reset } = useZoom(stage, () => box.value)
 const contacts = computed(() => {
   const between = spacing.value
   return between === null ? [] : seat.parts.postures.map((posture) => ({ ...posture, ...contactOf(between.value, posture.torso) }))
@@ -61,15 +65,16 @@ const wanted = computed(() => seat.parts.width)
 const widestAt = computed(() => widestBehindNose(shape.value) - shape.value.sitFromNose)
 const relief = computed(() => USUAL_RELIEF[seat.parts.look.relief ?? 'none'])
 const spoken = computed(() => {
-  const bones = spacing.value === null ? 'sit bones not read' : `sit bones ${trimmed(spacing.value.value, 0)} mm apart`
-  return `Saddle from above to scale: ${trimmed(shape.value.width, 0)} mm wide, ${bones}.`
+  const bones = spacing.value === null ? 'sit bones not read' : `sit bones ${preferences.length(spacing.value.value)} apart`
+  return `Saddle from above to scale: ${preferences.length(shape.value.width)} wide, ${bones}.`
 })
 const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?.basis === 'measured'
 </script>
 
 <template>
   <div class="above">
-    <svg :viewBox="box" role="img" :aria-label="spoken" preserveAspectRatio="xMidYMid meet">
+    <ZoomTools class="tools" :zoom-by="zoomBy" :reset="reset" />
+    <svg ref="stage" class="stage" :viewBox="viewBox" role="img" :aria-label="spoken" preserveAspectRatio="xMidYMid meet">
       <path :d="path(shape)" class="saddle" :class="{ guessed: !read('saddleWidth') }" />
       <rect
         v-if="relief > 0"
@@ -101,12 +106,12 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
         <circle v-for="side in [-1, 1]" :key="side" :cx="(side * spacing.value) / 2" :cy="BONES_BEHIND" r="5" class="bone" />
         <line :x1="-spacing.value / 2" :x2="spacing.value / 2" :y1="BONES_BEHIND + 26" :y2="BONES_BEHIND + 26" class="measure" />
         <text x="0" :y="BONES_BEHIND + 42" text-anchor="middle">
-          {{ formatLength(spacing.value, preferences.unit, preferences.unit === 'mm' ? 0 : 2) }}
+          {{ preferences.length(spacing.value) }}
         </text>
       </template>
       <g class="scale">
         <line :x1="-50" :x2="50" :y1="shape.length - shape.sitFromNose + 30" :y2="shape.length - shape.sitFromNose + 30" />
-        <text x="0" :y="shape.length - shape.sitFromNose + 43" text-anchor="middle">100 mm</text>
+        <text x="0" :y="shape.length - shape.sitFromNose + 43" text-anchor="middle">{{ preferences.length(100) }}</text>
       </g>
     </svg>
     <p class="small muted legend">
@@ -123,7 +128,16 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
 </template>
 
 <style scoped>
+.stage {
+  touch-action: none;
+}
+.tools {
+  position: absolute;
+  top: 4px;
+  right: 6px;
+}
 .above {
+  position: relative;
   display: grid;
   grid-template-rows: minmax(0, 1fr) auto;
   height: 100%;

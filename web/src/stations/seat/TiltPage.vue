@@ -20,8 +20,10 @@ import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** Tilt where the rider sits, the turns that set it, and the height that goes with them. */
+const preferences = usePreferences()
 const visit = useVisit()
 const seat = useSeat()
 const board = useBoard()
@@ -73,7 +75,8 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
         </ol>
         <p class="small">
           <template v-if="Math.abs(turns.left) > 0.05">Leaves {{ trimmed(Math.abs(turns.left), 2) }}°. </template>
-          Where you sit then stands {{ trimmed(Math.abs(shift.y), 1) }} mm {{ shift.y >= 0 ? 'higher' : 'lower' }}: check the height again.
+          Where you sit then stands {{ preferences.length(Math.abs(shift.y), 1) }} {{ shift.y >= 0 ? 'higher' : 'lower' }}: check the height
+          again.
         </p>
         <p class="caution small">Equal and to the maker’s torque in the end, no thread standing out, carbon as its maker says.</p>
       </template>

@@ -8,8 +8,10 @@ import type { StoredTried } from '../../stores/triedSaddles.ts'
 import { useVisit } from '../../stores/visit.ts'
 import PickField from '../../parts/PickField.vue'
 import RemoveButton from '../../parts/RemoveButton.vue'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** What the rider has ridden, best first, so that what worked is found again. */
+const preferences = usePreferences()
 const visit = useVisit()
 const tried = useTriedSaddles()
 const drafts = useDrafts()
@@ -63,7 +65,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
 <template>
   <section aria-label="Saddles ridden" class="tried">
     <h2>Ridden before</h2>
-    <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ tried.advice }}</p>
+    <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ preferences.said(tried.advice) }}</p>
     <p v-if="tried.problem" class="warn small" role="alert">
       {{ tried.problem }} <Button type="link" size="small" @click="tried.load()">Try again</Button>
     </p>
@@ -82,7 +84,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
             {{ row.saddle.name }}
             <span class="muted">{{
               [
-                row.saddle.width === null ? '' : `${row.saddle.width} mm`,
+                row.saddle.width === null ? '' : preferences.length(row.saddle.width),
                 row.saddle.hours === null ? '' : `${row.saddle.hours} h`,
                 row.saddle.note,
               ]

@@ -342,16 +342,50 @@ h1 {
 .card-place:not(:empty) {
   margin-bottom: 14px;
 }
+/* A tablet: the map on top or at the side, causes and what to read and try as sheets beside it. */
 @media (max-width: 1100px) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template:
+      'map map' minmax(0, 40fr)
+      'why act' minmax(0, 60fr) / minmax(0, 1fr) minmax(0, 1fr);
+  }
+  .map {
+    grid-area: map;
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+  }
+  .why {
+    grid-area: why;
+  }
+  .act {
+    grid-area: act;
+  }
+}
+@media (max-width: 1100px) and (orientation: landscape) {
+  .columns {
+    grid-template:
+      'map why' minmax(0, 1fr)
+      'map act' minmax(0, 1fr) / minmax(0, 404px) minmax(0, 1fr);
+  }
+  .map {
+    border-right: 1px solid var(--line);
+    border-bottom: 0;
+  }
+  .act {
+    border-top: 1px solid var(--line);
+    border-left: 0;
+  }
+}
+@media (max-width: 700px) {
+  .columns {
+    display: block;
     height: auto;
   }
   .map {
-    height: 520px;
+    height: 500px;
   }
   .act {
-    border-left: 0;
+    border: 0;
   }
 }
 </style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { AutoComplete, Modal } from 'ant-design-vue'
+import { useDebounceFn, useEventListener } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '../api/client.ts'
+import { commandGroups, matching } from './command.ts'
+import type { Command } from './command.ts'
+
+/** The list of everything that can be done, searched by a few letters; Ctrl+K opens it anywhere. */
+const props = defineProps<{ commands: readonly Command[] }>()
+const router = useRouter()
+const MOST = 30
+const open = ref(false)
+const typed = ref('')
+const field = ref<{ focus: () => void } | null>(null)
+/** riders whose name was typed */
+const riders = ref<readonly Command[]>([])
+
+async function show(): Promise<void> {
+  typed.value = ''
+  riders.value = []
+  open.value = true
+  await nextTick()
+  field.value?.focus()
+}
+useEventListener(window, 'keydown', (event: KeyboardEvent) => {
+  if (event.key.toLowerCase() !== 'k' || !(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey) return
+  event.preventDefault()
+  if (!open.value) void show()
+})
+
+/** An older answer never replaces a newer one; without the server the rest of the list still works. */
+const REST = 150
+const find = useDebounceFn(async (name: string) => {
+  if (name.trim().length < 2) return
+  try {
+    const query = new URLSearchParams({ search: name.trim() })
+    const { riders: rows } = await api<{ riders: { id: string; name: string }[] }>('GET', `/riders?${query}`)
+    if (name !== typed.value) return
+    riders.value = rows.slice(0, 6).map(({ id, name: label }) => ({
+      key: `rider-${id}`,
+      label,
+      group: 'Riders',
+      run: () => void router.push({ name: 'rider', params: { riderId: id } }),
+    }))
+  } catch {
+    riders.value = []
+  }
+}, REST)
+watch(typed, (name) => {
+  riders.value = []
+  void find(name)
+})
+
+const found = computed(() => (open.value ? [...matching(props.commands, typed.value, MOST), ...riders.value] : []))
+const options = computed(() =>
+  commandGroups.flatMap((label) => {
+    const rows = found.value.filter(({ group }) => group === label)
+    return rows.length === 0 ? [] : [{ label, options: rows.map(({ key, label: words, press }) => ({ value: key, words, press })) }]
+  }),
+)
+async function take(key: string): Promise<void> {
+  const command = found.value.find((row) => row.key === key)
+  open.value = false
+  // The focus has gone back to the page before anything takes it.
+  await nextTick()
+  command?.run()
+}
+defineExpose({ show })
+</script>
+
+<template>
+  <Modal v-if="open" :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="open = false">
+    <AutoComplete
+      ref="field"
+      :value="typed"
+      :options="options"
+      :open="true"
+      :filter-option="false"
+      default-active-first-option
+      placeholder="saddle height, stance, try, a rider’s name"
+      aria-label="Search commands"
+      class="search"
+      popup-class-name="command-options"
+      :list-height="400"
+      :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"
+      @search="(text: string) => (typed = text)"
+      @select="(key: unknown) => take(String(key))"
+      @keydown.esc="open = false"
+    >
+      <template #option="{ value, label, words, press }">
+        <span v-if="words" class="option" :data-command="value"
+          >{{ words }}<kbd v-if="press">{{ press }}</kbd></span
+        >
+        <template v-else>{{ label }}</template>
+      </template>
+    </AutoComplete>
+    <p v-if="options.length === 0" class="muted small" role="status">Nothing by that name.</p>
+    <div class="room" />
+  </Modal>
+</template>
+
+<style scoped>
+.search {
+  width: 100%;
+}
+.option {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+kbd {
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  font:
+    600 14px 'Barlow Semi Condensed',
+    sans-serif;
+}
+/* The list is laid over the dialog: it keeps the room for it. */
+.room {
+  height: 400px;
+}
+</style>

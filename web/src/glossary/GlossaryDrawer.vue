@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { Drawer, Input } from 'ant-design-vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import HowDrawing from '../stations/measure/HowDrawing.vue'
+import { useGlossary } from '../stores/glossary.ts'
+import { termOf, termsWith } from './terms.ts'
+
+/** The words of the trade, each with its drawing, over the page that is open. */
+const glossary = useGlossary()
+const typed = ref('')
+const found = computed(() => termsWith(typed.value))
+watch(
+  () => [glossary.open, glossary.term] as const,
+  async ([open, term]) => {
+    if (!open) return
+    typed.value = ''
+    await nextTick()
+    // Not every browser without a screen can scroll.
+    if (term) document.getElementById(`term-${term}`)?.scrollIntoView?.({ block: 'start' })
+  },
+)
+</script>
+
+<template>
+  <Drawer
+    :open="glossary.open"
+    title="Glossary"
+    placement="right"
+    :width="460"
+    class="glossary"
+    root-class-name="glossary-drawer"
+    @close="glossary.open = false"
+  >
+    <Input v-model:value="typed" allow-clear placeholder="Search" aria-label="Search the glossary" />
+    <dl>
+      <div v-for="key in found" :id="`term-${key}`" :key="key" class="term" :class="{ asked: key === glossary.term }" :data-term="key">
+        <HowDrawing :reading-key="termOf(key).drawing" />
+        <div>
+          <dt>{{ termOf(key).term }}</dt>
+          <dd>{{ termOf(key).says }}</dd>
+        </div>
+      </div>
+    </dl>
+    <p v-if="found.length === 0" class="muted" role="status">No term with these words.</p>
+  </Drawer>
+</template>
+
+<style scoped>
+dl {
+  margin: 12px 0 0;
+}
+.term {
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr);
+  gap: 14px;
+  padding: 10px 8px;
+  border-bottom: 1px solid var(--line);
+}
+.asked {
+  background: var(--petrol-soft);
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+  font-size: 15px;
+  line-height: 1.35;
+}
+</style>

@@ -1,0 +1,15 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { TermKey } from '../glossary/terms.ts'
+
+/** The glossary over whatever page is open. */
+export const useGlossary = defineStore('glossary', () => {
+  const open = ref(false)
+  /** the term it was opened for */
+  const term = ref<TermKey | null>(null)
+  function show(of: TermKey | null = null): void {
+    term.value = of
+    open.value = true
+  }
+  return { open, term, show }
+})
