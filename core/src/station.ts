@@ -79,6 +79,8 @@ export const nothingSaid: PageJudgement = { findings: [], targets: [], proposals
 /** A page of a station: what is read there, what can be moved, and what it says. */
 export interface StationPage<Parts, Picture extends string> {
   readonly label: string
+  /** what it says once something is read: for whoever opens it empty */
+  readonly tells: string
   readonly readings: readonly ReadingKey[]
   readonly fields: readonly SettingPlace[]
   /** the picture that opens with it */

@@ -212,7 +212,7 @@ test('impossible geometry is a finding with words and a partial drawing', async 
 
 test('many riders are drawn in the background, with progress, and given up for new readings', async ({ page }) => {
   await openDemo(page, 'Imre', 'Measure')
-  await page.getByRole('tab', { name: 'Per mm' }).click()
+  await page.getByRole('tab', { name: 'Rules' }).click()
   await expect(page.getByText(/Saddle up 1 mm:/)).toBeVisible()
   await page.getByRole('button', { name: 'Draw 600 riders' }).click()
   await expect(page.getByRole('status').filter({ hasText: /\d+ of 600/ })).toBeVisible()

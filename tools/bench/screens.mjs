@@ -119,12 +119,48 @@ const parts = {
     const box = await page.getByRole('slider', { name: 'Brake clamp, right' }).boundingBox()
     return drag(page, box, presses, (i) => ({ x: -12 * Math.abs(((i / 20) % 2) - 1), y: 0 }))
   },
+  'station to station': async (page, presses, address) => {
+    await openVisit(page, address)
+    return stationToStation(page, Math.ceil(presses / 27))
+  },
   'slider of the curves': async (page, presses, address) => {
     await openVisit(page, address, 'Ruta')
     await station(page, 'hands', 'Reach, height')
     await page.getByRole('slider', { name: /Height of the hands/ }).focus()
     return typing(page, presses, (i) => (i % 20 < 10 ? 'ArrowLeft' : 'ArrowRight'))
   },
+}
+/** From the key of a station to its first painted frame, each opened before: all seven in turn. */
+async function stationToStation(page, rounds) {
+  await page.evaluate(() => {
+    window.opened_ = []
+    const shown = () => document.querySelector('main.body')?.firstElementChild ?? null
+    window.addEventListener(
+      'keydown',
+      (event) => {
+        const [before, from] = [shown(), event.timeStamp]
+        const look = () => {
+          if (shown() === null || shown() === before) return requestAnimationFrame(look)
+          requestAnimationFrame(() =>
+            window.scheduler.postTask(() => window.opened_.push({ frame: performance.now() - from }), { priority: 'user-blocking' }),
+          )
+        }
+        look()
+      },
+      { capture: true },
+    )
+  })
+  await page.mouse.click(640, 20)
+  for (let round = 0; round <= rounds; round++) {
+    // The first time round fetches what the stations are made of.
+    if (round === 1) await page.evaluate(() => (window.opened_ = []))
+    for (const key of '1234567') {
+      await page.keyboard.press(key)
+      await page.waitForTimeout(900)
+    }
+  }
+  const rows = await page.evaluate(() => window.opened_)
+  return { work: spread(rows, 'frame'), frame: spread(rows, 'frame') }
 }
 const round = (i) => ({ x: 6 * Math.sin(i / 5), y: 6 * Math.cos(i / 5) })
 

@@ -4,6 +4,18 @@ import { createRouter, createWebHistory } from 'vue-router'
 export const stations = ['talk', 'measure', 'feet', 'seat', 'hands', 'prove', 'record'] as const
 export type Station = (typeof stations)[number]
 
+/** The station a mistyped address means: by its beginning, else by most letters in common, else the first. */
+export function nearestStation(typed: string): Station {
+  const word = typed.toLowerCase().split(/[^a-z]+/).find((part) => part !== '') ?? '' // prettier-ignore
+  const begins = stations.find((station) => word !== '' && (station.startsWith(word) || word.startsWith(station)))
+  if (begins) return begins
+  const common = (station: string) => [...station].filter((letter) => word.includes(letter)).length / station.length
+  const best = [...stations].sort((a, b) => common(b) - common(a))[0] ?? 'talk'
+  return common(best) > NEAR_ENOUGH ? best : 'talk'
+}
+/** share of a station's letters */
+const NEAR_ENOUGH = 0.7
+
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
@@ -24,6 +36,8 @@ export const router = createRouter({
         { path: 'hands', name: 'hands', component: () => import('./stations/hands/HandsStation.vue'), meta: { title: 'Hands' } },
         { path: 'prove', name: 'prove', component: () => import('./stations/prove/ProveStation.vue'), meta: { title: 'Prove' } },
         { path: 'record', name: 'record', component: () => import('./stations/record/RecordStation.vue'), meta: { title: 'Record' } },
+        // A wrong address under a visit goes to the page that was meant.
+        { path: ':rest(.+)', redirect: (to) => `/visits/${String(to.params['visitId'])}/${nearestStation(String(to.params['rest']))}` },
       ],
     },
     { path: '/:rest(.*)*', name: 'lost', component: () => import('./riders/LostPage.vue'), meta: { title: 'Not found' } },

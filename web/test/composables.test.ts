@@ -156,7 +156,14 @@ describe('what is uncertain', () => {
     }
   })
   afterEach(() => jest.useRealTimers())
-  const first = (id: number): Answer => ({ kind: 'first-order', id, spreads: { kneeLeft: 2.5 } as never, next: [], sensitivities: [] })
+  const first = (id: number): Answer => ({
+    kind: 'first-order',
+    id,
+    spreads: { kneeLeft: 2.5 } as never,
+    estimated: [],
+    next: [],
+    sensitivities: [],
+  })
 
   it('is asked once the hand rests, with the whole visit and its place in the ledger', async () => {
     const uncertainty = useUncertainty()

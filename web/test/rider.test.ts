@@ -132,7 +132,7 @@ describe('the worker behind the screens', () => {
       clock,
       Math.random,
     )({ ...question(1, 50), readings: [aReading('mass', 'both', 70)] })
-    expect(answers).toEqual([{ kind: 'first-order', id: 1, spreads: null, next: expect.any(Array), sensitivities: [] }])
+    expect(answers).toEqual([{ kind: 'first-order', id: 1, spreads: null, estimated: [], next: expect.any(Array), sensitivities: [] }])
   })
 })
 

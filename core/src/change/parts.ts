@@ -8,6 +8,7 @@ import { trimmed } from '../quantity/entry.ts'
 import { textField } from '../quantity/fields.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { soldBy } from '../quantity/inUnit.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
 interface Addend {
@@ -185,6 +186,7 @@ export function partName(slot: SlotKey, found: Part['properties']): string {
 function propertyWords(key: ChoiceKey | NumberKey, value: number | string): string {
   if (isChoice(key)) return optionWord(key, String(value))
   const { dimension } = definitionOf(key)
-  const mark = dimension === 'length' ? ' mm' : dimension === 'angle' ? '°' : ''
-  return `${dimension === 'shoe-size' ? 'EU ' : ''}${trimmed(Number(value), 1)}${mark}`
+  const said = trimmed(Number(value), 1)
+  if (dimension === 'length') return soldBy(said)
+  return `${dimension === 'shoe-size' ? 'EU ' : ''}${said}${dimension === 'angle' ? '°' : ''}`
 }

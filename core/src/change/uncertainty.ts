@@ -4,7 +4,7 @@ import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import type { HandPosition } from '../measure/conditions.ts'
-import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
+import { definitionOf, numberKeys, readingDefinitions } from '../measure/readingDefinitions.ts'
 import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { axlesOf, buildModel } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
@@ -191,6 +191,20 @@ export function varianceShares(uncertainty: UncertaintyModel, key: MetricKey): {
       return { input, share: own > 0 && total > 0 ? column[i]! ** 2 / own / total : 0 }
     })
     .sort((a, b) => b.share - a.share)
+}
+
+/** More of a number's variance than this from lengths nobody has read, and it is called an estimate. @source prior */
+const RESTS_ON = 0.5
+
+/** Numbers of the rider that rest on estimates: most of their variance comes from readings that were not taken. */
+export function estimatedMetrics({ inputs, covariance, gradients }: UncertaintyModel): MetricKey[] {
+  return metricKeys.filter((key) => {
+    const h = gradients[key]
+    if (h === null) return false
+    const total = varianceOf(covariance, h)
+    const unread = h.map((part, i) => (!inputs[i]!.measured && Object.hasOwn(readingDefinitions, inputs[i]!.key) ? part : 0))
+    return total > 0 && varianceOf(covariance, unread) > RESTS_ON * total
+  })
 }
 
 /** Gradient of an angle that could be measured on the bike as it stands, over the same inputs. */

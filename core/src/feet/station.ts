@@ -506,6 +506,7 @@ export const feetStation = defineStation({
   pages: {
     shoe: {
       label: 'Shoe',
+      tells: 'Whether the shoe fits the loaded foot in length and width, and holds the heel: no cleat mends a shoe that does not.',
       picture: 'shoe',
       readings: reads.shoe,
       fields: [],
@@ -513,6 +514,7 @@ export const feetStation = defineStation({
     },
     pedal: {
       label: 'Pedal',
+      tells: 'Which kind of pedal suits these feet and rides, best first, and what a switch would disturb.',
       picture: 'stance',
       readings: reads.pedal,
       fields: [],
@@ -520,6 +522,7 @@ export const feetStation = defineStation({
     },
     cleat: {
       label: 'Fore–aft',
+      tells: 'Where the axle lies under the foot, where your school wants it, and how far the slot lets it go.',
       picture: 'fore-aft',
       readings: reads.cleat,
       fields: bothSides('cleatSetback'),
@@ -527,6 +530,7 @@ export const feetStation = defineStation({
     },
     rotation: {
       label: 'Rotation',
+      tells: 'Whether the heel may go where this leg wants it, and by how much to turn the cleat.',
       picture: 'rotation',
       readings: reads.rotation,
       fields: [...bothSides('cleatTurn'), ...bothSides('cleatFloat')],
@@ -534,6 +538,7 @@ export const feetStation = defineStation({
     },
     stance: {
       label: 'Stance',
+      tells: 'How wide the feet stand, how wide they should, and the cheapest parts that bring them there.',
       picture: 'stance',
       readings: reads.stance,
       fields: [...bothSides('cleatInboard'), ...bothSides('washer')],
@@ -541,6 +546,7 @@ export const feetStation = defineStation({
     },
     support: {
       label: 'Wedge, footbed',
+      tells: 'Whether the foot needs a wedge or support under the arch, how much of it first, and when to stop.',
       picture: 'fore-aft',
       readings: reads.support,
       fields: [...bothSides('wedge'), ...bothSides('heelWedge'), ...bothSides('archSupport')],
@@ -548,6 +554,7 @@ export const feetStation = defineStation({
     },
     wear: {
       label: 'Wear, bolts',
+      tells: 'When the cleats are due, and whether the bolts bite without reaching the foot.',
       picture: 'fore-aft',
       readings: reads.wear,
       fields: [],

@@ -544,6 +544,7 @@ export const seatStation = defineStation({
   pages: {
     saddle: {
       label: 'Saddle',
+      tells: 'How wide the saddle should be for these bones at this lean, and which saddles suit, best first.',
       picture: 'above',
       readings: reads.saddle,
       fields: [],
@@ -551,6 +552,7 @@ export const seatStation = defineStation({
     },
     mat: {
       label: 'Pressure',
+      tells: 'What carries the weight, bones or middle, left or right, before and after a change.',
       picture: 'above',
       readings: reads.mat,
       fields: [],
@@ -558,6 +560,7 @@ export const seatStation = defineStation({
     },
     tilt: {
       label: 'Tilt',
+      tells: 'At what angle the part that is sat on should stand, and the turns at the bolts that bring it there.',
       picture: 'side',
       readings: reads.tilt,
       fields: oneOf('saddleTilt'),
@@ -565,6 +568,7 @@ export const seatStation = defineStation({
     },
     height: {
       label: 'Height',
+      tells: 'Which heights suit both knees, and a plan of small steps to get there.',
       picture: 'side',
       readings: reads.height,
       fields: oneOf('saddleHeight'),
@@ -573,6 +577,7 @@ export const seatStation = defineStation({
     },
     setback: {
       label: 'Setback',
+      tells: 'Whether the saddle should go forward or back, and what the post must do so that the knees stay.',
       picture: 'side',
       readings: reads.setback,
       fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')],
@@ -581,6 +586,7 @@ export const seatStation = defineStation({
     },
     legs: {
       label: 'Legs',
+      tells: 'Whether one leg is shorter, where, and how thick a shim to begin with.',
       picture: 'side',
       readings: reads.legs,
       fields: bothSides('soleStack'),

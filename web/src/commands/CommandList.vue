@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { AutoComplete, Modal } from 'ant-design-vue'
-import { useDebounceFn, useEventListener } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { useDebounceFn } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client.ts'
 import { commandGroups, matching } from './command.ts'
@@ -9,25 +9,17 @@ import type { Command } from './command.ts'
 
 /** The list of everything that can be done, searched by a few letters; Ctrl+K opens it anywhere. */
 const props = defineProps<{ commands: readonly Command[] }>()
+const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const MOST = 30
-const open = ref(false)
 const typed = ref('')
 const field = ref<{ focus: () => void } | null>(null)
 /** riders whose name was typed */
 const riders = ref<readonly Command[]>([])
 
-async function show(): Promise<void> {
-  typed.value = ''
-  riders.value = []
-  open.value = true
+onMounted(async () => {
   await nextTick()
   field.value?.focus()
-}
-useEventListener(window, 'keydown', (event: KeyboardEvent) => {
-  if (event.key.toLowerCase() !== 'k' || !(event.ctrlKey || event.metaKey) || event.altKey || event.shiftKey) return
-  event.preventDefault()
-  if (!open.value) void show()
 })
 
 /** An older answer never replaces a newer one; without the server the rest of the list still works. */
@@ -53,7 +45,7 @@ watch(typed, (name) => {
   void find(name)
 })
 
-const found = computed(() => (open.value ? [...matching(props.commands, typed.value, MOST), ...riders.value] : []))
+const found = computed(() => [...matching(props.commands, typed.value, MOST), ...riders.value])
 const options = computed(() =>
   commandGroups.flatMap((label) => {
     const rows = found.value.filter(({ group }) => group === label)
@@ -62,16 +54,15 @@ const options = computed(() =>
 )
 async function take(key: string): Promise<void> {
   const command = found.value.find((row) => row.key === key)
-  open.value = false
+  emit('close')
   // The focus has gone back to the page before anything takes it.
   await nextTick()
   command?.run()
 }
-defineExpose({ show })
 </script>
 
 <template>
-  <Modal v-if="open" :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="open = false">
+  <Modal :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="$emit('close')">
     <AutoComplete
       ref="field"
       :value="typed"
@@ -87,7 +78,7 @@ defineExpose({ show })
       :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"
       @search="(text: string) => (typed = text)"
       @select="(key: unknown) => take(String(key))"
-      @keydown.esc="open = false"
+      @keydown.esc="$emit('close')"
     >
       <template #option="{ value, label, words, press }">
         <span v-if="words" class="option" :data-command="value"

@@ -18,6 +18,7 @@ watch(
     // Not every browser without a screen can scroll.
     if (term) document.getElementById(`term-${term}`)?.scrollIntoView?.({ block: 'start' })
   },
+  { immediate: true },
 )
 </script>
 

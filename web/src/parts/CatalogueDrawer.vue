@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
-import { Button, Drawer, Popconfirm, Textarea } from 'ant-design-vue'
+import { Button, Drawer, Input, Popconfirm, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { PartSpec, SaveAnswer, StoredPart } from '../stores/catalogue.ts'
 import { useDrafts } from '../stores/drafts.ts'
@@ -156,14 +156,14 @@ async function store(removed = false): Promise<void> {
             :value="texts[field.key] ?? ''"
             @update:value="(text: string) => set(field.key, text)"
           />
-          <input
+          <Input
             v-else
             :id="`${part}-${field.key}`"
-            class="plain-field"
-            :value="texts[field.key]"
+            :value="texts[field.key] ?? ''"
+            :status="shownProblem(field.key) ? 'error' : ''"
             :aria-invalid="shownProblem(field.key) !== undefined"
             autocomplete="off"
-            @input="set(field.key, ($event.target as HTMLInputElement).value)"
+            @update:value="(text: string) => set(field.key, text)"
           />
           <p v-if="shownProblem(field.key)" class="warn small" role="alert">{{ shownProblem(field.key) }}</p>
         </div>
@@ -231,9 +231,6 @@ form > p,
   display: grid;
   gap: 2px;
   align-content: start;
-}
-.field .plain-field {
-  width: 100%;
 }
 .buttons {
   display: flex;

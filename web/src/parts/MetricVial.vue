@@ -32,6 +32,8 @@ const proposed = computed(() => {
   return value === null ? null : rounded(value)
 })
 const plusMinus = computed(() => uncertainty.plusMinus(props.metric))
+/** It stands large, and nobody has read what it rests on. */
+const estimated = computed(() => now.value !== null && uncertainty.isEstimated(props.metric))
 const moves = computed(() => now.value !== null && proposed.value !== null && Math.abs(proposed.value - now.value) >= 0.05)
 const unsure = computed(() => band.value !== null && plusMinus.value !== null && isUnsure(plusMinus.value, band.value))
 const state = computed(() =>
@@ -54,7 +56,7 @@ const spoken = computed(() => {
   const target = band.value === null ? '' : `, ${word.value}, target ${band.value.low} to ${band.value.high}`
   const sure = plusMinus.value === null ? '' : ` ±${shown(plusMinus.value)}`
   // What is to be tried is said by the board's table, when the hand has come to rest.
-  return `${label} ${shown(now.value)}${mark.value}${sure}${target}`
+  return `${label} ${shown(now.value)}${mark.value}${sure}${estimated.value ? ', estimated' : ''}${target}`
 })
 </script>
 
@@ -89,7 +91,8 @@ const spoken = computed(() => {
       <div v-if="!board.active" class="line" aria-hidden="true">
         <span class="figure">{{ shown(now) }}{{ mark }}</span>
         <span v-if="plusMinus !== null" class="muted">±{{ shown(plusMinus) }}</span>
-        <span v-if="convention" class="word">convention</span>
+        <span v-if="estimated" class="word">est.</span>
+        <span v-else-if="convention" class="word">convention</span>
       </div>
     </template>
     <p v-else class="muted none">not known yet</p>

@@ -24,6 +24,7 @@ import MoveField from './MoveField.vue'
 import PacePicker from './PacePicker.vue'
 import WorkingButton from './WorkingButton.vue'
 import PickField from './PickField.vue'
+import FoldPanel from './FoldPanel.vue'
 
 /** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
 const props = withDefaults(
@@ -150,14 +151,13 @@ function runs(): WorkingRun[] {
       <p v-for="words in step.findings" :key="words" class="small warn">{{ preferences.said(words) }}</p>
       <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
       <p v-if="step.later" class="small muted">{{ step.later }}</p>
-      <details v-if="stems.length > 0 && choosesHold" class="small">
-        <summary>Ways with stem and spacers</summary>
+      <FoldPanel v-if="stems.length > 0 && choosesHold" class="small" title="Ways with stem and spacers">
         <p v-for="(option, i) in stems" :key="i">
           {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
           {{ lengthWords(option.spacers, preferences.unit) }}: {{ stemEfforts[option.effort].label }}, misses by
           {{ lengthWords(option.misses, preferences.unit, preferences.unit === 'mm' ? 1 : 2) }}
         </p>
-      </details>
+      </FoldPanel>
       <BlockedNote :blocks="board.blocks" />
       <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
       <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
@@ -222,8 +222,5 @@ article:focus {
 .holds > :last-child {
   flex: 1;
   min-width: 0;
-}
-summary::marker {
-  font-size: 12px;
 }
 </style>

@@ -1,10 +1,11 @@
 <script setup lang="ts" generic="Spec extends { readonly name: string; readonly note: string }">
-import { Button } from 'ant-design-vue'
+import { Button, Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
 import type { Ranked, Ranking, Weights } from '@level-stance/core/quantity/ranking'
 import { usePreferences } from '../stores/preferences.ts'
+import FoldPanel from './FoldPanel.vue'
 
 /** A catalogue ranked for a rider: weights that reorder it live, each entry with its reasons, both schools, what would turn it. */
 const props = defineProps<{
@@ -40,26 +41,25 @@ function reset(): void {
 
 <template>
   <div class="ranking">
-    <details class="weights">
-      <summary>What counts{{ changed ? ', some set by you' : '' }}</summary>
+    <FoldPanel class="weights" :title="`What counts${changed ? ', some set by you' : ''}`">
       <div v-for="weight in ranking.weights" :key="weight.key" class="weight">
-        <label :for="`weight-${weight.key}`"
-          >{{ weight.label }} <span class="muted small">{{ preferences.said(weight.because) }}</span></label
+        <span
+          >{{ weight.label }} <span class="muted small">{{ preferences.said(weight.because) }}</span></span
         >
-        <input
-          :id="`weight-${weight.key}`"
-          type="range"
-          min="0"
+        <Slider
+          :min="0"
           :max="MAX_WEIGHT"
-          step="0.5"
+          :step="0.5"
           :value="weight.weight"
-          @input="weigh(weight.key, Number(($event.target as HTMLInputElement).value))"
-          @change="keep"
+          :tooltip-open="false"
+          :aria-label-for-handle="weight.label"
+          @change="(value) => weigh(weight.key, Number(value))"
+          @after-change="keep"
         />
         <span class="figure">{{ trimmed(weight.weight, 1) }}</span>
       </div>
       <Button v-if="changed" type="link" size="small" @click="reset">As computed from readings</Button>
-    </details>
+    </FoldPanel>
     <ol aria-label="Ranking">
       <li v-for="(row, i) in ranking.ranked" :key="row.id" :class="{ out: row.excluded.length > 0 }" data-testid="ranked">
         <div class="line">
@@ -80,8 +80,7 @@ function reset(): void {
         <span class="bar" aria-hidden="true"><span :style="{ width: `${row.total}%` }" /></span>
         <p v-for="why in row.excluded" :key="why" class="small warn">Out: {{ preferences.said(why) }}</p>
         <p class="small muted">{{ preferences.said(row.reason) }}</p>
-        <details class="small">
-          <summary>Figures{{ isInUse(row) ? '' : ' and what a switch disturbs' }}</summary>
+        <FoldPanel class="small" :title="`Figures${isInUse(row) ? '' : ' and what a switch disturbs'}`">
           <p v-for="words in disturbs(row)" :key="words">{{ preferences.said(words) }}</p>
           <table class="figures">
             <tbody>
@@ -94,7 +93,7 @@ function reset(): void {
             </tbody>
           </table>
           <p class="muted">{{ preferences.said(row.spec.note) }}</p>
-        </details>
+        </FoldPanel>
       </li>
     </ol>
     <section aria-label="Schools">
@@ -180,8 +179,5 @@ li {
   min-height: 36px;
   font-size: 15px;
   line-height: 1.2;
-}
-input[type='range'] {
-  accent-color: var(--petrol);
 }
 </style>

@@ -84,8 +84,8 @@ const sheets = [
 }
 .upright {
   grid-template:
-    'board board' minmax(0, 43fr)
-    'readings judgement' minmax(0, 57fr) / minmax(0, 42fr) minmax(0, 58fr);
+    'board board' minmax(0, 1fr)
+    'readings judgement' minmax(0, 1fr) / minmax(0, 42fr) minmax(0, 58fr);
 }
 .low {
   grid-template:

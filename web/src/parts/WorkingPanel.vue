@@ -6,6 +6,7 @@ import type { WorkingRun } from '@level-stance/core/station'
 import { CalculationError } from '@level-stance/core/quantity/problem'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { numericLeaves } from '@level-stance/core/quantity/propagate'
+import FoldPanel from './FoldPanel.vue'
 
 const props = defineProps<{
   open: boolean
@@ -92,8 +93,7 @@ function shown(value: number | string, unit: string): string {
               </tr>
             </tbody>
           </table>
-          <details>
-            <summary>What went in</summary>
+          <FoldPanel title="What went in">
             <table class="lines inputs">
               <tbody>
                 <tr v-for="[key, value] in wentIn(item.known)" :key="key">
@@ -105,7 +105,7 @@ function shown(value: number | string, unit: string): string {
                 </tr>
               </tbody>
             </table>
-          </details>
+          </FoldPanel>
           <p class="small muted">Rests on:</p>
           <ul class="small">
             <li v-for="source in item.answer.sources" :key="source.key">
@@ -146,11 +146,6 @@ function shown(value: number | string, unit: string): string {
 .formula {
   display: block;
   font-size: 13px;
-}
-summary {
-  min-height: 40px;
-  line-height: 40px;
-  cursor: pointer;
 }
 ul {
   margin: 4px 0 0;

@@ -2,8 +2,7 @@
 import { Button } from 'ant-design-vue'
 import MouldingClock from '../parts/MouldingClock.vue'
 import { useAppCommands } from '../commands/appCommands.ts'
-import CommandList from '../commands/CommandList.vue'
-import GlossaryDrawer from '../glossary/GlossaryDrawer.vue'
+import CommandDoor from '../commands/CommandDoor.vue'
 import { usePreferences } from '../stores/preferences.ts'
 
 const preferences = usePreferences()
@@ -25,8 +24,7 @@ const commands = useAppCommands()
       <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
     </header>
     <main><slot /></main>
-    <CommandList :commands="commands" />
-    <GlossaryDrawer />
+    <CommandDoor :commands="commands" />
     <footer class="small muted">Advises on equipment; does not diagnose. Makers’ instructions and event rules come first.</footer>
   </div>
 </template>

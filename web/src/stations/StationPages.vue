@@ -5,12 +5,14 @@ import { useRoute, useRouter } from 'vue-router'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import { concerns } from '@level-stance/core/reason/matching'
+import { isRead } from '@level-stance/core/measure/resolve'
 import { hasReading } from '@level-stance/core/change/measureNext'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import type { SettingPlace } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
 import MoveCard from '../parts/MoveCard.vue'
 import PageCauses from '../parts/PageCauses.vue'
+import PageStart from '../parts/PageStart.vue'
 import PageTabs from '../parts/PageTabs.vue'
 import ReadingRows from '../parts/ReadingRows.vue'
 import StationColumns from '../parts/StationColumns.vue'
@@ -31,6 +33,7 @@ const props = defineProps<{
       string,
       {
         readonly label: string
+        readonly tells: string
         readonly readings: readonly ReadingKey[]
         readonly fields: readonly SettingPlace[]
         readonly choosesHold?: true
@@ -110,6 +113,8 @@ watch(wanted, (keys) => {
   const more = keys.filter((key) => !readings.value.includes(key))
   if (more.length > 0) readings.value = [...readings.value, ...more]
 })
+/** Nothing of what the page works from was read. */
+const isEmpty = stable(() => readings.value.length > 0 && readings.value.every((key) => !isRead(visit.rider.resolved, key)))
 const fields = computed(() => page.value?.fields ?? [])
 const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
@@ -123,7 +128,8 @@ const moves = computed(() => fields.value.length > 0 || board.active)
       <template #judgement>
         <WhyPage v-if="why && station.page === WHY" :station="stationKey" :none="why.none" @show="show"><slot name="warnings" /></WhyPage>
         <template v-else>
-          <PageCauses :station="stationKey" :page="station.page" />
+          <PageStart v-if="page && isEmpty" :readings="readings" :tells="page.tells" />
+          <PageCauses v-else :station="stationKey" :page="station.page" />
           <component :is="components[station.page]" @show="show" />
         </template>
       </template>

@@ -80,5 +80,9 @@ export const useUncertainty = defineStore('uncertainty', () => {
   /** ± of a number of the rider as it is shown; of what was not read, null until the worker has said it. */
   const plusMinus = (key: MetricKey): number | null => plusMinusAsRead(visit.setup, key, spreads.value?.[key] ?? null)
 
-  return { spreads, next, sensitivities, sampled, progress, drawing, trouble, plusMinus, draw: () => ask(DRAWS) }
+  /** Whether a number rests on estimates, and was not read itself. */
+  const isEstimated = (key: MetricKey): boolean =>
+    first.value?.estimated.includes(key) === true && plusMinusAsRead(visit.setup, key, Infinity) === Infinity
+
+  return { spreads, isEstimated, next, sensitivities, sampled, progress, drawing, trouble, plusMinus, draw: () => ask(DRAWS) }
 })

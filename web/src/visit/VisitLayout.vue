@@ -13,9 +13,8 @@ import SaveMark from '../parts/SaveMark.vue'
 import StopBanner from '../parts/StopBanner.vue'
 import TakeBackBar from '../parts/TakeBackBar.vue'
 import { ofPress } from '../commands/command.ts'
-import CommandList from '../commands/CommandList.vue'
+import CommandDoor from '../commands/CommandDoor.vue'
 import { useVisitCommands } from '../commands/visitCommands.ts'
-import GlossaryDrawer from '../glossary/GlossaryDrawer.vue'
 import { useDrafts } from '../stores/drafts.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useBoard } from '../stores/board.ts'
@@ -33,14 +32,14 @@ const route = useRoute()
 const problem = ref<string | null>(null)
 const helpOpen = ref(false)
 const entryLine = ref<InstanceType<typeof EntryLine> | null>(null)
-const commandList = ref<InstanceType<typeof CommandList> | null>(null)
+const commandDoor = ref<InstanceType<typeof CommandDoor> | null>(null)
 const commands = useVisitCommands(() => props.visitId, {
   note: () => entryLine.value?.focus(),
   help: () => (helpOpen.value = true),
 })
 function listCommands(): void {
   helpOpen.value = false
-  void commandList.value?.show()
+  commandDoor.value?.show()
 }
 
 async function load(): Promise<void> {
@@ -151,8 +150,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
     </div>
     <TakeBackBar />
     <KeysHelp v-if="helpOpen" :commands="commands" @close="helpOpen = false" @list="listCommands" />
-    <CommandList ref="commandList" :commands="commands" />
-    <GlossaryDrawer />
+    <CommandDoor ref="commandDoor" :commands="commands" />
   </div>
 </template>
 

@@ -23,6 +23,8 @@ export interface FirstOrder {
   readonly kind: 'first-order'
   readonly id: number
   readonly spreads: Readonly<Record<MetricKey, number | null>> | null
+  /** numbers that rest on estimates more than on readings */
+  readonly estimated: readonly MetricKey[]
   readonly next: readonly NextReading[]
   readonly sensitivities: readonly Sensitivity[]
 }

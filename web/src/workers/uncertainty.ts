@@ -1,7 +1,7 @@
 import { calibrateRider } from '@level-stance/core/change/calibrated'
 import type { CalibratedRider } from '@level-stance/core/change/calibrated'
 import { foldedAt } from '@level-stance/core/change/timeline'
-import { metricSpreads, uncertaintyModelOf } from '@level-stance/core/change/uncertainty'
+import { estimatedMetrics, metricSpreads, uncertaintyModelOf } from '@level-stance/core/change/uncertainty'
 import { measureNext } from '@level-stance/core/change/measureNext'
 import { sampleMetrics } from '@level-stance/core/change/sampling'
 import { sensitivities } from '@level-stance/core/change/sensitivity'
@@ -31,6 +31,7 @@ export function uncertaintyWorker(post: (answer: Answer) => void, rest: () => Pr
       kind: 'first-order',
       id: question.id,
       spreads: uncertainty && metricSpreads(uncertainty),
+      estimated: uncertainty === null ? [] : estimatedMetrics(uncertainty),
       next: measureNext(rider, by, uncertainty),
       sensitivities: sensitivities({ rider, by }),
     })

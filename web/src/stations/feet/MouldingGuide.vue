@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Checkbox } from 'ant-design-vue'
 import { mouldingSteps } from '@level-stance/core/feet/moulding'
 import { useMoulding } from '../../stores/moulding.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -15,14 +15,9 @@ const visit = useVisit()
       :key="step.key"
       :class="{ done: moulding.done.includes(step.key), on: moulding.running?.step === step.key }"
     >
-      <label>
-        <input
-          type="checkbox"
-          :checked="moulding.done.includes(step.key)"
-          @change="moulding.setDone(step.key, ($event.target as HTMLInputElement).checked)"
-        />
+      <Checkbox :checked="moulding.done.includes(step.key)" @update:checked="(on: boolean) => moulding.setDone(step.key, on)">
         <strong>{{ i + 1 }}. {{ step.title }}</strong>
-      </label>
+      </Checkbox>
       <p class="small">{{ step.how }}</p>
       <p v-if="step.caution" class="caution">{{ step.caution }}</p>
       <p v-if="step.minutes !== null" class="clock">
@@ -65,17 +60,6 @@ li {
 .done strong {
   color: var(--muted);
   text-decoration: line-through;
-}
-label {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 32px;
-}
-input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--petrol);
 }
 .clock {
   display: flex;

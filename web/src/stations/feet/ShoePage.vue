@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import FindingList from '../../parts/FindingList.vue'
 import MouldingGuide from './MouldingGuide.vue'
 import { useFeet } from './useFeet.ts'
+import FoldPanel from '../../parts/FoldPanel.vue'
 
 const feet = useFeet()
 const mouldable = computed(() => feet.rested.shoe.some((finding) => finding.key === 'mouldable'))
@@ -17,10 +18,9 @@ const blocked = computed(() => feet.rested.shoe.some((finding) => finding.weight
       :findings="feet.rested.shoe"
       none="Measure foot against shoe: lengths, width at ball and heel. Both insole and foot, the foot standing."
     />
-    <details class="mould" :open="mouldable">
-      <summary>Moulding a mouldable shoe</summary>
+    <FoldPanel class="mould" title="Moulding a mouldable shoe" :open="mouldable">
       <MouldingGuide />
-    </details>
+    </FoldPanel>
   </div>
 </template>
 

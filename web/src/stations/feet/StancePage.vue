@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Input } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { measuredValue } from '@level-stance/core/measure/resolve'
@@ -22,6 +22,7 @@ import FindingList from '../../parts/FindingList.vue'
 import { useFeet } from './useFeet.ts'
 import PickField from '../../parts/PickField.vue'
 import { usePreferences } from '../../stores/preferences.ts'
+import FoldPanel from '../../parts/FoldPanel.vue'
 
 const preferences = usePreferences()
 const visit = useVisit()
@@ -164,21 +165,19 @@ const items = computed(() => {
       The usual stance is only something to compare with. Measure knee outside foot, left and right, and the feet get a target of their own.
     </p>
     <p v-else class="small">Both feet stand inside the band: leave them.</p>
-    <details class="small">
-      <summary>Parts at hand</summary>
+    <FoldPanel class="small" title="Parts at hand">
       <label v-for="key in stockKeys" :key="key" class="stock">
         <span>{{ stockRange[key].label }}, mm</span>
-        <input
-          class="plain-field"
-          :class="{ wrong: problems[key] }"
+        <Input
           :value="texts[key] ?? parts.stock[key].join(' ')"
+          :status="problems[key] ? 'error' : ''"
           :aria-invalid="problems[key] !== undefined"
           autocomplete="off"
-          @input="setSizes(key, ($event.target as HTMLInputElement).value)"
+          @update:value="(text: string) => setSizes(key, text)"
         />
         <span v-if="problems[key]" class="warn" role="alert">{{ problems[key] }}</span>
       </label>
-    </details>
+    </FoldPanel>
     <p v-if="tread !== null" class="small muted">{{ preferences.said(treadWords(tread)) }}</p>
     <p v-if="strokes !== null" class="small" data-testid="strokes">
       On the usual ride each leg turns <strong class="figure">{{ Math.round(strokes).toLocaleString('en') }}</strong> times: what is a

@@ -15,6 +15,7 @@ import AnswerPicker from '../../parts/AnswerPicker.vue'
 import BlockList from '../../parts/BlockList.vue'
 import PacePicker from '../../parts/PacePicker.vue'
 import TrialCard from '../../parts/TrialCard.vue'
+import TrialPlan from './TrialPlan.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useFeet } from '../feet/useFeet.ts'
 import { useHands } from '../hands/useHands.ts'
@@ -74,7 +75,10 @@ const nothing = computed(() => {
       <h1>One change at a time, under load</h1>
       <BlockList :blocks="visit.blocks" />
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-      <p v-else class="card">{{ nothing }}</p>
+      <template v-else>
+        <TrialPlan />
+        <p class="small muted">{{ nothing }}</p>
+      </template>
       <div class="pace">
         <PacePicker /><span class="small muted">{{ paces[visit.pace].says }}</span>
       </div>
@@ -148,6 +152,12 @@ section {
   display: flex;
   align-items: center;
   gap: 10px;
+}
+@media (max-width: 700px) {
+  .prove {
+    display: block;
+    height: auto;
+  }
 }
 .worse {
   color: var(--brick);

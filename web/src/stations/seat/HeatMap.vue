@@ -2,9 +2,10 @@
 import { computed, ref, watch } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
 import { middleBehindNose } from '@level-stance/core/seat/matSimulation'
 import { axisLook, chartLook, colourOf, usePlot } from '../../composables/plot.ts'
+import { range } from '../../composables/range.ts'
 import { spaced } from '../../composables/spaced.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import type { Recording } from '../../stores/mat.ts'
@@ -83,17 +84,22 @@ const { draw, failed } = usePlot(element, () => {
       : []),
   ]
   const { x, y } = axes.value
+  /** every 50 mm, or 2 in */
+  const step = preferences.unit === 'in' ? 2 * MM_PER_INCH : 50
+  const ticks = range(-6, 6)
   const axis = {
     ...axisLook(),
     gridcolor: 'rgba(0,0,0,0)',
     tickfont: { size: 11 },
+    tickvals: ticks.map((n) => n * step),
+    ticktext: ticks.map((n) => `${formatLength(n * step, preferences.unit)}${n === 0 ? ` ${preferences.unit}` : ''}`),
   }
   const layout = {
     margin: { l: 34, r: 6, t: 6, b: 26 },
     ...chartLook(),
     showlegend: false,
-    xaxis: { ...axis, range: [x[0], x.at(-1)], dtick: 50, constrain: 'domain' },
-    yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, dtick: 50, constrain: 'domain' },
+    xaxis: { ...axis, range: [x[0], x.at(-1)], constrain: 'domain' },
+    yaxis: { ...axis, range: [y.at(-1), y[0]], scaleanchor: 'x', scaleratio: 1, constrain: 'domain' },
     shapes: [{ type: 'line', x0: 0, x1: 0, y0: y.at(-1), y1: y[0], line: { color: colourOf('--line'), width: 1 } }],
   }
   return { data, layout, still: props.recording.id === 'live' }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Drawer } from 'ant-design-vue'
+import { Button, Drawer, Input } from 'ant-design-vue'
 import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
@@ -279,12 +279,11 @@ const items = computed(() => [
         <div class="row">
           <label v-for="field in sizes" :key="field.key">
             <span class="small">{{ field.label }}, {{ preferences.unit }}</span>
-            <input
-              class="plain-field"
+            <Input
               :value="typed[field.key]"
               inputmode="decimal"
               :aria-label="field.name"
-              @input="size(field.key, ($event.target as HTMLInputElement).value)"
+              @update:value="(text: string) => size(field.key, text)"
             />
           </label>
         </div>
@@ -347,7 +346,7 @@ aside > label {
   display: grid;
   gap: 2px;
 }
-.row .plain-field {
+.row .ant-input {
   width: 110px;
 }
 .sheet,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button } from 'ant-design-vue'
+import { Button, Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { chosen, measuredValue } from '@level-stance/core/measure/resolve'
@@ -17,6 +17,7 @@ import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
 import RemoveButton from '../../parts/RemoveButton.vue'
 import { usePreferences } from '../../stores/preferences.ts'
+import FoldPanel from '../../parts/FoldPanel.vue'
 
 /** What the mat says, before against after; files in and out; and the simulated mat. */
 const preferences = usePreferences()
@@ -192,8 +193,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
         <RemoveButton :what="file.title" @remove="remove(file.id)" />
       </li>
     </ul>
-    <details :open="mat.recordings.length === 0 || mat.live">
-      <summary>Simulated mat</summary>
+    <FoldPanel title="Simulated mat" :open="mat.recordings.length === 0 || mat.live">
       <p class="small muted">
         A stand-in for the device. It streams the same format into the same door as a file; change the saddle while it runs.
       </p>
@@ -203,22 +203,22 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
         <span v-if="mat.live" role="status" class="small">Simulated, live: {{ mat.after?.result?.frames ?? 0 }} frames</span>
       </div>
       <div v-for="row in knobs" :key="row.key" class="knob small">
-        <label :for="`mat-${row.key}`">{{ row.label }}</label>
-        <input
-          :id="`mat-${row.key}`"
-          type="range"
+        <span>{{ row.label }}</span>
+        <Slider
           :min="row.min"
           :max="row.max"
           :step="row.step"
           :value="knob[row.key]"
-          @input="own = { ...own, [row.key]: Number(($event.target as HTMLInputElement).value) }"
+          :tooltip-open="false"
+          :aria-label-for-handle="row.label"
+          @change="(value) => (own = { ...own, [row.key]: Number(value) })"
         />
         <span class="figure">{{
           row.unit === 'mm' ? preferences.length(knob[row.key]) : `${trimmed(knob[row.key], row.step < 1 ? 1 : 0)}${row.unit}`
         }}</span>
       </div>
       <Button v-if="Object.keys(own).length > 0" type="link" size="small" @click="own = {}">As read from this rider</Button>
-    </details>
+    </FoldPanel>
   </div>
 </template>
 
@@ -261,8 +261,5 @@ li .link {
   gap: 8px;
   align-items: center;
   min-height: 34px;
-}
-input[type='range'] {
-  accent-color: var(--petrol);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Checkbox } from 'ant-design-vue'
+import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { triedSaddleSchema } from '@level-stance/core/record/triedSaddles'
 import { useDrafts } from '../../stores/drafts.ts'
@@ -9,6 +9,7 @@ import { useVisit } from '../../stores/visit.ts'
 import PickField from '../../parts/PickField.vue'
 import RemoveButton from '../../parts/RemoveButton.vue'
 import { usePreferences } from '../../stores/preferences.ts'
+import FoldPanel from '../../parts/FoldPanel.vue'
 
 /** What the rider has ridden, best first, so that what worked is found again. */
 const preferences = usePreferences()
@@ -115,26 +116,25 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
         </tr>
       </tbody>
     </table>
-    <details>
-      <summary>Write one down</summary>
+    <FoldPanel title="Write one down">
       <form novalidate @submit.prevent="add">
         <div v-for="field in fields" :key="field.key" :class="field.key">
           <label :for="`tried-${field.key}`" class="small"
             >{{ field.label }} <span class="muted">{{ field.unit }}</span></label
           >
-          <input
+          <Input
             :id="`tried-${field.key}`"
-            class="plain-field"
             :value="texts[field.key]"
+            :status="problems[field.key] ? 'error' : ''"
             :aria-invalid="problems[field.key] !== undefined"
             autocomplete="off"
-            @input="type(field.key, ($event.target as HTMLInputElement).value)"
+            @update:value="(text: string) => type(field.key, text)"
           />
           <p v-if="problems[field.key]" class="warn small" role="alert">{{ problems[field.key] }}</p>
         </div>
         <Button html-type="submit">Add</Button>
       </form>
-    </details>
+    </FoldPanel>
     <p v-if="said" class="warn small" role="alert">{{ said }}</p>
   </section>
 </template>
@@ -161,13 +161,5 @@ form {
 .name,
 .note {
   grid-column: 1 / -1;
-}
-form .plain-field {
-  width: 100%;
-}
-input[type='checkbox'] {
-  width: 22px;
-  height: 22px;
-  accent-color: var(--petrol);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Drawer, Segmented } from 'ant-design-vue'
+import { Button, Drawer, Segmented, Skeleton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { LIKELY } from '@level-stance/core/reason/arithmetic'
@@ -220,6 +220,7 @@ function remove(complaint: Complaint): void {
           </template>
           <p v-for="words in looks" :key="words" class="caution small">{{ words }}</p>
         </template>
+        <Skeleton v-else active :paragraph="{ rows: 6 }" aria-label="Working out the causes" />
       </template>
     </section>
 

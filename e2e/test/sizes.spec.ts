@@ -1,0 +1,81 @@
+import type { Page } from '@playwright/test'
+import { expect, openDemo, test } from '../site.ts'
+
+test.use({ hasTouch: true })
+
+const sizes = [
+  { name: 'large screen', width: 1920, height: 1080 },
+  { name: 'tablet on its side', width: 1024, height: 768 },
+  { name: 'tablet upright', width: 820, height: 1180 },
+  { name: 'phone', width: 390, height: 844 },
+  // 1280 × 800 at 200 %
+  { name: 'zoomed to 200 %', width: 640, height: 400 },
+] as const
+
+/** What a finding's own middle shows once it is scrolled to: itself, or what lies over it. */
+const covered = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('.finding')].flatMap((finding) => {
+      finding.scrollIntoView({ block: 'center' })
+      const { left, top, width, height } = finding.getBoundingClientRect()
+      if (width === 0 || height === 0) return []
+      const at = document.elementFromPoint(left + width / 2, top + Math.min(height, 20) / 2)
+      return at !== null && (finding.contains(at) || at.contains(finding)) ? [] : [`${finding.textContent} under ${at?.className ?? 'nothing'}`]
+    }),
+  ) // prettier-ignore
+
+/** How far the page is wider than the screen. */
+const overflow = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+
+for (const { name, width, height } of sizes)
+  test(`every station on a ${name}: nothing beside the screen, nothing over a finding`, async ({ page }) => {
+    test.slow()
+    await page.setViewportSize({ width, height })
+    await openDemo(page, 'Baptiste', 'Talk')
+    const stations = page.getByRole('navigation', { name: 'Stations' })
+    for (const [station, tab] of [['Talk'], ['Measure'], ['Feet', 'Fore–aft'], ['Seat', 'Saddle'], ['Seat', 'Tilt'], ['Hands', 'Hoods'], ['Prove'], ['Record']] as const) {
+      await stations.getByRole('link', { name: new RegExp(`^${station}`, 'i') }).tap()
+      await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}`))
+      if (tab) await page.getByRole('tablist', { name: /^Pages of/ }).getByRole('tab', { name: tab }).tap()
+      await page.waitForTimeout(300)
+      expect([station, tab, await overflow(page)]).toEqual([station, tab, 0])
+      expect([station, tab, await covered(page)]).toEqual([station, tab, []])
+    }
+    await page.getByRole('link', { name: 'All riders' }).or(page.getByRole('link', { name: 'Baptiste Okonjo' })).first().tap()
+    await expect(page.getByRole('heading', { level: 1 }).first()).toBeVisible()
+    expect(await overflow(page)).toBe(0)
+  }) // prettier-ignore
+
+test('on a tablet upright the board keeps its place over the sheets, and two fingers zoom it', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await openDemo(page, 'Baptiste', 'Seat', 'Tilt')
+  const [board, readings, judgement] = await Promise.all(
+    ['Board', 'Readings', 'Judgement'].map(async (label) => (await page.getByRole('region', { name: label }).boundingBox())!),
+  )
+  expect(board!.y + board!.height).toBeLessThanOrEqual(readings!.y + 1)
+  expect(Math.abs(readings!.y - judgement!.y)).toBeLessThan(1)
+  const drawing = page.getByRole('img', { name: /^Rider and bike to scale/ })
+  const seen = async () => Number((await drawing.getAttribute('viewBox'))!.split(' ')[2])
+  const before = await seen()
+  const { x, y, width, height } = (await drawing.boundingBox())!
+  const middle = { x: x + width * 0.2, y: y + height * 0.25 }
+  const fingers = (apart: number) => [-1, 1].map((side, id) => ({ x: middle.x + side * apart, y: middle.y, id }))
+  const touch = await page.context().newCDPSession(page)
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: fingers(20) })
+  for (const apart of [30, 40, 50, 60]) await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: fingers(apart) })
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  await expect.poll(seen).toBeLessThan(before * 0.6)
+  await page.getByRole('button', { name: 'Whole picture' }).tap()
+  await expect.poll(seen).toBeCloseTo(before, 3)
+})
+
+test('on a phone a complaint is told, and a station says that it wants a larger screen', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await openDemo(page, 'Baptiste', 'Talk')
+  await page.getByTestId('complaint-groin').tap()
+  await page.getByRole('radiogroup', { name: 'Severity at the start' }).locator('label').nth(4).tap()
+  await expect(page.getByRole('radiogroup', { name: 'Severity at the start' }).getByRole('radio').nth(4)).toBeChecked()
+  await page.getByRole('radiogroup', { name: 'Severity at the start' }).locator('label').nth(8).tap()
+  await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Feet/i }).tap()
+  await expect(page.getByText('This page wants a larger screen.')).toBeVisible()
+}) // prettier-ignore
