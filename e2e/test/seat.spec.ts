@@ -61,7 +61,7 @@ test('an impression is photographed, marked by mouse and keys, and taken with it
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
     for (let i = 0; i < 4; i++) await page.mouse.wheel(0, -300)
     await expect(page.getByText(/of the marks/)).not.toHaveText(before)
-    await page.getByRole('button', { name: 'Whole' }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'Whole picture' }).click()
   })
 
   await test.step('a size out of range is said and what was typed stays', async () => {
@@ -244,7 +244,7 @@ test('height goes in steps over weeks; the curve is slid along by keys and by ha
   const handle = page.getByRole('slider', { name: 'Setback with the knees kept' })
   await handle.focus()
   await page.keyboard.press('ArrowLeft')
-  await expect(page.getByTestId('curve-words')).toContainText(/1 mm back, post 0\.\d down/)
+  await expect(page.getByTestId('curve-words')).toContainText(/1 mm back, post 0\.\d mm down/)
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowLeft')
   await expect(page.getByTestId('move-now')).toContainText('Saddle back 4')
   await expect(page.getByTestId('move-answers')).toContainText(/Saddle down/)

@@ -123,7 +123,7 @@ function problemAfter({ ids, states, trying }: LedgerStanding, next: LedgerEntry
     return once ? null : 'A change moves each setting and exchanges each part once.'
   }
   const state = states.get(next.of)
-  if (state === undefined) return 'The change it speaks of is not in this visit.'
+  if (state === undefined) return 'The change it refers to is not in this visit.'
   if (next.kind === 'keep') return state === 'trying' ? null : `This change is already ${state}.`
   return state === 'undone' ? 'This change is already undone.' : null
 }

@@ -95,7 +95,7 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
       'unread-bolts',
       'both',
       'note',
-      'Bolt against sole is not read.',
+      'Bolt length against the sole is not measured.',
       'Bolt under its head, cleat under the bolt, depth behind the hole: long bolts can pierce the sole.',
     )
   }

@@ -61,7 +61,7 @@ export const cleatSchools = [
     label: 'Mid-foot',
     tick: 'mid',
     rule: { kind: 'share-of-foot', share: 0.5, tolerance: 5 },
-    suits: 'Days-long riding, foot or calf trouble; needs drilled shoes.',
+    suits: 'For rides over several days, or trouble in foot or calf; needs drilled shoes.',
     reason: 'At the tarsometatarsal line, about half of foot length, the calf hardly works at all.',
     source: 'common-practice',
   },

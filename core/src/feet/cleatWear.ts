@@ -119,7 +119,7 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
         side,
         'act',
         `${name} foot comes out hard.`,
-        'Tension down to where ten releases go without thought, then up only as far as sprints ask for it. Never ride off before that.',
+        'Tension down until ten releases in a row take no thought, then up only as far as sprints need. Never ride off before that.',
       )
   }
   const use = cleatUse(input)
@@ -128,7 +128,7 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
     const by = use.from === 'hours' ? ` (hours at ${USUAL_SPEED} km/h)` : ''
     const words = `${km(use.ridden)} ridden${by}; cleats of this kind, walked on like this, last about ${km(use.life)}. This product’s own assumption: the maker’s mark decides.`
     if (use.share >= 1)
-      add('use', 'both', 'act', 'The cleats have had their life.', `${words} Look at the mark now and have a pair at hand.`, 'prior')
+      add('use', 'both', 'act', 'The cleats are worn out.', `${words} Look at the mark now and have a pair at hand.`, 'prior')
     else if (use.share >= LOOK_FROM)
       add('use', 'both', 'note', 'Cleats to look at soon.', `${words} Look again in ${km(use.life - use.ridden)}.`, 'prior')
     else

@@ -277,7 +277,7 @@ const plain = (value: number) => ({ value, plusMinus: 0, unit: 'mm', basis: 'mea
 export const boltBiteCalculation = defineCalculation({
   name: 'bolt-bite',
   title: 'Cleat bolt in the sole',
-  summary: 'What of a bolt reaches into the sole, and what is spare before it comes through.',
+  summary: 'How much of a bolt reaches into the sole, and how much is spare before it comes through.',
   input: z.strictObject({ length: bolt('length', 4, 30), plate: bolt('plate', 1, 15), depth: bolt('depth', 3, 40) }),
   output: z.object({ bite: z.number(), spare: z.number() }),
   sources: ['geometry', 'iso-261'],

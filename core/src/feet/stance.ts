@@ -157,7 +157,7 @@ export function treadEfficiency(tread: number): number | null {
 export function treadWords(tread: number): string {
   const here = treadEfficiency(tread)
   const limits =
-    'Seated, trained riders, one effort; the steps are smaller than riders differ among themselves. Narrow pedals well; wide is stable, which matters standing on rough ground.'
+    'Trained riders, seated, one effort; the differences are smaller than those between riders. Narrow pedals well; wide is stable, which matters standing on rough ground.'
   if (here === null) return `Published efficiency covers treads of 90 to 180 mm; ${trimmed(tread, 0)} mm lies outside. ${limits}`
   return `Gross efficiency at ${trimmed(tread, 0)} mm: about ${trimmed(here, 2)} % (90 and 120 mm 19.38, 150 mm 19.09, 180 mm 19.05). ${limits}`
 }

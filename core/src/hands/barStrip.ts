@@ -37,7 +37,7 @@ export function barStrip({ title, marks }: StripInput): Template {
   const say = (x: number, y: number, text: string, size = 3.4) => texts.push({ at: { x, y }, text, size, anchor: 'start' })
   say(15, 16, title.slice(0, 70), 5)
   say(15, 23, 'Bar strips in true size. Lay a strip along the bar, its top edge at the bar’s end.', 4)
-  say(15, 29, 'Solid: where it goes. Dashed: where it is. Cut once, measure twice: a cut is for good.', 3.4)
+  say(15, 29, 'Solid: where it goes. Dashed: where it is. Measure twice, cut once: a cut is for good.', 3.4)
   for (const side of sides) {
     const x = STRIP[side]
     const line = (key: string, kind: LineKind, x1: number, y1: number, x2: number, y2: number) =>

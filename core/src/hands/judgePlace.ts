@@ -116,7 +116,7 @@ export function placeStanding(context: HandsContext, positions: readonly Positio
   const creep = creepNow(setup)
   if (creep && creep.value > CREEP) {
     const sure = creep.value - creep.plusMinus > CREEP
-    const judged = 'Reach is judged where the rider is then: that much shorter. It speaks for reach or saddle, not for a lower bar.'
+    const judged = 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
     add('creeps', 'both', sure ? 'act' : 'note', `Comes ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${judged}`)
   }
   if (steering && Math.abs(steering.arm / steering.start - 1) > FELT) {

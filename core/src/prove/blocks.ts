@@ -62,7 +62,7 @@ const crackedSaddle: Finding = {
   side: 'both',
   weight: 'first',
   headline: 'The saddle’s rails or shell are bent or cracked.',
-  sentence: 'Off the bike with it: it breaks under the rider without a warning.',
+  sentence: 'Take it off the bike: it can break under the rider without warning.',
   source: 'common-practice',
 }
 

@@ -81,7 +81,7 @@ export const symptoms = {
     regions: ['forearm'],
     causes: ['lever-far', 'two-fingers', 'grip-thick', 'grip-thin', 'wrist-forward', 'tyres-hard'],
     modifiers: [{ cause: 'wrist-forward', factor: 1.6, situation: ['descending'], says: 'Shows on descents: the thumb holds the rider up.' }, { cause: 'lever-far', factor: 1.3, situation: ['descending'], says: 'Shows on descents, braking.' }, { cause: 'tyres-hard', factor: 1.4, rides: ['trail', 'downhill', 'gravel'], says: 'Rides rough ground.' }],
-    look: 'A forearm that tires on the flat, without braking, is seldom the bike: look at strength, training and how hard the bar is held.',
+    look: 'A forearm that tires on the flat, without braking, is seldom caused by the bike: look at strength, training and how hard the bar is held.',
   },
   'neck-shoulders': {
     label: 'Neck and shoulders',

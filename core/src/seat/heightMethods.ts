@@ -29,11 +29,11 @@ export interface HeightMethod {
 
 /** The methods side by side, and why they differ from each other. */
 export const heightMethods = {
-  'static-knee': { label: 'Knee 25–35°, held still', why: 'Sees this rider’s leg, foot and cleat; held still at the bottom with the foot as pedalling.', source: 'holmes' },
+  'static-knee': { label: 'Knee 25–35°, held still', why: 'Takes this rider’s leg, foot and cleat into account; held still at the bottom with the foot as pedalling.', source: 'holmes' },
   'dynamic-knee': { label: 'Knee 30–40°, pedalling', why: 'The same leg; pedalling it bends 5 to 10° more than held still.', source: 'ferrer-roca' },
-  'inseam-883': { label: '0.883 × inseam', why: 'Knows the inseam alone: no crank, foot, cleat or shoe. It meets the next one only where the crank is 0.207 of the inseam.', source: 'common-practice' },
-  'inseam-109': { label: '109 % of inseam', why: 'From the pedal, so a longer crank lowers the saddle by as much; knows no foot and no cleat.', source: 'hamley-thomas' },
-  regression: { label: 'Inseam and knee angle', why: 'A line through many riders at 30 to 40° pedalling; knows no foot and no cleat.', source: 'ferrer-roca' },
+  'inseam-883': { label: '0.883 × inseam', why: 'Uses the inseam alone: no crank, foot, cleat or shoe. It agrees with the next one only where the crank is 0.207 of the inseam.', source: 'common-practice' },
+  'inseam-109': { label: '109 % of inseam', why: 'From the pedal, so a longer crank lowers the saddle by as much; takes no account of foot or cleat.', source: 'hamley-thomas' },
+  regression: { label: 'Inseam and knee angle', why: 'A line fitted to many riders at 30 to 40° while pedalling; takes no account of foot or cleat.', source: 'ferrer-roca' },
   heel: { label: 'Heel on the pedal', why: 'Straight leg, heel on the pedal, hips level: a rough start that knows neither the ball of the foot nor how it is held.', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, HeightMethod>> // prettier-ignore
 export type HeightMethodKey = keyof typeof heightMethods

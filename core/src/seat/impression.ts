@@ -42,8 +42,8 @@ export function marksFault({ by, corners, scale, bones }: ImpressionMarks): stri
   if (by === 'sheet') {
     const fault = quadFault(corners)
     if (fault !== null) return fault
-  } else if (Math.hypot(scale.to.x - scale.from.x, scale.to.y - scale.from.y) < 5) return 'The two scale marks lie on one another.'
-  if (Math.hypot(bones.right.x - bones.left.x, bones.right.y - bones.left.y) < 5) return 'The two points lie on one another.'
+  } else if (Math.hypot(scale.to.x - scale.from.x, scale.to.y - scale.from.y) < 5) return 'The two scale marks are in the same place.'
+  if (Math.hypot(bones.right.x - bones.left.x, bones.right.y - bones.left.y) < 5) return 'The two points are in the same place.'
   return null
 }
 

@@ -71,7 +71,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
         'ask',
         'act',
         'The pelvis is not level: is a leg shorter?',
-        'A clinician’s finding counts most; lying and by tape no better than 5 mm.',
+        'A clinician’s finding counts most. Measured lying down with a tape, it is no better than 5 mm.',
       )
     return { state: 'missing', ...nothing }
   }
@@ -102,7 +102,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
       'pelvis',
       'act',
       'The difference comes from the pelvis.',
-      'The legs are alike: a shim would fix the tilt. Saddle’s width, state and height first, and the clinician’s advice.',
+      'The legs are the same length: a shim would lock the tilt in. Saddle’s width, state and height first, and the clinician’s advice.',
     )
     return { state: 'none', ...base, start: 0, now: 0, findings }
   }

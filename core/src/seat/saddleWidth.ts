@@ -31,7 +31,7 @@ export interface WidthSchool {
 export const widthSchools = {
   upright: {
     label: 'Most upright',
-    says: 'Bone must be carried wherever the rider sits up: the most upright position decides.',
+    says: 'The bones must be carried however upright the rider sits: the most upright position decides.',
     decides: (rows) => rows[0],
     source: 'common-practice',
   },

@@ -36,7 +36,7 @@ export const impressionCalculation = defineCalculation({
   sources: ['geometry', 'gum', 'common-practice'],
   run: ({ marks, click }) => {
     const found = impressionSpacing(marks, click)
-    if (found === null) throw new CalculationError('no-plane', 'These marks give no plane: corners crossed, on one line, or on one point.', [{ field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' }])
+    if (found === null) throw new CalculationError('no-plane', 'These marks do not make a sheet: corners crossed, in a line, or on top of each other.', [{ field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' }])
     return { ...found }
   },
   working: ({ marks, click }, out) => [
@@ -188,7 +188,7 @@ export const climbTiltCalculation = defineCalculation({
 export const legLengthCalculation = defineCalculation({
   name: 'leg-length',
   title: 'Leg-length difference',
-  summary: 'What of it belongs under a sole to begin with, and when a clinician comes first.',
+  summary: 'How much of it to put under the sole at first, and when a clinician comes first.',
   input: z.strictObject({
     difference: numberField('difference', -60, 60, 'mm', 'The right one is the shorter: plus'),
     differencePlusMinus: numberField('differencePlusMinus', 0, 20, 'mm').default(5),

@@ -80,7 +80,7 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
       'creep',
       'act',
       `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`,
-      'That tells about saddle or reach, not about setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
+      'That points to the saddle or the reach, not to setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
     )
   }
   const weigh = (list: readonly string[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)

@@ -377,7 +377,7 @@ function tiltFindings({
       add(
         'far-down',
         'note',
-        'Further than the trade goes.',
+        'Further than fitters usually go.',
         'One uncontrolled study eased low backs with 10 to 15°; slides and loaded hands are the price.',
         'salai',
       )

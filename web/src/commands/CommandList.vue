@@ -63,6 +63,7 @@ async function take(key: string): Promise<void> {
 
 <template>
   <Modal :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="$emit('close')">
+    <label for="command-search" class="visually-hidden">Search commands</label>
     <AutoComplete
       ref="field"
       :value="typed"
@@ -71,9 +72,8 @@ async function take(key: string): Promise<void> {
       :filter-option="false"
       default-active-first-option
       placeholder="saddle height, stance, try, a rider’s name"
-      aria-label="Search commands"
+      id="command-search"
       class="search"
-      popup-class-name="command-options"
       :list-height="400"
       :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"
       @search="(text: string) => (typed = text)"

@@ -14,7 +14,8 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { summarise } from '@level-stance/core/measure/repeats'
 import { readingPlusMinus } from '@level-stance/core/measure/resolve'
-import { readingName } from '@level-stance/core/measure/readingEntry'
+import { plusMeans } from '@level-stance/core/measure/plusMeans'
+import { readingName, unitMark } from '@level-stance/core/measure/readingEntry'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { momentOf } from '../composables/day.ts'
@@ -53,6 +54,14 @@ const inUnit = (value: number, fine = true) => {
   if (dimension !== 'length') return trimmed(value, fine ? 1 : 0)
   return formatLength(value, preferences.unit, preferences.unit === 'mm' ? (fine ? undefined : 0) : 1)
 }
+/** Unit and sign, at every field: "°, nose up +". */
+const unit = computed(() => {
+  if (numberKey.value === null) return ''
+  const { dimension } = definition.value
+  const own = dimension === 'length' ? preferences.unit : unitMark(numberKey.value, preferences.unit).trim()
+  const plus = plusMeans[numberKey.value]
+  return plus === undefined ? own : `${own}, ${plus}`
+})
 const mark = computed(() => (definition.value.dimension === 'angle' ? '°' : ''))
 const resolved = computed(() => (numberKey.value ? visit.setup.rider.resolved[numberKey.value] : null))
 /** Read on one side only, or once for both. */
@@ -207,7 +216,9 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 <template>
   <div ref="row" class="row" :class="{ single: !definition.sided, words: definition.sided && choice !== null }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
-      <span class="label">{{ definition.label }}</span>
+      <span class="label"
+        >{{ definition.label }} <span v-if="unit" class="unit muted">{{ unit }}</span></span
+      >
       <span v-if="moved" class="how muted"
         >{{ moved.start }}, <strong class="moved">{{ moved.now }}</strong></span
       >
@@ -311,6 +322,9 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
 }
 .how {
   font-size: 13px;
+}
+.unit {
+  font-size: 12.5px;
 }
 .moved {
   color: var(--petrol);

@@ -62,6 +62,7 @@ const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Recor
   <PageFrame>
     <p v-if="problem" class="stop" role="alert">{{ problem }} <RouterLink to="/riders">All riders</RouterLink></p>
     <template v-if="detail">
+      <h1 class="visually-hidden">{{ detail.rider.name }}</h1>
       <RiderEditor :rider="detail.rider" @saved="load" />
       <section v-for="bike in detail.bikes" :key="bike.id" class="card bike">
         <div class="head">
@@ -109,8 +110,9 @@ const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Recor
   white-space: nowrap;
 }
 .add :deep(.ant-input) {
-  flex: 1;
+  flex: 1 1 160px;
   width: auto;
+  min-width: 160px;
 }
 .problem {
   flex-basis: 100%;

@@ -31,7 +31,7 @@ const clearanceLacks = computed(() =>
 
 <template>
   <div class="rotation">
-    <PageHead title="Rotation and float" :working="feet.judgement.working" />
+    <PageHead term="cleat-rotation" title="Rotation and float" :working="feet.judgement.working" />
     <p v-if="feet.parts.twisted" class="small warn">
       The pelvis is not level from behind. Feet that differ may only follow the seat: correct the seat first.
       <RouterLink :to="{ name: 'seat', params: { visitId: visit.head?.visitId } }">To the seat</RouterLink>

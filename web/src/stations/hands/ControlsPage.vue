@@ -25,7 +25,13 @@ const tables = computed(() =>
 </script>
 
 <template>
-  <JudgedPage title="Controls" none="Not judged yet: read the clamps, the paddles and the thumb." :missing="standing.missing" words-first>
+  <JudgedPage
+    term="paddle"
+    title="Controls"
+    none="Not judged yet: read the clamps, the paddles and the thumb."
+    :missing="standing.missing"
+    words-first
+  >
     <table v-for="table in tables" :key="table.key" class="figures small" :data-testid="table.key">
       <caption class="small">
         {{

@@ -30,6 +30,7 @@ const least = (left: number | null, right: number | null) => (left === null || r
 
 <template>
   <JudgedPage
+    term="extensions"
     title="Extensions"
     none="No extensions are read: pads ahead of and above the clamp, their spacing, pad to grip."
     words-first

@@ -13,7 +13,7 @@ const way = (by: number, more: string, less: string) =>
 </script>
 
 <template>
-  <JudgedPage title="Hoods" none="Not judged yet: read how far the hoods are turned in, and where the levers sit on the bend.">
+  <JudgedPage term="hoods" title="Hoods" none="Not judged yet: read how far the hoods are turned in, and where the levers sit on the bend.">
     <MetricVials :metrics="['wristLeft', 'wristRight', 'elbowLeft', 'elbowRight']" />
     <p v-if="ease" class="small" data-testid="wrist-ease">
       The wrist lies easiest, near 2° to the little finger, with

@@ -4,6 +4,7 @@ import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { midSentence } from '@level-stance/core/quantity/words'
 import type { Target } from '@level-stance/core/station'
+import type { TermKey } from '../../glossary/terms.ts'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'
 import ProposalButtons from '../../parts/ProposalButtons.vue'
@@ -14,6 +15,8 @@ import { useHands } from './useHands.ts'
 withDefaults(
   defineProps<{
     title: string
+    /** the word of the trade it is about */
+    term?: TermKey
     /** said where nothing is judged yet */
     none: string
     /** readings that would let it say more */
@@ -35,7 +38,7 @@ const names = (keys: readonly ReadingKey[]) => keys.map((key) => midSentence(def
 
 <template>
   <div class="judged">
-    <PageHead :title="title" :working="hands.judgement.working" />
+    <PageHead :title="title" v-bind="term ? { term } : {}" :working="hands.judgement.working" />
     <slot name="choices" />
     <template v-if="wordsFirst">
       <ProposalButtons :proposals="hands.judgement.proposals" />

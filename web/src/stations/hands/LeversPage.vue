@@ -31,6 +31,7 @@ const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${lo
 
 <template>
   <JudgedPage
+    term="lever-reach"
     title="Levers"
     none="Not judged yet: read where the hand lies, the grip, the clamp and the hook; one finger does the rest."
     words-first

@@ -31,7 +31,7 @@ function mark(position: HandPosition, share: number | null): void {
 </script>
 
 <template>
-  <JudgedPage title="Reach and height" none="Nothing speaks against it. Read elbows and shoulders, calm and hard, to be sure.">
+  <JudgedPage term="reach" title="Reach and height" none="Nothing speaks against it. Read elbows and shoulders, calm and hard, to be sure.">
     <table v-if="positions.length > 1" class="figures small" data-testid="shares">
       <caption class="visually-hidden">
         Share of a usual ride in each position

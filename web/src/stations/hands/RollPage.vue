@@ -13,6 +13,7 @@ const roll = computed(() => hands.rested.roll)
 
 <template>
   <JudgedPage
+    term="backsweep"
     title="Sweep and roll"
     none="Not judged yet: read the bar’s sweeps and how each hand lies, back and up, with arms out at bar width."
   >

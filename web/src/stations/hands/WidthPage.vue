@@ -27,7 +27,7 @@ const spread = computed(() => width.value.spreadCost)
 </script>
 
 <template>
-  <JudgedPage title="Width" none="Not judged yet: read shoulders and bar width.">
+  <JudgedPage term="bar-width" title="Width" none="Not judged yet: read shoulders and bar width.">
     <template #choices>
       <SchoolPicker
         label="Width by"

@@ -9,6 +9,7 @@ import type { Attachment, AttachmentFields } from '@level-stance/core/record/att
 import { CLICK, impressionSpacing, marksFault, placesOf, withPlace } from '@level-stance/core/seat/impression'
 import { impressionMarksSchema, sheets } from '@level-stance/core/seat/impressionMarks'
 import { impressionCalculation } from '@level-stance/core/seat/seat.calculations'
+import ZoomTools from '../../board/ZoomTools.vue'
 import WorkingButton from '../../parts/WorkingButton.vue'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useZoom } from '../../composables/zoom.ts'
@@ -255,9 +256,7 @@ const items = computed(() => [
       </svg>
       <aside>
         <div class="row">
-          <Button @click="zoomBy(1.5)">Zoom in</Button>
-          <Button @click="zoomBy(1 / 1.5)">Out</Button>
-          <Button @click="whole">Whole</Button>
+          <ZoomTools :zoom-by="zoomBy" :reset="whole" />
           <span class="small muted">{{ trimmed(zoom, 1) }}×</span>
         </div>
         <div>

@@ -12,7 +12,7 @@ const seat = useSeat()
 
 <template>
   <div class="legs">
-    <PageHead title="Leg length" :working="seat.judgement.working" />
+    <PageHead term="leg-difference" title="Leg length" :working="seat.judgement.working" />
     <FindingList
       :findings="seat.judgement.findings"
       none="Nothing read says that the legs differ. Look at the pelvis from behind, and at both knees."

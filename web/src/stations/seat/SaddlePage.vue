@@ -43,7 +43,7 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
 
 <template>
   <div class="saddle">
-    <PageHead title="Width" :working="seat.judgement.working" />
+    <PageHead term="sit-bones" title="Width" :working="seat.judgement.working" />
     <template v-if="width">
       <p data-testid="width-range">
         <strong class="figure">{{ shown(width.low) }} to {{ shown(width.high) }} {{ preferences.unit }}</strong> at its widest

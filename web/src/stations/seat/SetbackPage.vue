@@ -13,7 +13,7 @@ const board = useBoard()
 
 <template>
   <div class="setback">
-    <PageHead title="Setback" :working="seat.judgement.working" />
+    <PageHead term="saddle-setback" title="Setback" :working="seat.judgement.working" />
     <FindingList
       :findings="seat.judgement.findings"
       none="Nothing speaks for either way yet. Read where the rider sits, calm and hard; there is no single rule."

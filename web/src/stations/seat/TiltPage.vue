@@ -54,7 +54,7 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
 
 <template>
   <div class="tilt">
-    <PageHead title="Tilt where you sit" :working="working" />
+    <PageHead term="tilt" title="Tilt where you sit" :working="working" />
     <TargetVials :targets="seat.targets" />
     <div class="small">
       Ridden for

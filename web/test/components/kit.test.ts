@@ -1,0 +1,75 @@
+/** @jest-environment jsdom */
+import { mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { nextTick } from 'vue'
+import GlossaryDrawer from '../../src/glossary/GlossaryDrawer.vue'
+import TermLink from '../../src/glossary/TermLink.vue'
+import { termKeys } from '../../src/glossary/terms.ts'
+import FindingCard from '../../src/parts/FindingCard.vue'
+import FoldPanel from '../../src/parts/FoldPanel.vue'
+import PageStart from '../../src/parts/PageStart.vue'
+import { useGlossary } from '../../src/stores/glossary.ts'
+import { usePreferences } from '../../src/stores/preferences.ts'
+
+beforeEach(() => {
+  localStorage.clear()
+  setActivePinia(createPinia())
+})
+
+describe('a fold', () => {
+  it('shows what is in it when it is pressed, or from the first', async () => {
+    const at = mount(FoldPanel, { props: { title: 'Parts at hand' }, slots: { default: '<p>axles</p>' } })
+    const head = at.get('[role="button"]')
+    expect([head.text(), head.attributes('aria-expanded'), at.text()]).toEqual(['Parts at hand', 'false', expect.not.stringContaining('axles')])
+    await head.trigger('click')
+    expect([head.attributes('aria-expanded'), at.text()]).toEqual(['true', expect.stringContaining('axles')])
+    const open = mount(FoldPanel, { props: { title: 'Mat', open: true }, slots: { default: '<p>knobs</p>' } })
+    expect(open.text()).toContain('knobs')
+    await open.setProps({ open: false })
+    expect(open.get('[role="button"]').attributes('aria-expanded')).toBe('false')
+  }) // prettier-ignore
+})
+
+describe('a finding', () => {
+  const props = { headline: 'The saddle is 25.4 mm narrow.', sentence: '114.3 mm against 127 to 140 mm.', sure: '±3 mm', speaksFor: ['50.8 mm'], against: [] }
+  it('is said in the unit in use, and follows it', async () => {
+    const at = mount(FindingCard, { props })
+    expect(at.text()).toContain('The saddle is 25.4 mm narrow. 114.3 mm against 127 to 140 mm.')
+    usePreferences().unit = 'in'
+    await nextTick()
+    expect(at.text()).toContain('The saddle is 1 in narrow. 4.5 in against 5 to 5.51 in.')
+    expect(at.text()).toMatch(/±0\.12 in.*Speaks for it: 2 in\./)
+  })
+}) // prettier-ignore
+
+describe('an empty page', () => {
+  it('names at most three readings, drawings first, each with how', () => {
+    const at = mount(PageStart, {
+      props: { tells: 'What it will tell.', readings: ['shoeUpper', 'footLength', 'footWidth', 'shoeLength'] },
+    })
+    expect(at.text()).toContain('What it will tell.')
+    const rows = at.findAll('li')
+    expect(rows.map((row) => row.get('a').text())).toEqual(['Foot length', 'Foot width', 'Shoe inside length'])
+    expect(rows.every((row) => row.find('svg').exists())).toBe(true)
+  })
+})
+
+describe('the glossary', () => {
+  it('opens at the term that was asked for, and is searched', async () => {
+    const link = mount(TermLink, { props: { of: 'float' } })
+    await link.get('button').trigger('click')
+    const glossary = useGlossary()
+    expect([glossary.open, glossary.term]).toEqual([true, 'float'])
+    const at = mount(GlossaryDrawer, { attachTo: document.body })
+    await nextTick()
+    const shown = () => [...document.querySelectorAll('[data-term]')].map((row) => row.getAttribute('data-term'))
+    expect(shown()).toEqual(termKeys)
+    expect(document.querySelector('.asked')?.getAttribute('data-term')).toBe('float')
+    const field = document.querySelector<HTMLInputElement>('input[aria-label="Search the glossary"]')!
+    field.value = 'tape of no kind'
+    field.dispatchEvent(new Event('input'))
+    await nextTick()
+    expect([shown(), document.body.textContent]).toEqual([[], expect.stringContaining('No term with these words.')])
+    at.unmount()
+  })
+})
