@@ -1,7 +1,6 @@
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import type { RiderMetrics, MetricKey } from '../body/metrics.ts'
 import type { Setup } from '../change/setup.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
 import type { Riding } from '../talk/riding.ts'
 import type { HandsChoices } from './choices.ts'
 
@@ -14,7 +13,6 @@ export interface HandsContext {
   readonly choices: HandsChoices
   readonly riding: Riding
   /** of lengths in sentences */
-  readonly unit: LengthUnit
   readonly metrics: RiderMetrics | null
   /** ± of a number; null until the worker has said it */
   readonly plusMinus: (key: MetricKey) => number | null

@@ -2,8 +2,7 @@ import { anyCalculation } from '../calculation.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { chosen } from '../measure/resolve.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { lengthIn } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight, sideName } from '../quantity/finding.ts'
 import { quantity } from '../quantity/quantity.ts'
@@ -39,7 +38,7 @@ export interface ControlStanding {
   readonly findings: readonly Finding[]
 }
 
-export function controlStanding({ setup, unit }: Pick<HandsContext, 'setup' | 'unit'>): ControlStanding {
+export function controlStanding({ setup }: Pick<HandsContext, 'setup'>): ControlStanding {
   const flat = setup.rider.bar === 'flat'
   const bar = flat ? halfBar(setup) : { found: null, missing: [] }
   const pieces = bySide((side) => barPieces(setup, side))
@@ -53,8 +52,8 @@ export function controlStanding({ setup, unit }: Pick<HandsContext, 'setup' | 'u
   const findings: Finding[] = []
   const add = into(findings)
   for (const side of sides) {
-    for (const key of thumbControlKeys) paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), unit, add)
-    if (rooms[side]) roomFindings(side, rooms[side], unit, add)
+    for (const key of thumbControlKeys) paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), add)
+    if (rooms[side]) roomFindings(side, rooms[side], add)
     // What the rider was seen to do counts until thumb and paddle are read.
     const seen = chosen(setup.now, 'thumbReach', side)
     const { thumb } = controls.shifter[side]
@@ -68,10 +67,9 @@ export function controlStanding({ setup, unit }: Pick<HandsContext, 'setup' | 'u
   return { controls, rooms, missing, findings: byWeight(findings) }
 }
 
-function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: ControlSide, place: string | null, unit: LengthUnit, add: Add): void {
+function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: ControlSide, place: string | null, add: Add): void {
   if (!thumb?.found) return
   const { zone, paddle, plusMinus } = thumb.found
-  const mm = lengthIn(unit)
   const { label } = thumbControls[control]
   const name = sideName(side)
   const { state, by } = paddleStanding(zone, paddle)
@@ -93,8 +91,7 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: Co
 /** Room is known no better than this, mm; a tape and three rulers. @source common-practice */
 const ROOM_DOUBT = 4
 
-function roomFindings(side: Side, { left, inside, overlaps, straight }: BarRoom, unit: LengthUnit, add: Add): void {
-  const mm = lengthIn(unit)
+function roomFindings(side: Side, { left, inside, overlaps, straight }: BarRoom, add: Add): void {
   const half = `${sideName(side)} half`
   for (const [one, other] of overlaps) {
     add(
@@ -127,11 +124,11 @@ export function judgeControls({
 }): Partial<PageJudgement> {
   // prettier-ignore
   const { controls, findings, rooms } = standing
-  const { setup, unit } = context
+  const { setup } = context
   const bar = halfBar(setup).found
   return {
     findings,
-    targets: thumbControlKeys.flatMap((key) => sides.flatMap((side) => targetOf(key, side, controls[key][side], unit))),
+    targets: thumbControlKeys.flatMap((key) => sides.flatMap((side) => targetOf(key, side, controls[key][side]))),
     proposals: thumbControlKeys.flatMap((key) => proposalOf(key, standing, context)),
     working: sides.flatMap((side) => {
       const pieces = barPieces(setup, side).found
@@ -141,10 +138,9 @@ export function judgeControls({
   }
 }
 
-function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlSide, unit: LengthUnit): Target[] {
+function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlSide): Target[] {
   if (!thumb?.found) return []
   const { zone, paddle, plusMinus } = thumb.found
-  const mm = lengthIn(unit)
   const { label } = thumbControls[control]
   return [
     {
@@ -158,7 +154,7 @@ function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlS
   ]
 }
 
-function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setup, unit }: HandsContext): Proposal[] {
+function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setup }: HandsContext): Proposal[] {
   const { clamp, label } = thumbControls[control]
   const keys = [`${control}-far`, `${control}-near`]
   const requested = sides.flatMap((side): RequestedMove[] => {
@@ -166,6 +162,6 @@ function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setu
     return by === 0 ? [] : [{ setting: clamp, side, by }]
   })
   if (requested.length === 0) return []
-  const words = `${label.charAt(0).toUpperCase()}${label.slice(1)} ${amounts(requested, 'inboard', 'outboard', unit)}`
+  const words = `${label.charAt(0).toUpperCase()}${label.slice(1)} ${amounts(requested, 'inboard', 'outboard')}`
   return [{ key: control, words, requested, reason: reasonOf(findings, ...keys) }]
 }

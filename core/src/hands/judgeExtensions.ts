@@ -8,8 +8,7 @@ import type { SettingKey } from '../change/settings.ts'
 import { standsAt } from '../measure/resolve.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
 import { frontOf } from '../measure/riderModel.ts'
-import { lengthIn } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { quantity } from '../quantity/quantity.ts'
@@ -65,9 +64,9 @@ export function extensionStanding(context: HandsContext, positions: readonly Pos
   const add = into(findings)
   if (calm) {
     padFindings(judged, context, steering, add)
-    postureFindings(judged, context.unit, add)
+    postureFindings(judged, add)
   }
-  if (judged.creep && setup.rider.bar === 'drop') creepFindings(judged.creep, context.unit, add)
+  if (judged.creep && setup.rider.bar === 'drop') creepFindings(judged.creep, add)
   const rules = context.riding.events ?? ''
   if (calm && rules !== '') {
     const limits = 'Reach, height of the hands and the saddle’s place may be limited.'
@@ -78,8 +77,7 @@ export function extensionStanding(context: HandsContext, positions: readonly Pos
 
 type Judged = Omit<ExtensionStanding, 'findings'>
 
-function padFindings({ padAhead, arm }: Judged, { setup, unit }: HandsContext, steering: SteeringStanding | null, add: Add): void {
-  const mm = lengthIn(unit)
+function padFindings({ padAhead, arm }: Judged, { setup }: HandsContext, steering: SteeringStanding | null, add: Add): void {
   const [spacing, length] = [standsAt(setup.now, 'padSpacing'), standsAt(setup.now, 'extensionLength')]
   if (padAhead !== null) {
     const [short, long] = [PAD_AHEAD.low - padAhead, padAhead - PAD_AHEAD.high]
@@ -115,8 +113,7 @@ const GAP_DOUBT = 15
 /** The gap's own band. */
 const GAP = metricDefinition('kneeElbowLeft').band ?? { low: 0, high: Infinity }
 
-function postureFindings({ calm, gap, fallbacks: easier }: Judged, unit: LengthUnit, add: Add): void {
-  const mm = lengthIn(unit)
+function postureFindings({ calm, gap, fallbacks: easier }: Judged, add: Add): void {
   if (gap !== null && gap < GAP.low + GAP_DOUBT) {
     const up = 'Pads up or forward, before anything goes lower.'
     const weight = gap < GAP.low - GAP_DOUBT ? 'act' : 'note'
@@ -138,22 +135,14 @@ function postureFindings({ calm, gap, fallbacks: easier }: Judged, unit: LengthU
   }
 }
 
-function creepFindings({ value, plusMinus }: Creep, unit: LengthUnit, add: Add): void {
+function creepFindings({ value, plusMinus }: Creep, add: Add): void {
   if (value <= CREEP) return
-  const mm = lengthIn(unit)
   const means = 'It means reach or saddle, not a lower bar: shorten the extensions, or bring the saddle to where the rider ends up.'
   const weight = value - plusMinus > CREEP ? 'act' : 'note'
   add('creep', 'both', weight, `Creeps ${mm(value)} forward under power.`, `±${mm(plusMinus)}. ${means}`)
 }
 
-export function judgeExtensions({
-  extensions,
-  context,
-}: {
-  readonly extensions: ExtensionStanding
-  readonly context: HandsContext
-}): Partial<PageJudgement> {
-  // prettier-ignore
+export function judgeExtensions({ extensions }: { readonly extensions: ExtensionStanding }): Partial<PageJudgement> {
   const { calm, findings, padAhead, gap } = extensions
   if (calm === null) return { findings }
   const targets: Target[] = []
@@ -165,14 +154,13 @@ export function judgeExtensions({
     const now = quantity(gap, GAP_DOUBT, 'mm', 'computed')
     targets.push({ key: 'gap', label: 'Knee, arm', now, band: GAP, aim: null, remark: 'least gap' })
   }
-  return { findings, targets, proposals: proposalsOf(extensions, context.unit) }
+  return { findings, targets, proposals: proposalsOf(extensions) }
 }
 
 /** How far extensions and pads are moved at a time, mm. @source common-practice */
 const STEP = { shorter: 10, apart: 20, up: 10 } as const
 
-function proposalsOf({ findings, padAhead, creep }: ExtensionStanding, unit: LengthUnit): Proposal[] {
-  const mm = lengthIn(unit)
+function proposalsOf({ findings, padAhead, creep }: ExtensionStanding): Proposal[] {
   const has = (key: string) => findings.some((finding) => finding.key === key && finding.weight !== 'fine')
   const isSure = (key: string) => findings.some((finding) => finding.key === key && finding.weight === 'act')
   const proposal = (about: string, key: string, words: string, setting: SettingKey, by: number): Proposal => ({

@@ -1,8 +1,7 @@
 import { anyCalculation } from '../calculation.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { measured, standsAt } from '../measure/resolve.ts'
-import { lengthIn } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight, sideName } from '../quantity/finding.ts'
 import { quantity } from '../quantity/quantity.ts'
@@ -24,37 +23,35 @@ export interface GripStanding {
   readonly findings: readonly Finding[]
 }
 
-export function gripStanding({ setup, choices, unit }: Pick<HandsContext, 'setup' | 'choices' | 'unit'>): GripStanding {
+export function gripStanding({ setup, choices }: Pick<HandsContext, 'setup' | 'choices'>): GripStanding {
   const school = choices.gripSchool ?? defaultGripSchool
   const over = bySide((side) => gripOver(setup, side, school))
   const findings: Finding[] = []
-  for (const side of sides) gripFindings(side, over[side], school, unit, into(findings))
+  for (const side of sides) gripFindings(side, over[side], school, into(findings))
   return { school, over, findings: byWeight(findings) }
 }
 
-function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, school: GripSchoolKey, unit: LengthUnit, add: Add): void {
+function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, school: GripSchoolKey, add: Add): void {
   if (grip === null) return
-  const mm = (value: number) => lengthIn(unit)(value, unit === 'mm' ? 1 : 2)
   const { source } = gripSchools[school]
-  const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : ` The hand alone asks ${mm(grip.own)}, held to what is made.`
-  const asked = `Asked ${mm(grip.aim)}, ±${mm(grip.plusMinus)}.${held}`
+  const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : ` The hand alone asks ${mm(grip.own, 1)}, held to what is made.`
+  const asked = `Asked ${mm(grip.aim, 1)}, ±${mm(grip.plusMinus, 1)}.${held}`
   const name = `${sideName(side)} grip`
   const off = Math.abs(grip.value)
   const weight = off - GRIP_FITS > grip.plusMinus ? 'act' : 'note'
   if (off <= GRIP_FITS) add('grip-fits', side, 'fine', `${name} suits the hand.`, asked, source)
   else if (grip.value > 0) {
     const squeezed = 'A thick grip is squeezed to be held: pump.'
-    add('grip-thick', side, weight, `${name} ${mm(off)} too thick for this hand.`, `${asked} ${squeezed}`, source)
+    add('grip-thick', side, weight, `${name} ${mm(off, 1)} too thick for this hand.`, `${asked} ${squeezed}`, source)
   } else {
     const curled = 'Fingers that curl onto the palm hold harder than they need: pump.'
-    add('grip-thin', side, weight, `${name} ${mm(off)} too thin for this hand.`, `${asked} ${curled}`, source)
+    add('grip-thin', side, weight, `${name} ${mm(off, 1)} too thin for this hand.`, `${asked} ${curled}`, source)
   }
 }
 
 export function judgeGrips({ grips, context }: { readonly grips: GripStanding; readonly context: HandsContext }): Partial<PageJudgement> {
   const { over, findings, school } = grips
   const { now } = context.setup
-  const mm = lengthIn(context.unit)
   const targets = sides.flatMap((side): Target[] => {
     const [grip, read] = [over[side], standsAt(now, 'gripDiameter', side)]
     if (!grip || !read) return []
@@ -70,16 +67,16 @@ export function judgeGrips({ grips, context }: { readonly grips: GripStanding; r
     const plusMinus = { handLength: hand.plusMinus }
     return [{ heading: `Grip, ${side}`, calculation: anyCalculation(gripDiameterCalculation), input, plusMinus }]
   })
-  return { findings, targets, working, proposals: proposalsOf(grips, context.unit) }
+  return { findings, targets, working, proposals: proposalsOf(grips) }
 }
 
-function proposalsOf({ over, findings }: GripStanding, unit: LengthUnit): Proposal[] {
+function proposalsOf({ over, findings }: GripStanding): Proposal[] {
   const requested = sides.flatMap((side): RequestedMove[] => {
     const by = isActed(findings, side, 'grip-thick', 'grip-thin') ? -Math.round(over[side]?.value ?? 0) : 0
     return by === 0 ? [] : [{ setting: 'gripDiameter', side, by }]
   })
   const [one] = requested
   if (one === undefined) return []
-  const words = `Grips ${lengthIn(unit)(Math.abs(one.by))} ${one.by > 0 ? 'thicker' : 'thinner'}`
+  const words = `Grips ${mm(Math.abs(one.by))} ${one.by > 0 ? 'thicker' : 'thinner'}`
   return [{ key: 'grips', words, requested, reason: reasonOf(findings, 'grip-thick', 'grip-thin') }]
 }

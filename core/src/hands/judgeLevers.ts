@@ -2,8 +2,7 @@ import { anyCalculation } from '../calculation.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { chosen, measured, standsAt } from '../measure/resolve.ts'
 import type { ReadingKey } from '../measure/readingDefinitions.ts'
-import { lengthIn, trimmed } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm, trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight, sideName } from '../quantity/finding.ts'
 import { combined, quantity } from '../quantity/quantity.ts'
@@ -42,12 +41,7 @@ export interface LeverStanding {
   readonly findings: readonly Finding[]
 }
 
-export function leverStanding({
-  setup,
-  choices,
-  riding,
-  unit,
-}: Omit<HandsContext, 'start' | 'kind' | 'metrics' | 'plusMinus'>): LeverStanding {
+export function leverStanding({ setup, choices, riding }: Omit<HandsContext, 'start' | 'kind' | 'metrics' | 'plusMinus'>): LeverStanding {
   const flat = setup.rider.bar === 'flat'
   const school = choices.leverSchool ?? defaultLeverSchool
   const forearm = forearmNow(setup)
@@ -66,8 +60,8 @@ export function leverStanding({
   const add = into(findings)
   for (const side of sides) {
     angleFindings(side, each[side], school, add)
-    hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), unit, add)
-    reachFindings(side, each[side], unit, add)
+    hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), add)
+    reachFindings(side, each[side], add)
   }
   if (each.left.angle && each.right.angle) alikeFindings({ left: each.left.angle, right: each.right.angle }, add)
   const found = chosen(setup.now, 'frontBrakeLever')
@@ -110,9 +104,8 @@ function alikeFindings(angles: Sided<Doubted>, add: Add): void {
   add('levers-apart', 'both', 'act', `${sideName(lower)} lever stands ${degrees(by)} lower.`, alike)
 }
 
-function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: string | null, unit: LengthUnit, add: Add): void {
+function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: string | null, add: Add): void {
   if (found === null) return
-  const mm = lengthIn(unit)
   const off = Math.abs(found.off)
   const doubt = `±${mm(found.plusMinus)}`
   const name = sideName(side)
@@ -135,9 +128,8 @@ function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: strin
   add('hook-off', side, off - HOOK_FITS > found.plusMinus ? 'act' : 'note', headline, `${lands} ${slide}${first}`)
 }
 
-function reachFindings(side: Side, { reach, hooks, limit }: LeverSide, unit: LengthUnit, add: Add): void {
+function reachFindings(side: Side, { reach, hooks, limit }: LeverSide, add: Add): void {
   if (reach === null) return
-  const mm = lengthIn(unit)
   const lever = `${sideName(side)} lever ${mm(reach.value)} out`
   if (reach.value - reach.plusMinus > limit) {
     const dial = 'Dial it in; what cannot be dialled in is another lever.'
@@ -162,14 +154,13 @@ export function judgeLevers({
 }): Partial<PageJudgement> {
   return {
     findings: levers.findings,
-    targets: sides.flatMap((side) => targetsOf(side, levers.sides[side], context.unit)),
-    proposals: proposalsOf(levers, context.unit),
+    targets: sides.flatMap((side) => targetsOf(side, levers.sides[side])),
+    proposals: proposalsOf(levers),
     working: sides.flatMap((side) => runsOf(side, levers, context)),
   }
 }
 
-function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach, hooks }: LeverSide, unit: LengthUnit): Target[] {
-  const mm = lengthIn(unit)
+function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach, hooks }: LeverSide): Target[] {
   const targets: Target[] = []
   if (found) {
     const fits = Math.abs(found.off) <= HOOK_FITS
@@ -208,14 +199,14 @@ function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach,
 }
 
 /** What is offered: only where a finding is worth a change. */
-function proposalsOf({ sides: each, findings }: LeverStanding, unit: LengthUnit): Proposal[] {
+function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
   const moved = (setting: 'leverClamp' | 'leverReach' | 'leverAngle', keys: readonly string[], by: (row: LeverSide) => number) =>
     sides.flatMap((side): RequestedMove[] => {
       const amount = isActed(findings, side, ...keys) ? Math.round(by(each[side])) : 0
       return amount === 0 ? [] : [{ setting, side, by: amount }]
     })
   const proposal = (key: string, label: string, requested: readonly RequestedMove[], keys: readonly string[], more: string, less: string): Proposal[] => // prettier-ignore
-    requested.length === 0 ? [] : [{ key, words: `${label} ${amounts(requested, more, less, unit)}`, requested, reason: reasonOf(findings, ...keys) }] // prettier-ignore
+    requested.length === 0 ? [] : [{ key, words: `${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }] // prettier-ignore
   const hook = moved('leverClamp', ['hook-off'], ({ hook: { found } }) => found?.off ?? 0)
   const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
     now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,
@@ -229,8 +220,8 @@ function proposalsOf({ sides: each, findings }: LeverStanding, unit: LengthUnit)
 }
 
 /** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
-export function amounts(requested: readonly RequestedMove[], more: string, less: string, unit: LengthUnit): string {
-  const size = ({ setting, by }: RequestedMove) => (setting === 'leverAngle' ? degrees(by, 0) : lengthIn(unit)(Math.abs(by)))
+export function amounts(requested: readonly RequestedMove[], more: string, less: string): string {
+  const size = ({ setting, by }: RequestedMove) => (setting === 'leverAngle' ? degrees(by, 0) : mm(Math.abs(by)))
   const way = (move: RequestedMove) => `${size(move)} ${move.by > 0 ? more : less}`
   const [one, other] = requested
   if (one && other && one.by === other.by) return `${way(one)}, both`

@@ -11,7 +11,7 @@ import { handPositionsOf, usualHands } from '../measure/conditions.ts'
 import type { HandPosition } from '../measure/conditions.ts'
 import { chosen, measured, standsAt } from '../measure/resolve.ts'
 import { frontOf } from '../measure/riderModel.ts'
-import { lengthIn, trimmed } from '../quantity/entry.ts'
+import { millimetres as mm, trimmed } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { combined } from '../quantity/quantity.ts'
@@ -98,12 +98,11 @@ const MUCH_SPREAD = 15
 const HARDLY_FELT = 20
 
 export function placeStanding(context: HandsContext, positions: readonly PositionRow[]): PlaceStanding {
-  const { setup, unit } = context
+  const { setup } = context
   const shares = sharesOf(context)
   const steering = steeringStanding(context)
   const findings: Finding[] = []
   const add = into(findings)
-  const mm = lengthIn(unit)
   if (shares.sum > 0 && Math.abs(shares.sum - 100) > 0.5) {
     const asked = 'They should make 100 %: elbows are judged where the rider is most.'
     add('shares', 'both', 'note', `Shares of the positions add up to ${trimmed(shares.sum, 0)} %.`, asked)
@@ -159,7 +158,7 @@ function lockedFindings({ setup, plusMinus }: HandsContext, positions: readonly 
   }
 }
 
-function heightFindings({ setup, metrics, plusMinus, unit }: HandsContext, add: Add): void {
+function heightFindings({ setup, metrics, plusMinus }: HandsContext, add: Add): void {
   const torso = metrics?.torso ?? null
   if (torso !== null && torso - (plusMinus('torso') ?? 0) > UPRIGHT_TORSO) {
     const why = `The torso stands at ${degrees(torso, 0)} already: the back switches off, and the arms carry what it held.`
@@ -167,15 +166,13 @@ function heightFindings({ setup, metrics, plusMinus, unit }: HandsContext, add: 
   }
   const up = setup.folded.by('handHeight', 'both') + setup.folded.by('spacers', 'both')
   if (up !== 0 && Math.abs(up) < HARDLY_FELT) {
-    const mm = lengthIn(unit)
     const middle = `In the broad middle ${mm(HARDLY_FELT)} are hardly felt. Look for its edges on the trainer.`
     add('little', 'both', 'note', `The front moved ${mm(Math.abs(up))}: that changes little.`, middle)
   }
 }
 
 /** What speaks for a long reach, in words; each goes by its own ±. */
-function longSigns({ setup, metrics, plusMinus, unit }: HandsContext): string[] {
-  const mm = lengthIn(unit)
+function longSigns({ setup, metrics, plusMinus }: HandsContext): string[] {
   const pair = (left: MetricKey, right: MetricKey, pick: (...values: number[]) => number) => {
     const [a, b] = [metrics?.[left] ?? null, metrics?.[right] ?? null]
     return a === null || b === null ? null : { value: pick(a, b), doubt: Math.max(plusMinus(left) ?? 0, plusMinus(right) ?? 0) }
@@ -230,8 +227,7 @@ function pastEdge(setup: Setup) {
 }
 
 export function judgePlace({ place, context }: { readonly place: PlaceStanding; readonly context: HandsContext }): Partial<PageJudgement> {
-  const { setup, unit } = context
-  const mm = lengthIn(unit)
+  const { setup } = context
   const findings = [...place.findings]
   const proposals: Proposal[] = []
   if (findings.some(({ key }) => key === 'reach-long')) {

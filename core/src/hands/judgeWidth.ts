@@ -1,8 +1,7 @@
 import { anyCalculation } from '../calculation.ts'
 import type { Setup } from '../change/setup.ts'
 import { measured } from '../measure/resolve.ts'
-import { lengthIn } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm } from '../quantity/entry.ts'
 import type { Finding } from '../quantity/finding.ts'
 import { byWeight } from '../quantity/finding.ts'
 import { combined } from '../quantity/quantity.ts'
@@ -44,7 +43,7 @@ export interface WidthStanding {
 }
 type Judged = Omit<WidthStanding, 'findings'>
 
-export function widthStanding({ setup, choices, kind, unit }: Pick<HandsContext, 'setup' | 'choices' | 'kind' | 'unit'>): WidthStanding {
+export function widthStanding({ setup, choices, kind }: Pick<HandsContext, 'setup' | 'choices' | 'kind'>): WidthStanding {
   const { bar } = setup.rider
   const school = choices.widthSchool && widthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultWidthSchool[bar]
   const asked = widthAsked(setup, school, kind)
@@ -73,7 +72,7 @@ export function widthStanding({ setup, choices, kind, unit }: Pick<HandsContext,
     cutSize,
     plan: bar === 'flat' && now && asked && by < 0 ? cutPlan(now.value, asked.target.aim, cutSizes[cutSize].perSide, floors) : null,
   }
-  return { ...judged, findings: findingsOf(judged, setup, unit) }
+  return { ...judged, findings: findingsOf(judged, setup) }
 }
 
 /** What a flat bar must not be cut below: its pieces, its maker's mark, the standard; the highest first. */
@@ -99,20 +98,15 @@ export const floorWords: Readonly<Record<WidthFloor['key'], { readonly label: st
 /** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
 const GAP_CLEAR = 60
 
-function findingsOf(
-  { school, asked, now, by, exceeds, spreadCost: cost, plan, floors }: Judged,
-  setup: Setup,
-  unit: LengthUnit,
-): Finding[] {
+function findingsOf({ school, asked, now, by, exceeds, spreadCost: cost, plan, floors }: Judged, setup: Setup): Finding[] {
   const found: Finding[] = []
   const add = into(found)
-  const mm = lengthIn(unit)
   const { source } = widthSchoolOf(school)
   if (now === null) return found
   if (asked) {
     const range = `${mm(asked.target.low)} to ${mm(asked.target.high)} asked`
     const weight = exceeds ? 'act' : 'note'
-    const saved = cost ? ` The aim gives back ${mm(cost.now - cost.aim, unit === 'mm' ? 1 : 2)} of reach.` : ''
+    const saved = cost ? ` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
     const against = `${mm(now.value)} against ${range}.`
     if (by < 0) {
       const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
@@ -157,8 +151,7 @@ function findingsOf(
 export function judgeWidth({ width, context }: { readonly width: WidthStanding; readonly context: HandsContext }): Partial<PageJudgement> {
   const { asked, now, by, exceeds, findings } = width
   if (now === null || asked === null) return { findings }
-  const { setup, start, kind, unit } = context
-  const mm = lengthIn(unit)
+  const { setup, start, kind } = context
   const flat = setup.rider.bar === 'flat'
   const ticks = widthSchoolsFor(setup.rider.bar).flatMap((key) => {
     const other = widthAsked(setup, key, kind)
@@ -176,16 +169,15 @@ export function judgeWidth({ width, context }: { readonly width: WidthStanding; 
     start: before === now.value ? null : before,
     ...(flat ? { moves: { setting: 'barWidth', side: 'both' } } : {}),
   }
-  return { findings, targets: [target], proposals: exceeds ? proposalsOf(width, flat, unit) : [], working: runsOf(width, context) }
+  return { findings, targets: [target], proposals: exceeds ? proposalsOf(width, flat) : [], working: runsOf(width, context) }
 }
 
 /** A cut cannot be taken back, another bar costs money: neither is proposed on a difference that no tape can tell. */
-function proposalsOf({ plan, by, findings }: WidthStanding, flat: boolean, unit: LengthUnit): Proposal[] {
-  const mm = lengthIn(unit)
+function proposalsOf({ plan, by, findings }: WidthStanding, flat: boolean): Proposal[] {
   const reason = reasonOf(findings, 'wide', 'narrow')
   const [first] = plan?.cuts ?? []
   if (first) {
-    const words = `First cut: ${mm(first.perSide, unit === 'mm' ? 1 : 3)} a side`
+    const words = `First cut: ${mm(first.perSide, 3)} a side`
     return [{ key: 'cut', words, requested: [{ setting: 'barWidth', side: 'both', by: -2 * first.perSide }], reason }]
   }
   if (flat || by === 0) return []

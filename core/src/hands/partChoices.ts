@@ -6,8 +6,7 @@ import type { RequestedExchange } from '../change/parts.ts'
 import type { Setup } from '../change/setup.ts'
 import { standsAt } from '../measure/resolve.ts'
 import { axlesOf } from '../measure/riderModel.ts'
-import { lengthIn, trimmed } from '../quantity/entry.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { millimetres as mm, trimmed } from '../quantity/entry.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { straightPart } from './barRoom.ts'
@@ -59,8 +58,7 @@ function leverOn({ now }: Setup, side: Side, spec: CockpitSpec, bend: number) {
  * with its clamp slid to where the finger wants it.
  * @source geometry
  */
-export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[], unit: LengthUnit = 'mm'): PartChoice[] {
-  const mm = lengthIn(unit)
+export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
   const bar = halfBar(setup).found
   if (bar === null) return []
   const bend = straightPart(bar)
@@ -91,8 +89,7 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[], un
  * nearest to what is on the bike first, so that a change is small.
  * @source geometry
  */
-export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[], unit: LengthUnit = 'mm'): PartChoice[] {
-  const mm = lengthIn(unit)
+export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]): PartChoice[] {
   const { rider, folded } = setup
   const axles = axlesOf(rider.values)
   const now = riderWith(rider, folded.by, 'extension')

@@ -31,7 +31,7 @@ function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
 }
 function judged(page: HandsPageKey, of: Setup, choices: HandsChoices = {}, plusMinus = 3): PageJudgement {
   const metrics = metricsAsRead(of.model && riderMetrics(of.model, axlesOf(of.rider.values)), of)
-  const parts = handsParts({ setup: of, start: of, kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar', choices, riding: {}, unit: 'mm', metrics, plusMinus: () => plusMinus }) // prettier-ignore
+  const parts = handsParts({ setup: of, start: of, kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar', choices, riding: {}, metrics, plusMinus: () => plusMinus }) // prettier-ignore
   return judgePage(handsStation.pages[page] as never, parts)
 }
 const weights = ({ findings }: PageJudgement) => Object.fromEntries(findings.map(({ key, weight }) => [key, weight]))
@@ -100,7 +100,7 @@ describe('the hands, page by page', () => {
   it('asks which lever works the front brake, and stops where told and found differ', () => {
     expect(weights(judged('levers', setup()))).toMatchObject({ 'front-brake': 'note' })
     const of = setup({ frontBrakeLever: 'left' })
-    const parts = handsParts({ setup: of, start: of, kind: 'trail', choices: {}, riding: { frontBrake: 'right' }, unit: 'mm', metrics: null, plusMinus: () => null }) // prettier-ignore
+    const parts = handsParts({ setup: of, start: of, kind: 'trail', choices: {}, riding: { frontBrake: 'right' }, metrics: null, plusMinus: () => null }) // prettier-ignore
     expect(parts.levers.findings.find(({ key }) => key === 'front-brake')?.weight).toBe('first')
   })
 

@@ -23,7 +23,7 @@ export function stripInput(setup: Setup, choices: HandsChoices, kind: BikeKind, 
   const grip = standsAt(setup.now, 'gripLength')
   if (grip === null) throw new CalculationError('missing', `The strip needs the ${midSentence(definitionOf('gripLength').label)} first.`, [{ field: 'gripLength', message: 'Not read yet.' }])
   const bar = halfBar(setup).found
-  const { plan } = widthStanding({ setup, choices, kind, unit: 'mm' })
+  const { plan } = widthStanding({ setup, choices, kind })
   // A cut is measured straight across; the strip lies along the arm.
   const along = bar === null ? 1 : armPerAcross(bar)
   const cuts = (plan?.cuts ?? []).map(({ n, total }): StripMark => ({ key: `cut-${n}`, label: `cut ${n}`, at: (total / 2) * along, kind: 'cut' }))

@@ -8,6 +8,7 @@ import { definitionOf, isChoice } from '../measure/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { axlesOf } from '../measure/riderModel.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
+import { inUnit } from '../quantity/inUnit.ts'
 import { judgePage } from '../station.ts'
 import type { PageJudgement } from '../station.ts'
 import { readingsWith } from '../testing.ts'
@@ -23,7 +24,7 @@ const dropBar = {
 } as const // prettier-ignore
 const bases = { flat: flatBar, drop: dropBar } as const
 
-function saidOf(setup: Setup, unit: LengthUnit): { page: string; said: PageJudgement }[] {
+function saidOf(setup: Setup): { page: string; said: PageJudgement }[] {
   const { bar } = setup.rider
   const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
   const parts = handsParts({
@@ -32,21 +33,21 @@ function saidOf(setup: Setup, unit: LengthUnit): { page: string; said: PageJudge
     kind: bar === 'flat' ? 'trail' : 'time trial',
     choices: {},
     riding: { events: 'Some race' },
-    unit,
     metrics,
     plusMinus: () => 3,
   })
   return handsPagesFor(bar).map((page) => ({ page, said: judgePage(handsStation.pages[page] as never, parts) }))
 }
-const sentences = (setup: Setup, unit: LengthUnit): string[] => [
-  ...saidOf(setup, unit).flatMap(({ said }) => [
-    ...said.findings.flatMap(({ headline, sentence }) => [headline, sentence]),
-    ...said.targets.flatMap(({ label, remark }) => [label, remark]),
-    ...said.proposals.flatMap(({ words, reason }) => [words, reason]),
-  ]),
-  ...leverChoices(setup, startingCockpit, unit).map(({ words }) => words),
-  ...extensionChoices(setup, startingCockpit, unit).map(({ words }) => words),
-]
+const sentences = (setup: Setup, unit: LengthUnit): string[] =>
+  [
+    ...saidOf(setup).flatMap(({ said }) => [
+      ...said.findings.flatMap(({ headline, sentence }) => [headline, sentence]),
+      ...said.targets.flatMap(({ label, remark }) => [label, remark]),
+      ...said.proposals.flatMap(({ words, reason }) => [words, reason]),
+    ]),
+    ...leverChoices(setup, startingCockpit).map(({ words }) => words),
+    ...extensionChoices(setup, startingCockpit).map(({ words }) => words),
+  ].map((words) => inUnit(words, unit))
 
 /** Readings of the station's pages that are numbers: what a hand may type there. */
 const typed = (bar: BarKind): NumberKey[] => {
@@ -90,7 +91,7 @@ describe.each(['flat', 'drop'] as const)('every page of the hands on a %s bar', 
         const setup = setupOf(readingsWith({ ...bases[bar], ...placed(shares) } as never), [], bar)
         for (const unit of ['mm', 'in'] as const)
           for (const words of sentences(setup, unit)) expect(words).not.toMatch(/NaN|undefined|Infinity|null|\d mm\b.*\d in\b/)
-        for (const { said } of saidOf(setup, 'mm'))
+        for (const { said } of saidOf(setup))
           for (const { requested } of said.proposals) {
             expect(requested.length).toBeGreaterThan(0)
             for (const move of requested) if ('by' in move) expect(Number.isFinite(move.by) && move.by !== 0).toBe(true)
@@ -104,7 +105,7 @@ describe.each(['flat', 'drop'] as const)('every page of the hands on a %s bar', 
     fc.assert(
       fc.property(slips(bar), (shares) => {
         const setup = setupOf(readingsWith({ ...bases[bar], ...placed(shares) } as never), [], bar)
-        for (const { page, said } of saidOf(setup, 'mm')) {
+        for (const { page, said } of saidOf(setup)) {
           const isOpen = said.findings.some(
             ({ weight, key }) => weight === 'act' || weight === 'first' || key === 'pads-wide' || key === 'inward',
           )
@@ -117,7 +118,7 @@ describe.each(['flat', 'drop'] as const)('every page of the hands on a %s bar', 
 
   it('shows the input of every sum it says it made: each runs', () => {
     const setup = setupOf(readingsWith(bases[bar] as never), [], bar)
-    for (const { said } of saidOf(setup, 'mm'))
+    for (const { said } of saidOf(setup))
       for (const { calculation, input } of said.working) {
         const parsed = calculation.input.safeParse(input)
         expect(parsed.error?.issues ?? []).toEqual([])

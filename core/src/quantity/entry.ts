@@ -141,11 +141,8 @@ export function formatLength(mm: number, unit: LengthUnit, decimals?: number): s
 export function lengthWords(mm: number, unit: LengthUnit, decimals = unit === 'mm' ? 0 : 2): string {
   return `${formatLength(mm, unit, decimals)} ${unit}`
 }
-/** The same for one unit, for sentences with many of them. */
-export const lengthIn =
-  (unit: LengthUnit) =>
-  (mm: number, decimals?: number): string =>
-    lengthWords(mm, unit, decimals)
+/** "17 mm": as sentences of the core say a length; the screen puts it into the unit in use. */
+export const millimetres = (mm: number, decimals = 0): string => lengthWords(mm, 'mm', decimals)
 
 /** A number without trailing zeros and with a real minus sign; `-0` becomes `0`. */
 export function trimmed(value: number, decimals: number): string {

@@ -18,7 +18,12 @@ describe('a sentence in the unit in use', () => {
     expect(inUnit(said, 'mm')).toBe(said)
   })
   it('leaves other units, areas, speeds and sizes that parts are sold by', () => {
-    for (const said of ['a patch of 700 mm² at 3 mm/s', '28.4° and 12 % at 90 rpm', `a ${soldBy('31.8')} clamp, a ${soldBy(4)} key`, '5 mmHg'])
+    for (const said of [
+      'a patch of 700 mm² at 3 mm/s',
+      '28.4° and 12 % at 90 rpm',
+      `a ${soldBy('31.8')} clamp, a ${soldBy(4)} key`,
+      '5 mmHg',
+    ])
       expect(inUnit(said, 'in')).toBe(said)
     expect(inUnit('a step of 12 mm², then 12.7 mm', 'in')).toBe('a step of 12 mm², then 0.5 in')
   })

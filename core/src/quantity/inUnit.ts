@@ -15,7 +15,7 @@ const numbers = new RegExp(number, 'g')
  * Sizes that parts are sold by ("31.8 mm" of a stem's clamp, a 4 mm key) have a no-break space before
  * their mm and stay as they are.
  * @param text lengths as "12.5 mm"; several numbers may share one unit
- * @returns the same words; in inches to a hundredth, and to a thousandth where that would say 0
+ * @returns the same words; in inches to a hundredth, and to a thousandth where that would say 0 or the millimetres are said as finely
  */
 export function inUnit(text: string, unit: LengthUnit): string {
   if (unit === 'mm' || !text.includes('mm')) return text
@@ -25,9 +25,12 @@ export function inUnit(text: string, unit: LengthUnit): string {
 function converted(text: string, unit: LengthUnit): string {
   const mm = Number(text.replace('−', '-'))
   const sign = text.startsWith('+') ? '+' : ''
-  const digits = mm !== 0 && Math.abs(mm) < SMALL ? 3 : 2
+  const isFine = (mm !== 0 && Math.abs(mm) < SMALL) || FINE.test(text)
+  const digits = isFine ? 3 : 2
   return sign + lengthWords(mm, unit, digits).slice(0, -` ${unit}`.length)
 }
+/** an eighth of an inch is 3.175 mm: it comes back as what it was */
+const FINE = /\.\d{3}$/
 /** mm; below this a hundredth of an inch would say nothing */
 const SMALL = 0.2
 

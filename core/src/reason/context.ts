@@ -96,8 +96,6 @@ export function factsAt(input: ReasonInput, setup: Setup = input.setup): Facts {
         kind: input.kind,
         choices: input.choices.hands,
         riding: input.riding,
-        // Its sentences are not used here.
-        unit: 'mm',
         metrics,
         plusMinus: input.plusMinus,
       }),

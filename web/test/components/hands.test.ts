@@ -224,7 +224,7 @@ describe('levers and grips', () => {
 
   it('offer levers of the catalogue for these hands, three before all, one to the card as an exchange', async () => {
     const visit = open()
-    const choices = leverChoices(visit.setup, startingCockpit, 'mm')
+    const choices = leverChoices(visit.setup, startingCockpit)
     expect(choices.length).toBeGreaterThan(3)
     const at = shown(PartChoices, { title: 'Other levers', part: 'levers', rows: choices })
     expect(at.findAll('li')).toHaveLength(3)

@@ -18,7 +18,6 @@ const choices = computed(() =>
   extensionChoices(
     hands.rested.context.setup,
     catalogue.entries.map(({ entry }) => entry.spec),
-    preferences.unit,
   ),
 )
 const extensions = computed(() => hands.rested.extensions)

@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/hands/levers'
 import { leverChoices } from '@level-stance/core/hands/partChoices'
 import { useCockpit } from '../../stores/catalogue.ts'
-import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'
 import PartChoices from './PartChoices.vue'
@@ -14,14 +13,12 @@ import { useHands } from './useHands.ts'
 /** Levers: under the finger, at its reach, at the forearm's angle; and which one works the front brake. */
 const visit = useVisit()
 const hands = useHands()
-const preferences = usePreferences()
 const catalogue = useCockpit()
 if (!catalogue.loaded) void catalogue.load()
 const choices = computed(() =>
   leverChoices(
     hands.rested.context.setup,
     catalogue.entries.map(({ entry }) => entry.spec),
-    preferences.unit,
   ),
 )
 const levers = computed(() => hands.rested.levers)

@@ -3,10 +3,12 @@ import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { PartChoice } from '@level-stance/core/hands/partChoices'
 import { useBoard } from '../../stores/board.ts'
+import { usePreferences } from '../../stores/preferences.ts'
 
 /** Parts of the catalogue on this bike, the best first; one of them goes to the card. */
 const props = defineProps<{ title: string; rows: readonly PartChoice[]; part: string }>()
 const board = useBoard()
+const preferences = usePreferences()
 /** As many as are shown before the rest is asked for. */
 const FEW = 3
 const all = ref(false)
@@ -19,7 +21,7 @@ const shown = computed(() => (all.value ? props.rows : props.rows.slice(0, FEW))
     <ol :data-testid="`choices-${part}`">
       <li v-for="(row, i) in shown" :key="row.spec.name">
         <p class="small">
-          <strong>{{ row.spec.name }}</strong>. {{ row.words }}
+          <strong>{{ row.spec.name }}</strong>. {{ preferences.said(row.words) }}
         </p>
         <Button
           size="small"

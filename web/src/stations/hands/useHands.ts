@@ -1,6 +1,5 @@
 import { defineStore } from 'pinia'
 import { handsStation } from '@level-stance/core/hands/station'
-import { usePreferences } from '../../stores/preferences.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -11,14 +10,12 @@ export const useHands = defineStore('hands', () => {
   const visit = useVisit()
   const board = useBoard()
   const uncertainty = useUncertainty()
-  const preferences = usePreferences()
   return useStation('hands', handsStation, () => ({
     setup: visit.setup,
     start: visit.baseline,
     kind: visit.head?.kind ?? 'other',
     choices: visit.choices.hands,
     riding: visit.riding,
-    unit: preferences.unit,
     metrics: board.now,
     plusMinus: uncertainty.plusMinus,
   }))
