@@ -161,8 +161,19 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.keyboard.press('Escape')
     for (const station of ['Measure', 'Feet', 'Prove', 'Record', 'Seat']) {
       await goTo(page, station)
+      if (station === 'Prove') await expect(page.getByTestId('trial-plan')).toContainText('Next trial')
       await look()
     }
+    await page.keyboard.press('Control+k')
+    await page.getByRole('combobox', { name: 'Search commands' }).fill('saddle')
+    await look()
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('?')
+    await page.getByRole('dialog', { name: 'Keys and help' }).waitFor()
+    await look()
+    await page.getByRole('button', { name: 'Glossary' }).click()
+    await page.getByRole('textbox', { name: 'Search the glossary' }).waitFor()
+    await look()
   })
 
   test(`every page of the feet is accessible, ${scheme}`, async ({ page }) => {

@@ -11,6 +11,7 @@ test('the server dies in the middle of typing and comes back: nothing is lost', 
   await read(page, 'Saddle height', '724')
   await (await fieldOf(page, 'Shoe size, left')).pressSequentially('4')
   await expect(page.getByTestId('save-state')).toHaveText('Cannot reach the server: kept here, retrying')
+  await expect(page.getByTestId('server-gone')).toContainText('Readings, moves, ratings and causes go on')
   await read(page, 'Saddle height', '726')
 
   await site.revive()

@@ -61,7 +61,7 @@ test('an impression is photographed, marked by mouse and keys, and taken with it
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
     for (let i = 0; i < 4; i++) await page.mouse.wheel(0, -300)
     await expect(page.getByText(/of the marks/)).not.toHaveText(before)
-    await page.getByRole('dialog').getByRole('button', { name: 'Whole picture' }).click()
+    await page.locator('.ant-drawer-content').getByRole('button', { name: 'Whole picture' }).click()
   })
 
   await test.step('a size out of range is said and what was typed stays', async () => {

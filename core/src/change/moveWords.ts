@@ -1,5 +1,6 @@
 import { lengthWords, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
+import { partName } from '../quantity/inUnit.ts'
 import { midSentence } from '../quantity/words.ts'
 import type { Move } from './ledger.ts'
 import type { Requested, RequestedMove } from './moves.ts'
@@ -29,8 +30,9 @@ export function exchangeWords({ slot, from, to }: Pick<Exchange, 'slot' | 'from'
     })
     if (sizes.length > 0) return `${label}: ${sizes.join(', ')}`
   }
-  const instead = from.name === label || from.name === to.name ? '' : ` for ${from.name}`
-  return `${label}: ${to.name}${instead}`
+  const named = ({ name }: { readonly name: string }) => (unit === 'mm' ? name : partName(name))
+  const instead = from.name === label || from.name === to.name ? '' : ` for ${named(from)}`
+  return `${label}: ${named(to)}${instead}`
 }
 
 /** Everything a change does, part by part and move by move. */

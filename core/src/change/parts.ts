@@ -8,7 +8,6 @@ import { trimmed } from '../quantity/entry.ts'
 import { textField } from '../quantity/fields.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
-import { soldBy } from '../quantity/inUnit.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
 interface Addend {
@@ -187,6 +186,6 @@ function propertyWords(key: ChoiceKey | NumberKey, value: number | string): stri
   if (isChoice(key)) return optionWord(key, String(value))
   const { dimension } = definitionOf(key)
   const said = trimmed(Number(value), 1)
-  if (dimension === 'length') return soldBy(said)
+  if (dimension === 'length') return `${said} mm`
   return `${dimension === 'shoe-size' ? 'EU ' : ''}${said}${dimension === 'angle' ? '°' : ''}`
 }

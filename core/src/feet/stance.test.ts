@@ -57,7 +57,7 @@ describe('stance (common practice; worked example of the trade)', () => {
     expect(treadEfficiency(180)).toBe(19.05)
     expect(treadEfficiency(89)).toBeNull()
     expect(treadEfficiency(181)).toBeNull()
-    expect(treadWords(146)).toMatch(/Seated, trained riders/)
+    expect(treadWords(146)).toMatch(/Trained riders, seated/)
     expect(treadWords(220)).toMatch(/lies outside/)
   })
 

@@ -2,7 +2,6 @@ import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { optionsOf } from '../measure/readingDefinitions.ts'
 import { textField } from '../quantity/fields.ts'
-import { soldBy } from '../quantity/inUnit.ts'
 
 /** Kinds of part in the cockpit's catalogue. */
 export const cockpitKinds = ['stem', 'flat-bar', 'drop-bar', 'levers', 'extensions'] as const
@@ -101,7 +100,7 @@ const part = (kind: CockpitKind, name: string, price: number, said: Partial<Cock
 })
 
 const stem = (clampSize: ClampSize, stemLength: number, stemAngle: number, price = 2): CockpitSpec =>
-  part('stem', `Stem ${soldBy(stemLength)}, ${stemAngle}°, ${Number(clampSize.slice(1)) / 10}`, price, { clampSize, stemLength, stemAngle })
+  part('stem', `Stem ${stemLength} mm, ${stemAngle}°, ${Number(clampSize.slice(1)) / 10}`, price, { clampSize, stemLength, stemAngle })
 const flat = (
   name: string,
   [barWidth, barRise, barForward, barBacksweep, barUpsweep, barBend]: readonly [number, number, number, number, number, number],

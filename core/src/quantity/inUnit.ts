@@ -34,5 +34,8 @@ const FINE = /\.\d{3}$/
 /** mm; below this a hundredth of an inch would say nothing */
 const SMALL = 0.2
 
+/** The name of a part as it is shown: a size in it is a name, not an amount. */
+export const partName = (name: string): string => name.replaceAll(/(\d) mm\b/g, '$1\u00A0mm')
+
 /** A size a part is sold by: its millimetres stay in any unit. */
 export const soldBy = (mm: number | string): string => `${mm}\u00A0mm`

@@ -65,6 +65,7 @@ async function take(key: string): Promise<void> {
   <Modal :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="$emit('close')">
     <label for="command-search" class="visually-hidden">Search commands</label>
     <AutoComplete
+      id="command-search"
       ref="field"
       :value="typed"
       :options="options"
@@ -72,7 +73,6 @@ async function take(key: string): Promise<void> {
       :filter-option="false"
       default-active-first-option
       placeholder="saddle height, stance, try, a rider’s name"
-      id="command-search"
       class="search"
       :list-height="400"
       :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"

@@ -56,6 +56,10 @@ onMounted(mend)
 watch(() => [props.label, props.marks], mend, { flush: 'post' })
 useMutationObserver(frame, mend, { attributes: true, subtree: true, childList: true })
 
+/** Sizes of parts have a space that does not break: a typed one means the same. */
+const plain = (text: unknown) => String(text).replaceAll('\u00A0', ' ').toLowerCase()
+const isMeant = (typed: string, option?: { readonly label?: unknown }) => plain(option?.label ?? '').includes(plain(typed.trim()))
+
 function pick(value: unknown): void {
   if (props.many) emit('picks', value as Key[])
   else emit('pick', (value as Key | undefined) ?? null)
@@ -74,7 +78,7 @@ function pick(value: unknown): void {
       :disabled="disabled === true"
       :dropdown-match-select-width="false"
       show-search
-      option-filter-prop="label"
+      :filter-option="isMeant"
       @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"
       @change="pick"
     />

@@ -217,7 +217,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   <div ref="row" class="row" :class="{ single: !definition.sided, words: definition.sided && choice !== null }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label"
-        >{{ definition.label }} <span v-if="unit" class="unit muted">{{ unit }}</span></span
+        >{{ definition.label }}&nbsp;<span v-if="unit" class="unit muted">{{ unit }}</span></span
       >
       <span v-if="moved" class="how muted"
         >{{ moved.start }}, <strong class="moved">{{ moved.now }}</strong></span

@@ -16,6 +16,7 @@ import { ofPress } from '../commands/command.ts'
 import CommandDoor from '../commands/CommandDoor.vue'
 import { useVisitCommands } from '../commands/visitCommands.ts'
 import { useDrafts } from '../stores/drafts.ts'
+import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -27,6 +28,7 @@ const props = defineProps<{ visitId: string }>()
 const visit = useVisit()
 const board = useBoard()
 const drafts = useDrafts()
+const outbox = useOutbox()
 const preferences = usePreferences()
 const route = useRoute()
 const problem = ref<string | null>(null)
@@ -135,6 +137,10 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
       <StopBanner />
       <div v-if="visit.shownUpTo !== null" class="past" role="status">
         Showing the bike as it was. <Button @click="visit.shownUpTo = null">Back to now</Button>
+      </div>
+      <div v-if="outbox.state === 'unreachable'" class="past gone small" role="status" data-testid="server-gone">
+        The server cannot be reached. Readings, moves, ratings and causes go on, and are kept in this window until it answers. Pictures,
+        catalogues, PDF and the list of riders wait for it.
       </div>
       <main v-if="visit.head" class="body">
         <RouterView />
@@ -249,6 +255,9 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
 .past {
   padding: 6px 20px;
   background: var(--petrol-soft);
+}
+.gone {
+  background: var(--brick-soft);
 }
 .body {
   flex: 1;

@@ -7,7 +7,7 @@ import { leftOutWords } from '@level-stance/core/hands/cockpitSearch'
 import type { CockpitLine, LeftOutKey } from '@level-stance/core/hands/cockpitSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
-import { soldBy } from '@level-stance/core/quantity/inUnit'
+import { partName, soldBy } from '@level-stance/core/quantity/inUnit'
 import { midSentence } from '@level-stance/core/quantity/words'
 import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
 import { cockpitForm } from '../../parts/partForms.ts'
@@ -37,6 +37,8 @@ const bars = computed<Record<string, string>>(() => {
 })
 const change = (more: Partial<SearchWish>) => (wish.value = { ...wish.value, ...more })
 const perUnit = computed(() => ({ mm: 1, cm: 10, in: MM_PER_INCH })[preferences.unit])
+/** A part's name, whose sizes are part of it. */
+const named = (name = '') => (preferences.unit === 'mm' ? name : partName(name))
 const shown = (mm: number, decimals?: number) => lengthWords(mm, preferences.unit, decimals)
 /** As it stands in a field: what was typed, without what the sum has left behind its decimals. */
 const inUnit = (mm: number) => Math.round((1000 * mm) / perUnit.value) / 1000
@@ -59,7 +61,7 @@ const lines = computed<readonly Line[]>(() => {
   const { input: asked, found: result } = answer
   return result.lines.map((line) => {
     const [stem, bar] = [asked.stems[line.stem], asked.bars[line.bar]]
-    const parts = [`${stem?.isOn ? 'stem stays' : (stem?.name ?? '')}${line.flipped ? ', turned over' : ''}`, bar?.isOn ? 'bar stays' : (bar?.name ?? '')]
+    const parts = [`${stem?.isOn ? 'stem stays' : named(stem?.name)}${line.flipped ? ', turned over' : ''}`, bar?.isOn ? 'bar stays' : named(bar?.name)]
     const work = [`spacers ${shown(line.spacers)}`, `roll ${trimmed(line.roll, 1)}°`, ...(visit.bar === 'drop' ? [`levers ${trimmed(line.lever, 0)}° down the bend`] : [])]
     const apart = line.apart === null ? [] : [`grip ${trimmed(line.apart, 1)}° off the hand`]
     const wider = line.wider === 0 ? [] : [`${shown(Math.abs(line.wider))} ${line.wider > 0 ? 'wider' : 'narrower'} than asked`]

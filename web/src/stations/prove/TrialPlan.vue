@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Button, Steps } from 'ant-design-vue'
+import { Button, Timeline, TimelineItem } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
@@ -78,7 +78,15 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
     <template v-else-if="move">
       <h2>Next trial: {{ preferences.said(move.words) }}</h2>
       <p v-if="!isSure" class="small muted">Not sure yet. A reading could still change it: see what Talk asks for.</p>
-      <Steps direction="vertical" size="small" :current="-1" :items="steps" />
+      <Timeline>
+        <TimelineItem v-for="(step, i) in steps" :key="step.title">
+          <template #dot
+            ><span class="number figure">{{ i + 1 }}</span></template
+          >
+          <strong>{{ step.title }}</strong>
+          <p>{{ step.description }}</p>
+        </TimelineItem>
+      </Timeline>
       <p v-if="move.part" class="small">Needs {{ move.part }}.</p>
       <Button v-if="move.requested.length > 0" type="primary" :disabled="!board.movable" @click="take">To the card</Button>
     </template>
@@ -98,16 +106,23 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
   gap: 8px;
   justify-items: start;
 }
-.plan :deep(.ant-steps-item-description.ant-steps-item-description) {
-  max-width: none;
-  color: var(--ink);
-  padding-bottom: 6px;
+.plan :deep(.ant-timeline-item) {
+  padding-bottom: 10px;
+  font-size: 16px;
 }
-.plan :deep(.ant-steps-item-title.ant-steps-item-title.ant-steps-item-title) {
-  color: var(--ink);
-  font-weight: 600;
+.plan :deep(.ant-timeline) {
+  padding-top: 6px;
 }
-.plan :deep(.ant-steps-icon.ant-steps-icon) {
+.plan :deep(.ant-timeline-item-last) {
+  padding-bottom: 0;
+}
+.number {
+  display: grid;
+  place-content: center;
+  width: 24px;
+  height: 24px;
+  border: 1px solid var(--petrol);
+  border-radius: 50%;
   color: var(--petrol);
 }
 </style>

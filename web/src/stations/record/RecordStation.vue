@@ -194,6 +194,24 @@ footer {
   display: grid;
   gap: 6px;
 }
+@media screen and (max-width: 700px) {
+  .record {
+    height: auto;
+    padding: 14px 12px;
+  }
+  .actions {
+    flex-wrap: wrap;
+  }
+  .sheet {
+    padding: 14px;
+  }
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  td {
+    white-space: normal;
+  }
+}
 @media print {
   .actions {
     display: none;

@@ -220,7 +220,7 @@ function remove(complaint: Complaint): void {
           </template>
           <p v-for="words in looks" :key="words" class="caution small">{{ words }}</p>
         </template>
-        <Skeleton v-else active :paragraph="{ rows: 6 }" aria-label="Working out the causes" />
+        <div v-else role="status" aria-label="Working out the causes"><Skeleton active :paragraph="{ rows: 6 }" /></div>
       </template>
     </section>
 
