@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { AutoComplete, Modal } from 'ant-design-vue'
-import { useDebounceFn } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { useDebounceFn, useMutationObserver } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client.ts'
 import { commandGroups, matching } from './command.ts'
@@ -20,6 +20,7 @@ const riders = ref<readonly Command[]>([])
 onMounted(async () => {
   await nextTick()
   field.value?.focus()
+  mend()
 })
 
 /** An older answer never replaces a newer one; without the server the rest of the list still works. */
@@ -46,12 +47,19 @@ watch(typed, (name) => {
 })
 
 const found = computed(() => [...matching(props.commands, typed.value, MOST), ...riders.value])
+const byKey = computed(() => new Map(found.value.map((command) => [command.key, command])))
 const options = computed(() =>
   commandGroups.flatMap((label) => {
     const rows = found.value.filter(({ group }) => group === label)
-    return rows.length === 0 ? [] : [{ label, options: rows.map(({ key, label: words, press }) => ({ value: key, words, press })) }]
+    return rows.length === 0 ? [] : [{ label, options: rows.map(({ key }) => ({ value: key })) }]
   }),
 )
+/** The rows that are seen carry a state that only those of the list behind them may have. */
+const box = useTemplateRef<HTMLElement>('box')
+const mend = () =>
+  box.value?.querySelectorAll('[aria-selected]:not([role="option"])').forEach((row) => row.removeAttribute('aria-selected'))
+useMutationObserver(box, mend, { attributes: true, subtree: true, childList: true })
+
 async function take(key: string): Promise<void> {
   const command = found.value.find((row) => row.key === key)
   emit('close')
@@ -63,30 +71,32 @@ async function take(key: string): Promise<void> {
 
 <template>
   <Modal :open="true" :footer="null" :closable="false" title="Go to, or do" :width="560" @cancel="$emit('close')">
-    <label for="command-search" class="visually-hidden">Search commands</label>
-    <AutoComplete
-      id="command-search"
-      ref="field"
-      :value="typed"
-      :options="options"
-      :open="true"
-      :filter-option="false"
-      default-active-first-option
-      placeholder="saddle height, stance, try, a rider’s name"
-      class="search"
-      :list-height="400"
-      :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"
-      @search="(text: string) => (typed = text)"
-      @select="(key: unknown) => take(String(key))"
-      @keydown.esc="$emit('close')"
-    >
-      <template #option="{ value, label, words, press }">
-        <span v-if="words" class="option" :data-command="value"
-          >{{ words }}<kbd v-if="press">{{ press }}</kbd></span
-        >
-        <template v-else>{{ label }}</template>
-      </template>
-    </AutoComplete>
+    <div ref="box">
+      <label for="command-search" class="visually-hidden">Search commands</label>
+      <AutoComplete
+        id="command-search"
+        ref="field"
+        :value="typed"
+        :options="options"
+        :open="true"
+        :filter-option="false"
+        default-active-first-option
+        placeholder="saddle height, stance, try, a rider’s name"
+        class="search"
+        :list-height="400"
+        :get-popup-container="(trigger: HTMLElement) => trigger.parentElement ?? trigger"
+        @search="(text: string) => (typed = text)"
+        @select="(key: unknown) => take(String(key))"
+        @keydown.esc="$emit('close')"
+      >
+        <template #option="{ value, label }">
+          <span v-if="byKey.has(value)" class="option" :data-command="value"
+            >{{ byKey.get(value)?.label }}<kbd v-if="byKey.get(value)?.press">{{ byKey.get(value)?.press }}</kbd></span
+          >
+          <template v-else>{{ label }}</template>
+        </template>
+      </AutoComplete>
+    </div>
     <p v-if="options.length === 0" class="muted small" role="status">Nothing by that name.</p>
     <div class="room" />
   </Modal>
