@@ -35,11 +35,9 @@ watch(
     <Input v-model:value="typed" allow-clear placeholder="Search" aria-label="Search the glossary" />
     <dl>
       <div v-for="key in found" :id="`term-${key}`" :key="key" class="term" :class="{ asked: key === glossary.term }" :data-term="key">
-        <HowDrawing :reading-key="termOf(key).drawing" />
-        <div>
-          <dt>{{ termOf(key).term }}</dt>
-          <dd>{{ termOf(key).says }}</dd>
-        </div>
+        <dt>{{ termOf(key).term }}</dt>
+        <dd class="drawing"><HowDrawing :reading-key="termOf(key).drawing" /></dd>
+        <dd>{{ termOf(key).says }}</dd>
       </div>
     </dl>
     <p v-if="found.length === 0" class="muted" role="status">No term with these words.</p>
@@ -53,7 +51,8 @@ dl {
 .term {
   display: grid;
   grid-template-columns: 120px minmax(0, 1fr);
-  gap: 14px;
+  grid-template-rows: auto 1fr;
+  column-gap: 14px;
   padding: 10px 8px;
   border-bottom: 1px solid var(--line);
 }
@@ -61,7 +60,11 @@ dl {
   background: var(--petrol-soft);
 }
 dt {
+  grid-column: 2;
   font-weight: 600;
+}
+.drawing {
+  grid-area: 1 / 1 / 3 / 2;
 }
 dd {
   margin: 0;
