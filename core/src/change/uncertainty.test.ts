@@ -5,7 +5,7 @@ import { seeded } from '../quantity/random.ts'
 import { aReading, entryOf, exampleReadings, wholeReadings } from '../testing.ts'
 import { calibrateRider, riderWith } from './calibrated.ts'
 import { foldLedger } from './fold.ts'
-import { differenceSpread, metricSpreads, uncertaintyModelOf, varianceShares } from './uncertainty.ts'
+import { differenceSpread, estimatedMetrics, metricSpreads, uncertaintyModelOf, varianceShares } from './uncertainty.ts'
 import { knockOn } from './knockOn.ts'
 import { measureNext, nextWords } from './measureNext.ts'
 import { withMoves } from './moves.ts'
@@ -51,6 +51,14 @@ describe('what is known', () => {
     expect(after.kneeLeft!).toBeGreaterThan(1)
     expect(after.elbowLeft!).toBeLessThan(2.05)
     for (const key of ['kneeLeft', 'torso', 'elbowLeft', 'hipLeft'] as const) expect(after[key]!).toBeLessThan(before[key]!)
+  })
+
+  it('names what rests on estimates, and no longer once the lengths are read', () => {
+    const [guessed, read] = [bare, whole].map((rider) => estimatedMetrics(uncertaintyModelOf(rider, unmoved)!, rider))
+    // Trunk and arms of the one follow from stature alone; the other was measured throughout.
+    for (const key of ['torso', 'elbowLeft', 'shoulderRight'] as const) expect([key, guessed!.includes(key), read!.includes(key)]).toEqual([key, true, false]) // prettier-ignore
+    // Nobody has read the pedal axles and the cleats’ place across of either.
+    expect([guessed!.includes('stance'), read!.includes('stance')]).toEqual([true, true])
   })
 
   it('knows a difference far better than either side of it', () => {

@@ -4,7 +4,7 @@ import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import type { HandPosition } from '../measure/conditions.ts'
-import { definitionOf, numberKeys, readingDefinitions } from '../measure/readingDefinitions.ts'
+import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
 import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { axlesOf, buildModel } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
@@ -197,13 +197,20 @@ export function varianceShares(uncertainty: UncertaintyModel, key: MetricKey): {
 const RESTS_ON = 0.5
 
 /** Numbers of the rider that rest on estimates: most of their variance comes from readings that were not taken. */
-export function estimatedMetrics({ inputs, covariance, gradients }: UncertaintyModel): MetricKey[] {
+export function estimatedMetrics(
+  { inputs, covariance, gradients }: UncertaintyModel,
+  { resolved }: Pick<CalibratedRider, 'resolved'>,
+): MetricKey[] {
+  const isUnread = ({ key, side }: UncertainInput) =>
+    (numberKeys as readonly string[]).includes(key) &&
+    (side === 'both' ? sides : [side]).every((one) => resolved[key as NumberKey][one]?.basis !== 'measured')
+  const unread = inputs.map(isUnread)
   return metricKeys.filter((key) => {
     const h = gradients[key]
     if (h === null) return false
     const total = varianceOf(covariance, h)
-    const unread = h.map((part, i) => (!inputs[i]!.measured && Object.hasOwn(readingDefinitions, inputs[i]!.key) ? part : 0))
-    return total > 0 && varianceOf(covariance, unread) > RESTS_ON * total
+    const ofUnread = h.map((part, i) => (unread[i] ? part : 0))
+    return total > 0 && varianceOf(covariance, ofUnread) > RESTS_ON * total
   })
 }
 

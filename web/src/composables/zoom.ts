@@ -53,7 +53,7 @@ export function useZoom(
     (now, before) => {
       if (before) select(before).on('.zoom', null)
       transform.value = zoomIdentity
-      // Twice tapped is a slip of the hand here, no wish to see it larger.
+      // A double tap is a slip of the hand here, not a wish to zoom.
       if (now) select(now).call(behaviour).on('dblclick.zoom', null)
     },
     { immediate: true, flush: 'post' },

@@ -31,7 +31,7 @@ export function uncertaintyWorker(post: (answer: Answer) => void, rest: () => Pr
       kind: 'first-order',
       id: question.id,
       spreads: uncertainty && metricSpreads(uncertainty),
-      estimated: uncertainty === null ? [] : estimatedMetrics(uncertainty),
+      estimated: uncertainty === null ? [] : estimatedMetrics(uncertainty, rider),
       next: measureNext(rider, by, uncertainty),
       sensitivities: sensitivities({ rider, by }),
     })

@@ -16,7 +16,6 @@ import PageTabs from '../../parts/PageTabs.vue'
 import ReadingRow from '../../parts/ReadingRow.vue'
 import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
-import { afterFrame } from '../../composables/afterFrame.ts'
 import { later } from '../../composables/later.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useDrafts } from '../../stores/drafts.ts'
@@ -87,7 +86,7 @@ const pages = computed(() =>
 /** The rows that are seen at once are painted first, the rest of the tape after them. */
 const FIRST_ROWS = 14
 const isPainted = ref(false)
-onMounted(afterFrame(() => (isPainted.value = true)))
+onMounted(() => requestAnimationFrame(() => setTimeout(() => (isPainted.value = true))))
 /** Rows under their headings. */
 const sections = computed(() => {
   const rows = keysOf(page.value).filter((key) => page.value !== 'on-bike' || conditionsFor(key, visit.bar).includes(condition.value))
