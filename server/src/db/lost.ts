@@ -18,11 +18,14 @@ const lostCodes: ReadonlySet<string> = new Set([
 const lostWords =
   /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Client was closed)/
 
+type Carried = { readonly code?: unknown; readonly message?: unknown; readonly cause?: unknown } | null | undefined
+
 /** Whether the database could not be reached or went away, as against refusing what it was asked. */
 export function isLost(error: unknown): boolean {
-  for (let at = error; at instanceof Error; at = at.cause) {
-    const code = (at as { code?: unknown }).code
-    if ((typeof code === 'string' && lostCodes.has(code)) || lostWords.test(at.message)) return true
+  // By what it carries, not by its class: an error of the socket may come from another realm than this module.
+  for (let at = error as Carried; typeof at === 'object' && at !== null; at = at.cause as Carried) {
+    const { code, message } = at
+    if ((typeof code === 'string' && lostCodes.has(code)) || (typeof message === 'string' && lostWords.test(message))) return true
   }
   return false
 }
