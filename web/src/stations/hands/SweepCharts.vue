@@ -33,6 +33,8 @@ const spoken = computed(() => {
   const angles = `torso ${trimmed(metrics.torso ?? 0, 0)}°, neck ${trimmed(neck ?? 0, 0)}°, hand load ${trimmed(metrics.load ?? 0, 0)} %`
   return `${by}: ${angles}${typeof worse?.gap !== 'number' ? '' : `, arm gap ${size(worse.gap)}`}`
 })
+// The same list while a hand slides along it: the chart is not drawn anew.
+const places = computed(() => (points.value ?? []).map((point) => point.at))
 const lines = computed<ChartLine[]>(() => {
   const list = points.value ?? []
   return [
@@ -58,7 +60,7 @@ const slide = (by: number) => board.request([{ setting: row.value.setting, side:
       :picture="`${row.label} of the hands`"
       :handle="`${row.label} of the hands from where they are`"
       :spoken="spoken"
-      :places="points.map((point) => point.at)"
+      :places="places"
       :reach="row.reach"
       :lines="lines"
       :at="at"

@@ -20,6 +20,8 @@ const preferences = usePreferences()
 
 /** From the back to the front. */
 const points = computed(() => setbackCurve(standingOf(visit.setup), CURVE.reach, CURVE.step)?.toReversed() ?? null)
+// The same list while a hand slides along it: the chart is not drawn anew.
+const places = computed(() => (points.value ?? []).map(({ setback }) => -setback))
 const lines = computed<ChartLine[]>(() => {
   const list = points.value ?? []
   const height = (inRoom: boolean) => list.map((point) => (inRoom && !point.inRoom ? null : point.height))
@@ -56,7 +58,7 @@ const slide = (forward: number) => board.request([{ setting: 'saddleSetback', si
       picture="Post over setback, knees kept; back to the left, forward to the right"
       handle="Setback with the knees kept"
       :spoken="spoken"
-      :places="points.map(({ setback }) => -setback)"
+      :places="places"
       :reach="CURVE.reach"
       :lines="lines"
       :at="-at"
