@@ -41,6 +41,18 @@ test('Ctrl+K finds a reading, a page, a rider; keys, help and the short note kno
   await expect(page.getByRole('heading', { name: 'Imre Castellane' })).toBeVisible()
 })
 
+test('what is typed right after Ctrl+K goes into the list, and is no key of the page', async ({ page }) => {
+  await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
+  await expect(page.getByTestId('try')).toBeEnabled()
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('tilt 5')
+  await expect(page.getByRole('combobox', { name: 'Search commands' })).toHaveValue('tilt 5')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('combobox', { name: 'Search commands' })).toBeHidden()
+  await expect(page).toHaveURL(/\/feet/)
+  await expect(page.getByLabel('Being tried')).toBeHidden()
+})
+
 test('a term opens the glossary at its place, from the reading it is an amount of', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Feet', 'Rotation')
   await page.getByRole('button', { name: /^Float/ }).click()

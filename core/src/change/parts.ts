@@ -8,6 +8,7 @@ import { trimmed } from '../quantity/entry.ts'
 import { textField } from '../quantity/fields.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { capital } from '../quantity/words.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
 interface Addend {
@@ -179,7 +180,7 @@ export function partName(slot: SlotKey, found: Part['properties']): string {
     return [propertyWords(key, one)]
   })
   const name = words.filter((word) => word !== '').join(', ')
-  return name === '' ? slots[slot].label : name.charAt(0).toUpperCase() + name.slice(1)
+  return name === '' ? slots[slot].label : capital(name)
 }
 
 function propertyWords(key: ChoiceKey | NumberKey, value: number | string): string {

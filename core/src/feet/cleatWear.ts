@@ -127,8 +127,7 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
     const km = (value: number) => `${trimmed(Math.round(value / 10) * 10, 0)} km`
     const by = use.from === 'hours' ? ` (hours at ${USUAL_SPEED} km/h)` : ''
     const words = `${km(use.ridden)} ridden${by}; cleats of this kind, walked on like this, last about ${km(use.life)}. This product’s own assumption: the maker’s mark decides.`
-    if (use.share >= 1)
-      add('use', 'both', 'act', 'The cleats are worn out.', `${words} Look at the mark now and have a pair at hand.`, 'prior')
+    if (use.share >= 1) add('use', 'both', 'act', 'The cleats are due.', `${words} Look at the mark now and have a pair at hand.`, 'prior')
     else if (use.share >= LOOK_FROM)
       add('use', 'both', 'note', 'Cleats to look at soon.', `${words} Look again in ${km(use.life - use.ridden)}.`, 'prior')
     else

@@ -6,6 +6,7 @@ import type { Side, Sided } from '../quantity/sided.ts'
 import { sideName } from '../quantity/finding.ts'
 import type { Finding } from '../quantity/finding.ts'
 import type { StanceParts } from './stance.ts'
+import { capital } from '../quantity/words.ts'
 
 /** Kinds of part that widen a stance, in the order in which the trade reaches for them. */
 export const stanceMeans = {
@@ -300,7 +301,7 @@ function stanceWords(moves: readonly StanceMove[]): string {
     return twin && move.side === 'right' ? [] : [twin ? { ...move, side: 'both' } : move]
   })
   const text = said.map(stanceMoveWords).join(' · ')
-  return text.charAt(0).toUpperCase() + text.slice(1)
+  return capital(text)
 }
 
 /** "washer R 1 → 1.5", "other axle both 53 → 57". */

@@ -114,7 +114,7 @@ export function judgeWedge(side: Side, key: WedgeKey, read: SupportReadings): Su
     measuredTilt === null ? '' : `±${trimmed(measuredTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. ${place.sure}`
   if (measuredTilt === null) {
     const headline = `${name} tilt is not read.`
-    return { ...base, state: 'missing', by: 0, headline, sentence: 'Measure it only if knee or foot hurt.', sure }
+    return { ...base, state: 'missing', by: 0, headline, sentence: 'Measure it only if the knee or foot hurts.', sure }
   }
   const tilt = measuredTilt.value
   const already = wedge?.value ?? 0

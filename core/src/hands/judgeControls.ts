@@ -22,6 +22,7 @@ import { into, isActed, reasonOf } from './say.ts'
 import type { Add } from './say.ts'
 import { controlPlaceWords, paddleStanding } from './shifters.ts'
 import type { ShifterOption } from './shifters.ts'
+import { capital } from '../quantity/words.ts'
 
 /** What a thumb works on one side. */
 export interface ControlSide {
@@ -145,7 +146,7 @@ function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlS
   return [
     {
       key: `${control}-${side}`,
-      label: `${label.charAt(0).toUpperCase()}${label.slice(1)}, ${side}`,
+      label: `${capital(label)}, ${side}`,
       now: quantity(paddle, plusMinus, 'mm', 'computed'),
       band: { low: zone.from, high: zone.to },
       aim: paddleStanding(zone, paddle).by === 0 ? null : (places?.[0]?.paddleAt ?? null),
@@ -162,6 +163,6 @@ function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setu
     return by === 0 ? [] : [{ setting: clamp, side, by }]
   })
   if (requested.length === 0) return []
-  const words = `${label.charAt(0).toUpperCase()}${label.slice(1)} ${amounts(requested, 'inboard', 'outboard')}`
+  const words = `${capital(label)} ${amounts(requested, 'inboard', 'outboard')}`
   return [{ key: control, words, requested, reason: reasonOf(findings, ...keys) }]
 }

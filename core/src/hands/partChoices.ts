@@ -17,6 +17,7 @@ import { thumbOf } from './controlInputs.ts'
 import { halfBar } from './inputs.ts'
 import { INDEX_OFFSET } from './levers.ts'
 import { shifterOptions, thumbZone } from './shifters.ts'
+import { capital } from '../quantity/words.ts'
 
 /** A part of the catalogue on this bike: what it would do, and the change that fits it. */
 export interface PartChoice {
@@ -107,7 +108,7 @@ export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]
     const neck = neckFor(torso)
     const gap = Math.min(kneeElbowLeft ?? Infinity, kneeElbowRight ?? Infinity)
     const rest = torso === null || neck === null ? ', out of reach' : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${mm(gap)}` : ''}` // prettier-ignore
-    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${way.charAt(0).toUpperCase()}${way.slice(1)}${rest}.`, requested: [exchange] }] // prettier-ignore
+    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${capital(way)}${rest}.`, requested: [exchange] }] // prettier-ignore
   })
   return byMisses(rows)
 }

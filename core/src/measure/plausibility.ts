@@ -1,5 +1,5 @@
 import { trimmed } from '../quantity/entry.ts'
-import { midSentence } from '../quantity/words.ts'
+import { capital, midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { readingName, unitMark } from './readingEntry.ts'
@@ -186,8 +186,4 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
 
 function ask(id: string, text: string, about: readonly ReadingKey[]): PlausibilityQuestion {
   return { id, text, about, swap: null }
-}
-
-function capital(side: Side): string {
-  return side === 'left' ? 'Left' : 'Right'
 }

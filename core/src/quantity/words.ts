@@ -2,3 +2,6 @@
 export function midSentence(label: string): string {
   return /^[A-Z]{2}/.test(label) ? label : label.replace(/^./, (letter) => letter.toLowerCase())
 }
+
+/** A word as it begins a sentence or a label: "shifter" as "Shifter". */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

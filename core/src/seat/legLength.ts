@@ -71,7 +71,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
         'ask',
         'act',
         'The pelvis is not level: is a leg shorter?',
-        'A clinician’s finding counts most. Measured lying down with a tape, it is no better than 5 mm.',
+        'A clinician’s finding counts most. Found lying down or by tape, it is no better than 5 mm.',
       )
     return { state: 'missing', ...nothing }
   }

@@ -112,8 +112,8 @@ const table = computed(() =>
 
 <template>
   <figure class="board">
-    <ZoomTools class="tools" :zoom-by="zoomBy" :reset="reset" />
-    <svg ref="stage" class="stage" :viewBox="viewBox" role="group" aria-label="Both soles from above on their pedals, to scale">
+    <ZoomTools over :zoom-by="zoomBy" :reset="reset" />
+    <svg ref="stage" :viewBox="viewBox" role="group" aria-label="Both soles from above on their pedals, to scale">
       <line class="middle" x1="0" x2="0" :y1="top + 20" :y2="bottom - 58" />
       <text class="caption" x="0" :y="top + 14" text-anchor="middle">bike’s middle</text>
       <text
@@ -221,14 +221,6 @@ const table = computed(() =>
 </template>
 
 <style scoped>
-.stage {
-  touch-action: none;
-}
-.tools {
-  position: absolute;
-  top: 4px;
-  right: 6px;
-}
 .board {
   position: relative;
   margin: 0;

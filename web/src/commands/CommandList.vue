@@ -8,8 +8,12 @@ import { commandGroups, matching } from './command.ts'
 import type { Command } from './command.ts'
 
 /** The list of everything that can be done, searched by a few letters; Ctrl+K opens it anywhere. */
-const props = defineProps<{ commands: readonly Command[] }>()
-const emit = defineEmits<{ close: [] }>()
+const props = defineProps<{
+  commands: readonly Command[]
+  /** typed before the field was there */
+  early: string
+}>()
+const emit = defineEmits<{ close: []; ready: [] }>()
 const router = useRouter()
 const MOST = 30
 const typed = ref('')
@@ -19,7 +23,9 @@ const riders = ref<readonly Command[]>([])
 
 onMounted(async () => {
   await nextTick()
+  typed.value = props.early
   field.value?.focus()
+  emit('ready')
   mend()
 })
 
@@ -110,14 +116,6 @@ async function take(key: string): Promise<void> {
   display: flex;
   justify-content: space-between;
   gap: 12px;
-}
-kbd {
-  padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  font:
-    600 14px 'Barlow Semi Condensed',
-    sans-serif;
 }
 /* The list is laid over the dialog: it keeps the room for it. */
 .room {

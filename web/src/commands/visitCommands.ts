@@ -12,8 +12,7 @@ import { useBoard } from '../stores/board.ts'
 import { useVisit } from '../stores/visit.ts'
 import { useAppCommands } from './appCommands.ts'
 import type { Command } from './command.ts'
-
-const named = (station: Station) => `${station.charAt(0).toUpperCase()}${station.slice(1)}`
+import { capital } from '@level-stance/core/quantity/words'
 
 /** A field that is empty, to be read next. */
 const EMPTY = '[data-reading].empty, [data-reading][data-empty]'
@@ -35,7 +34,7 @@ export function useVisitCommands(
 
   const stationCommands = stations.map((station, i): Command => ({
     key: `station-${station}`,
-    label: named(station),
+    label: capital(station),
     group: 'Stations',
     press: String(i + 1),
     run: () => to(station),
@@ -48,7 +47,7 @@ export function useVisitCommands(
         return [
           {
             key: `page-${station.key}-${page}`,
-            label: `${named(station.key)}: ${label}`,
+            label: `${capital(station.key)}: ${label}`,
             group: 'Pages',
             run: () => to(station.key, { page }),
           },

@@ -54,7 +54,8 @@ export function useZoom(
       if (before) select(before).on('.zoom', null)
       transform.value = zoomIdentity
       // A double tap is a slip of the hand here, not a wish to zoom.
-      if (now) select(now).call(behaviour).on('dblclick.zoom', null)
+      // Fingers move the drawing, not the page.
+      if (now) select(now).style('touch-action', 'none').call(behaviour).on('dblclick.zoom', null)
     },
     { immediate: true, flush: 'post' },
   )

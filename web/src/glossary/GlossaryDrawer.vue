@@ -23,15 +23,7 @@ watch(
 </script>
 
 <template>
-  <Drawer
-    :open="glossary.open"
-    title="Glossary"
-    placement="right"
-    :width="460"
-    class="glossary"
-    root-class-name="glossary-drawer"
-    @close="glossary.open = false"
-  >
+  <Drawer :open="glossary.open" title="Glossary" placement="right" :width="460" @close="glossary.open = false">
     <Input v-model:value="typed" allow-clear placeholder="Search" aria-label="Search the glossary" />
     <dl>
       <div v-for="key in found" :id="`term-${key}`" :key="key" class="term" :class="{ asked: key === glossary.term }" :data-term="key">

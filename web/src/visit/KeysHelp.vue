@@ -66,12 +66,4 @@ dl {
 dd {
   margin: 0;
 }
-kbd {
-  padding: 2px 8px;
-  border: 1px solid var(--line);
-  border-radius: 4px;
-  font:
-    600 15px 'Barlow Semi Condensed',
-    sans-serif;
-}
 </style>

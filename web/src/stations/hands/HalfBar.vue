@@ -7,7 +7,7 @@ import type { SceneClamp } from '@level-stance/core/hands/halfBarScene'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { formatLength, lengthWords } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
-import { midSentence } from '@level-stance/core/quantity/words'
+import { capital, midSentence } from '@level-stance/core/quantity/words'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
@@ -85,7 +85,7 @@ const clampY: Readonly<Record<SceneClamp['key'], number>> = { brake: 30, shifter
 const slides = computed<readonly Slide[]>(() => {
   const clamps = (scene.value?.clamps ?? []).map(({ key, label, setting, at: stands }): Slide => ({
     key,
-    label: `${label.charAt(0).toUpperCase()}${label.slice(1)} clamp, ${props.side}`,
+    label: `${capital(label)} clamp, ${props.side}`,
     at: stands,
     y: clampY[key],
     by: board.aimed(setting, props.side),

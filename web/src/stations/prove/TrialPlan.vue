@@ -2,10 +2,8 @@
 import { Button, Timeline, TimelineItem } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { trialPlan } from '@level-stance/core/prove/trialPlan'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
-import { rideSituations } from '@level-stance/core/talk/regions'
-import { complaintTitle } from '@level-stance/core/talk/complaint'
-import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useReasoning } from '../../stores/reasoning.ts'
@@ -17,43 +15,10 @@ const board = useBoard()
 const reasoning = useReasoning()
 const preferences = usePreferences()
 const router = useRouter()
-const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
 
 const move = computed(() => reasoning.reasoned?.moves[0] ?? null)
 const isSure = computed(() => move.value !== null && isWorthActing(move.value, reasoning.reasoned?.causes ?? []))
-const eased = computed(() => (move.value?.effects ?? []).filter(({ words }) => words !== 'no change' && words !== 'watch'))
-/** "Toes and ball of foot 5, saddle area 6" */
-const rated = computed(() =>
-  list.format(
-    visit.complaints.map((complaint) => `${midSentence(complaintTitle(complaint))} ${visit.severities.get(complaint.id) ?? 'not rated'}`),
-  ),
-)
-/** How the complaint is brought on: what to ride, and for how long. */
-const load = computed(() => {
-  const first = visit.complaints.find(({ id }) => eased.value.some(({ complaintId }) => complaintId === id)) ?? visit.complaints[0]
-  if (!first) return ''
-  const { situation, startsAfter } = first
-  const where = situation === 'anywhere' ? 'as usual' : midSentence(rideSituations[situation])
-  if (startsAfter !== null && startsAfter > LONGEST)
-    return `At the stand for the feel, then a ride of more than ${startsAfter} minutes, ${where}: it starts only then.`
-  return `Easy for five minutes, then ${where}, at several efforts, until it would have come${startsAfter === null ? '' : ` (after ${startsAfter} min)`}.`
-})
-/** min; longer than this nobody pedals at the stand */
-const LONGEST = 30
-const steps = computed(() => {
-  if (!move.value) return []
-  const names = eased.value.map(({ title }) => midSentence(title))
-  return [
-    { title: 'Rate before', description: `Now: ${rated.value}.` },
-    { title: 'Set it', description: preferences.said(`${move.value.words}. ${move.value.cautions[0] ?? ''}`.trim()) },
-    { title: 'Ride', description: load.value },
-    { title: 'Rate again', description: 'The rider says the number before seeing the old one.' },
-    {
-      title: 'Keep or undo',
-      description: `Keep it if ${names.length > 0 ? list.format(names) : 'it'} eased and nothing else is worse. If not, undo it: the bike stands as before.`,
-    },
-  ]
-})
+const steps = computed(() => (move.value ? trialPlan(move.value, visit.complaints, visit.severities) : []))
 function take(): void {
   if (!move.value) return
   reasoning.take(move.value)
@@ -79,12 +44,12 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
       <h2>Next trial: {{ preferences.said(move.words) }}</h2>
       <p v-if="!isSure" class="small muted">Not sure yet. A reading could still change it: see what Talk asks for.</p>
       <Timeline>
-        <TimelineItem v-for="(step, i) in steps" :key="step.title">
+        <TimelineItem v-for="(step, i) in steps" :key="step.key">
           <template #dot
             ><span class="number figure">{{ i + 1 }}</span></template
           >
           <strong>{{ step.title }}</strong>
-          <p>{{ step.description }}</p>
+          <p>{{ preferences.said(step.says) }}</p>
         </TimelineItem>
       </Timeline>
       <p v-if="move.part" class="small">Needs {{ move.part }}.</p>

@@ -73,8 +73,8 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
 
 <template>
   <div class="above">
-    <ZoomTools class="tools" :zoom-by="zoomBy" :reset="reset" />
-    <svg ref="stage" class="stage" :viewBox="viewBox" role="img" :aria-label="spoken" preserveAspectRatio="xMidYMid meet">
+    <ZoomTools over :zoom-by="zoomBy" :reset="reset" />
+    <svg ref="stage" :viewBox="viewBox" role="img" :aria-label="spoken" preserveAspectRatio="xMidYMid meet">
       <path :d="path(shape)" class="saddle" :class="{ guessed: !read('saddleWidth') }" />
       <rect
         v-if="relief > 0"
@@ -128,14 +128,6 @@ const read = (key: 'saddleWidth' | 'saddleLength') => visit.setup.now[key].left?
 </template>
 
 <style scoped>
-.stage {
-  touch-action: none;
-}
-.tools {
-  position: absolute;
-  top: 4px;
-  right: 6px;
-}
 .above {
   position: relative;
   display: grid;
