@@ -13,7 +13,7 @@ const order = [
   ['body'],
   ['measure'],
   ['talk'],
-  ['change'],
+  ['figure', 'change'],
   ['feet', 'seat', 'hands'],
   ['reason'],
   ['prove'],

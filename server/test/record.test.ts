@@ -124,6 +124,8 @@ describe('the printed sheet', () => {
       '736 mm',
       '733.5 mm',
       'Toes and ball of foot, both',
+      // Over the body on which it is marked.
+      'front',
       'Re-check every bolt',
     ])
       expect(text).toContain(words)

@@ -30,7 +30,9 @@ import { inUnit } from '../quantity/inUnit.ts'
 import { sinceWords } from '../talk/history.ts'
 import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
 import { blocksOf, blockWords } from '../prove/blocks.ts'
-import { ratedAgain } from '../change/severity.ts'
+import { ratedAgain, severityNow } from '../change/severity.ts'
+import { markedDrawings } from '../figure/bodyMap.ts'
+import type { MarkedDrawing } from '../figure/bodyMap.ts'
 import { stopAndRefer } from '../talk/warningSigns.ts'
 import type { VisitFile } from './visitFile.ts'
 
@@ -59,6 +61,8 @@ export interface Sheet {
     readonly after: number | null
     readonly note: string
   }[]
+  /** drawings of the body with the complaints' severity now; those without a mark are left out */
+  readonly where: readonly MarkedDrawing[]
   readonly settings: readonly SheetRow[]
   readonly readings: readonly { readonly label: string; readonly left: string; readonly right: string; readonly how: string }[]
   readonly changes: readonly { readonly title: string; readonly state: string; readonly ratings: string; readonly later: string }[]
@@ -92,6 +96,9 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
       after: ratedAgain(complaint, file.ratings, now.folded.changes),
       note: complaintNote(complaint),
     })),
+    where: markedDrawings(
+      file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
+    ),
     settings: settingRows(start, now, unit),
     readings: readingRows(start, now, unit),
     changes: changeRows(file, now.folded, unit),

@@ -1,11 +1,12 @@
-/** Drawings of the body on which a place is pointed at. */
+/** Drawings of the body on which a place is pointed at, with what is written over them. */
 export const bodyViews = {
-  front: { label: 'Front' },
-  back: { label: 'Back' },
-  palm: { label: 'Palms' },
-  sole: { label: 'Soles' },
+  front: { label: 'front' },
+  back: { label: 'back' },
+  palm: { label: 'own palms' },
+  sole: { label: 'feet from above' },
 } as const satisfies Readonly<Record<string, { readonly label: string }>>
 export type BodyView = keyof typeof bodyViews
+export const bodyViewKeys = Object.keys(bodyViews) as BodyView[]
 
 /** Where on the body a complaint can sit; `view` says on which drawing it is pointed at. */
 export interface BodyRegion {

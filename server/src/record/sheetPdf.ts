@@ -1,5 +1,8 @@
 import PDFDocument from 'pdfkit'
+import { bodyDrawings } from '@level-stance/core/figure/bodyMap'
+import type { MarkedDrawing } from '@level-stance/core/figure/bodyMap'
 import type { Sheet } from '@level-stance/core/record/sheet'
+import { bodyViews } from '@level-stance/core/talk/regions'
 import { FontRuns } from './fontRuns.ts'
 import type { Weight } from './fontRuns.ts'
 import type { SheetFonts } from './fonts.ts'
@@ -9,10 +12,14 @@ const muted = '#5A6561'
 const line = '#D9D3C5'
 const petrol = '#0E6B6B'
 const brick = '#A63D2A'
+const flesh = '#E4DCCB'
 const margin = 42
 const pageWidth = 595.28
 const pageHeight = 841.89
 const width = pageWidth - 2 * margin
+
+/** Of a standing figure, points. */
+const BODY_HEIGHT = 116
 
 interface TextStyle {
   readonly size?: number
@@ -68,6 +75,7 @@ class SheetWriter {
         row.note,
         row.after !== null && row.before !== row.after,
       )
+    this.bodies(sheet.where)
     this.heading('Contact points', ['before', 'after'])
     for (const row of sheet.settings) this.row(row.label, row.before, row.after, row.note, row.changed)
     this.heading('Changes', [])
@@ -82,6 +90,45 @@ class SheetWriter {
     this.y += 8
     this.paragraph(sheet.basis, { size: 8.5, color: muted })
     for (const caution of sheet.cautions) this.paragraph(caution, { size: 9, weight: 'bold' })
+  }
+
+  /** The drawings of the body side by side, each place with a complaint filled and its severity on it. */
+  private bodies(drawings: Sheet['where']): void {
+    if (drawings.length === 0) return
+    this.room(BODY_HEIGHT + 22)
+    const top = this.y + 14
+    let x = margin
+    for (const drawing of drawings) {
+      const scale = BODY_HEIGHT / bodyDrawings.front.height
+      const middle = x + (scale * drawing.width) / 2
+      this.body(drawing, middle, top, scale)
+      const caption = (words: string, at: number) =>
+        this.centred(words, middle + scale * at, top - 9, { size: 6.5, weight: 'regular', color: muted })
+      caption(bodyViews[drawing.view].label, 0)
+      caption('right', drawing.rightAt * 70)
+      caption('left', drawing.rightAt * -70)
+      x += scale * drawing.width + 24
+    }
+    this.y = top + BODY_HEIGHT + 6
+  }
+
+  private body({ outline, spots }: MarkedDrawing, middle: number, top: number, scale: number): void {
+    const { doc } = this
+    doc.save().translate(middle, top).scale(scale)
+    for (const path of outline) doc.path(path).fill(flesh)
+    if (outline.length > 0) doc.path(outline.join('')).clip()
+    for (const { path, flip, words } of spots) {
+      doc.save().scale(flip, 1).path(path).lineWidth(2)
+      doc.fillAndStroke(words === null ? flesh : brick, '#FFFFFF').restore()
+    }
+    doc.restore()
+    for (const { x, y, words } of spots)
+      if (words !== null) this.centred(words, middle + scale * x, top + scale * y - 4, { size: 7.5, weight: 'bold', color: '#FFFFFF' })
+  }
+
+  private centred(text: string, x: number, y: number, style: Required<TextStyle>): void {
+    const width = this.runs.widthOf(text, style.weight, style.size)
+    this.text(text, x - width / 2, y, width + 1, style, true)
   }
 
   private heading(title: string, columns: readonly string[]): void {

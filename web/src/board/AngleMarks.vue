@@ -5,8 +5,10 @@ import { asRead } from '@level-stance/core/change/asRead'
 import { kneeBand } from '@level-stance/core/change/kneeNow'
 import type { Scene } from '@level-stance/core/measure/scene'
 import { useVisit } from '../stores/visit.ts'
-import { arcOf, minus, projections, wedgeOf } from './views.ts'
-import type { Drawn, ViewKey } from './views.ts'
+import { arcOf, minus, wedgeOf } from './views.ts'
+import { projections } from '@level-stance/core/figure/views'
+import type { Drawn } from '@level-stance/core/figure/shapes'
+import type { ViewKey } from '@level-stance/core/figure/views'
 
 /** Angles as arcs where they are, with the knee's target as a wedge near the bottom of the stroke. */
 const props = defineProps<{ scene: Scene; view: ViewKey; crankAngle: number; perPixel: number }>()

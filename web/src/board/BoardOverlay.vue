@@ -15,7 +15,8 @@ import AngleMarks from './AngleMarks.vue'
 import BoardHandle from './BoardHandle.vue'
 import { handlesOf } from './handles.ts'
 import SceneLayer from './SceneLayer.vue'
-import type { Frame, ViewKey } from './views.ts'
+import type { Frame } from './views.ts'
+import type { ViewKey } from '@level-stance/core/figure/views'
 
 /** What moves under the hand: the proposal and the handles, a layer over the drawing of what is. */
 const props = defineProps<{ now: Scene; view: ViewKey; frame: Frame; viewBox: string; crankAngle: number; perPixel: number }>()

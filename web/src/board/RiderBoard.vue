@@ -20,8 +20,10 @@ import BoardTroubles from './BoardTroubles.vue'
 import { download, standAloneSvg } from './exportSvg.ts'
 import PickField from '../parts/PickField.vue'
 import SceneLayer from './SceneLayer.vue'
-import { frameOf, viewKeys, viewLabels } from './views.ts'
-import type { Frame, ViewKey } from './views.ts'
+import { frameOf } from './views.ts'
+import { viewKeys, viewLabels } from '@level-stance/core/figure/views'
+import type { Frame } from './views.ts'
+import type { ViewKey } from '@level-stance/core/figure/views'
 import ZoomTools from './ZoomTools.vue'
 
 const props = withDefaults(defineProps<{ opens: ViewKey; focus?: 'rider' | 'legs' }>(), { focus: 'rider' })

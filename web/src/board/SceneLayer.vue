@@ -3,9 +3,11 @@ import { computed } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
 import type { Scene } from '@level-stance/core/measure/scene'
-import { silhouetteOf, smooth } from './silhouette.ts'
-import { footPath, legPath, pathOf, projections } from './views.ts'
-import type { ViewKey } from './views.ts'
+import { silhouetteOf } from '@level-stance/core/figure/silhouette'
+import { smooth } from '@level-stance/core/figure/shapes'
+import { footPath, legPath, pathOf } from './views.ts'
+import { projections } from '@level-stance/core/figure/views'
+import type { ViewKey } from '@level-stance/core/figure/views'
 
 /** One state of rider and bike in one view: `now` as a person on a bike, `ghost` and `proposal` as lines. */
 const props = defineProps<{ scene: Scene; view: ViewKey; look: 'now' | 'ghost' | 'proposal' }>()

@@ -4,7 +4,7 @@ import type { Scene } from '@level-stance/core/measure/scene'
 import type { RequestedMove } from '@level-stance/core/change/moves'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import type { Side } from '@level-stance/core/quantity/sided'
-import type { ViewKey } from './views.ts'
+import type { ViewKey } from '@level-stance/core/figure/views'
 
 type Slot = Pick<RequestedMove, 'setting' | 'side'>
 

@@ -1,24 +1,9 @@
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
 import type { Scene, SceneLeg } from '@level-stance/core/measure/scene'
 import { sides } from '@level-stance/core/quantity/sided'
-
-/** The three views of the one scene. */
-export const viewKeys = ['side', 'front', 'top'] as const
-export type ViewKey = (typeof viewKeys)[number]
-export const viewLabels: Readonly<Record<ViewKey, string>> = { side: 'Side', front: 'Front', top: 'Top' }
-
-/** A point of the drawing: mm, x to the right, y down. */
-export interface Drawn {
-  readonly x: number
-  readonly y: number
-}
-
-/** Projects a point of the scene. Side: from the rider's right. Front: facing the rider. Top: forward to the right. */
-export const projections: Readonly<Record<ViewKey, (p: Point3) => Drawn>> = {
-  side: (p) => ({ x: p.x, y: -p.y }),
-  front: (p) => ({ x: -p.z, y: -p.y }),
-  top: (p) => ({ x: p.x, y: p.z }),
-}
+import type { Drawn } from '@level-stance/core/figure/shapes'
+import { projections } from '@level-stance/core/figure/views'
+import type { ViewKey } from '@level-stance/core/figure/views'
 
 export interface Frame {
   readonly x: number

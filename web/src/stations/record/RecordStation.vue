@@ -3,6 +3,7 @@ import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
+import MarkedBody from '../../parts/MarkedBody.vue'
 import { useOutbox } from '../../stores/outbox.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -35,29 +36,32 @@ const print = () => window.print()
       <p v-for="words in sheet.blocks" :key="words" class="stop" data-testid="sheet-block">{{ words }}</p>
       <div class="two">
         <section>
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Complaints</th>
-                <th scope="col">before</th>
-                <th scope="col">now</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in sheet.complaints" :key="row.title">
-                <th scope="row">
-                  {{ row.title }}<span class="muted small note">{{ row.note }}</span>
-                </th>
-                <td class="figure">{{ row.before }}</td>
-                <td class="figure" :class="{ changed: row.after !== null && row.before !== row.after }">
-                  {{ row.after ?? 'not rated again' }}
-                </td>
-              </tr>
-              <tr v-if="sheet.complaints.length === 0">
-                <td colspan="3" class="muted">None told.</td>
-              </tr>
-            </tbody>
-          </table>
+          <div class="complaints">
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Complaints</th>
+                  <th scope="col">before</th>
+                  <th scope="col">now</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="row in sheet.complaints" :key="row.title">
+                  <th scope="row">
+                    {{ row.title }}<span class="muted small note">{{ row.note }}</span>
+                  </th>
+                  <td class="figure">{{ row.before }}</td>
+                  <td class="figure" :class="{ changed: row.after !== null && row.before !== row.after }">
+                    {{ row.after ?? 'not rated again' }}
+                  </td>
+                </tr>
+                <tr v-if="sheet.complaints.length === 0">
+                  <td colspan="3" class="muted">None told.</td>
+                </tr>
+              </tbody>
+            </table>
+            <MarkedBody v-for="drawing in sheet.where" :key="drawing.view" :drawing="drawing" />
+          </div>
           <table>
             <thead>
               <tr>
@@ -138,6 +142,18 @@ const print = () => window.print()
 }
 .sheet h1 {
   font-size: 28px;
+}
+.complaints {
+  display: flex;
+  align-items: start;
+  gap: 14px;
+}
+.complaints table {
+  flex: 1;
+}
+.complaints svg {
+  flex: none;
+  height: 210px;
 }
 .two {
   display: grid;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
-import { bodyRegion } from '@level-stance/core/talk/regions'
-import type { BodyRegionKey, BodyView } from '@level-stance/core/talk/regions'
+import { bodyDrawings, complaintsAt, severityAt, spotsOf } from '@level-stance/core/figure/bodyMap'
+import type { BodySpot } from '@level-stance/core/figure/bodyMap'
+import type { BodyView } from '@level-stance/core/talk/regions'
 import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
-import { bodyDrawings } from './bodyMapShapes.ts'
+import BodyDrawing from '../../parts/BodyDrawing.vue'
 
 /**
  * Drawings of the body to point at; places follow its outline. One tab stop: arrow keys go to the next
@@ -17,13 +18,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [place: ComplaintPlace] }>()
 
-interface Spot extends ComplaintPlace {
+/** A place, and where it is in the whole picture. */
+interface Spot extends BodySpot {
   readonly key: string
-  readonly label: string
-  readonly path: string
-  readonly flip: 1 | -1
-  readonly x: number
-  readonly y: number
 }
 
 const GAP = 6
@@ -42,31 +39,21 @@ const CAPTION = 16
 
 /** Every place of the drawings, sided ones twice. */
 const spots = computed<readonly Spot[]>(() =>
-  drawings.value.flatMap(({ view, middle, places, rightAt }) =>
-    (Object.keys(places) as BodyRegionKey[]).flatMap((region) => {
-      const shape = places[region]
-      if (shape === undefined) return []
-      const { label, sided } = bodyRegion(region)
-      const sidesHere: readonly ComplaintPlace['side'][] = sided ? ['left', 'right'] : ['middle']
-      return sidesHere.map((side): Spot => {
-        const flip = side === 'middle' ? 1 : (side === 'right') === (rightAt === 1) ? 1 : -1
-        const name = side === 'middle' ? label : `${label}, ${side}`
-        const [x, y] = shape.at
-        return { key: `${view}-${region}-${side}`, region, side, label: name, path: shape.path, flip, x: middle + flip * x, y: y + CAPTION }
-      })
-    }),
+  drawings.value.flatMap(({ view, middle }) =>
+    spotsOf(view).map((spot) => ({ ...spot, key: `${view}-${spot.region}-${spot.side}`, x: middle + spot.x, y: spot.y + CAPTION })),
   ),
 )
-
-const severityAt = ({ region, side }: Pick<Spot, 'region' | 'side'>) => {
-  const hits = props.complaints.filter(({ places }) =>
-    places.some((place) => place.region === region && (place.side === side || (place.side === 'both' && side !== 'middle'))),
-  )
-  const worst = Math.max(...hits.map(({ severity }) => severity ?? 0))
-  return hits.length === 0
-    ? null
-    : { words: hits.some(({ severity }) => severity !== null) ? String(worst) : '?', isOpen: hits.some(({ id }) => id === props.open) }
-}
+const marks = computed(
+  () =>
+    new Map(
+      spots.value.flatMap((spot) => {
+        const words = severityAt(spot, props.complaints)
+        return words === null
+          ? []
+          : [[spot.key, { words, isOpen: complaintsAt(spot, props.complaints).some(({ id }) => id === props.open) }]]
+      }),
+    ),
+)
 
 /** the place under the pointer or the focus */
 const named = ref<Spot | null>(null)
@@ -111,38 +98,17 @@ const tag = computed(() => {
 
 <template>
   <svg ref="svg" class="body-map" :viewBox="`0 0 ${width} ${height}`" role="group" aria-label="Body map: pick where it hurts or fails">
-    <defs>
-      <clipPath v-for="{ view, outline } in drawings" :id="`body-${view}`" :key="view">
-        <template v-for="path in outline" :key="path">
-          <path :d="path" />
-          <path :d="path" transform="scale(-1 1)" />
-        </template>
-      </clipPath>
-    </defs>
-    <g v-for="{ view, middle, outline, rightAt } in drawings" :key="view" aria-hidden="true" :transform="`translate(${middle} ${CAPTION})`">
-      <text class="caption" x="0" y="-3" text-anchor="middle">
-        {{ view === 'palm' ? 'own palms' : view === 'sole' ? 'feet from above' : view }}
-      </text>
-      <text class="caption" :x="rightAt * 66" y="-3" text-anchor="middle">right</text>
-      <text class="caption" :x="rightAt * -66" y="-3" text-anchor="middle">left</text>
-      <g class="skin">
-        <template v-for="path in outline" :key="path">
-          <path :d="path" />
-          <path :d="path" transform="scale(-1 1)" />
-        </template>
-      </g>
-    </g>
-    <g v-for="{ view, middle, outline } in drawings" :key="view" :transform="`translate(${middle} ${CAPTION})`">
-      <g :clip-path="outline.length > 0 ? `url(#body-${view})` : undefined">
+    <g v-for="{ view, middle } in drawings" :key="view" :transform="`translate(${middle} ${CAPTION})`">
+      <BodyDrawing :view="view">
         <g
           v-for="spot in spots.filter(({ key }) => key.startsWith(`${view}-`))"
           :key="spot.key"
           class="spot"
-          :class="{ told: severityAt(spot) !== null, open: severityAt(spot)?.isOpen }"
+          :class="{ told: marks.has(spot.key), open: marks.get(spot.key)?.isOpen }"
           role="button"
           :tabindex="spot.key === stop ? 0 : -1"
           :data-spot="spot.key"
-          :aria-label="severityAt(spot) === null ? spot.label : `${spot.label}, told`"
+          :aria-label="marks.has(spot.key) ? `${spot.label}, told` : spot.label"
           @click="pick(spot)"
           @keydown.enter.prevent="pick(spot)"
           @keydown.space.prevent="pick(spot)"
@@ -154,12 +120,12 @@ const tag = computed(() => {
         >
           <path :d="spot.path" :transform="`scale(${spot.flip} 1)`" />
         </g>
-      </g>
+      </BodyDrawing>
     </g>
     <g aria-hidden="true" class="over">
       <template v-for="spot in spots" :key="spot.key">
-        <text v-if="severityAt(spot) !== null" class="severity" :x="spot.x" :y="spot.y + 4" text-anchor="middle">
-          {{ severityAt(spot)?.words }}
+        <text v-if="marks.has(spot.key)" class="severity" :x="spot.x" :y="spot.y + 4" text-anchor="middle">
+          {{ marks.get(spot.key)?.words }}
         </text>
       </template>
       <g v-if="tag" class="tag">
@@ -176,28 +142,12 @@ const tag = computed(() => {
   width: 100%;
   height: 100%;
 }
-.caption {
-  fill: var(--muted);
-  font-size: 12px;
-}
-.skin path {
-  fill: var(--flesh);
-}
 .spot {
   cursor: pointer;
   outline: none;
 }
-.spot path {
-  fill: var(--flesh);
-  stroke: var(--panel);
-  stroke-width: 2;
-}
 .spot:hover path {
   fill: var(--petrol-soft);
-}
-.spot.told path {
-  fill: var(--brick);
-  fill-opacity: 0.75;
 }
 .spot.open path {
   fill-opacity: 1;

@@ -1,4 +1,7 @@
-import type { BodyRegionKey, BodyView } from '@level-stance/core/talk/regions'
+import type { Complaint, ComplaintPlace } from '../talk/complaint.ts'
+import { bodyRegion, bodyViewKeys } from '../talk/regions.ts'
+import type { BodyRegionKey, BodyView } from '../talk/regions.ts'
+import { standingOutline } from './standing.ts'
 
 /** A place on a drawing: its outline, drawn for the half that lies at +x, and where its middle is. */
 export interface PlaceShape {
@@ -10,7 +13,7 @@ export interface PlaceShape {
 export interface BodyDrawing {
   readonly width: number
   readonly height: number
-  /** what the places are cut out of, each drawn for +x and mirrored; places outside it do not show */
+  /** what the places are cut out of; places outside it do not show */
   readonly outline: readonly string[]
   /** where the rider's right is as one looks at it */
   readonly rightAt: 1 | -1
@@ -20,14 +23,8 @@ export interface BodyDrawing {
 const box = (x1: number, y1: number, x2: number, y2: number) => `M${x1} ${y1}H${x2}V${y2}H${x1}Z`
 const place = (path: string, x: number, y: number): PlaceShape => ({ path, at: [x, y] })
 
-/** One figure, eight heads high less the usual half: head, neck, trunk and leg in one line, the arm beside it. */
-const head = 'M-1 10 C13 10 20 20 20 35 C20 49 12 60 -1 60 Z'
-const trunkAndLeg =
-  'M-1 52 L9 54 C9.5 64 12 69 20 72.5 C31 76 43 77 48.5 88 C51 97 49 106 46 113 L43 124 C42 142 37 153 35 166 C35 180 41 192 43.5 208 C46 236 42 268 38 290 C36.5 300 38 308 39 316 C41 334 37 356 31.5 376 C31.5 384 38 391 38.5 397 C37 402 23 402.5 19 399 C18 391 19.5 384 20 376 C17.5 350 14.5 332 16.5 314 C18 304 16.5 298 14.5 288 C9 262 4 238 2.5 219 L-1 216 Z'
-const arm =
-  'M45 80 C54 86 58 100 59.5 116 C62 134 66 150 69 166 C73.5 184 75.5 199 76.5 211 C80 218 83 231 81 244 C79 254 72 257 67.5 251 C63 242 62.5 229 64 214 C59 197 55.5 182 53.5 167 C49.5 149 46.5 133 45 116 Z'
-
-const trunk = [head, trunkAndLeg, arm] as const
+/** Front and back are the figure of the board, standing. */
+const standing = standingOutline()
 
 /** Capsule standing on a point: fingers and toes. */
 const finger = (x: number, top: number, bottom: number, half: number) =>
@@ -37,7 +34,7 @@ export const bodyDrawings: Readonly<Record<BodyView, BodyDrawing>> = {
   front: {
     width: 170,
     height: 412,
-    outline: trunk,
+    outline: standing,
     rightAt: -1,
     places: {
       head: place(box(-24, 6, 24, 61), 0, 36),
@@ -63,7 +60,7 @@ export const bodyDrawings: Readonly<Record<BodyView, BodyDrawing>> = {
   back: {
     width: 170,
     height: 412,
-    outline: trunk,
+    outline: standing,
     rightAt: 1,
     places: {
       neck: place(box(-20, 56, 20, 76), 0, 67),
@@ -110,4 +107,56 @@ export const bodyDrawings: Readonly<Record<BodyView, BodyDrawing>> = {
       'heel-sole': place('M51 142 H86 C89 160 84 184 68.5 184 C53 184 48 160 51 142 Z', 68, 162),
     },
   },
+}
+
+/** A place on its drawing, once for each side it has: `flip` turns its path to that side. */
+export interface BodySpot extends ComplaintPlace {
+  readonly label: string
+  readonly path: string
+  readonly flip: 1 | -1
+  readonly x: number
+  readonly y: number
+}
+
+/** Every place of a drawing; those with a side twice. */
+export function spotsOf(view: BodyView): readonly BodySpot[] {
+  const { places, rightAt } = bodyDrawings[view]
+  return (Object.keys(places) as BodyRegionKey[]).flatMap((region) => {
+    const { path, at } = places[region]!
+    const { label, sided } = bodyRegion(region)
+    const sidesHere: readonly ComplaintPlace['side'][] = sided ? ['left', 'right'] : ['middle']
+    return sidesHere.map((side): BodySpot => {
+      const flip = side === 'middle' ? 1 : (side === 'right') === (rightAt === 1) ? 1 : -1
+      return { region, side, label: side === 'middle' ? label : `${label}, ${side}`, path, flip, x: flip * at[0], y: at[1] }
+    })
+  })
+}
+
+/** Complaints that sit at a spot, theirs being both sides included. */
+export const complaintsAt = <Told extends Pick<Complaint, 'places'>>(
+  { region, side }: ComplaintPlace,
+  complaints: readonly Told[],
+): Told[] =>
+  complaints.filter(({ places }) =>
+    places.some((place) => place.region === region && (place.side === side || (place.side === 'both' && side !== 'middle'))),
+  )
+
+/** What stands on a spot: the worst severity; a question mark where none has been told; null where no complaint sits. */
+export function severityAt(spot: ComplaintPlace, complaints: readonly Pick<Complaint, 'places' | 'severity'>[]): string | null {
+  const here = complaintsAt(spot, complaints)
+  if (here.length === 0) return null
+  const told = here.flatMap(({ severity }) => severity ?? [])
+  return told.length === 0 ? '?' : String(Math.max(...told))
+}
+
+/** The drawings on which something is marked, with what stands where: a picture of the complaints to print. */
+export function markedDrawings(complaints: readonly Pick<Complaint, 'places' | 'severity'>[]): readonly MarkedDrawing[] {
+  return bodyViewKeys.flatMap((view) => {
+    const spots = spotsOf(view).map((spot) => ({ ...spot, words: severityAt(spot, complaints) }))
+    return spots.some(({ words }) => words !== null) ? [{ view, ...bodyDrawings[view], spots }] : []
+  })
+}
+export interface MarkedDrawing extends BodyDrawing {
+  readonly view: BodyView
+  readonly spots: readonly (BodySpot & { readonly words: string | null })[]
 }

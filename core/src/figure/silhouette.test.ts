@@ -1,14 +1,16 @@
-import { setupOf } from '@level-stance/core/change/setup'
-import type { BarKind } from '@level-stance/core/bike/bikeKinds'
-import { flatBar } from '@level-stance/core/hands/testing'
-import { sceneOf } from '@level-stance/core/measure/scene'
-import type { Scene } from '@level-stance/core/measure/scene'
-import { readingsWith } from '@level-stance/core/testing'
+import { setupOf } from '../change/setup.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { flatBar } from '../hands/testing.ts'
+import { sceneOf } from '../measure/scene.ts'
+import type { Scene } from '../measure/scene.ts'
+import { readingsWith } from '../testing.ts'
 import fc from 'fast-check'
-import { limb, silhouetteOf, torsoOutline } from '../src/board/silhouette.ts'
-import type { Silhouette } from '../src/board/silhouette.ts'
-import { projections, viewKeys } from '../src/board/views.ts'
-import type { Drawn } from '../src/board/views.ts'
+import { circlesOf, isInside, numbers } from './testing.ts'
+import { limb } from './shapes.ts'
+import type { Drawn } from './shapes.ts'
+import { silhouetteOf, torsoOutline } from './silhouette.ts'
+import type { Silhouette } from './silhouette.ts'
+import { projections, viewKeys } from './views.ts'
 
 function sceneWith(over: object = {}, bar: BarKind = 'drop', crankAngle = 180): Scene {
   const { model, rider, folded } = setupOf(readingsWith((bar === 'flat' ? { ...flatBar, ...over } : over) as never), [], bar)
@@ -16,29 +18,7 @@ function sceneWith(over: object = {}, bar: BarKind = 'drop', crankAngle = 180): 
   return sceneOf(model, rider.values, bar, folded.by, crankAngle)
 }
 
-/** Every number of a path. */
-const numbers = (d: string) => [...d.matchAll(/-?\d+(?:\.\d+)?/g)].map(([text]) => Number(text))
 const paths = ({ torso, head, helmet, near, far }: Silhouette) => [torso, head, helmet, ...Object.values(near), ...Object.values(far)]
-/** Whether a point lies inside a closed line of points, by the crossings of a ray. */
-function isInside(point: Drawn, outline: readonly Drawn[]): boolean {
-  return (
-    outline.filter((a, i) => {
-      const b = outline[(i + 1) % outline.length]!
-      return a.y > point.y !== b.y > point.y && point.x < a.x + ((point.y - a.y) / (b.y - a.y)) * (b.x - a.x)
-    }).length %
-      2 ===
-    1
-  )
-}
-/** The two circles of a limb: their middles and radii, out of its path. */
-function circlesOf(d: string): { at: Drawn; r: number }[] {
-  const [ax, ay, bx, by, r, , , , , cx, cy, dx, dy, q] = numbers(d)
-  return [
-    { at: { x: (ax! + dx!) / 2, y: (ay! + dy!) / 2 }, r: q! },
-    { at: { x: (bx! + cx!) / 2, y: (by! + cy!) / 2 }, r: r! },
-  ]
-}
-
 describe('a limb', () => {
   it('touches both circles: every corner lies on one, and the sides are tangents', () => {
     const [a, b] = [{ x: 10, y: -20 }, { x: 210, y: 60 }] // prettier-ignore
@@ -103,6 +83,21 @@ describe('the rider’s outline', () => {
       return Math.max(...xs) - Math.min(...xs)
     }
     expect(wide(1950) / wide(1560)).toBeCloseTo(1950 / 1560, 2)
+  })
+
+  it('winds all its shapes one way, so that none cuts a hole into another', () => {
+    for (const view of viewKeys)
+      for (const torsoAngle of [10, 45, 80])
+        for (const part of paths(silhouetteOf(sceneWith({ torsoAngle }), view)).flatMap((d) => d.split('Z'))) {
+          if (!part.includes('C') && !/L.*A/.test(part)) continue
+          // Corners and ends of curves; a limb's tangents.
+          const values = numbers(part)
+          const ends = part.includes('C')
+            ? values.flatMap((x, i) => (i % 6 === 0 ? [{ x, y: values[i + 1]! }] : []))
+            : [values.slice(0, 2), values.slice(2, 4), values.slice(9, 11), values.slice(11, 13)].map(([x, y]) => ({ x: x!, y: y! }))
+          const area = ends.reduce((sum, a, i) => sum + a.x * ends[(i + 1) % ends.length]!.y - ends[(i + 1) % ends.length]!.x * a.y, 0)
+          expect([view, torsoAngle, part, area <= 0]).toEqual([view, torsoAngle, part, true])
+        }
   })
 
   it('has no broken number in it, whatever size and posture', () => {
