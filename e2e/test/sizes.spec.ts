@@ -69,6 +69,23 @@ test('on a tablet upright the board keeps its place over the sheets, and two fin
   await expect.poll(seen).toBeCloseTo(before, 3)
 })
 
+test('a finger moves a handle, and the page under it stays where it is', async ({ page }) => {
+  await page.setViewportSize({ width: 820, height: 1180 })
+  await openDemo(page, 'Baptiste', 'Seat', 'Tilt')
+  const handle = page.getByTestId('handle-saddle')
+  const drawing = page.getByRole('img', { name: /^Rider and bike to scale/ })
+  const frame = await drawing.getAttribute('viewBox')
+  const { x, y, width, height } = (await handle.boundingBox())!
+  const finger = (down: number) => [{ x: x + width / 2, y: y + height / 2 + down, id: 0 }]
+  const touch = await page.context().newCDPSession(page)
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: finger(0) })
+  for (const down of [10, 20, 30]) await touch.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: finger(down) })
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] })
+  const to = page.getByRole('textbox', { name: 'Saddle height, to' })
+  await expect(to).toHaveValue(/^6\d\d/)
+  expect(await drawing.getAttribute('viewBox')).toBe(frame)
+})
+
 test('on a phone a complaint is told, and a station says that it wants a larger screen', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await openDemo(page, 'Baptiste', 'Talk')

@@ -202,18 +202,18 @@ function sizeOf(paths) {
 }
 
 /**
- * Notes for every frame that an event of these kinds causes: the work of the main thread (handlers
+ * Notes for every frame that a key or a move of the pointer causes: the work of the main thread (handlers
  * with all they set off, then style, layout and paint), and the time from the event to the painted
  * frame. What a key press puts off until its field is painted is not in it: see `watchAll`.
  */
-async function watch(page, types) {
-  await page.evaluate((names) => {
+async function watch(page) {
+  await page.evaluate(() => {
     window.frames_ = []
     if (window.watched_) return
     window.watched_ = true
     let script = 0
     let waiting = false
-    for (const name of names) {
+    for (const name of ['keydown', 'input', 'pointermove']) {
       let begun = 0
       window.addEventListener(
         name,
@@ -221,9 +221,12 @@ async function watch(page, types) {
           begun = performance.now()
           if (waiting) return
           waiting = true
+          const first = begun
           const from = event.timeStamp
           requestAnimationFrame(() => {
             const drawing = performance.now()
+            // The browser hands moves out just before a frame, and what drags may listen to another event of the same move.
+            if (name === 'pointermove') script = drawing - first
             // Ahead of whatever else waits for the frame to be painted.
             window.scheduler.postTask(
               () => {
@@ -241,7 +244,7 @@ async function watch(page, types) {
       // Queued after what the handlers have queued: the screen's own update has run by then.
       window.addEventListener(name, () => queueMicrotask(() => queueMicrotask(() => (script += performance.now() - begun))))
     }
-  }, types)
+  })
 }
 
 /** Notes for every key press when the last frame was painted in which anything on the page changed. */
@@ -293,7 +296,7 @@ async function keys(page, name, first, presses) {
 }
 
 async function typing(page, presses, key) {
-  await watch(page, ['keydown', 'input', 'pointermove'])
+  await watch(page)
   await press(page, presses, key, 60)
   return summary(await page.evaluate(() => window.frames_))
 }
@@ -322,7 +325,7 @@ async function drag(page, box, moves, path) {
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()
-  await watch(page, ['keydown', 'input', 'pointermove'])
+  await watch(page)
   for (let i = 0; i < moves; i++) {
     const { x: dx, y: dy } = path(i)
     await page.mouse.move(x + dx, y + dy)

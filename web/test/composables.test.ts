@@ -1,12 +1,13 @@
 /** @jest-environment jsdom */
 import { createPinia, setActivePinia } from 'pinia'
 import { effectScope, nextTick, ref } from 'vue'
+import type { ObjectDirective } from 'vue'
 import { freshVisit } from '@level-stance/core/record/dossier'
 import { testTime, uuid, wholeReadings } from '@level-stance/core/testing'
 import { afterFrame } from '../src/composables/afterFrame.ts'
 import { later } from '../src/composables/later.ts'
 import { spaced } from '../src/composables/spaced.ts'
-import { pointIn, useSvgDrag } from '../src/composables/svgDrag.ts'
+import { useSvgDrag } from '../src/composables/svgDrag.ts'
 import { useUncertainty } from '../src/stores/uncertainty.ts'
 import { useVisit } from '../src/stores/visit.ts'
 import type { Answer, Question } from '../src/workers/messages.ts'
@@ -75,50 +76,86 @@ describe('a value that waits for the hand to rest', () => {
 })
 
 describe('dragging in a drawing', () => {
-  const frame = { getScreenCTM: () => ({ inverse: () => 2 }) } as unknown as SVGGraphicsElement
-  const event = (clientX: number, clientY: number) => {
-    const currentTarget = { setPointerCapture: jest.fn() }
-    return { clientX, clientY, pointerId: 1, currentTarget } as unknown as PointerEvent
+  /** A drawing at twice its size: a pixel is half a millimetre. */
+  function drawing(isShown = true): { svg: SVGSVGElement; handle: SVGElement } {
+    const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg')
+    const handle = document.createElementNS('http://www.w3.org/2000/svg', 'g')
+    svg.append(handle)
+    document.body.append(svg)
+    Object.assign(svg, {
+      getScreenCTM: () => (isShown ? { inverse: () => 2 } : null),
+      createSVGPoint: () => ({
+        x: 0,
+        y: 0,
+        matrixTransform(scale: number) {
+          return { x: this.x / scale, y: this.y / scale }
+        },
+      }),
+    })
+    return { svg, handle }
   }
-  beforeEach(() => {
-    // A drawing at twice its size: a pixel is half a millimetre.
-    class Place {
-      constructor(
-        readonly x: number,
-        readonly y: number,
-      ) {}
-      matrixTransform(scale: number) {
-        return { x: this.x / scale, y: this.y / scale }
-      }
-    }
-    Object.assign(globalThis, { DOMPoint: Place })
-  })
+  const at = (clientX: number, button = 0) => ({ clientX, clientY: 8, button, view: window, bubbles: true, cancelable: true })
+  const press = (on: Element, x: number, button = 0) => on.dispatchEvent(new MouseEvent('mousedown', at(x, button)))
+  const move = (x: number) => window.dispatchEvent(new MouseEvent('mousemove', at(x)))
+  const release = () => window.dispatchEvent(new MouseEvent('mouseup', at(0)))
 
-  it('counts in the units of the drawing; nothing while it is not shown', () => {
-    expect(pointIn(frame, { clientX: 30, clientY: 8 })).toEqual({ x: 15, y: 4 })
-    expect(pointIn(null, { clientX: 30, clientY: 8 })).toBeNull()
-    expect(pointIn({ getScreenCTM: () => null } as unknown as SVGGraphicsElement, { clientX: 1, clientY: 1 })).toBeNull()
-  })
-
-  it('moves what was taken until it is let go, and nothing that could not be taken', () => {
-    const moves: number[] = []
-    let free = false
-    const { dragging, down, drag, up } = useSvgDrag(
-      () => frame,
-      (at) => (free ? at.x : null),
-      (at, from) => moves.push(at.x - from),
+  function dragged(isShown = true) {
+    const { svg, handle } = drawing(isShown)
+    const seen = { moves: [] as number[], taken: [] as string[], isFree: true, lets: 0 }
+    const { dragging, vDrag } = useSvgDrag(
+      () => svg,
+      (point, on: string) => {
+        seen.taken.push(`${on} ${point.x} ${point.y}`)
+        return seen.isFree ? point.x : null
+      },
+      (point, from) => seen.moves.push(point.x - from),
+      () => (seen.lets += 1),
     )
-    down(event(10, 0))
-    drag(event(20, 0))
-    expect([dragging.value, moves]).toEqual([false, []])
-    free = true
-    down(event(10, 0))
-    drag(event(20, 0))
-    drag(event(4, 0))
-    expect([dragging.value, moves]).toEqual([true, [5, -3]])
-    up()
-    drag(event(40, 0))
-    expect([dragging.value, moves.length]).toEqual([false, 2])
+    // The directive's own hooks on an element of a drawing.
+    const hooks = vDrag as Required<ObjectDirective<SVGElement, string>>
+    const call = (hook: 'mounted' | 'updated' | 'beforeUnmount', value = 'a') =>
+      hooks[hook](handle, { value } as never, null as never, null as never)
+    call('mounted')
+    return { handle, seen, dragging, call }
+  }
+
+  it('counts in the units of the drawing, from where the hand took hold until it lets go, wherever the hand goes', () => {
+    const { handle, seen, dragging } = dragged()
+    press(handle, 10)
+    expect([dragging.value, seen.taken]).toEqual([true, ['a 5 4']])
+    move(20)
+    move(4)
+    expect(seen.moves).toEqual([5, -3])
+    release()
+    move(40)
+    expect([dragging.value, seen.moves.length, seen.lets]).toEqual([false, 2, 1])
+  })
+
+  it('takes nothing that cannot be taken, with no other button, nor in a drawing that is not shown', () => {
+    const { handle, seen, dragging } = dragged()
+    seen.isFree = false
+    press(handle, 10)
+    move(20)
+    expect([dragging.value, seen.moves]).toEqual([false, []])
+    seen.isFree = true
+    press(handle, 10, 2)
+    expect(dragging.value).toBe(false)
+    const hidden = dragged(false)
+    press(hidden.handle, 10)
+    expect([hidden.dragging.value, hidden.seen.taken]).toEqual([false, []])
+  })
+
+  it('knows what a handle stands for now, and moves nothing once the handle is gone', () => {
+    const { handle, seen, call } = dragged()
+    call('updated', 'b')
+    press(handle, 10)
+    expect(seen.taken).toEqual(['b 5 4'])
+    call('beforeUnmount')
+    move(20)
+    expect(seen.moves).toEqual([])
+    release()
+    press(handle, 10)
+    expect(seen.taken.length).toBe(1)
   })
 })
 

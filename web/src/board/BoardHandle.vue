@@ -3,8 +3,8 @@ import { settingOf } from '@level-stance/core/change/settings'
 import type { RequestedMove } from '@level-stance/core/change/moves'
 import type { Handle } from './handles.ts'
 import { useSvgDrag } from '../composables/svgDrag.ts'
-import { projections } from './views.ts'
-import type { ViewKey } from './views.ts'
+import { projections } from '@level-stance/core/figure/views'
+import type { ViewKey } from '@level-stance/core/figure/views'
 import { useBoard } from '../stores/board.ts'
 
 /** One handle: dragged, or moved by the keys in steps of 1 mm and 0.5°. */
@@ -14,8 +14,8 @@ const board = useBoard()
 const at = () => projections[props.view](props.handle.at)
 const place = ({ setting, side }: Pick<RequestedMove, 'setting' | 'side'>) => `${setting}:${side}`
 
-const { dragging, down, drag, up } = useSvgDrag(
-  (event) => (event.currentTarget as SVGGElement).ownerSVGElement,
+const { dragging, vDrag } = useSvgDrag(
+  (handle) => handle.ownerSVGElement,
   (from) => {
     emit('choose')
     if (!board.movable) return null
@@ -47,6 +47,7 @@ function nudge(event: KeyboardEvent): void {
 
 <template>
   <g
+    v-drag
     class="handle"
     :class="{ active: dragging, movable: board.movable }"
     role="button"
@@ -54,10 +55,6 @@ function nudge(event: KeyboardEvent): void {
     :aria-label="`${handle.label}: ${words}. Arrow keys move it.`"
     :data-testid="`handle-${handle.id}`"
     :transform="`translate(${at().x.toFixed(1)} ${at().y.toFixed(1)})`"
-    @pointerdown="down"
-    @pointermove="drag"
-    @pointerup="up"
-    @pointercancel="up"
     @focus="$emit('choose')"
     @keydown="nudge"
   >

@@ -110,7 +110,7 @@ const mm = (value: number) => `${formatLength(value, props.unit)} ${props.unit}`
 const degrees = (value: number) => `${trimmed(value, 1)}°`
 
 // What a hand holds: the value under it less that of the handle.
-const aiming = useSvgDrag(
+const { dragging: isAiming, vDrag: vAim } = useSvgDrag(
   () => sole.value,
   (at) => (props.movable && handleAt.value !== null ? setbackNow.value + at.y - handleAt.value : null),
   (at, grab) => {
@@ -118,7 +118,7 @@ const aiming = useSvgDrag(
     if (setback !== props.foot.aim) emit('aim', setback)
   },
 )
-const turning = useSvgDrag(
+const { dragging: isTurning, vDrag: vTurn } = useSvgDrag(
   () => pedal.value,
   (at) => (props.movable && turnHandle.value !== null ? turnOfHeel(at.x, at.y, outward.value) - turnHandle.value.value : null),
   (at, grab) => {
@@ -191,8 +191,9 @@ function nudgeTurn(event: KeyboardEvent): void {
         />
         <g
           v-if="handleAt !== null"
+          v-aim
           class="handle along"
-          :class="{ movable, active: aiming.dragging.value }"
+          :class="{ movable, active: isAiming }"
           role="slider"
           :tabindex="movable ? 0 : -1"
           :aria-label="`Cleat to try, ${side}`"
@@ -202,10 +203,6 @@ function nudgeTurn(event: KeyboardEvent): void {
           :aria-valuenow="handleAt"
           :aria-valuetext="`${mm(handleAt)} behind the ball`"
           :aria-disabled="!movable"
-          @pointerdown="aiming.down"
-          @pointermove="aiming.drag"
-          @pointerup="aiming.up"
-          @pointercancel="aiming.up"
           @keydown="nudge"
         >
           <rect class="reach" x="-30" :y="axleY(handleAt) - 34" width="60" height="64" />
@@ -223,8 +220,9 @@ function nudgeTurn(event: KeyboardEvent): void {
       </g>
       <g
         v-if="turnHandle"
+        v-turn
         class="handle"
-        :class="{ movable, active: turning.dragging.value }"
+        :class="{ movable, active: isTurning }"
         role="slider"
         :tabindex="movable ? 0 : -1"
         :aria-label="`Foot’s direction to try, ${side}`"
@@ -233,10 +231,6 @@ function nudgeTurn(event: KeyboardEvent): void {
         :aria-valuenow="turnHandle.value"
         :aria-valuetext="`toes ${degrees(Math.abs(turnHandle.value))} ${turnHandle.value < 0 ? 'in' : 'out'}`"
         :aria-disabled="!movable"
-        @pointerdown="turning.down"
-        @pointermove="turning.drag"
-        @pointerup="turning.up"
-        @pointercancel="turning.up"
         @keydown="nudgeTurn"
       >
         <line class="lever" x1="0" y1="0" :x2="turnHandle.at.x" :y2="turnHandle.at.y" />

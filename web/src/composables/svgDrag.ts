@@ -1,54 +1,59 @@
+import { drag } from 'd3-drag'
+import type { D3DragEvent } from 'd3-drag'
+import { select } from 'd3-selection'
 import { ref } from 'vue'
-import type { Ref } from 'vue'
+import type { Directive, Ref } from 'vue'
 
 /** A point of a drawing, in the units of the element it was asked of. */
 export interface DrawnPoint {
   readonly x: number
   readonly y: number
 }
-
-/** Where a pointer is, in the units of a drawing; null while it is not on the screen. */
-export function pointIn(frame: SVGGraphicsElement | null, at: { readonly clientX: number; readonly clientY: number }): DrawnPoint | null {
-  const matrix = frame?.getScreenCTM()
-  if (!matrix) return null
-  const { x, y } = new DOMPoint(at.clientX, at.clientY).matrixTransform(matrix.inverse())
-  return { x, y }
-}
+type DrawnFrame = SVGSVGElement | SVGGElement
+type Dragged<Held> = D3DragEvent<SVGElement, unknown, DrawnPoint & { readonly held: Held }>
 
 /**
- * Something in a drawing that a hand drags.
+ * Something in a drawing that a hand drags, mouse or finger.
  * @param frame what the points are counted in
- * @param take what is held, from where the hand took hold; null = nothing is
+ * @param take what is held, from where the hand took hold, and the directive's value; null = nothing is
  * @param move where the hand is now
+ * @returns a directive for each handle, and whether one is held
  */
-export function useSvgDrag<Held>(
-  frame: (event: PointerEvent) => SVGGraphicsElement | null,
-  take: (at: DrawnPoint) => Held | null,
+export function useSvgDrag<Held, On = undefined>(
+  frame: (handle: SVGElement) => DrawnFrame | null,
+  take: (at: DrawnPoint, on: On) => Held | null,
   move: (at: DrawnPoint, held: Held) => void,
-): {
-  readonly dragging: Ref<boolean>
-  readonly down: (event: PointerEvent) => void
-  readonly drag: (event: PointerEvent) => void
-  readonly up: () => void
-} {
+  letGo: () => void = () => undefined,
+): { readonly dragging: Ref<boolean>; readonly vDrag: Directive<SVGElement, On> } {
   const dragging = ref(false)
-  let hold: { readonly held: Held; readonly frame: SVGGraphicsElement } | null = null
-  function down(event: PointerEvent): void {
-    const about = frame(event)
-    const at = pointIn(about, event)
-    const held = at && take(at)
-    if (about === null || held === null) return
-    hold = { held, frame: about }
-    dragging.value = true
-    ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  /** The handles there are, and what each stands for now. */
+  const handles = new Map<SVGElement, On>()
+  const vDrag: Directive<SVGElement, On> = {
+    mounted(handle, { value }) {
+      handles.set(handle, value)
+      const isShown = () => Boolean(frame(handle)?.getScreenCTM())
+      const behaviour = drag<SVGElement, unknown>()
+        .filter((event: MouseEvent) => !event.ctrlKey && !event.button && isShown())
+        .container(() => frame(handle)!)
+        .subject(({ x, y }: Dragged<Held>) => {
+          const held = take({ x, y }, handles.get(handle)!)
+          return held === null ? null! : { x, y, held }
+        })
+        .on('start', () => (dragging.value = true))
+        .on('drag', ({ x, y, subject }: Dragged<Held>) => {
+          if (handles.has(handle)) move({ x, y }, subject.held)
+        })
+        .on('end', () => {
+          dragging.value = false
+          letGo()
+        })
+      select(handle).call(behaviour)
+    },
+    updated: (handle, { value }) => void handles.set(handle, value),
+    beforeUnmount(handle) {
+      handles.delete(handle)
+      select(handle).on('.drag', null)
+    },
   }
-  function drag(event: PointerEvent): void {
-    const at = hold && pointIn(hold.frame, event)
-    if (hold && at) move(at, hold.held)
-  }
-  function up(): void {
-    hold = null
-    dragging.value = false
-  }
-  return { dragging, down, drag, up }
+  return { dragging, vDrag }
 }

@@ -101,17 +101,12 @@ const slides = computed<readonly Slide[]>(() => {
 const moved = (by: number) =>
   by === 0 ? 'where it is' : `${lengthWords(Math.abs(by), preferences.unit)} ${by > 0 ? 'inboard' : 'outboard'}`
 
-let taken: Slide | null = null
-const { down, drag, up } = useSvgDrag(
+const { vDrag } = useSvgDrag(
   () => svg.value,
-  (point) => taken && { ...taken, from: point.x },
+  (point, slide: Slide) => ({ ...slide, from: point.x }),
   // Inboard is toward the middle: left in the right half's picture.
   (point, { by, from, to }) => to(Math.round(by - mirror.value * (point.x - from))),
 )
-function take(slide: Slide, event: PointerEvent): void {
-  taken = slide
-  down(event)
-}
 function key({ by, to }: Slide, event: KeyboardEvent): void {
   const step = { ArrowLeft: mirror.value, ArrowRight: -mirror.value, PageUp: 5, PageDown: -5 }[event.key]
   if (step === undefined) return
@@ -188,6 +183,7 @@ const seen = computed(() => {
           <circle
             v-for="slide in slides"
             :key="slide.key"
+            v-drag="slide"
             :cx="at(slide.at)"
             :cy="slide.y"
             r="10"
@@ -197,10 +193,6 @@ const seen = computed(() => {
             :aria-label="slide.label"
             :aria-valuenow="slide.by"
             :aria-valuetext="moved(slide.by)"
-            @pointerdown="take(slide, $event)"
-            @pointermove="drag"
-            @pointerup="up"
-            @pointercancel="up"
             @keydown="key(slide, $event)"
           />
           <g class="chain">

@@ -55,7 +55,7 @@ const words = computed(
   () =>
     `${props.side} hand from the side: forearm ${trimmed(fall.value, 0)}° down${angle.value === null ? '' : `, lever ${trimmed(angle.value, 0)}° down, ${bendWords.value}`}`,
 )
-const { down, drag, up } = useSvgDrag(
+const { vDrag } = useSvgDrag(
   () => svg.value,
   () => (board.movable && now.value !== null ? now.value.value : null),
   (point, start) => {
@@ -101,6 +101,7 @@ function key(event: KeyboardEvent): void {
         />
         <path v-if="hooks" :d="arc(BAR + hooks.value, Math.max(-15, angle - 30), angle + 22)" class="reach" />
         <circle
+          v-drag
           :cx="hook.x"
           :cy="hook.y"
           r="11"
@@ -110,10 +111,6 @@ function key(event: KeyboardEvent): void {
           :aria-label="`Lever angle, ${side}`"
           :aria-valuenow="angle"
           :aria-valuetext="`${trimmed(angle, 1)}° below level, ${bendWords}`"
-          @pointerdown="down"
-          @pointermove="drag"
-          @pointerup="up"
-          @pointercancel="up"
           @keydown="key"
         />
         <text :x="hook.x + 20" :y="hook.y - 4" class="figure">{{ trimmed(angle, 0) }}° down</text>

@@ -86,22 +86,13 @@ const result = computed(() => impressionSpacing(marks.value, click.value))
 const fault = computed(() => marksFault(marks.value))
 
 /** the mark under the finger */
-let taken = 0
 const held = ref<number | null>(null)
-const { down, drag, up } = useSvgDrag(
+const { vDrag } = useSvgDrag(
   () => stage.value,
-  () => (held.value = taken),
+  (_, i: number) => (held.value = i),
   (at, i) => place(i, at),
+  () => (held.value = null),
 )
-function takeMark(event: PointerEvent, i: number): void {
-  taken = i
-  ;(event.currentTarget as SVGElement).focus()
-  down(event)
-}
-function letGo(): void {
-  held.value = null
-  up()
-}
 /** What lies under the finger, larger, in the corner away from it. */
 const LOUPE = 36
 const loupe = computed(() => {
@@ -227,6 +218,7 @@ const items = computed(() => [
         <g
           v-for="(place_, i) in places"
           :key="names[i]"
+          v-drag="i"
           :data-mark="i"
           class="mark"
           :class="{ bone: i >= places.length - 2 }"
@@ -235,10 +227,6 @@ const items = computed(() => [
           :aria-label="`${names[i]}: ${Math.round(place_.x)}, ${Math.round(place_.y)}`"
           :transform="`translate(${place_.x} ${place_.y}) scale(${pixel})`"
           @keydown="key($event, i)"
-          @pointerdown="takeMark($event, i)"
-          @pointermove="drag"
-          @pointerup="letGo"
-          @pointercancel="letGo"
         >
           <circle r="22" class="reach" />
           <circle r="11" class="ring" />
