@@ -139,13 +139,12 @@ async function stationToStation(page, rounds) {
       'keydown',
       (event) => {
         const [before, from] = [shown(), event.timeStamp]
+        // The frame in which the station is there is the one that paints it.
         const look = () => {
           if (shown() === null || shown() === before) return requestAnimationFrame(look)
-          requestAnimationFrame(() =>
-            window.scheduler.postTask(() => window.opened_.push({ frame: performance.now() - from }), { priority: 'user-blocking' }),
-          )
+          window.scheduler.postTask(() => window.opened_.push({ frame: performance.now() - from }), { priority: 'user-blocking' })
         }
-        look()
+        requestAnimationFrame(look)
       },
       { capture: true },
     )

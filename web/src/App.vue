@@ -1,15 +1,18 @@
 <script setup lang="ts">
-import { ConfigProvider } from 'ant-design-vue'
+import { ConfigProvider, StyleProvider } from 'ant-design-vue'
 import { computed } from 'vue'
 import { usePreferences } from './stores/preferences.ts'
-import { themeFor } from './theme.ts'
+import { lastingStyles, themeFor } from './theme.ts'
 
 const preferences = usePreferences()
+const styles = lastingStyles()
 const theme = computed(() => themeFor(preferences.dark))
 </script>
 
 <template>
-  <ConfigProvider :theme="theme" :wave="{ disabled: true }" :auto-insert-space-in-button="false">
-    <RouterView />
-  </ConfigProvider>
+  <StyleProvider :cache="styles">
+    <ConfigProvider :theme="theme" :wave="{ disabled: true }" :auto-insert-space-in-button="false">
+      <RouterView />
+    </ConfigProvider>
+  </StyleProvider>
 </template>

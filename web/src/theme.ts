@@ -1,4 +1,4 @@
-import { theme } from 'ant-design-vue'
+import { createCache, theme } from 'ant-design-vue'
 import type { ConfigProviderProps } from 'ant-design-vue'
 
 const shared = {
@@ -55,4 +55,19 @@ export function themeFor(dark: boolean): NonNullable<ConfigProviderProps['theme'
           }),
     },
   }
+}
+
+/**
+ * The component library's styles, kept once they are made. By itself it forgets those of a component as the last
+ * one leaves the screen, and works them out anew at the next station: each is counted as used once more than it is.
+ */
+export function lastingStyles(): ReturnType<typeof createCache> {
+  const cache = createCache()
+  const update = cache.update.bind(cache)
+  cache.update = (path, next) =>
+    update(path, (before) => {
+      const after = next(before)
+      return before || !after ? after : [after[0] + 1, after[1]]
+    })
+  return cache
 }

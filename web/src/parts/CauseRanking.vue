@@ -8,10 +8,11 @@ import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
 import type { RankedCause } from '@level-stance/core/reason/rank'
+import { usePaintedFirst } from '../composables/painted.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** Causes, likeliest first: how likely in a word, what speaks for and against, what is still to be read. */
-withDefaults(
+const props = withDefaults(
   defineProps<{
     causes: readonly RankedCause[]
     /** share left over for what no contact point causes; left out where only some causes are shown */
@@ -21,6 +22,7 @@ withDefaults(
 )
 defineEmits<{ go: [cause: RankedCause] }>()
 const visit = useVisit()
+const { shown } = usePaintedFirst(() => props.causes, 4)
 
 const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
@@ -41,7 +43,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
 <template>
   <ul class="causes">
     <li
-      v-for="row in causes"
+      v-for="row in shown"
       :key="row.cause"
       :class="{ muted: row.muted !== null, dim: row.isRead && row.probability < 0.25 }"
       :data-testid="`cause-${row.cause}`"

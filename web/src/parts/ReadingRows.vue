@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { usePaintedFirst } from '../composables/painted.ts'
 import QuestionList from '../stations/measure/QuestionList.vue'
 import ReadingRow from './ReadingRow.vue'
 
 /** A station's readings with their heading and what is doubtful about them. */
-defineProps<{ keys: readonly ReadingKey[] }>()
+const props = defineProps<{ keys: readonly ReadingKey[] }>()
+const { shown } = usePaintedFirst(() => props.keys, 12)
 </script>
 
 <template>
@@ -12,6 +14,6 @@ defineProps<{ keys: readonly ReadingKey[] }>()
     <h2>Readings</h2>
     <span class="muted small">left</span><span class="muted small">right</span>
   </div>
-  <ReadingRow v-for="key in keys" :key="key" :reading-key="key" />
+  <ReadingRow v-for="key in shown" :key="key" :reading-key="key" />
   <QuestionList :about="keys" />
 </template>

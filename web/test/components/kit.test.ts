@@ -1,7 +1,9 @@
 /** @jest-environment jsdom */
 import { mount } from '@vue/test-utils'
+import { Button, StyleProvider } from 'ant-design-vue'
 import { createPinia, setActivePinia } from 'pinia'
-import { nextTick } from 'vue'
+import { h, nextTick } from 'vue'
+import { usePaintedFirst } from '../../src/composables/painted.ts'
 import GlossaryDrawer from '../../src/glossary/GlossaryDrawer.vue'
 import TermLink from '../../src/glossary/TermLink.vue'
 import { termKeys } from '../../src/glossary/terms.ts'
@@ -10,6 +12,7 @@ import FoldPanel from '../../src/parts/FoldPanel.vue'
 import PageStart from '../../src/parts/PageStart.vue'
 import { useGlossary } from '../../src/stores/glossary.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
+import { lastingStyles } from '../../src/theme.ts'
 
 beforeEach(() => {
   localStorage.clear()
@@ -71,5 +74,49 @@ describe('the glossary', () => {
     await nextTick()
     expect([shown(), document.body.textContent]).toEqual([[], expect.stringContaining('No term with these words.')])
     at.unmount()
+  })
+})
+
+describe('the styles of the component library', () => {
+  it('are worked out once, though the last component that wears them leaves the screen', async () => {
+    const cache = lastingStyles()
+    const kept = () => [...cache.cache.keys()].filter((key) => key.startsWith('style') && key.includes('Button'))
+    const put = () => mount({ render: () => h(StyleProvider, { cache }, () => h(Button, () => 'Try')) })
+    const first = put()
+    const made = kept().map((key) => cache.get(key)?.[1])
+    expect(made.length).toBeGreaterThan(0)
+    first.unmount()
+    await nextTick()
+    expect(kept().map((key) => cache.get(key)?.[1])).toEqual(made)
+    put()
+    kept().forEach((key, i) => expect(cache.get(key)?.[1]).toBe(made[i]))
+  })
+})
+
+describe('a long list', () => {
+  it('paints what is seen at once first, the rest after it, or at once where it is asked for', async () => {
+    const rows = [1, 2, 3, 4]
+    const drawn: number[] = []
+    const list = mount({
+      setup() {
+        const { shown } = usePaintedFirst(() => rows, 2)
+        return () => {
+          drawn.push(shown.value.length)
+          return shown.value.map((row) => h('i', row))
+        }
+      },
+    })
+    expect(drawn).toEqual([2])
+    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(() => setTimeout(resolve))))
+    expect(drawn).toEqual([2, 4])
+    list.unmount()
+    const again = mount({
+      setup() {
+        const { shown, showAll } = usePaintedFirst(() => rows, 2)
+        return () => h('button', { onClick: showAll }, String(shown.value.length))
+      },
+    })
+    await again.trigger('click')
+    expect(again.text()).toBe('4')
   })
 })

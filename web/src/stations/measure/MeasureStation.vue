@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
-import { computed, nextTick, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { conditions, conditionsFor } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
@@ -17,6 +17,7 @@ import ReadingRow from '../../parts/ReadingRow.vue'
 import StationColumns from '../../parts/StationColumns.vue'
 import TrialCard from '../../parts/TrialCard.vue'
 import { later } from '../../composables/later.ts'
+import { usePaintedFirst } from '../../composables/painted.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useDrafts } from '../../stores/drafts.ts'
 import { useReasoning } from '../../stores/reasoning.ts'
@@ -83,16 +84,14 @@ const pages = computed(() =>
     return { key, label: pageLabels[key], note: `${unsettled(keys) ? '! ' : ''}${note}` }
   }),
 )
-/** The rows that are seen at once are painted first, the rest of the tape after them. */
-const FIRST_ROWS = 14
-const isPainted = ref(false)
-onMounted(() => requestAnimationFrame(() => setTimeout(() => (isPainted.value = true))))
+const { shown: rows, showAll } = usePaintedFirst(
+  () => keysOf(page.value).filter((key) => page.value !== 'on-bike' || conditionsFor(key, visit.bar).includes(condition.value)),
+  14,
+)
 /** Rows under their headings. */
 const sections = computed(() => {
-  const rows = keysOf(page.value).filter((key) => page.value !== 'on-bike' || conditionsFor(key, visit.bar).includes(condition.value))
-  const shown = rows.slice(0, isPainted.value ? rows.length : FIRST_ROWS)
-  const headings = [...new Set(shown.map((key) => definitionOf(key).section))]
-  return headings.map((heading) => ({ heading, keys: shown.filter((key) => definitionOf(key).section === heading) }))
+  const headings = [...new Set(rows.value.map((key) => definitionOf(key).section))]
+  return headings.map((heading) => ({ heading, keys: rows.value.filter((key) => definitionOf(key).section === heading) }))
 })
 const ridingConditions = computed(() => conditionsFor('torsoAngle', visit.bar))
 const ridingWords = computed<Record<string, string>>(() =>
@@ -117,7 +116,7 @@ async function turnPage(event: Event): Promise<void> {
 async function goto(key: ReadingKey): Promise<void> {
   if (!keysOf(page.value).includes(key)) page.value = wholeOrder.find((candidate) => keysOf(candidate).includes(key)) ?? page.value
   condition.value = 'usual'
-  isPainted.value = true
+  showAll()
   await nextTick()
   const field = document.getElementById(`reading-${key}-left`) ?? document.getElementById(`reading-${key}-both`)
   field?.focus()
