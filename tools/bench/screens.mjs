@@ -119,6 +119,14 @@ const parts = {
     const box = await page.getByRole('slider', { name: 'Brake clamp, right' }).boundingBox()
     return drag(page, box, presses, (i) => ({ x: -12 * Math.abs(((i / 20) % 2) - 1), y: 0 }))
   },
+  'cranks that turn': async (page) => {
+    await station(page, 'measure')
+    const turn = page.getByRole('button', { name: 'Turn', exact: true })
+    await turn.click()
+    const found = await frames(page, 4000)
+    await page.getByRole('button', { name: 'Stop', exact: true }).click()
+    return found
+  },
   'station to station': async (page, presses, address) => {
     await openVisit(page, address)
     return stationToStation(page, Math.ceil(presses / 27))
@@ -130,6 +138,29 @@ const parts = {
     return typing(page, presses, (i) => (i % 20 < 10 ? 'ArrowLeft' : 'ArrowRight'))
   },
 }
+/** Every frame of a while: from its beginning until it is painted, and from one to the next; a screen of 60 a second leaves 16.7 ms. */
+async function frames(page, ms) {
+  const rows = await page.evaluate(
+    (length) =>
+      new Promise((resolve) => {
+        const seen = []
+        const until = performance.now() + length
+        let last = 0
+        const frame = (begun) => {
+          const row = { frame: begun - last }
+          if (last > 0) seen.push(row)
+          last = begun
+          window.scheduler.postTask(() => (row.work = performance.now() - begun), { priority: 'user-blocking' })
+          if (begun < until) requestAnimationFrame(frame)
+          else setTimeout(() => resolve(seen))
+        }
+        requestAnimationFrame(frame)
+      }),
+    ms,
+  )
+  return { work: spread(rows, 'work'), frame: spread(rows, 'frame') }
+}
+
 /** From the key of a station to its first painted frame, each opened before: all seven in turn. */
 async function stationToStation(page, rounds) {
   await page.evaluate(() => {
