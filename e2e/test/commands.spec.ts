@@ -60,6 +60,20 @@ test('a term opens the glossary at its place, from the reading it is an amount o
   await expect(page.locator('[data-term="float"]')).toBeInViewport()
 })
 
+test('a term says what it means where the pointer rests on it, and leads on to the glossary', async ({ page }) => {
+  await openDemo(page, 'Baptiste', 'Measure')
+  await page.locator('[data-means="torso-angle"]').first().hover()
+  const card = page.locator('.term-tip')
+  await expect(card).toContainText('The line from hip to shoulder against level.')
+  await page.keyboard.press('Escape')
+  await expect(card).toBeHidden()
+  await page.mouse.move(400, 20)
+  await page.locator('[data-means="torso-angle"]').first().hover()
+  await card.getByRole('button', { name: 'Glossary' }).click()
+  await expect(page.locator('[data-term="torso-angle"]')).toBeInViewport()
+  await expect(card).toBeHidden()
+})
+
 test('a wrong address under a visit goes to the page that was meant', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Talk')
   for (const [typed, station] of [['seats', 'seat'], ['mesure', 'measure'], ['what/ever', 'talk']] as const) {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
+import TermTip from '../glossary/TermTip.vue'
 import { useGlossary } from '../stores/glossary.ts'
 import type { Command } from './command.ts'
 
@@ -53,4 +54,5 @@ defineExpose({ show })
 <template>
   <CommandList v-if="open" :commands="commands" :early="early ?? ''" @ready="early = null" @close="close" />
   <GlossaryDrawer v-if="glossary.asked" />
+  <TermTip />
 </template>

@@ -4,6 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import HowDrawing from '../stations/measure/HowDrawing.vue'
 import { useGlossary } from '../stores/glossary.ts'
 import { termOf, termsWith } from './terms.ts'
+import type { TermKey } from './terms.ts'
 
 /** The words of the trade, each with its drawing, over the page that is open. */
 const glossary = useGlossary()
@@ -15,11 +16,18 @@ watch(
     if (!open) return
     typed.value = ''
     await nextTick()
-    // Not every browser without a screen can scroll.
-    if (term) document.getElementById(`term-${term}`)?.scrollIntoView?.({ block: 'start' })
+    if (term) goTo(term)
   },
   { immediate: true },
 )
+/** How many frames the drawer may take to be there. */
+const FRAMES = 30
+function goTo(term: TermKey, frames = FRAMES): void {
+  const row = document.getElementById(`term-${term}`)
+  // Not every browser without a screen can scroll.
+  if (row && row.getClientRects().length > 0) row.scrollIntoView?.({ block: 'start' })
+  else if (frames > 0) requestAnimationFrame(() => goTo(term, frames - 1))
+}
 </script>
 
 <template>

@@ -9,6 +9,7 @@ import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { usePaintedFirst } from '../composables/painted.ts'
+import { TermWords } from '../glossary/TermWords.ts'
 import { useVisit } from '../stores/visit.ts'
 
 /** Causes, likeliest first: how likely in a word, what speaks for and against, what is still to be read. */
@@ -89,7 +90,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
       <p v-for="one in spoken(row)" :key="`${one.of}-${one.side}`" class="line" :class="one.speaks">
         <CheckOutlined v-if="one.speaks === 'for'" aria-label="speaks for it" />
         <MinusOutlined v-else aria-label="speaks against it" />
-        {{ one.words }}
+        <TermWords :text="one.words" />
       </p>
       <p v-for="(lesson, i) in row.learned" :key="`learned-${i}`" class="line" :class="lesson.moves > 0 ? 'for' : 'against'">
         <CheckOutlined v-if="lesson.moves > 0" aria-label="speaks for it" />
@@ -97,7 +98,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
         {{ lesson.words }}
       </p>
       <p v-for="one in unsure(row)" :key="`unsure-${one.of}`" class="line open">
-        <QuestionOutlined aria-label="not decided" /> {{ one.words }}
+        <QuestionOutlined aria-label="not decided" /> <TermWords :text="one.words" />
       </p>
       <p v-if="row.open.length > 0" class="line open">
         <QuestionOutlined aria-label="not read" /> Not read: {{ open(row).join('; ').toLowerCase() }}.

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TermWords } from '../glossary/TermWords.ts'
 import { usePreferences } from '../stores/preferences.ts'
 
 /** A finding as a good colleague would say it. */
@@ -17,7 +18,7 @@ const preferences = usePreferences()
 <template>
   <article class="finding" :class="weight">
     <p>
-      <strong>{{ preferences.said(headline) }}</strong> {{ preferences.said(sentence) }}
+      <strong><TermWords :text="preferences.said(headline)" /></strong> <TermWords :text="preferences.said(sentence)" />
     </p>
     <p class="small muted">
       {{ preferences.said(sure) }}

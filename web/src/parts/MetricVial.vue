@@ -5,6 +5,8 @@ import type { MetricKey } from '@level-stance/core/body/metrics'
 import { kneeBand } from '@level-stance/core/change/kneeNow'
 import { bandState, bandWords, isUnsure } from '@level-stance/core/quantity/band'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { TermWords } from '../glossary/TermWords.ts'
+import { termOfMetric } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
 import { useUncertainty } from '../stores/uncertainty.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -70,7 +72,7 @@ const spoken = computed(() => {
     :data-testid="`metric-${metric}`"
   >
     <div class="line" aria-hidden="true">
-      <span class="name">{{ definition.short }}</span>
+      <span class="name"><TermWords :text="definition.short" :of="termOfMetric(metric)" /></span>
       <template v-if="board.active && now !== null">
         <span class="figure end">{{ shown(now) }}{{ moves ? '' : mark }}</span>
         <span v-if="moves && proposed !== null" class="figure to">→ {{ shown(proposed) }}{{ mark }}</span>

@@ -6,6 +6,8 @@ import type { SettingKey } from '@level-stance/core/change/settings'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { readEntry, shownValue, unitMark } from '@level-stance/core/measure/readingEntry'
 import type { Side } from '@level-stance/core/quantity/sided'
+import { TermWords } from '../glossary/TermWords.ts'
+import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -70,7 +72,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
 
 <template>
   <label class="move" :class="{ compact }">
-    <span class="name" :class="{ 'visually-hidden': compact }">{{ label }}</span>
+    <span class="name" :class="{ 'visually-hidden': compact }"><TermWords :text="label" :of="termOfReading(setting)" /></span>
     <span v-if="compact" class="muted small" aria-hidden="true">{{ side === 'left' ? 'L' : 'R' }}</span>
     <span class="figure now">{{ now === null ? '–' : shownValue(setting, now, preferences.unit) }}</span>
     <input

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { TermWords } from '../glossary/TermWords.ts'
 import HowDrawing from '../stations/measure/HowDrawing.vue'
 import { howShapes } from '../stations/measure/howShapes.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -19,7 +20,7 @@ function go(key: ReadingKey): void {
 
 <template>
   <section class="start" aria-label="Where to begin" data-testid="page-start">
-    <p><strong>Nothing is read here yet.</strong> {{ tells }}</p>
+    <p><strong>Nothing is read here yet.</strong> <TermWords :text="tells" /></p>
     <p class="small muted">Read first:</p>
     <ol>
       <li v-for="key in first" :key="key">

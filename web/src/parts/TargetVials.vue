@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { Target } from '@level-stance/core/station'
 import { stable } from '../composables/stable.ts'
+import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import VialGauge from './VialGauge.vue'
@@ -31,6 +32,7 @@ const proposed = computed(() =>
     v-for="(target, i) in targets"
     :key="target.key"
     :label="preferences.said(target.label)"
+    :term="target.moves ? termOfReading(target.moves.setting) : null"
     :shown="shown(target)"
     :value="target.now.value"
     :plus-minus="target.now.plusMinus"

@@ -2,12 +2,16 @@
 import { computed } from 'vue'
 import { bandState, bandWords } from '@level-stance/core/quantity/band'
 import type { TargetBand } from '@level-stance/core/quantity/band'
+import { TermWords } from '../glossary/TermWords.ts'
+import type { TermKey } from '../glossary/terms.ts'
 import VialTube from './VialTube.vue'
 import type { VialTick } from './VialTube.vue'
 
 /** A judged number with its words over the glass. */
 const props = defineProps<{
   label: string
+  /** the term that the label is an amount of, where it does not name it itself */
+  term?: TermKey | null
   /** value as text, with unit */
   shown: string
   value: number
@@ -31,7 +35,7 @@ const spoken = computed(
 <template>
   <div class="vial" :class="state" role="img" :aria-label="spoken">
     <div class="head" aria-hidden="true">
-      <span class="name">{{ label }}</span>
+      <span class="name"><TermWords :text="label" :of="term" /></span>
       <span class="figure">{{ shown }}</span>
       <span class="remark">{{ remark ?? bandWords[state] }}</span>
     </div>

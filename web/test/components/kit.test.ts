@@ -1,12 +1,16 @@
 /** @jest-environment jsdom */
 import { mount } from '@vue/test-utils'
 import { Button, StyleProvider } from 'ant-design-vue'
+import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { h, nextTick } from 'vue'
 import { usePaintedFirst } from '../../src/composables/painted.ts'
 import GlossaryDrawer from '../../src/glossary/GlossaryDrawer.vue'
 import TermLink from '../../src/glossary/TermLink.vue'
-import { termKeys } from '../../src/glossary/terms.ts'
+import TermCard from '../../src/glossary/TermCard.vue'
+import TermTip from '../../src/glossary/TermTip.vue'
+import { TermWords } from '../../src/glossary/TermWords.ts'
+import { piecesOf, termKeys, termOf, termOfMetric, termOfReading } from '../../src/glossary/terms.ts'
 import FindingCard from '../../src/parts/FindingCard.vue'
 import FoldPanel from '../../src/parts/FoldPanel.vue'
 import PageStart from '../../src/parts/PageStart.vue'
@@ -119,4 +123,88 @@ describe('a long list', () => {
     await again.trigger('click')
     expect(again.text()).toBe('4')
   })
+})
+
+describe('terms in a sentence', () => {
+  const terms = (sentence: string) => piecesOf(sentence).flatMap(({ words, term }) => (term === null ? [] : [[words, term]]))
+
+  it('are found by what they are called, one or many, the longest first, each once', () => {
+    expect(terms('Wider cranks widen the tread and the stance width; a wide tread tires the hips.')).toEqual([
+      ['tread', 'tread'],
+      ['stance width', 'stance-width'],
+    ])
+    expect(terms('Cleat setback 9 mm, saddle setback 61 mm, two wedges.')).toEqual([
+      ['Cleat setback', 'cleat-setback'],
+      ['saddle setback', 'saddle-setback'],
+      ['wedges', 'wedge'],
+    ])
+    // Not inside other words, and not where the word may be another.
+    expect(terms('The floating hook lies within reach; a treadmill is no stand.')).toEqual([])
+    expect(piecesOf('')).toEqual([])
+  })
+
+  it('leave the sentence as it was', () => {
+    const words = fc.constantFrom('float', 'Torso angle', 'the', 'sit bones', ' ', ', ', 'stance', '4 mm.', 'hoods', '’', 'arch support')
+    fc.assert(
+      fc.property(fc.array(words), (parts) => {
+        const sentence = parts.join(' ')
+        expect(piecesOf(sentence).map((piece) => piece.words).join('')).toBe(sentence)
+      }),
+    ) // prettier-ignore
+  })
+
+  it('each have their own words, readings and numbers', () => {
+    for (const column of ['words', 'metrics'] as const) {
+      const all = termKeys.flatMap((key) => [...(termOf(key)[column] ?? [])])
+      expect(new Set(all).size).toBe(all.length)
+    }
+    expect(termOfMetric('torso')).toBe('torso-angle')
+    expect(termOfMetric('load')).toBeNull()
+    expect(termOfReading('leverReach')).toBe('lever-reach')
+  })
+})
+
+describe('a marked word', () => {
+  const over = (element: Element, buttons = 0) => {
+    const event = new Event('pointerover', { bubbles: true })
+    element.dispatchEvent(Object.assign(event, { pointerType: 'mouse', buttons }))
+  }
+  const card = () => document.querySelector('.term-tip')?.textContent ?? null
+  const rest = (ms = 600) => new Promise((resolve) => setTimeout(resolve, ms))
+
+  it('is told where the pointer rests, with the way into the glossary; not while a hand drags over it', async () => {
+    const word = mount({ render: () => h('p', h(TermWords, { text: 'Less float.' })) }, { attachTo: document.body })
+    const tip = mount(TermTip, { attachTo: document.body })
+    const marked = word.get('[data-means]')
+    expect([marked.text(), marked.attributes('data-means')]).toEqual(['float', 'float'])
+    over(marked.element, 1)
+    await rest()
+    expect(card()).toBeNull()
+    over(marked.element)
+    await rest()
+    expect(card()).toContain('How far the foot may turn on the pedal')
+    over(document.querySelector('.term-tip')!)
+    await rest()
+    expect(card()).not.toBeNull()
+    document.querySelector<HTMLElement>('.term-tip button')!.click()
+    expect([useGlossary().open, useGlossary().term]).toEqual([true, 'float'])
+    tip.unmount()
+    word.unmount()
+  })
+
+  it('is told where a finger taps it, but not on a button, which does its own work', async () => {
+    const word = mount({ render: () => [h('p', h(TermWords, { text: 'float' })), h('button', h(TermWords, { text: 'tread' }))] }, { attachTo: document.body })
+    const tip = mount(TermTip, { attachTo: document.body })
+    await word.get('button [data-means]').trigger('click')
+    await rest(50)
+    expect(tip.findComponent(TermCard).exists()).toBe(false)
+    await word.get('p [data-means]').trigger('click')
+    await rest(50)
+    expect(tip.findComponent(TermCard).props('term')).toBe('float')
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }))
+    await nextTick()
+    expect(tip.findComponent(TermCard).exists()).toBe(false)
+    tip.unmount()
+    word.unmount()
+  }) // prettier-ignore
 })
