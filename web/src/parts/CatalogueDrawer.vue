@@ -118,19 +118,18 @@ async function store(removed = false): Promise<void> {
   <Drawer :open="open" :title="title" placement="right" :width="860" @close="$emit('close')">
     <div class="catalogue">
       <nav :aria-label="plural">
-        <button
+        <Button
           v-for="row in entries"
           :key="row.entry.id"
-          type="button"
+          type="text"
           class="entry"
           :aria-current="chosen?.id === row.entry.id"
           @click="pick(row)"
+          >{{ row.entry.spec.name }}</Button
         >
-          {{ row.entry.spec.name }}
-        </button>
-        <button v-if="unsaved" type="button" class="entry" @click="goOn">
-          Not stored yet: {{ kept(NEW)?.['name'] || 'without a name' }}
-        </button>
+        <Button v-if="unsaved" type="text" class="entry" @click="goOn"
+          >Not stored yet: {{ kept(NEW)?.['name'] || 'without a name' }}</Button
+        >
         <Button v-else @click="begin">New, from this one</Button>
       </nav>
       <form v-if="chosen" novalidate @submit.prevent="store()">
@@ -197,16 +196,15 @@ nav {
   align-content: start;
 }
 .entry {
+  height: auto;
   min-height: 40px;
   padding: 4px 10px;
   border: 0;
   border-left: 3px solid transparent;
-  background: none;
-  color: inherit;
-  font: inherit;
+  border-radius: 0;
   line-height: 1.2;
   text-align: left;
-  cursor: pointer;
+  white-space: normal;
 }
 .entry[aria-current='true'] {
   border-left-color: var(--petrol);

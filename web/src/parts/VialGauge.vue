@@ -62,6 +62,7 @@ const spoken = computed(
 }
 .figure {
   font-size: 18px;
+  white-space: nowrap;
 }
 .remark {
   margin-left: auto;

@@ -12,7 +12,7 @@ import RiderBoard from '../../board/RiderBoard.vue'
 import SoleBoard from '../../board/SoleBoard.vue'
 import type { BoardBike, BoardFoot } from '../../board/boardFoot.ts'
 import { stable } from '../../composables/stable.ts'
-import PageTabs from '../../parts/PageTabs.vue'
+import PictureStack from '../../parts/PictureStack.vue'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
@@ -116,45 +116,35 @@ const drops = computed(() =>
 </script>
 
 <template>
-  <div class="feet-board">
-    <PageTabs :pages="views" :shown="view" label="Pictures" @show="(key) => (view = key)" />
-    <div class="picture">
-      <SoleBoard
-        v-if="view === 'soles'"
-        :left="boardFeet.left.value"
-        :right="boardFeet.right.value"
-        :bike="bike"
-        :unit="preferences.unit"
-        :movable="board.movable"
-        :show-start="true"
-        :shows="shows"
-        @aim="aimAt"
-        @turn="turnTo"
-      />
-      <RiderBoard v-else opens="front" focus="legs" />
-    </div>
-    <p v-if="view === 'front'" class="small muted legend">
-      <template v-if="drops.length > 0">
-        <span v-for="{ side, outside } in drops" :key="side"
-          >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ preferences.length(Math.abs(outside)) }}
-          {{ outside < 0 ? 'inside' : 'outside' }} the foot.
-        </span>
-      </template>
-      <template v-else>Knee outside foot is not read: the knees are drawn over the feet.</template>
-    </p>
-  </div>
+  <PictureStack :pictures="views" :shown="view" @show="(key) => (view = key)">
+    <SoleBoard
+      v-if="view === 'soles'"
+      :left="boardFeet.left.value"
+      :right="boardFeet.right.value"
+      :bike="bike"
+      :unit="preferences.unit"
+      :movable="board.movable"
+      :show-start="true"
+      :shows="shows"
+      @aim="aimAt"
+      @turn="turnTo"
+    />
+    <RiderBoard v-else opens="front" focus="legs" />
+    <template v-if="view === 'front'" #note
+      ><p class="small muted legend">
+        <template v-if="drops.length > 0">
+          <span v-for="{ side, outside } in drops" :key="side"
+            >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ preferences.length(Math.abs(outside)) }}
+            {{ outside < 0 ? 'inside' : 'outside' }} the foot.
+          </span>
+        </template>
+        <template v-else>Knee outside foot is not read: the knees are drawn over the feet.</template>
+      </p></template
+    >
+  </PictureStack>
 </template>
 
 <style scoped>
-.feet-board {
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-  height: 100%;
-  min-height: 0;
-}
-.picture {
-  min-height: 0;
-}
 .legend {
   padding: 4px 12px 8px;
 }

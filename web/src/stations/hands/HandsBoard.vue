@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
-import PageTabs from '../../parts/PageTabs.vue'
+import PictureStack from '../../parts/PictureStack.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'
 import BarFront from './BarFront.vue'
@@ -42,31 +42,21 @@ const sweeps = computed(() => hands.page === 'place' && view.value === 'side')
 </script>
 
 <template>
-  <div class="hands-board" :class="{ sweeps }">
-    <PageTabs :pages="views" :shown="view" label="Pictures" @show="(key) => (view = key)" />
+  <PictureStack :pictures="views" :shown="view" @show="(key) => (view = key)">
     <div v-if="view === 'halves'" class="halves">
       <HalfBar :side="side" @other="side = side === 'left' ? 'right' : 'left'" />
       <HandSide :side="side" />
     </div>
     <BarFront v-else-if="view === 'front'" />
-    <div v-else class="picture"><RiderBoard opens="side" /></div>
-    <SweepCharts v-if="sweeps" />
-  </div>
+    <RiderBoard v-else opens="side" />
+    <template v-if="sweeps" #chart><SweepCharts /></template>
+  </PictureStack>
 </template>
 
 <style scoped>
-.hands-board {
+.halves {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
   height: 100%;
-  min-height: 0;
-}
-.picture,
-.halves {
-  min-height: 0;
-}
-.halves {
-  display: grid;
   grid-template-rows: minmax(0, 1.1fr) minmax(0, 1fr);
 }
 </style>

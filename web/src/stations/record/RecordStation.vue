@@ -89,7 +89,7 @@ const print = () => window.print()
           </ol>
           <p v-else class="muted">None yet.</p>
         </section>
-        <section>
+        <section class="readings">
           <table>
             <thead>
               <tr>
@@ -210,6 +210,11 @@ footer {
   display: grid;
   gap: 6px;
 }
+@media screen and (max-width: 1000px) {
+  .two {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 @media screen and (max-width: 700px) {
   .record {
     height: auto;
@@ -221,14 +226,25 @@ footer {
   .sheet {
     padding: 14px;
   }
-  .two {
-    grid-template-columns: minmax(0, 1fr);
-  }
   td {
     white-space: normal;
   }
 }
 @media print {
+  .two {
+    display: block;
+  }
+  /* Many readings go on in two columns, and on to the next page. */
+  .readings {
+    display: block;
+    margin-top: 14px;
+    columns: 2;
+    column-gap: 28px;
+    font-size: 11px;
+  }
+  .complaints svg {
+    height: 130px;
+  }
   .actions {
     display: none;
   }
@@ -253,6 +269,9 @@ footer {
   tbody th,
   tbody td {
     padding-block: 2px;
+  }
+  .readings tbody :is(th, td) {
+    padding-block: 1px;
   }
 }
 </style>

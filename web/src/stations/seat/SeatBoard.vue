@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
-import PageTabs from '../../parts/PageTabs.vue'
+import PictureStack from '../../parts/PictureStack.vue'
 import MatMaps from './MatMaps.vue'
 import SaddleTop from './SaddleTop.vue'
 import SetbackCurve from './SetbackCurve.vue'
@@ -23,24 +23,9 @@ watch(
 
 <template>
   <MatMaps v-if="seat.page === 'mat'" />
-  <div v-else class="seat-board">
-    <PageTabs :pages="views" :shown="view" label="Pictures" @show="(key) => (view = key)" />
-    <div class="picture">
-      <SaddleTop v-if="view === 'above'" />
-      <RiderBoard v-else opens="side" />
-    </div>
-    <SetbackCurve v-if="seat.page === 'setback'" />
-  </div>
+  <PictureStack v-else :pictures="views" :shown="view" @show="(key) => (view = key)">
+    <SaddleTop v-if="view === 'above'" />
+    <RiderBoard v-else opens="side" />
+    <template v-if="seat.page === 'setback'" #chart><SetbackCurve /></template>
+  </PictureStack>
 </template>
-
-<style scoped>
-.seat-board {
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
-  height: 100%;
-  min-height: 0;
-}
-.picture {
-  min-height: 0;
-}
-</style>
