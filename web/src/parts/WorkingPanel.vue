@@ -6,6 +6,7 @@ import type { WorkingRun } from '@level-stance/core/station'
 import { CalculationError } from '@level-stance/core/quantity/problem'
 import { trimmed } from '@level-stance/core/quantity/entry'
 import { numericLeaves } from '@level-stance/core/quantity/propagate'
+import { usePreferences } from '../stores/preferences.ts'
 import FoldPanel from './FoldPanel.vue'
 
 const props = defineProps<{
@@ -14,6 +15,7 @@ const props = defineProps<{
   items: readonly (WorkingRun & { readonly estimated?: readonly string[] })[]
 }>()
 defineEmits<{ close: [] }>()
+const preferences = usePreferences()
 
 const unitSigns: Readonly<Record<string, string>> = { mm: ' mm', deg: '°', EU: ' EU', min: ' min', none: '' }
 
@@ -65,9 +67,14 @@ function wentIn(known: object): [string, number | string][] {
   })
 }
 
+/** Formulas count in millimetres; where another unit is in use a length is said in it first. */
+const inOther = (unit: string) => unit === 'mm' && preferences.unit !== 'mm'
 function shown(value: number | string, unit: string): string {
-  return `${typeof value === 'number' ? trimmed(value, 2) : value}${unitSigns[unit] ?? ''}`
+  const words = `${typeof value === 'number' ? trimmed(value, 2) : value}${unitSigns[unit] ?? ''}`
+  if (!inOther(unit)) return words
+  return `${typeof value === 'number' ? preferences.length(value) : preferences.said(words)} (${words})`
 }
+const sure = (plusMinus: number, unit: string) => (inOther(unit) ? preferences.length(plusMinus) : trimmed(plusMinus, 2))
 </script>
 
 <template>
@@ -87,12 +94,13 @@ function shown(value: number | string, unit: string): string {
                 <td class="figure">
                   {{ shown(row.value, row.unit)
                   }}<span v-if="row.output && item.answer.plusMinus[row.output]" class="muted">
-                    ±{{ trimmed(item.answer.plusMinus[row.output] ?? 0, 2) }}</span
+                    ±{{ sure(item.answer.plusMinus[row.output] ?? 0, row.unit) }}</span
                   >
                 </td>
               </tr>
             </tbody>
           </table>
+          <p v-if="preferences.unit !== 'mm'" class="small muted">Formulas and what went in count in millimetres.</p>
           <FoldPanel title="What went in">
             <table class="lines inputs">
               <tbody>

@@ -1,6 +1,9 @@
 /** @jest-environment jsdom */
 import { mount } from '@vue/test-utils'
 import { Button, StyleProvider } from 'ant-design-vue'
+import { anyCalculation } from '@level-stance/core/calculation'
+import { cleatSchoolKeys } from '@level-stance/core/feet/cleatSchools'
+import { cleatTargetCalculation } from '@level-stance/core/feet/cleatTarget.calculations'
 import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { h, nextTick } from 'vue'
@@ -14,6 +17,7 @@ import { piecesOf, termKeys, termOf, termOfMetric, termOfReading } from '../../s
 import FindingCard from '../../src/parts/FindingCard.vue'
 import FoldPanel from '../../src/parts/FoldPanel.vue'
 import PageStart from '../../src/parts/PageStart.vue'
+import WorkingPanel from '../../src/parts/WorkingPanel.vue'
 import { useGlossary } from '../../src/stores/glossary.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
 import { lastingStyles } from '../../src/theme.ts'
@@ -207,4 +211,37 @@ describe('a marked word', () => {
     tip.unmount()
     word.unmount()
   }) // prettier-ignore
+})
+
+describe('the working', () => {
+  it('says lengths in the unit in use, and in millimetres as its formulas count', async () => {
+    usePreferences().unit = 'in'
+    const run = {
+      heading: 'Left',
+      calculation: anyCalculation(cleatTargetCalculation),
+      input: {
+        school: cleatSchoolKeys[0],
+        setbackNow: 4,
+        slotForward: 5,
+        slotBack: 12,
+        shoeSize: 43,
+        heelToMtp1: 192,
+        heelToMtp5: 168,
+        footLength: 264,
+      },
+      plusMinus: { setbackNow: 1.5 },
+    }
+    const panel = mount(WorkingPanel, { props: { open: true, items: [run] }, attachTo: document.body })
+    await nextTick()
+    const rows = [...document.querySelectorAll('.lines .figure')].map((cell) => cell.textContent ?? '')
+    const lengths = rows.flatMap((row) => {
+      const found = /(-?[\d.]+)\sin \((-?[\d.]+) mm\)/.exec(row.replaceAll('−', '-'))
+      return found ? [[Number(found[1]), Number(found[2])]] : []
+    })
+    expect(lengths.length).toBeGreaterThan(0)
+    // An inch is 25.4 mm by international agreement (1959).
+    for (const [inches, mm] of lengths) expect(Math.abs(inches! - mm! / 25.4)).toBeLessThan(0.006)
+    expect(document.body.textContent).toContain('count in millimetres')
+    panel.unmount()
+  })
 })
