@@ -3,7 +3,8 @@ import { freshComplaint } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { bodyRegionKeys, bodyRegions } from '../talk/regions.ts'
 import { bodyDrawings, markedDrawings, severityAt, spotsOf } from './bodyMap.ts'
-import { isInPath } from './testing.ts'
+import type { Drawn } from './shapes.ts'
+import { inPath } from './testing.ts'
 
 const told = (n: number, places: Complaint['places'], severity: number | null): Complaint => ({
   ...freshComplaint(uuid(n), { places, control: null }),
@@ -28,30 +29,35 @@ describe('the body map', () => {
   })
 })
 
+/** Whether a point lies on the figure. */
+function onFigure(outline: readonly string[]): (point: Drawn) => boolean {
+  const shapes = outline.map(inPath)
+  return (point) => shapes.some((holds) => holds(point))
+}
+
 describe('the figure under the body map', () => {
   it('lies under the middle of every place, on both sides', () => {
     for (const view of ['front', 'back'] as const)
       for (const { region, side, x, y } of spotsOf(view)) {
-        const isOn = bodyDrawings[view].outline.some((path) => isInPath(path, { x, y }))
-        expect([view, region, side, isOn]).toEqual([view, region, side, true])
+        expect([view, region, side, onFigure(bodyDrawings[view].outline)({ x, y })]).toEqual([view, region, side, true])
       }
   })
 
   it('is its own mirror, from the crown to the soles within its drawing', () => {
     const { outline, width, height } = bodyDrawings.front
+    const isOn = onFigure(outline)
     for (let y = 12; y < 402; y += 5)
       for (let x = 1; x < width / 2; x += 4) {
-        const on = (at: number) => outline.some((path) => isInPath(path, { x: at, y }))
+        const on = (at: number) => isOn({ x: at, y })
         expect([x, y, on(x)]).toEqual([x, y, on(-x)])
       }
-    for (const edge of [-width / 2, width / 2])
-      for (let y = 0; y < height; y += 2) expect(outline.some((path) => isInPath(path, { x: edge, y }))).toBe(false)
+    for (const edge of [-width / 2, width / 2]) for (let y = 0; y < height; y += 2) expect(isOn({ x: edge, y })).toBe(false)
   })
 
   // Common practice of figure drawing: a grown person is seven and a half to eight heads high, and about two heads wide at the shoulders.
   it('has the proportions of a grown person', () => {
-    const { outline } = bodyDrawings.front
-    const isOn = (x: number, y: number) => outline.some((path) => isInPath(path, { x, y }))
+    const figure = onFigure(bodyDrawings.front.outline)
+    const isOn = (x: number, y: number) => figure({ x, y })
     const rows = Array.from({ length: 412 }, (_, y) => y).filter((y) => isOn(0, y) || isOn(26, y))
     const height = rows.at(-1)! - rows[0]!
     const head = 60 - rows[0]!

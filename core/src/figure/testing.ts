@@ -24,20 +24,23 @@ export function circlesOf(d: string): { at: Drawn; r: number }[] {
   ]
 }
 
-/** Whether a point lies in a shape of the figure: in one of its limbs, or inside a smooth line's corners. */
-export function isInPath(d: string, point: Drawn): boolean {
-  return d
+/** Tells of a point whether it lies in a shape of the figure: in one of its limbs, or inside a smooth line's corners. */
+export function inPath(d: string): (point: Drawn) => boolean {
+  const parts = d
     .split('Z')
     .filter((part) => part !== '')
-    .some((part) => {
+    .map((part): ((point: Drawn) => boolean) => {
       if (part.includes('C')) {
         const values = numbers(part)
-        const ends = values.flatMap((x, i) => (i === 0 || (i % 6 === 0 && i > 0) ? [{ x, y: values[i + 1]! }] : []))
-        return isInside(point, ends)
+        const ends = values.flatMap((x, i) => (i % 6 === 0 ? [{ x, y: values[i + 1]! }] : []))
+        return (point) => isInside(point, ends)
       }
       const [a, b] = circlesOf(part) as [{ at: Drawn; r: number }, { at: Drawn; r: number }]
       const [dx, dy] = [b.at.x - a.at.x, b.at.y - a.at.y]
-      const t = Math.min(1, Math.max(0, ((point.x - a.at.x) * dx + (point.y - a.at.y) * dy) / (dx * dx + dy * dy)))
-      return Math.hypot(point.x - a.at.x - t * dx, point.y - a.at.y - t * dy) <= a.r + t * (b.r - a.r)
+      return (point) => {
+        const t = Math.min(1, Math.max(0, ((point.x - a.at.x) * dx + (point.y - a.at.y) * dy) / (dx * dx + dy * dy)))
+        return Math.hypot(point.x - a.at.x - t * dx, point.y - a.at.y - t * dy) <= a.r + t * (b.r - a.r)
+      }
     })
+  return (point) => parts.some((holds) => holds(point))
 }

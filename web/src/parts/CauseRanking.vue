@@ -90,7 +90,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
       <p v-for="one in spoken(row)" :key="`${one.of}-${one.side}`" class="line" :class="one.speaks">
         <CheckOutlined v-if="one.speaks === 'for'" aria-label="speaks for it" />
         <MinusOutlined v-else aria-label="speaks against it" />
-        <TermWords :text="one.words" />
+        {{ ' ' }}<TermWords :text="one.words" />
       </p>
       <p v-for="(lesson, i) in row.learned" :key="`learned-${i}`" class="line" :class="lesson.moves > 0 ? 'for' : 'against'">
         <CheckOutlined v-if="lesson.moves > 0" aria-label="speaks for it" />
