@@ -16,6 +16,8 @@ import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
 import type { SettingPlace, WorkingRun } from '@level-stance/core/station'
 import { focusCard } from '../composables/focusCard.ts'
 import { stable } from '../composables/stable.ts'
+import { TermWords } from '../glossary/TermWords.ts'
+import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -120,7 +122,7 @@ function runs(): WorkingRun[] {
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
       <div v-else class="pair">
-        <span>{{ definitionOf(row.setting).label }}</span>
+        <span><TermWords :text="definitionOf(row.setting).label" :of="termOfReading(row.setting)" /></span>
         <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
       </div>
     </template>
