@@ -8,7 +8,12 @@ export interface Drawn {
 
 const fixed = (value: number) => value.toFixed(1)
 const placed = ({ x, y }: Drawn) => `${fixed(x)} ${fixed(y)}`
-const closed = line<Drawn>((p) => p.x, (p) => p.y).curve(curveCatmullRomClosed.alpha(0.5)).digits(1) // prettier-ignore
+const closed = line<Drawn>(
+  (p) => p.x,
+  (p) => p.y,
+)
+  .curve(curveCatmullRomClosed.alpha(0.5))
+  .digits(1)
 
 /** Twice the area inside points, above zero where they run clockwise as they are seen. */
 const turning = (points: readonly Drawn[]) =>
@@ -24,8 +29,8 @@ export function smooth(points: readonly Drawn[]): string {
   if (points.length < 3) return ''
   return `${closed(turning(points) > 0 ? [...points].reverse() : points) ?? ''}Z`
 }
-/** An open line with corners. */
-export const stroke = (points: readonly Drawn[]) => `M${points.map(placed).join('L')}`
+/** An open line with corners; empty for no points. */
+export const pathOf = (points: readonly Drawn[]) => points.map((p, i) => `${i === 0 ? 'M' : 'L'}${placed(p)}`).join('')
 
 function disc({ x, y }: Drawn, r: number): string {
   return `M${placed({ x: x + r, y })}A${fixed(r)} ${fixed(r)} 0 1 0 ${placed({ x: x - r, y })}A${fixed(r)} ${fixed(r)} 0 1 0 ${placed({ x: x + r, y })}Z`
@@ -45,7 +50,10 @@ export function limb(a: Drawn, ra: number, b: Drawn, rb: number): string {
 
 /** Circles in a row, each joined to the next. */
 export const chain = (discs: readonly (Drawn & { readonly r: number })[]) =>
-  discs.slice(1).map((next, i) => limb(discs[i]!, discs[i]!.r, next, next.r)).join('') // prettier-ignore
+  discs
+    .slice(1)
+    .map((next, i) => limb(discs[i]!, discs[i]!.r, next, next.r))
+    .join('')
 
 /** So far of the way from one point to another. */
 export const along = (a: Drawn, b: Drawn, t: number): Drawn => ({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) })

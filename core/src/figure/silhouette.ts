@@ -2,7 +2,7 @@ import type { Point3 } from '../bike/contactPoints.ts'
 import type { Scene, SceneArm, SceneLeg } from '../measure/scene.ts'
 import { projections } from './views.ts'
 import type { ViewKey } from './views.ts'
-import { along, chain, from, limb, smooth, stroke, toward } from './shapes.ts'
+import { along, chain, from, limb, pathOf, smooth, toward } from './shapes.ts'
 import type { Drawn } from './shapes.ts'
 
 /** What a figure is drawn from: the joints, mm or any other unit of length. */
@@ -211,5 +211,5 @@ function shoeShape(leg: Leg, view: ViewKey): Pick<SilhouetteSide, 'shoe' | 'sole
   // A collar about the ankle itself, wherever along the foot it lies.
   const collar = ((ankle.x - heel.x) * way.x + (ankle.y - heel.y) * way.y) / Math.max(length, 1) - 0.2
   const points = shoe.map(([share, up]) => from(heel, way, (share + (up > 0.9 ? collar : 0)) * length, up * height))
-  return { shoe: smooth(points), sole: stroke([from(heel, way, -0.04 * length, 0), from(heel, way, 1.02 * length, 0)]) }
+  return { shoe: smooth(points), sole: pathOf([from(heel, way, -0.04 * length, 0), from(heel, way, 1.02 * length, 0)]) }
 }

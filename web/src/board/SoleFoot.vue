@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { curveCatmullRomClosed, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { cleatSchool } from '@level-stance/core/feet/cleatSchools'
 import { soleDrawing } from '@level-stance/core/feet/soleDrawing'
 import type { SolePoint } from '@level-stance/core/feet/soleDrawing'
+import { smooth } from '@level-stance/core/figure/shapes'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import type { LengthUnit } from '@level-stance/core/quantity/entry'
 import type { Side } from '@level-stance/core/quantity/sided'
@@ -43,13 +43,10 @@ const drawing = computed(() => {
   const { footLength, heelToMtp1, heelToMtp5, footWidth, heelWidth, shoe } = props.foot
   if (footLength === null || heelToMtp1 === null) return null
   const drawn = soleDrawing({ footLength, heelToMtp1, heelToMtp5, ballWidth: footWidth, heelWidth })
-  const outline = line<SolePoint>(
-    (p) => lx(p.across),
-    (p) => ly(p.along),
-  ).curve(curveCatmullRomClosed.alpha(0.5))
+  const outline = (points: readonly SolePoint[]) => smooth(points.map((p) => ({ x: lx(p.across), y: ly(p.along) })))
   const insole =
     shoe && soleDrawing({ footLength: shoe.length, heelToMtp1, heelToMtp5, ballWidth: shoe.ballWidth, heelWidth: shoe.heelWidth })
-  return { ...drawn, path: outline([...drawn.outline]) ?? '', insole: insole && (outline([...insole.outline]) ?? '') }
+  return { ...drawn, path: outline(drawn.outline), insole: insole && outline(insole.outline) }
 })
 
 /** Height on the sole of an axle at a setback, from where it is now. */

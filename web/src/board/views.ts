@@ -1,6 +1,7 @@
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
 import type { Scene, SceneLeg } from '@level-stance/core/measure/scene'
 import { sides } from '@level-stance/core/quantity/sided'
+import { pathOf } from '@level-stance/core/figure/shapes'
 import type { Drawn } from '@level-stance/core/figure/shapes'
 import { projections } from '@level-stance/core/figure/views'
 import type { ViewKey } from '@level-stance/core/figure/views'
@@ -53,11 +54,6 @@ function legsFrame(scene: Scene): Frame {
   const bottom = 230 + MARGIN
   const half = Math.max(200, ...sides.map((side) => Math.abs(scene.legs[side].axle.z) + MARGIN))
   return { x: -half, y: top, width: 2 * half, height: bottom - top }
-}
-
-/** A line through points as an SVG path. */
-export function pathOf(points: readonly Drawn[]): string {
-  return points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('')
 }
 
 /** Hip, knee, ankle as one line. */

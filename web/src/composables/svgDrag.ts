@@ -1,16 +1,12 @@
 import { drag } from 'd3-drag'
 import type { D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
+import type { Drawn } from '@level-stance/core/figure/shapes'
 import { ref } from 'vue'
 import type { Directive, Ref } from 'vue'
 
-/** A point of a drawing, in the units of the element it was asked of. */
-export interface DrawnPoint {
-  readonly x: number
-  readonly y: number
-}
 type DrawnFrame = SVGSVGElement | SVGGElement
-type Dragged<Held> = D3DragEvent<SVGElement, unknown, DrawnPoint & { readonly held: Held }>
+type Dragged<Held> = D3DragEvent<SVGElement, unknown, Drawn & { readonly held: Held }>
 
 /**
  * Something in a drawing that a hand drags, mouse or finger.
@@ -21,8 +17,8 @@ type Dragged<Held> = D3DragEvent<SVGElement, unknown, DrawnPoint & { readonly he
  */
 export function useSvgDrag<Held, On = undefined>(
   frame: (handle: SVGElement) => DrawnFrame | null,
-  take: (at: DrawnPoint, on: On) => Held | null,
-  move: (at: DrawnPoint, held: Held) => void,
+  take: (at: Drawn, on: On) => Held | null,
+  move: (at: Drawn, held: Held) => void,
   letGo: () => void = () => undefined,
 ): { readonly dragging: Ref<boolean>; readonly vDrag: Directive<SVGElement, On> } {
   const dragging = ref(false)

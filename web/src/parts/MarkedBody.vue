@@ -13,7 +13,7 @@ const CAPTION = 24
     :viewBox="`${-drawing.width / 2} ${-CAPTION} ${drawing.width} ${drawing.height + CAPTION}`"
     :aria-label="`Where it hurts: ${drawing.spots
       .filter(({ words }) => words !== null)
-      .map(({ label, words }) => `${label} ${words}`)
+      .map(({ label, words }) => `${label}: ${words === '?' ? 'not rated' : words}`)
       .join('; ')}`"
   >
     <BodyDrawing :view="drawing.view">

@@ -152,9 +152,13 @@ describe('terms in a sentence', () => {
     fc.assert(
       fc.property(fc.array(words), (parts) => {
         const sentence = parts.join(' ')
-        expect(piecesOf(sentence).map((piece) => piece.words).join('')).toBe(sentence)
+        expect(
+          piecesOf(sentence)
+            .map((piece) => piece.words)
+            .join(''),
+        ).toBe(sentence)
       }),
-    ) // prettier-ignore
+    )
   })
 
   it('each have their own words, readings and numbers', () => {
@@ -197,7 +201,10 @@ describe('a marked word', () => {
   })
 
   it('is told where a finger taps it, but not on a button, which does its own work', async () => {
-    const word = mount({ render: () => [h('p', h(TermWords, { text: 'float' })), h('button', h(TermWords, { text: 'tread' }))] }, { attachTo: document.body })
+    const word = mount(
+      { render: () => [h('p', h(TermWords, { text: 'float' })), h('button', h(TermWords, { text: 'tread' }))] },
+      { attachTo: document.body },
+    )
     const tip = mount(TermTip, { attachTo: document.body })
     await word.get('button [data-means]').trigger('click')
     await rest(50)
@@ -210,7 +217,7 @@ describe('a marked word', () => {
     expect(tip.findComponent(TermCard).exists()).toBe(false)
     tip.unmount()
     word.unmount()
-  }) // prettier-ignore
+  })
 })
 
 describe('the working', () => {

@@ -130,8 +130,8 @@ const drops = computed(() =>
       @turn="turnTo"
     />
     <RiderBoard v-else opens="front" focus="legs" />
-    <template v-if="view === 'front'" #note
-      ><p class="small muted legend">
+    <template v-if="view === 'front'" #note>
+      <p class="small muted legend">
         <template v-if="drops.length > 0">
           <span v-for="{ side, outside } in drops" :key="side"
             >{{ side === 'left' ? 'Left' : 'Right' }} knee {{ preferences.length(Math.abs(outside)) }}
@@ -139,8 +139,8 @@ const drops = computed(() =>
           </span>
         </template>
         <template v-else>Knee outside foot is not read: the knees are drawn over the feet.</template>
-      </p></template
-    >
+      </p>
+    </template>
   </PictureStack>
 </template>
 
