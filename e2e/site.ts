@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { test as base, expect } from '@playwright/test'
-import type { Locator, Page } from '@playwright/test'
+import type { Download, Locator, Page } from '@playwright/test'
 import pg from 'pg'
 import { demoVisits } from '../server/src/demo/riders.ts'
 import { serve } from '../tools/lib/serve.mjs'
@@ -67,6 +67,13 @@ export async function newRider(page: Page, name: string, bike = 'Tourer'): Promi
   await page.getByLabel('Bike').fill(bike)
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await expect(page.getByRole('heading', { name: 'What hurts or fails?' })).toBeVisible()
+}
+
+/** What a press brings as a file; a browser that shows its first download on a busy machine takes its time. */
+export async function downloaded(page: Page, pressed: Locator): Promise<Download> {
+  test.slow()
+  const [download] = await Promise.all([page.waitForEvent('download', { timeout: 90_000 }), pressed.click()])
+  return download
 }
 
 /** Picks a word among a few that stand beside each other. */

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
+import { choose, confirmRemoval, downloaded, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
 
 test('the courier’s outer knee, solved by keyboard alone from what the screens say', async ({ page }) => {
   await openOwnDemo(page, 'Oona', 'Talk')
@@ -281,7 +281,7 @@ test('templates come as PDF and SVG at the axle that is aimed at', async ({ page
   await goTo(page, 'Feet', 'Fore–aft')
   await page.getByRole('textbox', { name: 'Behind ball of foot, left, to' }).fill('12')
   const take = async (name: string) => {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name }).click()])
+    const download = await downloaded(page, page.getByRole('link', { name }))
     return { name: download.suggestedFilename(), text: await readFile(await download.path(), 'latin1') }
   }
   const pdf = await take('left PDF')

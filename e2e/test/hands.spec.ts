@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { choose, expect, expectSaved, goTo, openOwnDemo, read, test } from '../site.ts'
+import { choose, downloaded, expect, expectSaved, goTo, openOwnDemo, read, test } from '../site.ts'
 
 test('the trail builder’s pump and missed shifts: clamp and reach in, then the shifter to the other side, tried', async ({ page }) => {
   await openOwnDemo(page, 'Ruta', 'Hands', 'Levers')
@@ -76,7 +76,7 @@ test('a cut in inches is planned, asked once more, and its strip is read back in
   await page.getByRole('button', { name: 'Not yet' }).click()
   await expect(page.getByText('Being tried:')).toHaveCount(0)
   await expectSaved(page)
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('link', { name: 'SVG' }).click()])
+  const download = await downloaded(page, page.getByRole('link', { name: 'SVG' }))
   const svg = readFileSync(await download.path(), 'utf8')
   expect(svg).toContain('width="210mm"')
   const line = (id: string) => new RegExp(`<line id="${id}" x1="([\\d.]+)" y1="([\\d.]+)" x2="([\\d.]+)" y2="([\\d.]+)"`).exec(svg)!.slice(1).map(Number)

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { choose, expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, test } from '../site.ts'
+import { choose, downloaded, expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, test } from '../site.ts'
 
 const metric = (page: Page, key: string) => page.getByTestId(`metric-${key}`)
 const turnTo = (page: Page, name: string) =>
@@ -180,7 +180,7 @@ test('three views, cranks that turn, a picture to keep, a table to hear', async 
   await page.getByRole('button', { name: 'Turn' }).click()
   await expect(crank).not.toHaveAttribute('aria-valuenow', '1')
   await page.getByRole('button', { name: 'Stop' }).click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SVG' }).click()])
+  const download = await downloaded(page, page.getByRole('button', { name: 'SVG' }))
   expect(download.suggestedFilename()).toBe('board-side.svg')
   const svg = readFileSync((await download.path())!, 'utf8')
   expect(svg).toMatch(/^<\?xml/)

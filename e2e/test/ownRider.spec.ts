@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { answer, choose, expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
+import { answer, choose, downloaded, expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
 
 /** Text of a downloaded PDF, read by an independent reader. */
 function pdfText(path: string): string {
@@ -97,9 +97,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
   })
 
   await test.step('the PDF says the same', async () => {
-    const download = page.waitForEvent('download')
-    await page.getByRole('link', { name: 'PDF' }).click()
-    const file = await download
+    const file = await downloaded(page, page.getByRole('link', { name: 'PDF' }))
     expect(file.suggestedFilename()).toMatch(/^ziva-rindal-\d{4}-\d\d-\d\d\.pdf$/)
     const text = pdfText(await file.path())
     for (const words of ['Živa Rindal', 'Blue tourer', '11 mm', saddle.trim(), 'Practise the pedal release']) expect(text).toContain(words)
@@ -107,9 +105,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
 
   await test.step('the file goes out and comes in as the same visit', async () => {
     const before = await page.getByRole('article', { name: 'Record sheet' }).innerText()
-    const download = page.waitForEvent('download')
-    await page.getByRole('link', { name: /Visit file/ }).click()
-    const path = await (await download).path()
+    const path = await (await downloaded(page, page.getByRole('link', { name: /Visit file/ }))).path()
     await page.goto('/riders')
     await page.getByLabel('Visit file').setInputFiles({ name: 'visit.json', mimeType: 'application/json', buffer: readFileSync(path) })
     await expect(page.getByRole('heading', { name: 'Why do the toes go numb or hot?' })).toBeVisible()
