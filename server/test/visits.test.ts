@@ -511,3 +511,77 @@ it('a record of a thousand changes is read in, and printed', async () => {
   expect(stored.ledger).toHaveLength(2000)
   expect((await server.request('GET', `/visits/${imported.body.visitId}/sheet.pdf`)).status).toBe(200)
 })
+
+describe('the next visit on a bike', () => {
+  const moves = [
+    { setting: 'cleatSetback', side: 'left', by: 5, role: 'chosen' },
+    { setting: 'heelWedge', side: 'left', by: 1, role: 'chosen' },
+    { setting: 'spacers', side: 'both', by: -6, role: 'knock-on' },
+  ] as const
+  const nextVisit = async (riderId: string, bikeId: string) =>
+    (await server.request<Dossier>('POST', '/visits', { id: randomUUID(), riderId, bikeId, title: 'Next' })).body
+  const value = ({ readings }: Dossier, key: string, side: string) =>
+    readings.find(({ reading }) => reading.key === key && reading.side === side)?.reading
+
+  it('begins with what was kept, read or estimated, open complaints with their last ratings, and says what was kept', async () => {
+    const { visitId, riderId, bikeId } = await newVisit('Comes Back')
+    for (const reading of exampleReadings) await putReading(visitId, 0, reading)
+    const [open, gone] = [
+      complaint({ warnings: { 'lasting-numbness': 'no' } }),
+      complaint({ places: [{ region: 'calf', side: 'left' }], kind: 'pain' }),
+    ]
+    for (const told of [open, gone])
+      await server.request('PUT', `/visits/${visitId}/complaints`, { version: 0, complaint: told, removed: false })
+    const change = { ...entryOf(1, ...moves), id: randomUUID() }
+    const append = (after: number, entry: object) => server.request('POST', `/visits/${visitId}/ledger`, { after, entry })
+    expect((await append(0, change)).status).toBe(200)
+    const undone = { ...entryOf(2, { setting: 'wedge', side: 'left', by: 1, role: 'chosen' }), id: randomUUID() }
+    await append(1, { kind: 'keep', id: randomUUID(), at: testTime, of: change.id })
+    await append(2, undone)
+    await append(3, { kind: 'undo', id: randomUUID(), at: testTime, of: undone.id })
+    const rate = (complaintId: string, severity: number) =>
+      server.request('PUT', `/visits/${visitId}/ratings`, { version: 0, rating: { complaintId, changeId: change.id, severity } })
+    await rate(open.id, 3)
+    await rate(gone.id, 0)
+
+    const next = await nextVisit(riderId, bikeId)
+    expect(value(next, 'cleatSetback', 'left')).toMatchObject({ value: 9, method: 'ruler' })
+    expect(value(next, 'heelWedge', 'left')).toMatchObject({ value: 1, method: 'carried', plusMinus: 1 })
+    expect(value(next, 'spacers', 'both')).toMatchObject({ value: 9, method: 'carried', plusMinus: 15 })
+    expect(value(next, 'wedge', 'left')).toBeUndefined()
+    expect(next.complaints.map(({ complaint: told }) => told)).toEqual([
+      { ...open, id: expect.any(String) as string, severity: 3, warnings: {} },
+    ])
+    expect(next.complaints[0]!.complaint.id).not.toBe(open.id)
+    expect(next.last).toMatchObject({ title: 'First visit', kept: [{ moves, exchanges: [] }] })
+    expect((await dossier(visitId)).last).toBeNull()
+  })
+
+  it('takes bike and complaints from the last visit on it, shoes and body from the last one of the rider', async () => {
+    const { visitId, riderId, bikeId } = await newVisit('Two Bikes')
+    for (const reading of exampleReadings) await putReading(visitId, 0, reading)
+    await server.request('PUT', `/visits/${visitId}/complaints`, { version: 0, complaint: complaint(), removed: false })
+    const other = randomUUID()
+    await server.request('PUT', `/riders/${riderId}/bikes/${other}`, { version: 0, bike: { name: 'Other', kind: 'trail' } })
+    const there = await nextVisit(riderId, other)
+    expect(value(there, 'saddleHeight', 'both')).toBeUndefined()
+    expect(there.complaints).toEqual([])
+    const change = { ...entryOf(1, ...moves.slice(0, 2)), id: randomUUID() }
+    await server.request('POST', `/visits/${there.visit.id}/ledger`, { after: 0, entry: change })
+    const back = await nextVisit(riderId, bikeId)
+    expect(value(back, 'saddleHeight', 'both')?.value).toBe(724)
+    expect(value(back, 'cleatSetback', 'left')?.value).toBe(9)
+    expect(value(back, 'heelWedge', 'left')?.value).toBe(1)
+    expect(back.complaints).toHaveLength(1)
+  })
+
+  it('is made once for one id, and an id of another visit is no answer', async () => {
+    const [mine, theirs] = [await newVisit('Mine'), await newVisit('Theirs')]
+    const ask = (body: object) => server.request<Dossier & { code: string }>('POST', '/visits', body)
+    const again = { id: mine.visitId, riderId: mine.riderId, bikeId: mine.bikeId, title: 'First visit' }
+    const twice = await Promise.all([ask(again), ask(again)])
+    expect(twice.map(({ status }) => status)).toEqual([201, 201])
+    const taken = await ask({ ...again, id: theirs.visitId })
+    expect([taken.status, taken.body.code]).toEqual([409, 'taken'])
+  })
+})

@@ -190,6 +190,7 @@ describe('what is uncertain', () => {
       ledger: [],
       ratings: [],
       earlierVisits: 1,
+      last: null,
     }
   })
   afterEach(() => jest.useRealTimers())

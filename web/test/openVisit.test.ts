@@ -21,6 +21,7 @@ const held = (...readings: Dossier['readings']): Dossier => ({
   ledger: [],
   ratings: [],
   earlierVisits: 1,
+  last: null,
 })
 const answer = (body: unknown) => ({ ok: true, status: 200, json: () => Promise.resolve(body) })
 

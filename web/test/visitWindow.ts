@@ -91,6 +91,7 @@ export function openVisit({ readings = readingsWith({}), complaints = [], ledger
     ledger: [...ledger],
     ratings: ratings.map((rating) => ({ rating, version: 1 })),
     earlierVisits: 1,
+    last: null,
   }
   visit.dossier = dossier
   return visit

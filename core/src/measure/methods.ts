@@ -23,6 +23,8 @@ export interface Method {
   readonly source: SourceKey
   /** read off a pedalling rider: an angle taken so bends more than one held still */
   readonly pedalling?: true
+  /** written by the application alone: no way of reading that a fitter could pick */
+  readonly isInternal?: true
 }
 
 /** Default uncertainties by method: common practice of the trade, set by this table alone. */
@@ -42,6 +44,7 @@ export const methods = {
   maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, gradient: 0.5, source: 'common-practice' },
   told: { label: 'as told', distance: 500, hours: 1, rate: 8, gradient: 3, source: 'common-practice' },
   template: { label: 'template', angle: 1, source: 'common-practice' },
+  carried: { label: 'carried over', length: 10, angle: 6, shoeSize: 1, isInternal: true, source: 'prior' },
 } as const satisfies Readonly<Record<string, Method>>
 
 export type MethodKey = keyof typeof methods
@@ -57,7 +60,7 @@ export function methodUncertainty(method: MethodKey, dimension: ReadingDimension
   return value ?? null
 }
 
-/** The methods that can read a dimension, in the table's order. */
+/** The methods a fitter can read a dimension by, in the table's order. */
 export function methodsFor(dimension: ReadingDimension): MethodKey[] {
-  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null)
+  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !(methods[key] as Method).isInternal)
 }

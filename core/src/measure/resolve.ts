@@ -17,7 +17,7 @@ import type { Quantity, Unit } from '../quantity/quantity.ts'
 import { bySide, sides } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
-import { methodUncertainty } from './methods.ts'
+import { methodUncertainty, methods } from './methods.ts'
 import { choiceKeys, definitionOf, isChoice, numberKeys, unitOf } from './readingDefinitions.ts'
 import type { ChoiceKey, NumberKey, OptionOf, ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
@@ -33,7 +33,7 @@ export type Resolved =
       readonly source: SourceKey
       /** read once, and taken for both sides */
       readonly oneForBoth?: true
-      /** an estimate that changes of this visit have moved */
+      /** an estimate that changes of this visit, or of the one before it, have moved */
       readonly isMoved?: true
     })
   | null
@@ -57,6 +57,11 @@ export function standsAt(now: ResolvedReadings, key: NumberKey, side: Side = 'le
   const value = now[key][side]
   return value?.basis === 'measured' || value?.isMoved ? value : null
 }
+/** Whether a number is what the last visit's kept changes made of an estimate. */
+export function isCarried(value: Resolved): boolean {
+  return value?.from === methods.carried.label
+}
+
 /** What was chosen among a reading's words; null = not read. */
 export function chosen<Key extends ChoiceKey>(now: ResolvedReadings, key: Key, side: Side = 'left'): OptionOf<Key> | null {
   return now.choices[key][side]
@@ -224,11 +229,12 @@ function read(reading: Reading, key: NumberKey, value: number, timeline: Timelin
   const known = kept.get(reading)
   if (known?.timeline === timeline && known.at === at) return known.number
   const atStart = value - timeline.shift(key, reading.side === 'right' ? 'right' : 'left', 0, at)
-  const number: Resolved = {
-    ...quantity(atStart, readingPlusMinus(reading), unitOf(key), 'measured'),
-    from: reading.method,
-    source: 'common-practice',
-  }
+  const plusMinus = readingPlusMinus(reading)
+  // What the last visit's kept changes made of an estimate is known no better than the estimate was.
+  const number: Resolved =
+    reading.method === 'carried'
+      ? { ...estimated(atStart, plusMinus, unitOf(key), methods.carried.label, 'prior'), isMoved: true }
+      : { ...quantity(atStart, plusMinus, unitOf(key), 'measured'), from: reading.method, source: 'common-practice' }
   kept.set(reading, { timeline, at, number })
   return number
 }
@@ -257,7 +263,9 @@ export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repe
 function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side): Resolved {
   const { sided, onceForBoth } = definitionOf(key)
   const own = taken.get(`${key}:${sided ? side : 'both'}`)?.number
-  if (own) return own
+  // A seat angle carried over gives way to a nose that has been read since.
+  const fromNose = own?.isMoved && key === 'seatAngle' ? angleFromNose((about) => resolveOne(taken, about, side)) : null
+  if (own) return fromNose ?? own
   if (onceForBoth) {
     const other = taken.get(`${key}:both`)?.number ?? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number
     if (other) return { ...other, oneForBoth: true }

@@ -323,6 +323,11 @@ function handPlaces(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandP
   }
 }
 
+/** Both hands' places with the changes in force, whether or not the legs are known; null while they are not known. */
+export function gripsAt(values: ModelValues, bar: BarKind, by: MovedBy): Sided<Grip> | null {
+  return handPlaces(values, bar, by, usualHands(bar)).grips
+}
+
 function directHand(values: ModelValues): { x: number; y: number; spacing: number | null } | null {
   const { handReach, handHeight, gripSpacing } = values
   if (handReach.right === null || handHeight.right === null) return null

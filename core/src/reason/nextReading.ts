@@ -27,6 +27,7 @@ export const minutesOf: Readonly<Record<MethodKey, number>> = {
   maker: 0.5,
   told: 0.3,
   template: 3,
+  carried: 0,
 }
 /** What a minute of the fitter's costs, in nats of what is to be decided. @source prior */
 const MINUTE = 0.004

@@ -1,6 +1,7 @@
 import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
-import { ledgerEntrySchema } from '../change/ledger.ts'
+import { ledgerEntrySchema, moveSchema } from '../change/ledger.ts'
+import { exchangeSchema } from '../change/parts.ts'
 import { paceKeys } from '../change/pace.ts'
 import { feetChoicesSchema } from '../feet/choices.ts'
 import { handsChoicesSchema } from '../hands/choices.ts'
@@ -98,6 +99,14 @@ export const dossierSchema = z.strictObject({
   visit: visitFieldsSchema.extend({ ...row, startedAt: z.iso.datetime() }),
   /** visits on this bike before this one */
   earlierVisits: z.int().min(0),
+  /** what the last of them left on the bike, first to last; null where there is none */
+  last: z
+    .strictObject({
+      title: z.string(),
+      startedAt: z.iso.datetime(),
+      kept: z.array(z.strictObject({ moves: z.array(moveSchema), exchanges: z.array(exchangeSchema) })),
+    })
+    .nullable(),
   readings: z.array(z.strictObject({ reading: readingSchema, version: z.int() })),
   complaints: z.array(z.strictObject({ complaint: complaintSchema, version: z.int(), removed: z.boolean() })),
   ledger: z.array(ledgerEntrySchema),

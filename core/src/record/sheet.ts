@@ -20,7 +20,7 @@ import { readingName, shownValue, unitMark } from '../measure/readingEntry.ts'
 import { axlesOf } from '../measure/riderModel.ts'
 import { methods } from '../measure/methods.ts'
 import type { MethodKey } from '../measure/methods.ts'
-import { measuredValue } from '../measure/resolve.ts'
+import { isCarried, measuredValue } from '../measure/resolve.ts'
 import type { Resolved } from '../measure/resolve.ts'
 import { formatLength, isPlain, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
@@ -236,7 +236,7 @@ function numberRow(key: NumberKey, start: Setup, now: Setup, unit: LengthUnit): 
   const at = (side: Side) => {
     const [first, later] = [start.now[key][side], now.now[key][side]]
     const value = first?.basis === 'measured' || later?.basis !== 'measured' ? first : later
-    return value?.basis === 'measured' || judgedBy.includes(key) ? value : null
+    return value?.basis === 'measured' || isCarried(value) || judgedBy.includes(key) ? value : null
   }
   const [left, right] = [at('left'), sided ? at('right') : null]
   const how = [...new Set([left, ...(sided ? [right] : [])].map(howRead))].filter((word) => word !== '').join(' / ')
@@ -257,6 +257,7 @@ const judgedBy: readonly NumberKey[] = ['inseam', 'thigh', 'shank', 'footLength'
 function howRead(value: Resolved): string {
   if (value === null) return ''
   const once = value.oneForBoth ? ', one for both sides' : ''
+  if (isCarried(value)) return value.from
   return value.basis === 'measured' ? `${methods[value.from as MethodKey].label}${once}` : `est. ${value.from}`
 }
 

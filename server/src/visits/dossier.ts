@@ -29,7 +29,7 @@ function oneVisit(): SQL | undefined {
   return and(eq(visits.studioId, sql.placeholder('studioId')), eq(visits.id, sql.placeholder('id')))
 }
 
-const moment = (column: PgColumn) => sql`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`
+const moment = (column: PgColumn | SQL) => sql`to_char(${column} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`
 
 /** Place of the ledger entry after which a reading was taken; 0 = the start. */
 const placeOfReading = sql`case when ${readings.after} is null then 0 else (select ${ledger.seq} from ${ledger} where ${ledger.visitId} = ${readings.visitId} and ${ledger.id} = ${readings.after}) end`
@@ -47,6 +47,12 @@ const wholeVisit = sql<string>`json_build_object(
   'visit', json_build_object('id', ${visits.id}, 'version', ${visits.version}, 'title', ${visits.title}, 'acknowledged', ${visits.acknowledged},
     'choices', json_build_object('feet', ${visits.feet}, 'seat', ${visits.seat}, 'hands', ${visits.hands}), 'pace', ${visits.pace}, 'overruled', ${visits.overruled}, 'riding', ${visits.riding}, 'outcome', ${visits.outcome}, 'startedAt', ${moment(visits.startedAt)}),
   'earlierVisits', (select count(*) from ${visits} as earlier where earlier.studio_id = ${visits.studioId} and earlier.bike_id = ${visits.bikeId} and earlier.started_at < ${visits.startedAt}),
+  'last', (select json_build_object('title', earlier.title, 'startedAt', ${moment(sql`earlier.started_at`)},
+      'kept', ${listOf(sql`json_build_object('moves', tried.moves, 'exchanges', tried.exchanges) order by tried.seq) from ${ledger} as tried
+        where tried.studio_id = earlier.studio_id and tried.visit_id = earlier.id and tried.kind = 'try' and not exists (select 1 from ${ledger} as undone
+          where undone.studio_id = tried.studio_id and undone.visit_id = tried.visit_id and undone.kind = 'undo' and undone.of = tried.id)`)})
+    from ${visits} as earlier where earlier.studio_id = ${visits.studioId} and earlier.bike_id = ${visits.bikeId} and earlier.started_at < ${visits.startedAt}
+    order by earlier.started_at desc limit 1),
   'readings', ${listOf(sql`json_build_object('reading', case when ${readings.plusMinus} is null then json_build_object(${readingFields})
       else json_build_object(${readingFields}, 'plusMinus', ${readings.plusMinus}) end, 'version', ${readings.version})
       order by ${readings.key}, ${readings.side}, ${readings.condition}, ${placeOfReading}) from ${readings} where ${readings.studioId} = ${visits.studioId} and ${readings.visitId} = ${visits.id}`)},

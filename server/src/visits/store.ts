@@ -1,9 +1,11 @@
+import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
-import { and, desc, eq, isNull, max } from 'drizzle-orm'
+import { and, desc, eq, isNull, max, ne } from 'drizzle-orm'
+import type { SQL } from 'drizzle-orm'
 import { appendProblem } from '@level-stance/core/change/fold'
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { Reading } from '@level-stance/core/measure/reading'
-import { carryOver } from '@level-stance/core/record/carryOver'
+import { openComplaints, startOf } from '@level-stance/core/record/carryOver'
 import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
@@ -23,8 +25,10 @@ import { fieldsOfRow, ledgerRow, readingRow, rowOfFields, showComplaint, showEnt
 import type { OfVisit } from './rows.ts'
 
 /**
- * Opens a visit on a rider's bike. It starts from what the last visit left: body readings always,
- * the bike's when it is the same bike. Asking again with the same id gives the same visit.
+ * Opens a visit on a rider's bike. It starts from what the last visits left: rider and shoes from the
+ * last one of the rider, bike, complaints still open and their last ratings from the last one on this
+ * bike. Asking again with the same id gives the same visit.
+ * @throws HttpError 409 where the id belongs to another visit
  */
 export async function createVisit(
   db: Database,
@@ -32,20 +36,33 @@ export async function createVisit(
   { riding, ...input }: { id: string; riderId: string; bikeId: string; title: string; riding?: Riding | undefined },
 ): Promise<Dossier> {
   return db.transaction(async (tx) => {
+    // Two presses of one button come one after the other.
     const [bike] = await tx
       .select()
       .from(bikes)
       .where(and(eq(bikes.studioId, studioId), eq(bikes.riderId, input.riderId), eq(bikes.id, input.bikeId)))
+      .for('update')
     if (!bike) throw notFound('This bike')
-    const ofRider = and(eq(visits.studioId, studioId), eq(visits.riderId, input.riderId))
-    const [last] = await tx.select().from(visits).where(ofRider).orderBy(desc(visits.startedAt)).limit(1)
-    const previous = last && last.id !== input.id ? toVisitFile(await readDossier(tx, studioId, last.id)) : null
+    const lastOf = async (where: SQL | undefined) => {
+      const [found] = await tx
+        .select()
+        .from(visits)
+        .where(and(eq(visits.studioId, studioId), ne(visits.id, input.id), where))
+        .orderBy(desc(visits.startedAt))
+        .limit(1)
+      return found
+    }
+    const last = await lastOf(eq(visits.riderId, input.riderId))
+    const lastHere = last?.bikeId === input.bikeId ? last : await lastOf(eq(visits.bikeId, input.bikeId))
+    const fileOf = async (id: string | undefined) => (id === undefined ? null : toVisitFile(await readDossier(tx, studioId, id)))
+    const previous = await fileOf(last?.id)
+    const previousHere = lastHere === last ? previous : await fileOf(lastHere?.id)
     const inserted = await tx
       .insert(visits)
       .values({
         ...rowOfFields({
           ...freshVisit,
-          choices: previous?.visit.choices ?? freshVisit.choices,
+          choices: (previousHere ?? previous)?.visit.choices ?? freshVisit.choices,
           riding: riding ?? previous?.visit.riding ?? freshVisit.riding,
         }),
         ...input,
@@ -55,12 +72,26 @@ export async function createVisit(
       })
       .onConflictDoNothing()
       .returning({ id: visits.id })
-    if (previous && last && inserted.length > 0) {
-      await insertReadings(tx, { studioId, visitId: input.id }, carryOver(previous, last.bikeId === input.bikeId))
+    if (inserted.length === 0) await assertSameVisit(tx, studioId, input)
+    else {
+      const mine = { studioId, visitId: input.id }
+      await insertReadings(tx, mine, startOf(previous, previousHere))
+      const open = previousHere === null ? [] : openComplaints(previousHere, randomUUID)
+      if (open.length > 0)
+        await tx.insert(complaints).values(open.map((row, i) => ({ ...row, ...mine, seq: i + 1, removed: false, version: 1 })))
     }
     await touchRider(tx, studioId, { id: input.riderId, touchedAt: new Date(0) })
     return readDossier(tx, studioId, input.id)
   })
+}
+
+/** Asking again for a visit is answered with it; an id that stands for another one is not. */
+async function assertSameVisit(tx: Queryable, studioId: string, { id, riderId, bikeId }: { id: string; riderId: string; bikeId: string }) {
+  const [found] = await tx
+    .select({ riderId: visits.riderId, bikeId: visits.bikeId })
+    .from(visits)
+    .where(and(eq(visits.studioId, studioId), eq(visits.id, id)))
+  if (found?.riderId !== riderId || found.bikeId !== bikeId) throw new HttpError(409, 'taken', 'This id belongs to another visit.')
 }
 
 async function insertReadings(tx: Queryable, mine: OfVisit, rows: readonly Reading[]): Promise<void> {

@@ -28,6 +28,7 @@ import { useVisit } from '../../stores/visit.ts'
 import BodyMap from './BodyMap.vue'
 import ComplaintForm from './ComplaintForm.vue'
 import ControlList from './ControlList.vue'
+import LastVisit from './LastVisit.vue'
 
 /** From what the rider tells to the first move: places and symptoms, ranked causes, what to read next, what to try first. */
 const visit = useVisit()
@@ -155,6 +156,7 @@ function remove(complaint: Complaint): void {
     </section>
 
     <section class="why" aria-label="Complaint and causes">
+      <LastVisit v-if="open === null && visit.ledger.length === 0" />
       <template v-if="visit.complaints.length === 0">
         <h1>What hurts or fails?</h1>
         <p class="empty">
