@@ -466,7 +466,7 @@ describe('pace and what must not be ridden', () => {
     const overruled = [{ block: 'cracked:both', reason: 'Photo only, nobody pedals.' }]
     expect((await fields(visitId, { pace: 'new', overruled })).status).toBe(200)
     expect((await dossier(visitId)).visit).toMatchObject({ pace: 'new', overruled })
-    expect((await fields(visitId, { pace: 'slow' })).body.message).toMatch(/Pace must be one of settled, new/)
+    expect((await fields(visitId, { pace: 'slow' })).body.message).toMatch(/Pace must be one of settled, new, careful/)
     expect((await fields(visitId, { overruled: [{ block: 'x', reason: 'a' }] })).body.message).toMatch(/Reason must have 3 to 300/)
   })
 

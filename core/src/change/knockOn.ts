@@ -20,7 +20,7 @@ import type { Move } from './ledger.ts'
 import { heldIn, isExchange, isRoomRead, movesOf, roomOf, withMoves, writtenMoves } from './moves.ts'
 import type { Requested, RequestedMove } from './moves.ts'
 import type { Pace } from './pace.ts'
-import { capOf, largestMove, settingOf } from './settings.ts'
+import { capOf, largestMove, settingOf, unreadPace } from './settings.ts'
 import type { HandHold, SettingKey } from './settings.ts'
 import { stepPlan } from './stepPlan.ts'
 
@@ -60,7 +60,7 @@ export function knockOn(
   const exchanges = requested.filter(isExchange)
   const chosen = requested
     .filter((one): one is RequestedMove => !isExchange(one))
-    .map((one) => chosenFor(now, one, mode, pace))
+    .map((one) => chosenFor(now, one, mode, isKnown(standing, one) ? pace : unreadPace(pace)))
     .filter((move) => move.by !== 0 || move.heldByRoom)
   const moved: RequestedMove[] = [...exchanges.flatMap(movesOf), ...chosen.filter((move) => move.by !== 0)]
   const axles = axlesOf(rider.values)
@@ -140,6 +140,12 @@ function kneeOf(model: RiderModel, side: Side): number | null {
 interface How {
   readonly mode: 'whole' | 'step'
   readonly pace: Pace
+}
+
+/** Whether it is known where a setting stands: read, or for the hands by frame, stem and bar. */
+function isKnown({ rider, by, now }: Standing, { setting, side }: RequestedMove): boolean {
+  if (now[setting][side === 'right' ? 'right' : 'left']?.basis === 'measured') return true
+  return (setting === 'handReach' || setting === 'handHeight' || setting === 'gripSpacing') && frontOf(rider.values, by) !== null
 }
 
 function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' | 'step', pace: Pace): Chosen {

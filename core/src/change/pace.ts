@@ -21,8 +21,13 @@ export const paces = {
   },
   new: {
     label: 'new set-up',
-    says: 'New bike, first fit on it, or back after an injury: whole moves at once, then ride in.',
+    says: 'New bike, or first fit on it: whole moves at once of what was read, then ride in.',
     source: 'common-practice',
+  },
+  careful: {
+    label: 'after an injury',
+    says: 'Back after an injury or operation: half of a settled rider’s step at a time, and look again before the next.',
+    source: 'prior',
   },
 } as const satisfies Readonly<Record<string, PaceRow>>
 export type Pace = keyof typeof paces
@@ -40,9 +45,10 @@ export interface PaceSigns {
   readonly injured: boolean
 }
 
-/** Where the fitter has not said: new after a recent injury, and where nobody has been fitted on this bike before, and nothing told or read says that it is ridden. */
+/** Where the fitter has not said: small steps after a recent injury; a new set-up where nobody has been fitted on this bike before, and nothing told or read says that it is ridden. */
 export function usualPace({ earlierVisits, complaints, ridden, injured }: PaceSigns): Pace {
-  return injured || (earlierVisits === 0 && complaints === 0 && !ridden) ? 'new' : 'settled'
+  if (injured) return 'careful'
+  return earlierVisits === 0 && complaints === 0 && !ridden ? 'new' : 'settled'
 }
 
 /** Whether cleats tell that this rider rides as they are set: kilometres, hours, or wear. */

@@ -147,8 +147,17 @@ export function leastOf(setting: SettingKey): number {
   return Math.max(resolution, least ?? cap / 3)
 }
 
-/** How far a setting may be moved at once at a pace. */
+/** Share of a settled rider's step that is moved at once after an injury. @source prior */
+const CAREFUL = 0.5
+
+/** How far a setting may be moved at once at a pace; sizes of parts come as they are sold. */
 export function capOf(setting: SettingKey, pace: Pace): number {
-  const { cap, wholeCap } = settingOf(setting)
-  return pace === 'new' ? (wholeCap ?? cap) : cap
+  const { cap, wholeCap, ofPart, resolution } = settingOf(setting)
+  if (pace === 'new') return wholeCap ?? cap
+  return pace === 'settled' || ofPart ? cap : Math.max(resolution, Math.floor((CAREFUL * cap) / resolution + 1e-9) * resolution)
+}
+
+/** The pace at which a setting is moved that nobody has read: never a whole move at once. */
+export function unreadPace(pace: Pace): Pace {
+  return pace === 'new' ? 'settled' : pace
 }

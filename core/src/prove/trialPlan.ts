@@ -34,7 +34,7 @@ export function trialPlan(
   const what = eased.map(({ title }) => midSentence(title)).join('; ')
   return [
     { key: 'before', title: 'Rate before', says: `Now: ${list.format(rated)}.` },
-    { key: 'set', title: 'Set it', says: [`${move.words}.`, ...move.cautions.slice(0, 1)].join(' ') },
+    { key: 'set', title: 'Set it', says: [`${move.words}.`, ...move.cautions].join(' ') },
     { key: 'ride', title: 'Ride', says: about === undefined ? 'At several efforts.' : loadWords(about) },
     { key: 'after', title: 'Rate again', says: 'The rider says the number before seeing the old one.' },
     { key: 'decide', title: 'Keep or undo', says: `Keep it if the rating${what === '' ? '' : ` (${what})`} falls by ${MATTERS.points} points or ${100 * MATTERS.share} %, and none rises by as much. If not, undo it.` },

@@ -4,6 +4,7 @@ import type { ChoiceKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { chosen, isRead, measured } from '../measure/resolve.ts'
 import { lengthWords, trimmed } from '../quantity/entry.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
+import { sides as bothSides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
 import { belief, logRatio } from './arithmetic.ts'
@@ -58,6 +59,8 @@ export function testsOf(cause: CauseKey): readonly TestRow[] {
 }
 
 const isNumber = (row: TestRow): row is Extract<TestRow, { of: NumberName }> => 'of' in row
+/** Every test that goes by a number. */
+export const numberTests = tests.filter(isNumber)
 /** Numbers as they stand at a setup, each worked out once. */
 const kept = new WeakMap<Facts, Map<string, Found | null>>()
 export function numberAt(facts: Facts, name: NumberName, side: Side): Found | null {
@@ -130,7 +133,7 @@ interface Answer {
 }
 
 function byNumber(facts: Facts, row: Extract<TestRow, { of: NumberName }>, sides: readonly Side[], unit: LengthUnit): Answer {
-  const { sided, readings } = numberRow(row.of)
+  const { sided, readings, compares } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
   const found = sides.flatMap((side) => {
@@ -141,7 +144,8 @@ function byNumber(facts: Facts, row: Extract<TestRow, { of: NumberName }>, sides
   if (evidence !== null) return { evidence, missing: [], root }
   const { bar } = facts.setup.rider
   if (wanted.some((key) => !hasReading(key, bar))) return { evidence: null, missing: [], root }
-  return { evidence, missing: wanted.flatMap((key) => missingOf(facts, key, sides)), root }
+  // Left against right takes both, whichever side hurts.
+  return { evidence, missing: wanted.flatMap((key) => missingOf(facts, key, compares ? bothSides : sides)), root }
 }
 
 function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, sides: readonly Side[]): Answer {

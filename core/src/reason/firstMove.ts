@@ -7,9 +7,10 @@ import type { KnockOn } from '../change/knockOnResult.ts'
 import { withMoves } from '../change/moves.ts'
 import type { RequestedMove } from '../change/moves.ts'
 import { changeWords } from '../change/moveWords.ts'
-import { leastOf, settingOf } from '../change/settings.ts'
+import { capOf, leastOf, settingOf, unreadPace } from '../change/settings.ts'
 import { settled, standingOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
+import { leverTurn } from '../hands/judgeLevers.ts'
 import { controlMove } from '../hands/controlInputs.ts'
 import { withFree } from '../body/calibration.ts'
 import { buildModel } from '../measure/riderModel.ts'
@@ -24,9 +25,11 @@ import { causeKeys, causeOf, workOrder } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
-import { weigh } from './evidence.ts'
-import { UNREAD_WORKS, moveFor } from './learning.ts'
-import { UNTOLD, isOpenToAct, stepOf, stillToGo } from './rank.ts'
+import { numberAt, numberTests, pastOf, weigh } from './evidence.ts'
+import { numberRow } from './numbers.ts'
+import type { NumberName } from './numbers.ts'
+import { UNREAD_WORKS, isUnderWay, moveFor } from './learning.ts'
+import { UNTOLD, isOpenToAct, stillToGo } from './rank.ts'
 import type { RankedCause } from './rank.ts'
 
 /** What a move is expected to do for a complaint. */
@@ -55,7 +58,7 @@ export interface FirstMove {
   readonly part: string | null
   readonly says: string
   readonly cautions: readonly string[]
-  /** nothing was read that speaks for it: what is usual alone does */
+  /** nothing can be read that would speak for it: one smallest step that promises nothing */
   readonly isGuess: boolean
   readonly score: number
 }
@@ -110,6 +113,8 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     const { difference } = legLengthReadings(setup.now)
     return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
   },
+  'wrist-back': (facts, sides) => leverMoves(facts, sides, 1),
+  'wrist-forward': (facts, sides) => leverMoves(facts, sides, -1),
   'hook-off': ({ hands }, sides) =>
     sides.flatMap((side): RequestedMove[] => {
       const by = Math.round(hands.levers.sides[side].hook.found?.off ?? 0)
@@ -122,6 +127,15 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     }),
 }
 
+/** Levers of a flat bar as their page turns them; a drop bar's go with its hoods. */
+function leverMoves({ hands, setup }: Facts, sides: readonly Side[], way: 1 | -1): RequestedMove[] | null {
+  if (setup.rider.bar === 'drop') return null
+  return sides.flatMap((side): RequestedMove[] => {
+    const by = leverTurn(hands.levers.sides[side])
+    return Math.sign(by) === way ? [{ setting: 'leverAngle', side, by }] : []
+  })
+}
+
 function tiltMove(by: number, way: 1 | -1): RequestedMove[] | null {
   return Math.sign(by) === way ? [{ setting: 'saddleTilt', side: 'both', by }] : null
 }
@@ -130,28 +144,74 @@ function heightMove({ seat: { height } }: Facts, way: 1 | -1): RequestedMove[] |
   return height === null || Math.sign(height.by) !== way ? null : [{ setting: 'saddleHeight', side: 'both', by: height.by }]
 }
 
-/** The moves that answer a cause: as its station works them out, else by how far its number lies past its line, else one step. */
-export function remedyMoves(
-  facts: Facts,
-  cause: CauseKey,
-  sides: readonly Side[],
-): { readonly moves: readonly RequestedMove[]; readonly isSized: boolean } {
+/** What answers a cause, and how it came by its size. */
+export interface RemedyMoves {
+  readonly moves: readonly RequestedMove[]
+  /** sized by a number that was read; else one step */
+  readonly isSized: boolean
+  /** the number it would be sized by says that there is nothing left to move */
+  readonly isThere: boolean
+}
+
+/**
+ * The moves that answer a cause: as its station works them out, else by how far its number lies past
+ * its line and the aim beyond it, else one step, and that never a whole move.
+ * @param isGuess nothing that can be read speaks for the cause: the smallest step that can be felt
+ */
+export function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGuess = false): RemedyMoves {
   const own = exact[cause]?.(facts, sides) ?? null
-  if (own !== null && own.length > 0) return { moves: own, isSized: true }
+  if (own !== null && own.length > 0) return { moves: own, isSized: true, isThere: false }
   const move = moveFor(cause, facts.setup.rider.bar)
-  if (move === null) return { moves: [], isSized: false }
+  if (move === null) return { moves: [], isSized: false, isThere: false }
   const { sided, resolution, ofPart } = settingOf(move.setting)
   const places: readonly (Side | 'both')[] = sided ? sides : ['both']
-  const step = stepOf(facts, cause)
-  let isSized = false
-  const moves = places.map((side): RequestedMove => {
-    const rest = stillToGo(facts, cause, side === 'both' ? sides : [side])
-    if (rest !== null && rest > 0) isSized = true
-    const by = rest === null || rest <= 0 ? step : Math.ceil(Math.max(leastOf(move.setting), rest) / resolution - 0.5) * resolution
-    return { setting: move.setting, side, by: move.way * by }
+  const step = isGuess ? leastOf(move.setting) : capOf(move.setting, unreadPace(facts.input.pace))
+  const rests = places.map((side) => ({ side, rest: stillToGo(facts, cause, side === 'both' ? sides : [side]) }))
+  const isSized = rests.some(({ rest }) => rest !== null && rest > 0)
+  const moves = rests.flatMap(({ side, rest }): RequestedMove[] => {
+    if (rest !== null && rest <= 0) return []
+    // A part comes in sizes; a setting goes no further than its number asks.
+    const wanted = rest === null ? step : ofPart ? Math.max(leastOf(move.setting), rest) : Math.max(resolution, rest)
+    return [{ setting: move.setting, side, by: move.way * Math.ceil(wanted / resolution - 0.5) * resolution }]
   })
   // Of a part whose size nothing says, another one is looked for, and none is named.
-  return ofPart && !isSized ? { moves: [], isSized } : { moves, isSized }
+  return { moves: ofPart && !isSized ? [] : moves, isSized, isThere: rests.every(({ rest }) => rest !== null && rest <= 0) }
+}
+
+/** Measured numbers that a change takes out of their band: in it before, past a line of the tests after. */
+export function takenOut(before: Facts, after: Facts): NumberName[] {
+  const out = numberTests
+    .filter((row) => numberRow(row.of).compares === undefined)
+    .filter((row) =>
+      bothSides.some((side) => {
+        const [was, is] = [numberAt(before, row.of, side), numberAt(after, row.of, side)]
+        return was?.isRead === true && is !== null && pastOf(row, was.value) <= EDGE && pastOf(row, is.value) > EDGE
+      }),
+    )
+  return [...new Set(out.map(({ of }) => of))]
+}
+/** A number this little past a line is on it: what a hand sets is rounded. */
+const EDGE = 0.05
+
+/** A change of the request, or of as much of it as leaves every measured number in its band; null where nothing of it does. */
+function keptInBand(facts: Facts, requested: readonly RequestedMove[]): Stepped | null {
+  for (const share of [1, 0.75, 0.5, 0.25]) {
+    const moves = requested.map((move) => ({ ...move, by: shareOf(move, share) }))
+    const change = knockOn(standingOf(facts.setup), moves, defaultHolds(moves), 'step', facts.input.pace)
+    if (change.moves.length + change.exchanges.length === 0) return null
+    const after = factsAt(facts.input, setupAfter(facts.setup, change, moves))
+    if (takenOut(facts, after).length === 0) return { requested: moves, change, after }
+  }
+  return null
+}
+interface Stepped {
+  readonly requested: readonly RequestedMove[]
+  readonly change: KnockOn
+  readonly after: Facts
+}
+function shareOf({ setting, by }: RequestedMove, share: number): number {
+  const { resolution } = settingOf(setting)
+  return share === 1 ? by : Math.sign(by) * Math.max(resolution, Math.floor((share * Math.abs(by)) / resolution) * resolution)
 }
 
 /** The setup a change would lead to: nothing read after it, the body as it is. */
@@ -211,7 +271,10 @@ export function firstMoves(
   const judge: Judge = { facts, complaints: ready, ranked, told, weight, unit, now: beliefs(facts, priors) }
   const candidates = ready.reduce<RankedCause[]>((found, { id }) => {
     const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
-    const acting = mine.filter(isOpenToAct)
+    // A plan that was begun is gone on with as long as its number asks for more.
+    const begun = (row: RankedCause) =>
+      isUnderWay(row.cause, sidesOf(row), told.changes, facts.setup.rider.bar) && !isThere(facts, row.cause)
+    const acting = mine.filter((row) => isOpenToAct(row) || begun(row))
     // Where no cause is likely, the likeliest is still the one to try.
     const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED && !isThere(facts, mine[0].cause) ? [mine[0]] : []
     return [...found, ...(acting.length > 0 || found.some((row) => row.explains.includes(id)) ? acting.slice(0, MOST_WEIGHED) : likeliest)]
@@ -228,6 +291,10 @@ const LEAST_TRIED = 0.08
 /** Causes of a complaint whose moves are worked out: those further down cannot come first. */
 const MOST_WEIGHED = 4
 
+function sidesOf({ side }: Pick<RankedCause, 'side'>): readonly Side[] {
+  return side === 'left' || side === 'right' ? [side] : bothSides
+}
+
 /** What a belief was before its tests. */
 function priorBefore(probability: number, said: RankedCause['said']): number {
   const moves = said.reduce((sum, one) => sum + one.moves, 0)
@@ -238,41 +305,48 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   const { facts, told } = judge
   const { cause } = row
   const { remedy, station } = causeOf(cause)
-  const sides: readonly Side[] = row.side === 'left' || row.side === 'right' ? [row.side] : bothSides
-  const { moves: requested, isSized } = remedyMoves(facts, cause, sides)
+  const sides = sidesOf(row)
   const spoken = row.said.filter(({ speaks }) => speaks === 'for')
+  // A number past its line speaks for the cause, if within its ±: too close to call, but no guess.
+  const isSpoken = row.said.some(({ moves }) => moves > 0) || row.learned.some(({ moves }) => moves > 0)
+  const isGuess = !isSpoken && !isUnderWay(cause, sides, told.changes, facts.setup.rider.bar)
+  // Where something could be read, the reading comes first; where it was read and does not speak for the cause, nothing is moved.
+  if (isGuess && (row.open.length > 0 || row.said.length > 0)) return null
+  const { moves: asked, isSized, isThere } = remedyMoves(facts, cause, sides, isGuess)
+  if (isThere) return null
   const base = {
     cause,
     side: row.side,
-    requested,
+    requested: asked,
     reason: [causeOf(cause).label, ...spoken.map(({ words }) => words)].join('. ').replace(/\.\./g, '.').slice(0, 600),
     minutes: remedy.minutes,
     part: remedy.part ?? null,
     says: remedy.says ?? '',
-    isGuess: spoken.length === 0 && row.learned.every(({ moves }) => moves <= 0),
+    isGuess,
   }
   const cost = costs.minute * remedy.minutes + (remedy.part === undefined ? 0 : costs.part) + costs.station * workOrder.indexOf(station)
   const severity = Math.max(0.1, ...row.explains.map(judge.weight))
-  if (requested.length === 0) {
+  if (asked.length === 0) {
     if (told.changes.some((change) => change.exchanges.some(({ slot }) => slot === remedy.slot) && change.state === 'undone')) return null
     const eases = row.probability * (remedy.works ?? PART_WORKS)
-    return { ...base, words: remedy.label, effects: effectsOf(judge, row, eases), harms: [], cautions: [], score: severity * eases - cost }
+    const effects = isGuess ? [] : effectsOf(judge, row, eases)
+    return { ...base, words: remedy.label, effects, harms: [], cautions: [], score: isGuess ? -cost : severity * eases - cost }
   }
-  if (failedBefore(requested, told) !== null) return null
-  const change = knockOn(standingOf(facts.setup), requested, defaultHolds(requested), 'step', facts.input.pace)
-  if (change.moves.length + change.exchanges.length === 0) return null
-  const after = factsAt(facts.input, setupAfter(facts.setup, change, requested))
+  if (failedBefore(asked, told) !== null) return null
+  const stepped = keptInBand(facts, asked)
+  if (stepped === null) return null
+  const { requested, change, after } = stepped
   const then = beliefs(after, priors)
   const before = stillToGo(facts, cause, sides)
   const rest = stillToGo(after, cause, sides)
-  const stepped = Math.max(...change.moves.filter(({ role }) => role === 'chosen').map(({ by }) => Math.abs(by)), 0)
+  const now = Math.max(...change.moves.filter(({ role }) => role === 'chosen').map(({ by }) => Math.abs(by)), 0)
   const wanted = Math.max(...requested.map(({ by }) => Math.abs(by)))
   const share =
     !isSized || before === null || before <= 0
       ? UNREAD_WORKS
       : rest !== null && rest < before - 1e-6
         ? Math.min(1, (before - rest) / before)
-        : Math.min(1, (stepped || wanted) / wanted)
+        : Math.min(1, (now || wanted) / wanted)
   const fall = Math.max(0, (judge.now.get(cause) ?? 0) - (then.get(cause) ?? 0))
   const eases = Math.max(row.probability * (share + (1 - share) * LATER_STEPS) * 0.9, Math.min(row.probability, fall))
   const harms = causeKeys.flatMap((other) => {
@@ -286,11 +360,13 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   }, 0)
   return {
     ...base,
+    requested,
     words: changeWords(change, judge.unit).join(', '),
-    effects: effectsOf(judge, row, eases, harms),
+    // A guess promises nothing.
+    effects: isGuess ? [] : effectsOf(judge, row, eases, harms),
     harms,
     cautions: cautionsFor(change),
-    score: severity * eases - harm - cost,
+    score: isGuess ? -harm - cost : severity * eases - harm - cost,
   }
 }
 

@@ -70,6 +70,12 @@ function trialsOf(cause: CauseKey, sides: readonly Side[], changes: readonly Cha
   return [...(standing.length > 0 ? [standing] : []), ...answering.filter((change) => !isStep(change)).map((change) => [change])]
 }
 
+/** Whether steps of this visit that answer a cause stand: then its plan is under way, and later steps are no guess. */
+export function isUnderWay(cause: CauseKey, sides: readonly Side[], changes: readonly Change[], bar: BarKind): boolean {
+  const move = moveFor(cause, bar)
+  return changes.some((change) => change.state !== 'undone' && movedBy(change, move, sides) > 0)
+}
+
 /** What the trials of this visit say of a cause, for the complaints it could explain. */
 export function fromTrials(
   cause: CauseKey,

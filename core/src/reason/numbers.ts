@@ -1,4 +1,5 @@
 import type { MetricKey } from '../body/metrics.ts'
+import { asRead } from '../change/asRead.ts'
 import { creepNow } from '../change/creep.ts'
 import { kneeNow } from '../change/kneeNow.ts'
 import { shoeFit, ARCH_DROPS } from '../feet/shoeCheck.ts'
@@ -27,6 +28,8 @@ interface NumberRow {
   readonly label: string
   readonly unit: 'mm' | 'deg' | '%'
   readonly sided: boolean
+  /** of left against right: it has no band of its own that a move of one side could leave */
+  readonly compares?: true
   /** the shortest way to it: readings, in the order a fitter takes them; those of one side where it is sided */
   readonly readings: (facts: Facts) => readonly ReadingKey[]
   readonly of: (facts: Facts, side: Side) => Found | null
@@ -53,7 +56,7 @@ function metric(facts: Facts, left: MetricKey, right: MetricKey, side: Side): Fo
   const key = side === 'left' ? left : right
   const value = facts.metrics?.[key] ?? null
   const plusMinus = facts.input.plusMinus(key)
-  return value === null || plusMinus === null ? null : num(value, plusMinus, false)
+  return value === null || plusMinus === null ? null : num(value, plusMinus, asRead(facts.setup, key, value)?.isRead ?? false)
 }
 const ofRider = (left: MetricKey, right: MetricKey) => (facts: Facts, side: Side) => metric(facts, left, right, side)
 
@@ -124,9 +127,9 @@ const leverPast =
   (end: 'flat' | 'low') =>
   ({ hands }: Facts, side: Side): Found | null => {
     const { angle, target, forearm } = hands.levers.sides[side]
-    if (angle === null || target === null || forearm === null) return null
+    if (angle === null) return null
     const past = end === 'flat' ? target.low - angle.value : angle.value - target.high
-    return num(past, combined(angle.plusMinus, forearm.plusMinus), forearm.isRead)
+    return num(past, combined(angle.plusMinus, forearm.plusMinus), forearm.by === 'reading')
   }
 
 function gripThicker({ hands }: Facts, side: Side): Found | null {
@@ -165,6 +168,7 @@ export const numbers = {
     label: 'Knees apart at the bottom',
     unit: 'deg',
     sided: false,
+    compares: true,
     readings: always('kneeFlexion'),
     of: (facts) => {
       const [left, right] = [of(facts, 'kneeFlexion', 'left'), of(facts, 'kneeFlexion', 'right')]
@@ -209,7 +213,7 @@ export const numbers = {
     const judged = feet.cleat[side]
     return judged.state === 'missing' ? null : num(judged.result.low - judged.now.value, judged.now.plusMinus)
   } },
-  cleatsApart: { label: 'Cleats apart against their targets', unit: 'mm', sided: false, readings: always('cleatSetback', 'shoeSize'), of: ({ feet: { cleat } }) => {
+  cleatsApart: { label: 'Cleats apart against their targets', unit: 'mm', sided: false, compares: true, readings: always('cleatSetback', 'shoeSize'), of: ({ feet: { cleat } }) => {
     const { left, right } = cleat
     if (left.state === 'missing' || right.state === 'missing') return null
     return num(Math.abs(left.now.value - left.result.target - (right.now.value - right.result.target)), combined(left.now.plusMinus, right.now.plusMinus))

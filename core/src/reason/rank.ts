@@ -1,5 +1,4 @@
 import type { Told } from '../change/outcome.ts'
-import { capOf } from '../change/settings.ts'
 import type { LengthUnit } from '../quantity/entry.ts'
 import { sides as bothOf } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
@@ -193,10 +192,4 @@ export function leftOver(ranked: readonly Pick<RankedCause, 'probability'>[]): n
 /** Whether a cause is likely enough to act on, and nothing stands before it. */
 export function isOpenToAct({ probability, muted }: Pick<RankedCause, 'probability' | 'muted'>): boolean {
   return muted === null && probability >= POSSIBLE
-}
-
-/** Largest step at once of the setting that answers a cause. */
-export function stepOf(facts: Facts, cause: CauseKey): number {
-  const move = moveFor(cause, facts.setup.rider.bar)
-  return move === null ? 0 : capOf(move.setting, facts.input.pace)
 }

@@ -203,3 +203,15 @@ it('publishes in docs/ the very schema the program reads by', () => {
   const published: unknown = JSON.parse(readFileSync(join(__dirname, '../../../docs/visit-file.schema.json'), 'utf8'))
   expect(published).toEqual(JSON.parse(JSON.stringify(visitFileJsonSchema())))
 })
+
+// The caution of what was changed stays with it, from the card to the rider's sheet; common practice.
+it('says on the sheet what must be pulled and pressed after levers were turned, as long as the change stands', () => {
+  const turned = { ...entryOf(1, { setting: 'leverAngle', side: 'left', by: -5, role: 'chosen' }), station: 'hands' as const }
+  const kept = { kind: 'keep', id: uuid(2), at: testTime, of: uuid(1) } as const
+  const said = (ledger: VisitFile['ledger']) => sheetOf({ ...file, ledger, ratings: [] }).cautions.join(' ')
+  for (const ledger of [[turned], [turned, kept]]) {
+    expect(said(ledger)).toMatch(/pull both brakes hard: the lever must not touch the bar, front and rear must work as before/)
+    expect(said(ledger)).toMatch(/bar, hoods and clamps must not turn/)
+  }
+  expect(said([turned, kept, { ...kept, kind: 'undo', id: uuid(3) }])).not.toMatch(/brakes/)
+})

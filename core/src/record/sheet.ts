@@ -8,6 +8,7 @@ import type { Folded } from '../change/fold.ts'
 import { settingKeys, settings } from '../change/settings.ts'
 import type { SettingKey } from '../change/settings.ts'
 import { asRead, readingOf } from '../change/asRead.ts'
+import { cautionsForAll } from '../change/cautions.ts'
 import { calibrateBody } from '../change/calibrated.ts'
 import { setupOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
@@ -28,8 +29,9 @@ import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { inUnit } from '../quantity/inUnit.ts'
 import { sinceWords } from '../talk/history.ts'
-import { complaintTitle, positiveWarnings } from '../talk/complaint.ts'
+import { complaintTitle, stopLines } from '../talk/complaint.ts'
 import { blocksOf, blockWords } from '../prove/blocks.ts'
+import { unaskedWords } from '../prove/unasked.ts'
 import { ratedAgain, severityNow } from '../change/severity.ts'
 import { markedDrawings } from '../figure/bodyMap.ts'
 import type { MarkedDrawing } from '../figure/bodyMap.ts'
@@ -83,13 +85,14 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
   const body = calibrateBody(file.readings, file.ledger, bar)
   const now = setupOf(file.readings, file.ledger, bar, file.ledger.length, body)
   const start = setupOf(file.readings, file.ledger, bar, 0, body)
+  const stops = stopLines(file.complaints)
   return {
     rider: file.rider.name,
     bike: `${file.bike.name} (${file.bike.kind})`,
     visit: file.visit.title,
     startedAt: file.visit.startedAt,
-    stop: positiveWarnings(file.complaints).length > 0 ? stopAndRefer : null,
-    blocks: blockWords(blocksOf(now, file.visit.overruled)),
+    stop: stops.length > 0 ? [stopAndRefer, ...stops.map(({ words }) => words)].join(' ') : null,
+    blocks: [...unaskedWords(file.complaints, file.visit.overruled), ...blockWords(blocksOf(now, file.visit.overruled))],
     complaints: file.complaints.map((complaint) => ({
       title: complaintTitle(complaint),
       before: complaint.severity,
@@ -102,7 +105,12 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     settings: settingRows(start, now, unit),
     readings: readingRows(start, now, unit),
     changes: changeRows(file, now.folded, unit),
-    cautions: [...reminders(now), ...sheetCautions],
+    // What was changed and stands brings its own cautions along.
+    cautions: [
+      ...cautionsForAll(now.folded.changes.filter(({ state }) => state !== 'undone')).map((words) => inUnit(words, unit)),
+      ...reminders(now),
+      ...sheetCautions,
+    ],
     basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
 }

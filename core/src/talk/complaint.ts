@@ -6,8 +6,8 @@ import { controlSymptomKeys, controlSymptoms } from './controlSymptoms.ts'
 import { changedKeys, helpedKeys, sinceKeys, triedKeys } from './history.ts'
 import { bodyRegion, bodyRegionKeys, complaintKindKeys, complaintKinds, isWithin, rideSituationKeys } from './regions.ts'
 import type { BodyRegionKey } from './regions.ts'
-import { warningSignKeys, warningSigns, warningSignsFor } from './warningSigns.ts'
-import type { WarningSignKey } from './warningSigns.ts'
+import { urgencies, warningAnswerWords, warningSign, warningSignKeys, warningSigns, warningSignsFor } from './warningSigns.ts'
+import type { Urgency, WarningSignKey } from './warningSigns.ts'
 
 const severity = (label: string) => {
   const error = `${label} must be a whole number from 0 to 10.`
@@ -15,7 +15,7 @@ const severity = (label: string) => {
 }
 
 /** `cleared`: a clinician has seen it and agrees to the fit. */
-export const warningAnswers = ['no', 'yes', 'cleared'] as const
+const warningAnswers = Object.keys(warningAnswerWords) as [keyof typeof warningAnswerWords, ...(keyof typeof warningAnswerWords)[]]
 export type WarningAnswer = (typeof warningAnswers)[number]
 
 const minutesError = 'Starts after must be a whole number from 0 to 1440 minutes, or empty.'
@@ -132,6 +132,15 @@ export function positiveWarnings(complaints: readonly Complaint[]): { complaint:
       .filter((sign) => complaint.warnings[sign.key] === 'yes')
       .map((sign) => ({ complaint, sign: sign.key, question: sign.question })),
   )
+}
+
+/** What is said and done about positive warning signs, the most urgent first; empty where there is none. */
+export function stopLines(complaints: readonly Complaint[]): { readonly urgency: Urgency; readonly words: string }[] {
+  const found = positiveWarnings(complaints).map(({ complaint, sign, question }) => {
+    const { urgency, act } = warningSign(sign)
+    return { urgency, words: `${urgencies[urgency]}. ${complaintTitle(complaint)}: ${question} Yes. ${act}` }
+  })
+  return [...found.filter(({ urgency }) => urgency === 'emergency'), ...found.filter(({ urgency }) => urgency === 'soon')]
 }
 
 /** Signs that belong to the complaint and have no answer yet. */

@@ -2,10 +2,18 @@ import type { ControlSymptomKey } from './controlSymptoms.ts'
 import { isWithin } from './regions.ts'
 import type { BodyRegionKey, ComplaintKind } from './regions.ts'
 
+/** How soon somebody must look at it. */
+export const urgencies = { emergency: 'Emergency, today', soon: 'Before the next ride' } as const
+export type Urgency = keyof typeof urgencies
+const soon = { urgency: 'soon', act: 'See a clinician before the next ride.' } as const
+
 /** A sign that a fit must not treat; asked with the complaints it belongs to. */
 export interface WarningSign {
   readonly key: string
   readonly question: string
+  readonly urgency: Urgency
+  /** what the rider is told to do */
+  readonly act: string
   /** regions it is asked for; null = all */
   readonly regions: readonly BodyRegionKey[] | null
   readonly kinds: readonly ComplaintKind[]
@@ -22,14 +30,18 @@ export const warningSigns = [
   {
     key: 'bladder-bowel',
     question: 'Any change of bladder or bowel, or weakness in both legs?',
+    urgency: 'emergency',
+    act: 'To an emergency department now: nerves low in the back may be pressed, and hours count. Not by bike, and not alone.',
     regions: saddleArea,
     kinds: ['numb', 'pain', 'rubs'],
     controls: ['leg-disconnected'],
   },
-  { key: 'lasting-numbness', question: 'Does the numbness last more than a day off the bike?', regions: null, kinds: ['numb'] },
+  { key: 'lasting-numbness', question: 'Does the numbness last more than a day off the bike?', ...soon, regions: null, kinds: ['numb'] },
   {
     key: 'lost-strength',
-    question: 'Any loss of strength?',
+    question: 'Any loss of strength, sudden or new?',
+    urgency: 'emergency',
+    act: 'To a doctor today. If it came suddenly, is on one side of the body, or face or speech have changed: call the emergency number.',
     regions: null,
     kinds: ['numb', 'pain', 'slips', 'tired'],
     controls: ['leg-disconnected', 'weak-braking', 'missed-shift'],
@@ -37,6 +49,8 @@ export const warningSigns = [
   {
     key: 'chest-faint',
     question: 'Any chest pain or faintness?',
+    urgency: 'emergency',
+    act: 'Stop and rest. If it is there now, or comes back: call the emergency number. Otherwise to a doctor today, and no effort until then.',
     regions: ['chest', 'stomach', 'shoulder', 'upper-arm', 'upper-back', 'neck', 'head'],
     kinds: ['pain', 'numb', 'tired'],
     controls: ['cramp-after'],
@@ -44,6 +58,7 @@ export const warningSigns = [
   {
     key: 'night-pain',
     question: 'Pain at night, or weight lost without reason?',
+    ...soon,
     regions: null,
     kinds: ['pain'],
     controls: ['cramp-after'],
@@ -51,19 +66,24 @@ export const warningSigns = [
   {
     key: 'hot-swollen',
     question: 'Is the calf or joint hot and swollen?',
+    urgency: 'emergency',
+    act: 'To a doctor today: it may be a clot or an infection. No riding, no massage. With chest pain or short breath: call the emergency number.',
     regions: ['calf', 'achilles', 'shin', 'knee-front', 'knee-inner', 'knee-outer', 'knee-back', 'hip', 'heel', 'forefoot'],
     kinds: ['pain'],
   },
-  { key: 'fall', question: 'Did it begin with a fall?', regions: null, kinds: ['pain', 'numb'] },
+  { key: 'fall', question: 'Did it begin with a fall?', ...soon, regions: null, kinds: ['pain', 'numb'] },
   {
     key: 'sores',
     question: 'Open sores or signs of infection?',
+    ...soon,
     regions: ['groin', 'sit-bone', 'thigh-inner'],
     kinds: ['pain', 'numb', 'rubs'],
   },
   {
     key: 'tight-leg',
     question: 'Severe pain with a pressure in the limb that becomes tight and stays?',
+    urgency: 'emergency',
+    act: 'To an emergency department now: pressure that stays can cut off the blood in the limb. Nothing tight round it, and do not raise it.',
     regions: limbs,
     kinds: ['pain', 'numb', 'tired'],
   },
@@ -72,12 +92,20 @@ export const warningSigns = [
 export type WarningSignKey = (typeof warningSigns)[number]['key']
 export const warningSignKeys = warningSigns.map((sign) => sign.key) as [WarningSignKey, ...WarningSignKey[]]
 
+/** What a warning sign is answered by. */
+export const warningAnswerWords = { no: 'No', yes: 'Yes', cleared: 'Seen by clinician' } as const
+
 /** Wherever something is more than a fitter's. */
 export const referToClinician =
   'Ask the rider to see a clinician before anything is changed. This tool advises on equipment and does not diagnose.'
 
 /** Shown wherever a positive sign stands. */
 export const stopAndRefer = `Stop and refer. A warning sign is positive: this is not for a fitting to treat. ${referToClinician}`
+
+/** Signs by key. */
+export function warningSign(key: WarningSignKey): WarningSign {
+  return warningSigns.find((sign) => sign.key === key)!
+}
 
 /** The signs to ask for a complaint; at a place of the body none until somebody has said what it is like. */
 export function warningSignsFor({

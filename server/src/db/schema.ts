@@ -159,7 +159,7 @@ export const visits = pgTable(
     foreignKey({ columns: [t.riderId, t.bikeId], foreignColumns: [bikes.riderId, bikes.id], name: 'visits_bike_of_rider' }).onDelete(
       'cascade',
     ),
-    check('visits_pace', sql`${t.pace} in ('settled', 'new')`),
+    check('visits_pace', sql`${t.pace} in ('settled', 'new', 'careful')`),
     check('visits_outcome', sql`${t.outcome} in ('solved', 'better', 'same', 'worse', 'referred')`),
     unique('visits_studio_id').on(t.studioId, t.id),
     index('visits_of_rider').on(t.riderId, t.startedAt.desc().nullsFirst()),
@@ -275,7 +275,7 @@ export const ledger = pgTable(
     unique('ledger_visit_seq').on(t.visitId, t.seq),
     foreignKey({ columns: [t.visitId, t.of], foreignColumns: [t.visitId, t.id], name: 'ledger_of_same_visit' }).onDelete('cascade'),
     check('ledger_kind', sql`(${t.kind} = 'try') = (${t.of} is null and ${t.moves} is not null and ${t.station} is not null)`),
-    check('ledger_pace', sql`${t.pace} in ('settled', 'new')`),
+    check('ledger_pace', sql`${t.pace} in ('settled', 'new', 'careful')`),
     check('ledger_kinds', sql`${t.kind} in ('try', 'keep', 'undo')`),
   ],
 )

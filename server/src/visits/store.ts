@@ -9,7 +9,7 @@ import { openComplaints, startOf } from '@level-stance/core/record/carryOver'
 import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
-import { positiveWarnings } from '@level-stance/core/talk/complaint'
+import { stopLines } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import type { Riding } from '@level-stance/core/talk/riding'
 import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
@@ -306,5 +306,6 @@ async function assertNotStopped(tx: Queryable, studioId: string, visitId: string
     .select()
     .from(complaints)
     .where(and(eq(complaints.studioId, studioId), eq(complaints.visitId, visitId), eq(complaints.removed, false)))
-  if (positiveWarnings(rows.map((row) => showComplaint(row).complaint)).length > 0) throw new HttpError(409, 'stopped', stopAndRefer)
+  const stops = stopLines(rows.map((row) => showComplaint(row).complaint))
+  if (stops.length > 0) throw new HttpError(409, 'stopped', [stopAndRefer, ...stops.map(({ words }) => words)].join(' '))
 }

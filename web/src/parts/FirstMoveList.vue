@@ -7,6 +7,7 @@ import type { FirstMove } from '@level-stance/core/reason/firstMove'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { useBoard } from '../stores/board.ts'
+import { usePreferences } from '../stores/preferences.ts'
 import { useReasoning } from '../stores/reasoning.ts'
 import { useVisit } from '../stores/visit.ts'
 
@@ -14,6 +15,7 @@ import { useVisit } from '../stores/visit.ts'
 const reasoning = useReasoning()
 const board = useBoard()
 const visit = useVisit()
+const preferences = usePreferences()
 const router = useRouter()
 const MOST = 3
 
@@ -38,13 +40,16 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
   >
     <div class="top">
       <strong>{{ move.words }}</strong>
-      <Button :type="i === 0 && solid(move) ? 'primary' : 'default'" :disabled="!board.movable" @click="take(move)">{{
-        move.requested.length > 0 ? 'To the card' : 'Look'
-      }}</Button>
+      <Button
+        :type="i === 0 && solid(move) ? 'primary' : 'default'"
+        :disabled="!board.movable || !reasoning.isCurrent"
+        @click="take(move)"
+        >{{ move.requested.length > 0 ? 'To the card' : 'Look' }}</Button
+      >
     </div>
     <p class="small muted">
       For: {{ midSentence(causeOf(move.cause).label) }} · {{ cost(move)
-      }}<template v-if="move.isGuess"> · nothing read speaks for it yet</template>
+      }}<template v-if="move.isGuess"> · a guess: nothing can be read for it here</template>
     </p>
     <p v-if="move.says" class="small">{{ move.says }}</p>
     <p class="tags">
@@ -53,7 +58,7 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
       >
       <Tag v-for="harm in move.harms.slice(0, 2)" :key="harm.cause" class="watch">watch: {{ midSentence(causeOf(harm.cause).label) }}</Tag>
     </p>
-    <p v-if="i === 0 && move.cautions[0]" class="caution small">{{ move.cautions[0] }}</p>
+    <p v-if="i === 0 && move.cautions.length > 0" class="caution small">{{ preferences.said(move.cautions.join(' ')) }}</p>
   </article>
 </template>
 

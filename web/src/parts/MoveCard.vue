@@ -21,7 +21,9 @@ import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
+import AskFirst from './AskFirst.vue'
 import BlockedNote from './BlockedNote.vue'
+import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
 import MoveField from './MoveField.vue'
 import PacePicker from './PacePicker.vue'
 import WorkingButton from './WorkingButton.vue'
@@ -138,7 +140,9 @@ function runs(): WorkingRun[] {
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="goesFar" class="pace"><PacePicker /></div>
       <p v-if="isWhole" class="small caution">{{ preferences.said(wholeMoveCaution) }}</p>
+      <AskFirst v-if="now.length > 0" />
       <div v-if="now.length > 0" class="last">
+        <FrontBrakeQuestion :change="step" />
         <p class="caution">{{ preferences.said(cautions.join(' ')) }}</p>
         <Popconfirm
           :disabled="!board.canTry || !board.isForGood"

@@ -1,20 +1,21 @@
 <script setup lang="ts">
-import { complaintTitle } from '@level-stance/core/talk/complaint'
+import { computed } from 'vue'
+import { stopLines } from '@level-stance/core/talk/complaint'
 import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
 import { useVisit } from '../stores/visit.ts'
 
 const visit = useVisit()
+const lines = computed(() => stopLines(visit.complaints))
 </script>
 
 <template>
-  <section v-if="visit.stops.length > 0" class="stop banner" role="alert" data-testid="stop-banner">
+  <section v-if="lines.length > 0" class="stop banner" role="alert" data-testid="stop-banner">
     <p>
       <strong>{{ stopAndRefer }}</strong>
     </p>
-    <p class="small">
-      <span v-for="stop in visit.stops" :key="stop.complaint.id + stop.sign"
-        >{{ complaintTitle(stop.complaint) }}: {{ stop.question }} Yes.
-      </span>
+    <p v-for="{ urgency, words } in lines" :key="words" :class="{ small: urgency === 'soon' }">
+      <strong v-if="urgency === 'emergency'">{{ words }}</strong>
+      <template v-else>{{ words }}</template>
     </p>
   </section>
 </template>

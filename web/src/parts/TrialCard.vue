@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button, Popconfirm } from 'ant-design-vue'
 import { computed } from 'vue'
+import { cautionsFor } from '@level-stance/core/change/cautions'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import type { Change } from '@level-stance/core/change/fold'
 import { standing } from '@level-stance/core/prove/blocks'
@@ -12,6 +13,7 @@ import { focusCard } from '../composables/focusCard.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 import BlockedNote from './BlockedNote.vue'
+import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
 import SeverityPicker from './SeverityPicker.vue'
 
 const props = defineProps<{ change: Change }>()
@@ -31,6 +33,8 @@ const before = (complaint: Complaint) =>
   )
 const worse = computed(() => worseWords(outcomes.value))
 const blocks = computed(() => standing(visit.blocks))
+/** What was said on the card when it was set up goes along until it is decided, and onto the sheet. */
+const cautions = computed(() => cautionsFor(props.change))
 const unrated = computed(() => visit.complaints.filter((complaint) => given(complaint.id) === null).length)
 function decide(kind: 'keep' | 'undo'): void {
   visit.decide(kind, props.change)
@@ -54,7 +58,8 @@ function decide(kind: 'keep' | 'undo'): void {
       />
     </div>
     <BlockedNote :blocks="blocks" />
-    <p class="caution">Check the bolts and practise the release before riding off.</p>
+    <FrontBrakeQuestion :change="change" />
+    <p class="caution" data-testid="trial-cautions">Check the bolts. {{ preferences.said(cautions.join(' ')) }}</p>
     <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
       <template v-if="worse">

@@ -20,14 +20,20 @@ const complaints = computed(() =>
     return causes.length > 0 ? [{ ...complaint, causes, elsewhere }] : []
   }),
 )
+/** Until the causes of just these complaints are there, nothing is said of them. */
+const isWorking = computed(() => !reasoning.isOfThese || (complaints.value.length === 0 && !reasoning.isCurrent))
 const go = ({ cause }: RankedCause) => emit('show', causePage(cause, visit.bar))
 const there = (row: RankedCause) => causeOf(row.cause)
 </script>
 
 <template>
   <slot />
-  <p v-if="complaints.length === 0" class="muted none">{{ none }}</p>
-  <article v-for="{ id, title, causes, elsewhere } in complaints" :key="id" class="complaint">
+  <p v-if="reasoning.trouble" class="stop" role="alert">
+    Causes cannot be worked out in this window. Reload the page; what was entered is stored.
+  </p>
+  <p v-else-if="isWorking" class="muted none" role="status">Working out the causes…</p>
+  <p v-else-if="complaints.length === 0" class="muted none">{{ none }}</p>
+  <article v-for="{ id, title, causes, elsewhere } in isWorking ? [] : complaints" :key="id" class="complaint">
     <h2>
       {{ title }} <span class="muted">{{ visit.severities.get(id) ?? '–' }}/10</span>
     </h2>
@@ -40,7 +46,7 @@ const there = (row: RankedCause) => causeOf(row.cause)
       <RouterLink :to="{ name: 'talk', query: { complaint: id } }">All causes, and what to try first</RouterLink>
     </p>
   </article>
-  <p v-if="complaints.length > 0" class="small muted">
+  <p v-if="complaints.length > 0 && !isWorking" class="small muted">
     Ordered by what was told and read. Weights are this product’s own; they order the search, they do not diagnose.
   </p>
 </template>

@@ -11,6 +11,7 @@ import type { Requested, RequestedMove } from '@level-stance/core/change/moves'
 import { changeWords } from '@level-stance/core/change/moveWords'
 import { slots } from '@level-stance/core/change/parts'
 import type { RequestedExchange, SlotKey } from '@level-stance/core/change/parts'
+import type { Pace } from '@level-stance/core/change/pace'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
 import { standingOf } from '@level-stance/core/change/setup'
@@ -145,7 +146,13 @@ export const useBoard = defineStore('board', () => {
   /** what must not be ridden, and the change on the card does not mend */
   const blocks = computed(() => standingBlocks(visit.blocks, requested.value))
   const canTry = computed(
-    () => isChange(step.value) && movable.value && visit.stops.length === 0 && blocks.value.length === 0 && isStanding.value,
+    () =>
+      isChange(step.value) &&
+      movable.value &&
+      visit.stops.length === 0 &&
+      visit.unasked.length === 0 &&
+      blocks.value.length === 0 &&
+      isStanding.value,
   )
   /** Sawn off, it cannot be put back: asked once more. */
   const isForGood = computed(() =>
@@ -237,9 +244,15 @@ export const useBoard = defineStore('board', () => {
     drop(group.value)
     group.value = here.value?.key ?? ''
   }
-  /** Asks for nothing, whatever the page proposes. */
+  /** the pace the fitter had chosen when something came onto the card */
+  const paceBefore = shallowRef<Pace | null>(null)
+  watch(active, (isActive) => {
+    if (isActive) paceBefore.value = visit.dossier?.visit.pace ?? null
+  })
+  /** Asks for nothing, whatever the page proposes; the pace is what it was before. */
   function leave(): void {
     const isOwn = isHere.value
+    if (visit.dossier && visit.dossier.visit.pace !== paceBefore.value) visit.setVisit({ pace: paceBefore.value })
     clear()
     if (isOwn) put({ requested: [], reason: null, holds: null })
   }

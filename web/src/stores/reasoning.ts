@@ -40,6 +40,8 @@ export const useReasoning = defineStore('reasoning', () => {
   const focus = ref<string | null>(null)
   let worker: Worker | null = null
   let asked = 0
+  /** whether what stands here is of the visit as it is: else it is being worked out */
+  const isCurrent = ref(false)
 
   function ask(): void {
     const { head, dossier } = visit
@@ -76,6 +78,7 @@ export const useReasoning = defineStore('reasoning', () => {
       if (data.id !== asked) return
       reasoning.value = data.reasoning
       stages.value = data.stages
+      isCurrent.value = !isWaiting
     })
     started.addEventListener('error', () => (trouble.value = true))
     return started
@@ -91,7 +94,13 @@ export const useReasoning = defineStore('reasoning', () => {
     }
   }
 
-  const soon = useDebounceFn(ask, PAUSE)
+  /** something has changed that is not asked about yet */
+  let isWaiting = false
+  const askNow = (): void => {
+    isWaiting = false
+    ask()
+  }
+  const soon = useDebounceFn(askNow, PAUSE)
   watch(
     () =>
       [
@@ -108,14 +117,19 @@ export const useReasoning = defineStore('reasoning', () => {
         studio.value,
         preferences.unit,
       ] as const,
-    () => void soon(),
-    { immediate: true },
+    () => {
+      isWaiting = true
+      isCurrent.value = false
+      void soon()
+    },
+    { immediate: true, flush: 'sync' },
   )
   watch([focus, looksBack], ask)
   watch(
     () => visit.head?.visitId,
     (id) => {
       reasoning.value = null
+      isCurrent.value = false
       stages.value = []
       focus.value = null
       if (id !== undefined) void loadStudio()
@@ -130,6 +144,12 @@ export const useReasoning = defineStore('reasoning', () => {
     },
   )
 
+  /** Whether it tells of the very complaints that are told; what was only read since changes it, but not what it is about. */
+  const isOfThese = computed(() => {
+    const told = visit.complaints
+    const found = reasoning.value?.complaints ?? []
+    return reasoning.value !== null && found.length === told.length && told.every(({ id }, i) => found[i]?.id === id)
+  })
   const reasoned = computed(() => reasoning.value?.reasoned ?? null)
   /** readings worth taking for the complaints, each once */
   const shortKeys = computed<readonly ReadingKey[]>(() => [
@@ -153,5 +173,20 @@ export const useReasoning = defineStore('reasoning', () => {
     await loadStudio()
   }
 
-  return { reasoning, reasoned, stages, looksBack, setLearns, focus, trouble, shortKeys, causesOn, take, loadStudio, studio }
+  return {
+    reasoning,
+    isCurrent,
+    isOfThese,
+    reasoned,
+    stages,
+    looksBack,
+    setLearns,
+    focus,
+    trouble,
+    shortKeys,
+    causesOn,
+    take,
+    loadStudio,
+    studio,
+  }
 })

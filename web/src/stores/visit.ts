@@ -17,6 +17,7 @@ import { readingName } from '@level-stance/core/measure/readingEntry'
 import { readingIdentity, readingPlace } from '@level-stance/core/measure/readingPlace'
 import { countingReadings } from '@level-stance/core/measure/resolve'
 import { blocksOf } from '@level-stance/core/prove/blocks'
+import { unasked as unaskedOf } from '@level-stance/core/prove/unasked'
 import type { Told } from '@level-stance/core/change/outcome'
 import { severityNow } from '@level-stance/core/change/severity'
 import { visitFieldsOf } from '@level-stance/core/record/dossier'
@@ -102,6 +103,8 @@ export const useVisit = defineStore('visit', () => {
   const stops = computed(() => positiveWarnings(complaints.value))
   /** what must not be ridden as it was read, overruled or not */
   const blocks = stable(() => blocksOf(setup.value, parts.overruled.value ?? []))
+  /** warning signs that must be asked before anything is tried */
+  const unasked = stable(() => unaskedOf(complaints.value, parts.overruled.value ?? []))
   /** how far one change may go: as the fitter says, else as what was told and ridden suggests */
   const pace = computed<Pace>(
     () =>
@@ -294,6 +297,7 @@ export const useVisit = defineStore('visit', () => {
     baseline,
     setup,
     stops,
+    unasked,
     blocks,
     pace,
     riding,

@@ -50,17 +50,24 @@ const prove = computed<Summary>(() => {
   if (visit.folded.trying !== null) return { words: 'rate', mark: 'wanting' }
   return kept > 0 ? { words: `${kept} kept`, mark: 'level' } : { words: 'open', mark: 'open' }
 })
+/** While no visit is open, or there is none, nothing is said of it. */
+const unknown: Summary = { words: '', mark: 'open' }
+const noStates = Object.fromEntries(stations.map((station) => [station, unknown])) as Record<Station, Summary>
 const stationState = (key: keyof typeof judged): Summary => (visit.folded.trying?.station === key ? onTrial : judged[key].summary)
 
-const states = stable<Record<Station, Summary>>(() => ({
-  talk: talk.value,
-  measure: measure.value,
-  feet: stationState('feet'),
-  seat: stationState('seat'),
-  hands: stationState('hands'),
-  prove: prove.value,
-  record: { words: 'sheet', mark: 'open' },
-}))
+const states = stable<Record<Station, Summary>>(() =>
+  visit.head === null
+    ? noStates
+    : {
+        talk: talk.value,
+        measure: measure.value,
+        feet: stationState('feet'),
+        seat: stationState('seat'),
+        hands: stationState('hands'),
+        prove: prove.value,
+        record: { words: 'sheet', mark: 'open' },
+      },
+)
 </script>
 
 <template>

@@ -135,7 +135,14 @@ export function play(seed: number): Played {
   let hasMore = false
   for (let steps = 0; steps < MOST_STEPS * truth.causes.length && relievedAfter.includes(null); steps++) {
     const move = firstOf(step.reasoning)
-    if (move === undefined) break
+    if (move === undefined || !answersWhatHurts(move)) {
+      // Nothing read speaks for a change that answers what still hurts: the next reading, until none is left.
+      if (step.reasoning.reasoned.next.some(({ readings: wanted }) => take(wanted))) {
+        step = lookedAt()
+        continue
+      }
+      if (move === undefined) break
+    }
     if (move.requested.length === 0) tried.add(nameOf(move))
     // A move that is cut into steps by its cap is one change.
     if (last === null || nameOf(last) !== nameOf(move)) changes += 1

@@ -36,7 +36,7 @@ const from = (below: number, distance: number) => ({
   x: GRIP.x + SCALE * distance * Math.cos(radians(below)),
   y: GRIP.y + SCALE * distance * Math.sin(radians(below)),
 })
-const fall = computed(() => forearm.value?.value ?? 30)
+const fall = computed(() => forearm.value.value)
 const elbow = computed(() => {
   const wrist = { x: GRIP.x - 62, y: GRIP.y - 24 }
   return { wrist, at: { x: wrist.x - 150 * Math.cos(radians(fall.value)), y: wrist.y - 150 * Math.sin(radians(fall.value)) } }
@@ -46,7 +46,7 @@ const arc = (distance: number, low: number, high: number) => {
   const [a, b] = [from(low, distance), from(high, distance)]
   return `M${a.x} ${a.y} A${SCALE * distance} ${SCALE * distance} 0 0 1 ${b.x} ${b.y}`
 }
-const bend = computed(() => (angle.value === null || forearm.value === null ? null : forearm.value.value - angle.value))
+const bend = computed(() => (angle.value === null ? null : forearm.value.value - angle.value))
 const bendWords = computed(() => {
   if (bend.value === null || Math.abs(bend.value) < 1) return 'wrist straight'
   return `wrist ${trimmed(Math.abs(bend.value), 0)}° ${bend.value > 0 ? 'back' : 'forward'}`
@@ -87,9 +87,7 @@ function key(event: KeyboardEvent): void {
         :y2="elbow.at.y + 440 * Math.sin(radians(fall))"
         class="line"
       />
-      <text x="8" :y="HEIGHT - 30">
-        forearm {{ trimmed(fall, 0) }}°{{ forearm === null ? ' (not known)' : forearm.isRead ? '' : ' est.' }}
-      </text>
+      <text x="8" :y="HEIGHT - 30">forearm {{ trimmed(fall, 0) }}°{{ forearm.by === 'reading' ? '' : ' est.' }}</text>
       <template v-if="angle !== null && hook">
         <path
           :d="`M${from(angle - 24, radius + 6).x} ${from(angle - 24, radius + 6).y} Q${from(angle - 20, BAR + reach * 0.55).x} ${from(angle - 20, BAR + reach * 0.55).y} ${hook.x} ${hook.y}`"

@@ -40,6 +40,7 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
       <h2>No trial</h2>
       <p>A warning sign is positive. Refer to a clinician first.</p>
     </template>
+    <p v-else-if="!reasoning.isOfThese" class="muted" role="status">Working out what to try…</p>
     <template v-else-if="move">
       <h2>Next trial: {{ preferences.said(move.words) }}</h2>
       <p v-if="!isSure" class="small muted">Not sure yet. A reading could still change it: see what Talk asks for.</p>
@@ -53,7 +54,9 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
         </TimelineItem>
       </Timeline>
       <p v-if="move.part" class="small">Needs {{ move.part }}.</p>
-      <Button v-if="move.requested.length > 0" type="primary" :disabled="!board.movable" @click="take">To the card</Button>
+      <Button v-if="move.requested.length > 0" type="primary" :disabled="!board.movable || !reasoning.isCurrent" @click="take"
+        >To the card</Button
+      >
     </template>
     <template v-else-if="reasoning.reasoned">
       <h2>No trial to plan</h2>

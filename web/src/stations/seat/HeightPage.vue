@@ -4,7 +4,7 @@ import { rideInWords } from '@level-stance/core/change/pace'
 import { capOf, settings } from '@level-stance/core/change/settings'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength } from '@level-stance/core/quantity/entry'
+import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { sides } from '@level-stance/core/quantity/sided'
 import { midSentence } from '@level-stance/core/quantity/words'
 import { weekPlan } from '@level-stance/core/seat/heightJudgement'
@@ -102,8 +102,12 @@ const plan = computed(() => {
           </li>
         </ol>
         <p class="small muted">
-          {{ visit.pace === 'settled' ? preferences.said('A settled rider moves 5 mm at most at a time.') : rideInWords() }} Look again
-          {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
+          {{
+            visit.pace === 'new'
+              ? rideInWords()
+              : preferences.said(`At most ${trimmed(capOf('saddleHeight', visit.pace), 1)} mm at a time.`)
+          }}
+          Look again {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
         </p>
       </section>
     </template>

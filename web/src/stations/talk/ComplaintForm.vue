@@ -7,7 +7,7 @@ import { changedWords, helpedWords, sinceWords, triedWords } from '@level-stance
 import type { HelpedKey, TriedKey } from '@level-stance/core/talk/history'
 import { complaintSchema, sideOf, unansweredWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, WarningAnswer } from '@level-stance/core/talk/complaint'
-import { warningSignsFor } from '@level-stance/core/talk/warningSigns'
+import { warningAnswerWords, warningSignsFor } from '@level-stance/core/talk/warningSigns'
 import type { WarningSignKey } from '@level-stance/core/talk/warningSigns'
 import AnswerPicker from '../../parts/AnswerPicker.vue'
 import PickField from '../../parts/PickField.vue'
@@ -32,7 +32,6 @@ const side = computed(() => {
   const found = sideOf(props.complaint)
   return found === 'middle' ? null : found
 })
-const answers: Readonly<Record<WarningAnswer, string>> = { no: 'No', yes: 'Yes', cleared: 'Seen by clinician' }
 
 function set(change: Partial<Complaint>): void {
   emit('change', { ...props.complaint, ...change })
@@ -154,7 +153,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
           <AnswerPicker
             :label="sign.question"
             :value="complaint.warnings[sign.key] ?? null"
-            :options="answers"
+            :options="warningAnswerWords"
             @pick="(value) => answer(sign.key, value)"
           />
         </div>

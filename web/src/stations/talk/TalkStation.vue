@@ -201,7 +201,7 @@ function remove(complaint: Complaint): void {
             Causes cannot be worked out in this window. Reload the page; what was entered is stored.
           </p></template
         >
-        <template v-else-if="reasoning.reasoning">
+        <template v-else-if="reasoning.reasoning && reasoning.isOfThese">
           <h2 class="heading">{{ heading }} <WorkingButton :runs="working" /></h2>
           <p v-if="open && !isTold(open)" class="caution small">Say what it is like and how bad, for a first move.</p>
           <template v-if="causes.length > 0">
@@ -231,12 +231,12 @@ function remove(complaint: Complaint): void {
         <h2>Then</h2>
         <p class="muted">Causes, the readings that decide between them, and what to try first stand here as soon as something is told.</p>
       </template>
-      <template v-else-if="reasoning.reasoning">
+      <template v-else>
         <div class="card-place">
           <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
           <MoveCard v-else-if="board.active" :fields="[]" />
         </div>
-        <template v-if="!visit.folded.trying">
+        <template v-if="!visit.folded.trying && reasoning.reasoning && reasoning.isOfThese">
           <h2>Read next</h2>
           <NextReadingList />
           <h2 class="try">Try first</h2>
@@ -249,7 +249,9 @@ function remove(complaint: Complaint): void {
               {{
                 untold.length > 0
                   ? 'As soon as it is told what it is like and how bad.'
-                  : 'No cause here is likely enough to move anything for.'
+                  : (reasoning.reasoned?.next.length ?? 0) > 0
+                    ? 'Nothing read so far speaks for a move. Read first what stands above.'
+                    : 'No cause here is likely enough to move anything for.'
               }}
             </p>
             <FirstMoveList />

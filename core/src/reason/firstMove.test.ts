@@ -1,0 +1,173 @@
+import fc from 'fast-check'
+import { kneesNow } from '../change/kneeNow.ts'
+import { knockOn, defaultHolds } from '../change/knockOn.ts'
+import { capOf, leastOf } from '../change/settings.ts'
+import { standingOf } from '../change/setup.ts'
+import { readingsWith, complaintAt, controlComplaint, entryOf, onlyReadings } from '../testing.ts'
+import { leverTurn } from '../hands/judgeLevers.ts'
+import { flatBar } from '../hands/testing.ts'
+import { sides } from '../quantity/sided.ts'
+import { bodyRegion, bodyRegionKeys } from '../talk/regions.ts'
+import { controlSymptomKeys } from '../talk/controlSymptoms.ts'
+import { factsAt } from './context.ts'
+import type { Facts } from './context.ts'
+import { setupAfter, takenOut } from './firstMove.ts'
+import { reason } from './reason.ts'
+import { aVisit } from './testing.ts'
+import type { ReasonVisit } from './visitInput.ts'
+import { reasonInputOf } from './visitInput.ts'
+
+const inputOf = (over: Partial<ReasonVisit>) => reasonInputOf(aVisit(over)).input
+const think = (over: Partial<ReasonVisit>) => reason(inputOf(over)).reasoned
+const back = complaintAt(1, 'low-back', 'middle', { severity: 4 })
+const injured = { injuries: [{ place: 'back' as const, when: 'recent' as const }] }
+
+describe('where nothing was read', () => {
+  it.each([
+    ['a new set-up', { pace: 'new' }],
+    ['a recent injury', { riding: injured }],
+    ['a settled rider', { pace: 'settled' }],
+  ] as const)('%s: no move, whatever hurts; the reading that would decide instead', (_, over) => {
+    const body = bodyRegionKeys.map((region, i) => complaintAt(i + 1, region, bodyRegion(region).sided ? 'right' : 'middle'))
+    const control = controlSymptomKeys.map((symptom, i) => controlComplaint(i + 1, symptom))
+    for (const complaint of [back, ...body, ...control]) {
+      for (const kind of ['drop bar', 'trail'] as const) {
+        const { moves, next, causes } = think({ ...over, kind, complaints: [complaint] })
+        for (const move of moves) {
+          // Only where no reading could tell.
+          expect(causes.find(({ cause }) => cause === move.cause)?.open).toEqual([])
+          expect([move.isGuess, move.effects]).toEqual([true, []])
+          for (const { setting, by } of move.requested) expect(Math.abs(by)).toBeLessThanOrEqual(leastOf(setting))
+        }
+        if (causes.length > 0) expect(next.length).toBeGreaterThan(0)
+      }
+    }
+  })
+
+  it('no hand moves further at once than a settled rider would be moved, at whatever pace', () => {
+    const standing = standingOf(inputOf({ complaints: [back] }).setup)
+    const requested = [{ setting: 'saddleHeight', side: 'both', by: -100 }] as const
+    expect(knockOn(standing, requested, defaultHolds(requested), 'step', 'new').chosen[0]?.by).toBe(-capOf('saddleHeight', 'settled'))
+    const read = standingOf(inputOf({ readings: onlyReadings({ saddleHeight: 760 }) }).setup)
+    expect(knockOn(read, requested, defaultHolds(requested), 'step', 'new').chosen[0]?.by).toBe(-100)
+  })
+
+  it('after an injury steps are half of a settled rider’s', () => {
+    const { pace } = inputOf({ riding: injured, complaints: [back] })
+    expect(pace).toBe('careful')
+    for (const [setting, by] of [['saddleHeight', 2.5], ['saddleTilt', 0.5], ['handReach', 5], ['cleatTurn', 1]] as const) expect(capOf(setting, pace)).toBe(by) // prettier-ignore
+  })
+})
+
+/** Numbers that were read, each with how far it lies outside of its band as its own page has it; 0 is in it. */
+function outside(facts: Facts): Map<string, number> {
+  const found = new Map<string, number>()
+  const put = (name: string, value: number, { low, high }: { low: number; high: number }) =>
+    found.set(name, Math.max(0, low - value, value - high))
+  const knees = kneesNow(facts.setup, facts.metrics, facts.input.plusMinus)
+  for (const side of sides) {
+    const knee = knees[side]
+    if (knee?.isRead) put(`knee ${side}`, knee.value, knee.band)
+    const { angle, target } = facts.hands.levers.sides[side]
+    if (angle) put(`lever ${side}`, angle.value, target)
+  }
+  const { tilt } = facts.seat
+  if (tilt.now) put('tilt', tilt.now.value, tilt.target.band)
+  return found
+}
+
+describe('a first move, of any rider', () => {
+  const told = fc.oneof(
+    fc.tuple(fc.constantFrom(...bodyRegionKeys), fc.constantFrom('left' as const, 'right' as const, 'both' as const)).map(([region, side]) => complaintAt(1, region, bodyRegion(region).sided ? side : 'middle')),
+    fc.constantFrom(...controlSymptomKeys).map((symptom) => controlComplaint(1, symptom)),
+  ) // prettier-ignore
+  const values = fc.record(
+    {
+      saddleTilt: fc.integer({ min: -8, max: 4 }),
+      kneeFlexion: fc.tuple(fc.integer({ min: 15, max: 45 }), fc.integer({ min: 15, max: 45 })),
+      elbowFlexion: fc.tuple(fc.integer({ min: 2, max: 60 }), fc.integer({ min: 2, max: 60 })),
+      torsoAngle: fc.integer({ min: 25, max: 70 }),
+      creepForward: fc.integer({ min: 0, max: 40 }),
+      cleatSetback: fc.tuple(fc.integer({ min: -4, max: 30 }), fc.integer({ min: -4, max: 30 })),
+      leverAngle: fc.tuple(fc.integer({ min: 5, max: 70 }), fc.integer({ min: 5, max: 70 })),
+      forearmReady: fc.tuple(fc.integer({ min: 15, max: 50 }), fc.integer({ min: 15, max: 50 })),
+      leverReach: fc.tuple(fc.integer({ min: 45, max: 100 }), fc.integer({ min: 45, max: 100 })),
+      indexFinger: fc.tuple(fc.integer({ min: 58, max: 80 }), fc.integer({ min: 58, max: 80 })),
+      barRoll: fc.integer({ min: -10, max: 12 }),
+    },
+    { requiredKeys: [] },
+  )
+  it('comes from something read, and takes no measured number out of its band', () => {
+    fc.assert(
+      fc.property(told, values, fc.constantFrom('new', 'settled', 'careful'), fc.constantFrom('drop bar', 'trail'), fc.boolean(), (complaint, read, pace, kind, isWhole) => {
+        const over = read as Parameters<typeof readingsWith>[0]
+        const readings = isWhole ? readingsWith({ ...(kind === 'trail' ? flatBar : {}), ...over }) : onlyReadings(over)
+        const input = inputOf({ complaints: [complaint], readings, pace, kind })
+        const before = factsAt(input)
+        const was = outside(before)
+        const { moves: offered, causes } = reason(input).reasoned
+          for (const { cause, requested, isGuess } of offered) {
+          const row = causes.find((one) => one.cause === cause)
+          if (!isGuess) expect(row?.said.some(({ moves }) => moves > 0)).toBe(true)
+          if (requested.length === 0) continue
+          const change = knockOn(standingOf(input.setup), requested, defaultHolds(requested), 'step', pace)
+          const after = factsAt(input, setupAfter(input.setup, change, requested))
+          expect(takenOut(before, after)).toEqual([])
+          for (const [name, off] of outside(after)) if (was.get(name) === 0) expect([cause, name, off]).toEqual([cause, name, expect.closeTo(0, 0)])
+        }
+      }),
+      { numRuns: 60 },
+    )
+  }) // prettier-ignore
+})
+
+describe('levers: one number for page, cause and move', () => {
+  const thumbs = complaintAt(1, 'thumb', 'both', { situation: 'descending' })
+  const rider = { ...flatBar, torsoAngle: 48, elbowFlexion: [22, 22], gripDiameter: [33, 33] } as const
+  const at = (leverAngle: number, forearmReady: number, more: Partial<ReasonVisit> = {}) => {
+    const readings = readingsWith({ ...rider, leverAngle: [leverAngle, leverAngle], forearmReady: [forearmReady, forearmReady] })
+    const input = inputOf({ readings, complaints: [thumbs], kind: 'trail', ...more })
+    const page = factsAt(input).hands.levers
+    return { page, said: page.findings.map(({ key }) => key), reasoned: reason(input).reasoned }
+  }
+
+  it('50° against a forearm of 38° is too low everywhere: levers 12° up, never down', () => {
+    const { page, said, reasoned } = at(50, 38)
+    expect(said).toContain('lever-low')
+    expect(leverTurn(page.sides.left)).toBe(-12)
+    const low = reasoned.causes.find(({ cause }) => cause === 'wrist-forward')!
+    expect(low.said[0]).toMatchObject({ of: 'leverLow', speaks: 'for' })
+    expect(reasoned.causes.find(({ cause }) => cause === 'wrist-back')?.said.every(({ moves }) => moves <= 0) ?? true).toBe(true)
+    const moves = reasoned.moves.flatMap(({ requested }) => requested).filter(({ setting }) => setting === 'leverAngle')
+    expect(moves.map(({ by }) => by)).toEqual([-12, -12])
+  })
+
+  it('steep ground told: the flatter school judges, and 20° is not too flat there', () => {
+    expect(at(45, 20).said).toContain('lever-low')
+    const steep = { riding: { terrain: ['steep' as const] } }
+    for (const forearm of [30, 35, 45]) expect(at(20, forearm, steep).said).not.toContain('lever-flat')
+    expect(at(20, 35, steep).page.school).toBe('flatter')
+    expect(at(20, 35, { ...steep, choices: { feet: {}, seat: {}, hands: { leverSchool: 'forearm-line' } } }).page.school).toBe(
+      'forearm-line',
+    )
+  })
+
+  it('the page and the cause stand on the same side of the band, for any angle', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 80 }), fc.integer({ min: 10, max: 60 }), fc.boolean(), (lever, forearm, isSteep) => {
+        const { said, reasoned } = at(lever, forearm, isSteep ? { riding: { terrain: ['steep'] } } : {})
+        const speaks = (cause: string) => reasoned.causes.find((row) => row.cause === cause)?.said.some(({ past }) => (past ?? 0) > 0)
+        expect([speaks('wrist-back'), speaks('wrist-forward')]).toEqual([said.includes('lever-flat'), said.includes('lever-low')])
+      }),
+      { numRuns: 25 },
+    )
+  })
+
+  it('the bar’s roll turns them once', () => {
+    const readings = [...readingsWith({ ...rider, leverAngle: [31, 31], forearmReady: [36, 36] })]
+    const entry = { ...entryOf(9, { setting: 'barRoll', side: 'both', by: 5, role: 'chosen' }), station: 'hands' as const }
+    const facts = factsAt(inputOf({ readings, ledger: [entry], complaints: [thumbs], kind: 'trail' }))
+    expect(facts.hands.levers.sides.left.angle?.value).toBeCloseTo(36, 6)
+    expect(facts.setup.now.leverAngle.left?.value).toBeCloseTo(36, 6)
+  })
+})
