@@ -17,12 +17,14 @@ import { useSeat } from '../src/stations/seat/useSeat.ts'
 import { useTakeBack } from '../src/stores/takeBack.ts'
 import { useAttachments } from '../src/stores/attachments.ts'
 import { useBoard } from '../src/stores/board.ts'
+import { warningSignKeys } from '@level-stance/core/talk/warningSigns'
 import { aComplaint, followed, freshWindow, openVisit, rested, server } from './visitWindow.ts'
 
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
 beforeEach(freshWindow)
 
-const numb = aComplaint(50, {})
+/** Every warning sign was asked: without that nothing is tried. */
+const numb = aComplaint(50, { warnings: Object.fromEntries(warningSignKeys.map((key) => [key, 'no' as const])) })
 const open = (ledger: LedgerEntry[] = [], readings = readingsWith({ saddleTilt: 2, sitBoneSpacing: 120, saddleWidth: 135 })) =>
   openVisit({ ledger, readings, complaints: [numb] })
 

@@ -50,12 +50,16 @@ watch(shown, (value) => {
   if (!editing.value) text.value = value
 })
 
+/** How far it was asked to go before the hand began to type: that stands while the text is no value. */
+let before = 0
 function typed(event: Event): void {
+  if (!editing.value) before = aimed.value
   editing.value = true
   text.value = (event.target as HTMLInputElement).value
   const entry = readEntry(props.setting, props.side, text.value, preferences.unit)
   wrong.value = entry.ok ? null : entry.message
-  if (entry.ok) board.request([{ setting: props.setting, side: props.side, by: entry.value === null ? 0 : entry.value - base.value }])
+  const by = !entry.ok ? before : entry.value === null ? 0 : entry.value - base.value
+  if (by !== aimed.value) board.request([{ setting: props.setting, side: props.side, by }])
 }
 function done(): void {
   editing.value = false

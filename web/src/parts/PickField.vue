@@ -2,6 +2,7 @@
 import { Select } from 'ant-design-vue'
 import { useMutationObserver } from '@vueuse/core'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { goToNextReading } from '../composables/nextReading.ts'
 
 /**
  * A list to choose one or several words from, with search. The library's select leaves its field
@@ -60,6 +61,20 @@ useMutationObserver(frame, mend, { attributes: true, subtree: true, childList: t
 const plain = (text: unknown) => String(text).replaceAll('\u00A0', ' ').toLowerCase()
 const isMeant = (typed: string, option?: { readonly label?: unknown }) => plain(option?.label ?? '').includes(plain(typed.trim()))
 
+/** What is typed to find an entry: then Enter takes the first one found. */
+const searched = ref('')
+const isMarked = () =>
+  document.querySelector('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-active') !== null
+/** In a reading Enter goes on; in a list it takes what the hand has marked, and never what merely stands first. */
+function enter(event: KeyboardEvent): void {
+  const isReading = props.marks !== undefined && 'data-reading' in props.marks
+  if (open.value ? searched.value !== '' || isMarked() : !isReading) return
+  event.preventDefault()
+  event.stopPropagation()
+  open.value = false
+  if (isReading && event.target instanceof HTMLElement) goToNextReading(event.target, event.shiftKey)
+}
+
 function pick(value: unknown): void {
   if (props.many) emit('picks', value as Key[])
   else emit('pick', (value as Key | undefined) ?? null)
@@ -67,7 +82,7 @@ function pick(value: unknown): void {
 </script>
 
 <template>
-  <div ref="frame">
+  <div ref="frame" @keydown.enter.capture="enter">
     <Select
       v-bind="{ ...(many ? { mode: 'multiple' as const } : {}), ...(size ? { size } : {}), ...(fieldId ? { id: fieldId } : {}) }"
       class="pick"
@@ -78,8 +93,11 @@ function pick(value: unknown): void {
       :disabled="disabled === true"
       :dropdown-match-select-width="false"
       show-search
+      :open="open"
+      :default-active-first-option="searched !== ''"
       :filter-option="isMeant"
       @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"
+      @search="(text: string) => (searched = text)"
       @change="pick"
     />
   </div>

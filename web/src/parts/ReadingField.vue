@@ -3,11 +3,12 @@ import { computed, ref, watch } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
-import { allowedRange, readEntry, readingName } from '@level-stance/core/measure/readingEntry'
+import { allowedRange, readEntry, readingName, unitMark } from '@level-stance/core/measure/readingEntry'
 import { conditions } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { readingPlace } from '@level-stance/core/measure/readingPlace'
+import { goToNextReading } from '../composables/nextReading.ts'
 import { readingProps, shownReading } from './readingProps.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
@@ -74,8 +75,21 @@ function write(reading: Reading): void {
   visit.setReading(reading)
 }
 
-/** Every key press: a value in range repaints everything; anything else is kept as text. */
+/** What stood here before the hand began to type: it stands again when the text is none that the field takes. */
+let before: Reading | null = null
+/** Puts a reading back as it stood. */
+function putBack(reading: Reading | null): void {
+  const now = newest()
+  if ((reading?.value ?? null) === (now?.value ?? null) && (reading?.repeats.length ?? 0) === (now?.repeats.length ?? 0)) return
+  if (reading !== null) return write(reading)
+  if (now === null) return
+  const { plusMinus: _, ...rest } = now
+  write({ ...rest, value: null, typed: '', repeats: [] })
+}
+
+/** Every key press: a value in range repaints everything; anything else is kept as text, and what stood before stands. */
 function typed(event: Event): void {
+  if (!editing.value) before = newest()
   editing.value = true
   text.value = (event.target as HTMLInputElement).value
   const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
@@ -85,7 +99,10 @@ function typed(event: Event): void {
     problem(null)
   } else {
     drafts.set(place.value, text.value)
-    if (wrong.value) judge()
+    const stood = newest()
+    putBack(before)
+    // Between two values of a repeated reading nothing is wrong yet.
+    if (wrong.value || (stood !== newest() && !entry.ok && !/[;+]/.test(text.value))) judge()
   }
 }
 
@@ -104,7 +121,10 @@ function commit(): void {
 
 function judge(): void {
   const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
-  problem(entry.ok ? null : entry)
+  if (entry.ok) return problem(null)
+  const stands = shown()
+  const kept = stands === '' ? 'Nothing is stored.' : `${stands}${unitMark(props.readingKey, unit.value)} is kept.`
+  problem({ ...entry, message: `${entry.message} ${kept}` })
 }
 
 function problem(found: { message: string; suggestion?: { label: string; text: string } } | null): void {
@@ -115,12 +135,7 @@ function problem(found: { message: string; suggestion?: { label: string; text: s
 /** Enter goes on to the next field, in the order of the tape. */
 function next(event: KeyboardEvent): void {
   commit()
-  if (wrong.value) return
-  const fields = [...document.querySelectorAll<HTMLElement>('[data-reading]')]
-  const there = fields[fields.indexOf(event.target as HTMLElement) + (event.shiftKey ? -1 : 1)]
-  if (there) there.focus()
-  // The last field of a page: whoever shows the pages turns it.
-  else event.target?.dispatchEvent(new CustomEvent('page-end', { bubbles: true, detail: event.shiftKey ? -1 : 1 }))
+  if (!wrong.value) goToNextReading(event.target as HTMLElement, event.shiftKey)
 }
 
 /** What the field held when the hand came to it. */
@@ -138,12 +153,7 @@ function escape(event: Event): void {
 function giveUp(): void {
   drafts.clear(place.value)
   editing.value = false
-  const now = newest()
-  if (held !== null && held.value !== now?.value) write(held)
-  else if (held === null && now !== null && now.value !== null) {
-    const { plusMinus: _, ...rest } = now
-    write({ ...rest, value: null, typed: '', repeats: [] })
-  }
+  putBack(held)
   text.value = shown()
   problem(null)
 }

@@ -158,3 +158,79 @@ describe('the card of what is on trial', () => {
     expect(visit.setup.now.saddleHeight.left?.value).toBe(724)
   })
 })
+
+describe('before anything is tried', () => {
+  const numb = aComplaint(50, {})
+  const asked = (at: Card) => at.find('[data-testid="ask-first"]')
+  async function wanted(): Promise<Card> {
+    const at = card()
+    await to(at, 'Saddle height').setValue('728')
+    await rested()
+    return at
+  }
+
+  it('warning signs nobody has asked are asked on the card, one after the other', async () => {
+    const visit = openVisit({ readings: withRooms, complaints: [numb] })
+    const at = await wanted()
+    expect(tryButton(at).attributes('disabled')).toBeDefined()
+    const count = visit.unasked[0]!.signs.length
+    expect(asked(at).text()).toContain(`Ask before trying: ${count} warning signs.`)
+    for (let i = 0; i < count; i++) await asked(at).get('.is-no input').setValue(true)
+    await rested()
+    expect(asked(at).exists()).toBe(false)
+    expect(tryButton(at).attributes('disabled')).toBeUndefined()
+    await tryButton(at).trigger('click')
+    expect(visit.folded.trying).not.toBeNull()
+  })
+
+  it('or a reason is given, which is stored', async () => {
+    const visit = openVisit({ readings: withRooms, complaints: [numb] })
+    const at = await wanted()
+    await asked(at)
+      .findAll('button')
+      .find((button) => button.text() === 'Not asked…')!
+      .trigger('click')
+    await asked(at).get('form').trigger('submit')
+    expect(asked(at).get('[role="alert"]').text()).toMatch(/3 to 300/)
+    await asked(at).get('input').setValue('Seen by her physiotherapist today.')
+    await asked(at).get('form').trigger('submit')
+    await rested()
+    expect(visit.dossier!.visit.overruled).toEqual([{ block: `unasked:${numb.id}`, reason: 'Seen by her physiotherapist today.' }])
+    expect(tryButton(at).attributes('disabled')).toBeUndefined()
+  })
+
+  it('a target that is none any more takes its request back', async () => {
+    openVisit({ readings: withRooms })
+    const board = useBoard()
+    const at = card()
+    for (const text of ['7', '72', '728', '7280']) await to(at, 'Saddle height').setValue(text)
+    expect(board.aimed('saddleHeight', 'both')).toBe(0)
+  })
+
+  it('leaving it puts the pace back', async () => {
+    const visit = openVisit({ readings: withRooms })
+    const board = useBoard()
+    const at = await wanted()
+    visit.setVisit({ pace: 'new' })
+    await nextTick()
+    await at
+      .findAll('button')
+      .find((button) => button.text() === 'Leave it')!
+      .trigger('click')
+    expect([visit.dossier!.visit.pace, board.active]).toEqual([null, false])
+  })
+})
+
+describe('a change that a brake hangs on', () => {
+  const turned = { ...entryOf(1, { setting: 'leverAngle', side: 'left', by: -5, role: 'chosen' }), station: 'hands' as const }
+  it('has the pull test and the question of the front brake on its trial, and nothing of pedals', async () => {
+    const visit = openVisit({ readings: readingsWith({ leverAngle: [40, 40], barWidth: 760 }), ledger: [turned], kind: 'trail' })
+    const at = shown(TrialCard, { change: visit.folded.trying! })
+    expect(at.get('[data-testid="trial-cautions"]').text()).toMatch(/pull both brakes hard/)
+    expect(at.text()).not.toMatch(/release/)
+    await at.get('[data-testid="front-brake-question"] .is-right input').setValue(true)
+    await nextTick()
+    expect(visit.riding.frontBrake).toBe('right')
+    expect(at.find('[data-testid="front-brake-question"]').exists()).toBe(false)
+  })
+})

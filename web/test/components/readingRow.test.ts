@@ -71,6 +71,37 @@ describe('a field of the tape', () => {
     expect(field(shown(ReadingRow, { readingKey: 'inseam' }), 'Inseam').element.value).toBe('8')
   })
 
+  it('leaves no piece of a refused entry behind: what stood before stands, and the field says so', async () => {
+    open({ readings: readingsWith({ kneeFlexion: [30, 31] }) })
+    const at = row('kneeFlexion')
+    const label = 'Knee at the bottom, left'
+    await type(at, label, '350')
+    expect(stored('kneeFlexion', 'left')).toBe(30)
+    await nextTick()
+    expect(at.get('[role="alert"]').text()).toMatch(/must lie between .* 30° is kept\.$/)
+    expect(field(at, label).element.value).toBe('350')
+    // Back in the range it is taken again; past it a second time, still what stood before the hand began.
+    await field(at, label).setValue('35')
+    expect(stored('kneeFlexion', 'left')).toBe(35)
+    await field(at, label).setValue('359')
+    expect(stored('kneeFlexion', 'left')).toBe(30)
+  })
+
+  it('clears again what had nothing before, and takes a repeated reading whole', async () => {
+    open({ readings: readingsWith({}).filter(({ key }) => key !== 'saddleHeight' && key !== 'footLength') })
+    const height = row('saddleHeight')
+    await type(height, 'Saddle height', '7430')
+    expect(stored('saddleHeight', 'both')).toBeNull()
+    await field(height, 'Saddle height').trigger('blur')
+    expect(height.get('[role="alert"]').text()).toMatch(/Nothing is stored\.$/)
+    const foot = row('footLength')
+    await type(foot, 'Foot length, left', '264; 266; 26')
+    expect(stored('footLength', 'left')).toBeNull()
+    expect(foot.find('[role="alert"]').exists()).toBe(false)
+    await field(foot, 'Foot length, left').setValue('264; 266; 265')
+    expect(stored('footLength', 'left')).toBe(265)
+  })
+
   it('takes inches where the fitter works in inches, and offers what was likely meant', async () => {
     open()
     usePreferences().unit = 'in'

@@ -72,6 +72,8 @@ watch(
   { immediate: true },
 )
 
+/** What stood before the hand began to type: it stands while the text is no number in range. */
+let minutesBefore: number | null = null
 /** Minutes are stored when they are a number in range; anything else stays as typed, with words. */
 function typedMinutes(typed: string): void {
   minutes.value = typed
@@ -85,6 +87,7 @@ function typedMinutes(typed: string): void {
     if (startsAfter !== props.complaint.startsAfter) set({ startsAfter })
   } else {
     drafts.set(minutesPlace.value, minutes.value)
+    if (props.complaint.startsAfter !== minutesBefore) set({ startsAfter: minutesBefore })
     minutesProblem.value = parsed.ok
       ? (checked.error?.issues[0]?.message ?? null)
       : `Starts after: ${parsed.message} Allowed: 0 to 1440 minutes.`
@@ -180,6 +183,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
             autocomplete="off"
             :maxlength="20"
             suffix="min"
+            @focus="minutesBefore = complaint.startsAfter"
             @update:value="typedMinutes"
           />
         </div>
