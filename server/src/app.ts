@@ -7,8 +7,9 @@ import type { Calculate } from './calculations/pool.ts'
 import { calculateHere, workBy } from './calculations/heavy.ts'
 import { calculationRoutes } from './calculations/routes.ts'
 import type { Database } from './db/queryable.ts'
-import { errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
+import { HttpError, errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
 import { safeHeaders, sameMachine } from './http/guards.ts'
+import { isTooDeep, tooDeepWords } from '@level-stance/core/quantity/nesting'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './record/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
@@ -58,7 +59,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   const work = workBy(calculate)
   api.use(importRoute(db, work))
   api.use(attachmentUpload(db))
-  api.use(express.json({ limit: '200kb' }))
+  api.use(express.json({ limit: '200kb', verify: notTooDeep }))
   api.use('/calculations', calculationRoutes(calculate))
   api.use('/riders', riderRoutes(db))
   api.use('/pedals', catalogueRoutes(db, pedalCatalogue, pedalSpecSchema))
@@ -67,13 +68,18 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   api.use(triedSaddleRoutes(db))
   api.use(attachmentRoutes(db))
   api.use(recordRoutes(db, fonts, work))
-  api.use('/visits', visitRoutes(db))
+  api.use('/visits', visitRoutes(db, work))
   api.use('/studio', studioRoutes(db))
   api.use(unknownRoute)
   app.use('/api', api)
   if (webRoot !== null) serveScreens(app, webRoot)
   app.use(unknownRoute, errorHandler)
   return app
+}
+
+/** What is nested too deep is refused before it is read: nothing behind the edge has to stand it. */
+function notTooDeep(_request: unknown, _response: unknown, body: Buffer): void {
+  if (isTooDeep(body.toString('latin1'))) throw new HttpError(400, 'too-deep', tooDeepWords)
 }
 
 /** Built files are named by content and kept for good; the page itself is always asked for. */

@@ -3,11 +3,13 @@ import type { Server } from 'node:http'
 import { fileURLToPath, pathToFileURL } from 'node:url'
 import pino from 'pino'
 import { createApp } from './app.ts'
+import { calculateHere, workBy } from './calculations/heavy.ts'
 import { calculationPool } from './calculations/pool.ts'
 import { connect, migrateDatabase } from './db/connect.ts'
 import { loadDemo } from './demo/load.ts'
 import { DEFAULT_STUDIO, ensureStudio } from './http/studio.ts'
 import { ensureCatalogues } from './catalogue/store.ts'
+import { countAllDue } from './studio/learned.ts'
 import { loadSheetFonts } from './record/fonts.ts'
 
 const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url))
@@ -29,12 +31,14 @@ const built = path('../../web/dist')
 // A studio's machine has few cores: one for everybody, and what is heavy beside it.
 const workerScript = path('./calculation.worker.js')
 const pool = existsSync(workerScript) ? calculationPool(pathToFileURL(workerScript), 2, 10_000) : null
+const calculate = pool?.calculate ?? calculateHere(() => loadSheetFonts(path('./main.js')))
+countAllDue(db, workBy(calculate)).catch((error: unknown) => logger.warn({ err: error }, 'what some visits came to is still to be counted'))
 const app = createApp({
   db,
   logger,
   fonts: loadSheetFonts(path('./main.js')),
   webRoot: existsSync(built) ? built : null,
-  ...(pool ? { calculate: pool.calculate } : {}),
+  calculate,
   extraHosts: (process.env['LEVEL_STANCE_HOSTS'] ?? '').split(',').filter((host) => host !== ''),
 })
 const host = process.env['HOST'] ?? '127.0.0.1'
@@ -61,16 +65,23 @@ function leaveRoot(): void {
 // Longer than a browser keeps an idle connection, so that it is never closed under a request on its way.
 server.keepAliveTimeout = 65_000
 
+// What is thrown outside of a request is heard, and the launcher starts the server again.
+for (const event of ['uncaughtException', 'unhandledRejection'] as const) {
+  process.on(event, (error: unknown) => {
+    logger.fatal({ err: error }, 'something failed outside of a request')
+    setTimeout(() => process.exit(1), 1000).unref()
+    stop(1)
+  })
+}
+
 let stopping = false
 /** Lets running requests finish, then leaves. */
-function stop(): void {
+function stop(code = 0): void {
   if (stopping) return
   stopping = true
   // A request whose caller has gone may still be at work when the last connection closes.
-  server.close(() => setTimeout(() => void close().finally(() => process.exit(0)), 150))
+  server.close(() => setTimeout(() => void close().finally(() => process.exit(code)), 150))
   server.closeIdleConnections()
-  setTimeout(() => process.exit(0), 5000).unref()
+  setTimeout(() => process.exit(code), 5000).unref()
 }
-process.on('SIGTERM', stop)
-process.on('SIGINT', stop)
-process.on('disconnect', stop)
+for (const signal of ['SIGTERM', 'SIGINT', 'disconnect'] as const) process.on(signal, () => stop())

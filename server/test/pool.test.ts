@@ -10,6 +10,7 @@ const { parentPort } = require('node:worker_threads')
 parentPort.on('message', ({ name, body }) => {
   if (name === 'endless') for (;;);
   if (name === 'dies') process.exit(3)
+  if (name === 'dies-later') { setTimeout(() => { throw new Error('idle') }, 30); return parentPort.postMessage({ ok: true, answer: 'soon' }) }
   if (name === 'breaks') throw new Error('broken')
   if (name === 'refuses') return parentPort.postMessage({ ok: false, code: 'invalid', message: 'thigh must be a number.', fields: [{ field: 'thigh', message: 'thigh must be a number.' }] })
   if (name === 'unknown') return parentPort.postMessage({ ok: false, code: null })
@@ -42,6 +43,21 @@ describe('calculations in threads of their own', () => {
     expect(await Promise.all([1, 2, 3].map((n) => pool.calculate('echo', n)))).toEqual([1, 2, 3])
     await expect(endless).rejects.toMatchObject({ status: 422, code: 'too-long' })
     expect(await pool.calculate('echo', 4)).toBe(4)
+  })
+
+  it('refuse what cannot be handed to a thread, and keep the thread', async () => {
+    let deep: unknown = 1
+    for (let i = 0; i < 50_000; i++) deep = [deep]
+    const refused = await Promise.allSettled([1, 2, 3].map(() => pool.calculate('echo', { x: deep })))
+    for (const one of refused) expect(one).toMatchObject({ status: 'rejected', reason: { status: 400, code: 'too-deep' } })
+    await expect(pool.calculate('echo', () => 1)).rejects.toMatchObject({ status: 400 })
+    expect(await Promise.all([1, 2, 3].map((n) => pool.calculate('echo', n)))).toEqual([1, 2, 3])
+  })
+
+  it('outlive threads that die while they are idle', async () => {
+    await expect(pool.calculate('dies-later', {})).resolves.toBe('soon')
+    await new Promise((resolve) => setTimeout(resolve, 150))
+    expect(await Promise.all([1, 2, 3].map((n) => pool.calculate('echo', n)))).toEqual([1, 2, 3])
   })
 
   it('are given up when their thread dies', async () => {

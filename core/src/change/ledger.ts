@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { momentField } from '../quantity/moment.ts'
 import { exchangeSchema } from './parts.ts'
 import { paceKeys } from './pace.ts'
 import { largestMove, settingKeys, settingOf } from './settings.ts'
@@ -28,7 +29,7 @@ const ROUNDING = 1e-9
 
 const shared = {
   id: z.uuid({ error: 'id must be a UUID.' }),
-  at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }),
+  at: momentField('at'),
 }
 
 /** What is appended to a visit's ledger; nothing in it is ever edited. `at` is for information only. */

@@ -7,7 +7,6 @@ import { midSentence } from '../quantity/words.ts'
 import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
-import { severityNow } from './severity.ts'
 
 /** What became of a complaint under a change: rated again, against what it was before. */
 export interface Outcome {
@@ -27,16 +26,39 @@ export interface Told {
 }
 
 /** Every complaint that was rated under a change; those that were not are left out. */
-export function outcomesOf(change: Pick<Change, 'id'>, { complaints, ratings, changes }: Told): Outcome[] {
-  const place = changes.findIndex((other) => other.id === change.id)
-  const earlier = changes.slice(0, place < 0 ? changes.length : place)
-  return complaints.flatMap((complaint): Outcome[] => {
-    const rating = ratings.find((row) => row.changeId === change.id && row.complaintId === complaint.id)
-    if (rating === undefined) return []
-    const [before, after] = [severityNow(complaint, ratings, earlier), rating.severity]
-    if (before === null) return []
-    return [{ complaint, before, after, word: after > before ? 'worse' : after < before ? 'better' : 'same' }]
-  })
+export function outcomesOf(change: Pick<Change, 'id'>, told: Told): Outcome[] {
+  return allOutcomes(told).get(change.id) ?? []
+}
+
+/**
+ * What became of the complaints under every change, by its id: each rating against the last one given
+ * under an earlier change still in force. One pass over changes and ratings, however long the record.
+ */
+export function allOutcomes({ complaints, ratings, changes }: Told): Map<string, Outcome[]> {
+  const given = new Map<string, Map<string, number>>()
+  for (const { changeId, complaintId, severity } of ratings) {
+    const rated = given.get(changeId) ?? new Map<string, number>()
+    given.set(changeId, rated.set(complaintId, severity))
+  }
+  const order = new Map(complaints.map((complaint, i) => [complaint.id, i]))
+  const standing = new Map<string, number | null>(complaints.map(({ id, severity }) => [id, severity]))
+  return new Map(
+    changes.map(({ id, state }) => {
+      const rated = [...(given.get(id) ?? [])].flatMap(([complaintId, after]) => {
+        const place = order.get(complaintId)
+        return place === undefined ? [] : [{ complaint: complaints[place]!, after, place }]
+      })
+      const outcomes = rated
+        .sort((a, b) => a.place - b.place)
+        .flatMap(({ complaint, after }): Outcome[] => {
+          const before = standing.get(complaint.id) ?? null
+          if (before === null) return []
+          return [{ complaint, before, after, word: after > before ? 'worse' : after < before ? 'better' : 'same' }]
+        })
+      if (state !== 'undone') for (const { complaint, after } of rated) standing.set(complaint.id, after)
+      return [id, outcomes] as const
+    }),
+  )
 }
 
 /** "Outer knee, right is worse: 6 → 8"; empty where nothing is. */

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { momentField } from '../quantity/moment.ts'
 import { conditionAllowed, conditionKeys } from './conditions.ts'
 import { methodKeys, methodUncertainty } from './methods.ts'
 import { definitionOf, isChoice, readingKeys } from './readingDefinitions.ts'
@@ -19,7 +20,7 @@ export const readingSchema = z
     /** the ledger entry after which it was read; null = before any change */
     after: z.uuid({ error: 'after must be the id of a ledger entry, or null.' }).nullable().default(null),
     /** when it was noted: for information only, nothing is concluded from it */
-    at: z.iso.datetime({ error: 'at must be an ISO date and time ending in Z.' }),
+    at: momentField('at'),
     /** what the rider did while it was taken */
     condition: z.enum(conditionKeys, { error: `condition must be one of ${conditionKeys.join(', ')}.` }).default('usual'),
     /** the single values behind a repeated reading, whose mean is the value; empty for one reading */

@@ -1,5 +1,5 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
-import { outcomesOf, resultOf } from '../change/outcome.ts'
+import { allOutcomes, resultOf } from '../change/outcome.ts'
 import type { Told } from '../change/outcome.ts'
 import { sidesOf } from '../talk/complaint.ts'
 import { UNREAD_WORKS, shareTaken } from './learning.ts'
@@ -13,12 +13,15 @@ const COUNTS_FROM = UNREAD_WORKS / 2
 
 /**
  * What a closed visit tells a studio: for each symptom and cause, how often a change for it was tried
- * and rated, and how often it was kept and eased. Counts only: nothing of the rider goes along.
+ * and rated, and how often it was kept and eased. Counts only: nothing of the rider goes along. Takes
+ * time in proportion to what was rated.
  */
 export function learnedFrom(told: Told, bar: BarKind): StudioCount[] {
+  const outcomes = allOutcomes(told)
+  const symptoms = new Map(told.complaints.map((complaint) => [complaint.id, symptomsOf(complaint)]))
   const rows = told.changes.flatMap((change) =>
-    outcomesOf(change, told).flatMap(({ complaint, before, after }) =>
-      symptomsOf(complaint).flatMap((symptom) =>
+    (outcomes.get(change.id) ?? []).flatMap(({ complaint, before, after }) =>
+      (symptoms.get(complaint.id) ?? []).flatMap((symptom) =>
         symptomOf(symptom).causes.flatMap((cause): StudioCount[] => {
           if (shareTaken([change], cause, sidesOf(complaint), bar, null) < COUNTS_FROM) return []
           const eased = change.state === 'kept' && resultOf(before, after) === 'relieved'

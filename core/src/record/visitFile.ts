@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { momentField } from '../quantity/moment.ts'
 import { ledgerEntrySchema } from '../change/ledger.ts'
 import { ledgerProblem } from '../change/fold.ts'
 import { fieldProblems } from '../calculation.ts'
@@ -27,7 +28,7 @@ export const visitFileSchema = z
     version: z.literal(VISIT_FILE_VERSION),
     rider: riderFieldsSchema,
     bike: bikeFieldsSchema,
-    visit: visitFieldsSchema.extend({ startedAt: z.iso.datetime() }),
+    visit: visitFieldsSchema.extend({ startedAt: momentField('startedAt') }),
     readings: z.array(readingSchema).max(2000),
     complaints: z.array(complaintSchema).max(100),
     ledger: z.array(ledgerEntrySchema).max(2000),

@@ -15,6 +15,7 @@ export const MOST_ATTACHMENTS = 40
 
 const shown = {
   id: attachments.id,
+  visitId: attachments.visitId,
   kind: attachments.kind,
   title: attachments.title,
   marks: attachments.marks,
@@ -25,9 +26,9 @@ const shown = {
   version: attachments.version,
   removed: attachments.removed,
 }
-type Shown = Omit<typeof attachments.$inferSelect, 'content' | 'studioId' | 'visitId' | 'mediaType'>
+type Shown = Omit<typeof attachments.$inferSelect, 'content' | 'studioId' | 'mediaType'>
 
-const show = ({ removed: _, createdAt, ...rest }: Shown): Attachment => ({ ...rest, createdAt: createdAt.toISOString() })
+const show = ({ removed: _, visitId: __, createdAt, ...rest }: Shown): Attachment => ({ ...rest, createdAt: createdAt.toISOString() })
 
 /** What a visit keeps. */
 const kept = (studioId: string, visitId: string) =>
@@ -57,6 +58,7 @@ export async function addAttachment(
 ): Promise<Attachment> {
   await riderOfVisit(db, studioId, visitId)
   const there = await found(db, studioId, id)
+  if (there && there.visitId !== visitId) throw new HttpError(409, 'taken', 'This id belongs to an attachment of another visit.')
   if (there) return show(there)
   const picture = kind === 'impression' ? await safePicture(body) : null
   const content = picture?.content ?? (await safeRecording(body))

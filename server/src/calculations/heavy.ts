@@ -1,6 +1,10 @@
+import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { evaluate } from '@level-stance/core/calculation'
 import { calculationNamed } from '@level-stance/core/calculations'
+import { foldLedger } from '@level-stance/core/change/fold'
 import type { LengthUnit } from '@level-stance/core/quantity/entry'
+import { learnedFrom } from '@level-stance/core/reason/closed'
+import type { StudioCount } from '@level-stance/core/reason/studio'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { parseVisitFile, toVisitFile } from '@level-stance/core/record/visitFile'
@@ -13,6 +17,8 @@ import type { Calculate } from './pool.ts'
 /** What a request hands on beside calculations, because a long record takes long. */
 export interface HeavyWork {
   readonly 'sheet.pdf': { readonly input: { readonly dossier: Dossier; readonly unit: LengthUnit }; readonly answer: Uint8Array }
+  /** what the trials of a closed visit came to */
+  readonly learned: { readonly input: { readonly dossier: Dossier }; readonly answer: StudioCount[] }
   readonly 'visit-file': { readonly input: { readonly text: string }; readonly answer: VisitFile }
 }
 type Heavy = { readonly [Name in keyof HeavyWork]: (input: HeavyWork[Name]['input']) => Promise<HeavyWork[Name]['answer']> }
@@ -34,6 +40,10 @@ export const workBy =
 export function calculateHere(fonts: () => SheetFonts): Calculate {
   const heavy: Heavy = {
     'sheet.pdf': ({ dossier, unit }) => sheetPdf(sheetOf(toVisitFile(dossier), unit), fonts()),
+    learned: ({ dossier }) => {
+      const { complaints, ratings, ledger, bike } = toVisitFile(dossier)
+      return Promise.resolve(learnedFrom({ complaints, ratings, changes: foldLedger(ledger).changes }, barOf(bike.kind)))
+    },
     'visit-file': ({ text }) => Promise.resolve(parseVisitFile(text)),
   }
   return async (name, body) => {

@@ -15,6 +15,9 @@ export type Worked =
 /** Ones that wait; more are turned away at once. */
 const MOST_WAITING = 32
 
+/** A thread that has not started after this long is given up, ms. */
+const START_LIMIT = 20_000
+
 interface Job {
   readonly name: string
   readonly body: unknown
@@ -37,12 +40,16 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
   const waiting: Job[] = []
 
   function next(): void {
-    const job = waiting[0]
-    const worker = idle.pop() ?? (all.size < threads ? start() : undefined)
-    if (!job || !worker) {
-      if (worker) idle.push(worker)
-      return
+    const [job] = waiting
+    if (!job) return
+    let worker: Worker | undefined
+    try {
+      worker = idle.pop() ?? (all.size < threads ? start() : undefined)
+    } catch (error) {
+      waiting.shift()
+      return job.failed(error instanceof Error ? error : new Error('a calculating thread could not be started'))
     }
+    if (!worker) return
     waiting.shift()
     run(worker, job)
   }
@@ -50,6 +57,8 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
   function start(): Worker {
     const worker = new Worker(script)
     worker.once('online', () => ready.add(worker))
+    // A thread that fails while it has nothing to do must not end the server: its exit takes it off the list.
+    worker.on('error', () => {})
     worker.once('exit', () => {
       all.delete(worker)
       if (idle.includes(worker)) idle.splice(idle.indexOf(worker), 1)
@@ -63,16 +72,23 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
     let timer: NodeJS.Timeout | undefined
     const tooLong = () =>
       lose(new HttpError(422, 'too-long', `This takes longer than ${limit / 1000} seconds. Give fewer uncertainties, or fewer readings.`))
-    const begin = () => (timer = setTimeout(tooLong, limit))
-    // What a thread takes to start is not the calculation's.
-    if (ready.has(worker)) begin()
-    else worker.once('online', begin)
+    const begin = () => {
+      clearTimeout(timer)
+      timer = setTimeout(tooLong, limit)
+    }
+    /** The thread goes with its job, and another one takes its place. */
     const lose = (error: Error) => {
       settle()
       all.delete(worker)
       void worker.terminate()
       job.failed(error)
       next()
+    }
+    // What a thread takes to start is not the calculation's; one that never does is given up.
+    if (ready.has(worker)) begin()
+    else {
+      worker.once('online', begin)
+      timer = setTimeout(() => lose(new Error('a calculating thread did not start')), START_LIMIT)
     }
     const take = (worked: Worked) => {
       settle()
@@ -86,12 +102,22 @@ export function calculationPool(script: URL, threads: number, limit: number): { 
       worker.off('message', take)
       worker.off('error', lose)
       worker.off('exit', gone)
+      worker.off('messageerror', lose)
     }
     const gone = () => lose(new Error('a calculating thread ended'))
     worker.on('message', take)
     worker.on('error', lose)
     worker.on('exit', gone)
-    worker.postMessage({ name: job.name, body: job.body })
+    worker.on('messageerror', lose)
+    try {
+      worker.postMessage({ name: job.name, body: job.body })
+    } catch {
+      // What cannot be handed over (nested too deep to copy) is the request's fault; the thread has seen nothing of it.
+      settle()
+      idle.push(worker)
+      job.failed(new HttpError(400, 'too-deep', 'This cannot be read: it is nested too deep.'))
+      next()
+    }
   }
 
   const calculate: Calculate = async (name, body) => {

@@ -21,6 +21,8 @@ export function connect(url: string, onError: (error: Error) => void): { db: Dat
     max: 10,
     connectionTimeoutMillis: 5000,
     statement_timeout: 15_000,
+    // Times are written and read in UTC, whatever zone the database has.
+    options: '-c timezone=UTC',
     Client: HeardClient,
   })
   pool.on('error', onError)

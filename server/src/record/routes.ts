@@ -1,6 +1,7 @@
 import express, { Router } from 'express'
 import type { Request } from 'express'
 import { z } from 'zod'
+import { and, eq } from 'drizzle-orm'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { templateInput } from '@level-stance/core/feet/templateInput'
 import { setupOf } from '@level-stance/core/change/setup'
@@ -14,6 +15,7 @@ import type { Side } from '@level-stance/core/quantity/sided'
 import { VISIT_FILE_MAX_BYTES, toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
 import type { Work } from '../calculations/heavy.ts'
 import type { Database } from '../db/queryable.ts'
+import { riders, visits } from '../db/schema.ts'
 import { HttpError, checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
 import { idSchema } from '../riders/routes.ts'
@@ -100,13 +102,30 @@ export function recordRoutes(db: Database, fonts: SheetFonts, work: Work): Route
   }
 }
 
+/** An id of its own makes an import one that can be asked for again: the answer to the first may have been lost. */
+const importQuery = z.object({ id: idSchema.optional() })
+
+/** What an import with this id has stored already; null where there is none. */
+async function importedBefore(db: Database, studioId: string, visitId: string) {
+  const [found] = await db
+    .select({ riderId: riders.id, visitId: visits.id, name: riders.name })
+    .from(visits)
+    .innerJoin(riders, eq(riders.id, visits.riderId))
+    .where(and(eq(visits.studioId, studioId), eq(visits.id, visitId)))
+  return found ?? null
+}
+
 /** Import takes the file's text as it is, so that a broken one gets words of its own. */
 export function importRoute(db: Database, work: Work): Router {
   const router = Router()
   router.post('/imports', express.text({ type: 'application/json', limit: VISIT_FILE_MAX_BYTES * 2 }), async (request, response) => {
     if (typeof request.body !== 'string') throw new HttpError(415, 'not-json', 'Send the visit file as application/json.')
+    const { id } = checked(importQuery, request.query)
+    const studioId = studioOf(request)
+    const before = id === undefined ? null : await importedBefore(db, studioId, id)
+    if (before !== null) return void response.status(201).json(before)
     const file = await work('visit-file', { text: request.body })
-    const stored = await db.transaction((tx) => importVisit(tx, studioOf(request), file))
+    const stored = await db.transaction((tx) => importVisit(tx, studioId, file, new Date(), id))
     response.status(201).json({ ...stored, name: file.rider.name })
   })
   return router

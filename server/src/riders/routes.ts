@@ -7,7 +7,10 @@ import { studioOf } from '../http/studio.ts'
 import { listRiders, readRider, writeBike, writeRider } from './store.ts'
 
 export const idSchema = z.uuid({ error: 'The id must be a UUID.' })
-export const versionSchema = z.int({ error: 'version must be a whole number.' }).min(0)
+/** Largest version there can be: one more must still fit the column. */
+const MOST_VERSION = 2_147_483_646
+const versionError = { error: `version must be a whole number from 0 to ${MOST_VERSION}.` }
+export const versionSchema = z.int(versionError).min(0, versionError).max(MOST_VERSION, versionError)
 const listSchema = z.object({
   search: z.string().max(120, { error: 'The search must be at most 120 characters.' }).default(''),
   after: z.string().max(120).nullable().default(null),

@@ -1,10 +1,12 @@
 import { and, desc, eq, like, sql } from 'drizzle-orm'
+import { z } from 'zod'
+import { momentField } from '@level-stance/core/quantity/moment'
 import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { writeVersioned } from '../db/versioned.ts'
-import { notFound } from '../http/errors.ts'
+import { HttpError, notFound } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 
 export const PAGE_SIZE = 30
@@ -75,10 +77,14 @@ function pageStatement(db: Queryable, name: string, words: number, fromCursor: b
   return db.select({ row }).from(found).orderBy(desc(found.touchedAt), desc(found.id)).prepare(name)
 }
 
-function readCursor(text: string): { at: Date; id: string } | null {
-  const [at, id] = text.split('_')
-  const date = new Date(at ?? '')
-  return Number.isNaN(date.getTime()) || !/^[0-9a-f-]{36}$/.test(id ?? '') ? null : { at: date, id: id as string }
+const cursorSchema = z.tuple([momentField('after'), z.uuid()])
+
+/** Where a page goes on. @throws HttpError 400 where it is none of ours */
+function readCursor(text: string): { at: Date; id: string } {
+  const parsed = cursorSchema.safeParse(text.split('_'))
+  if (!parsed.success) throw new HttpError(400, 'invalid', 'after must be what the page before gave as next.')
+  const [at, id] = parsed.data
+  return { at: new Date(at), id }
 }
 
 /** A rider with bikes and visits. */

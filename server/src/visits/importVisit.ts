@@ -8,16 +8,18 @@ import { ledgerRow, readingRow, rowOfFields } from './rows.ts'
 /**
  * Stores a checked visit file as a new rider, bike and visit. Ids are given anew, so that importing
  * never touches what is there; what the file ties together stays tied.
+ * @param visitId given by who imports, so that asking again stores nothing twice
  */
 export async function importVisit(
   tx: Queryable,
   studioId: string,
   file: VisitFile,
   touchedAt = new Date(),
+  visitId: string = randomUUID(),
 ): Promise<{ riderId: string; visitId: string }> {
   const fresh = new Map<string, string>()
   const renew = (id: string) => fresh.get(id) ?? fresh.set(id, randomUUID()).get(id)!
-  const [riderId, bikeId, visitId] = [randomUUID(), randomUUID(), randomUUID()]
+  const [riderId, bikeId] = [randomUUID(), randomUUID()]
   const mine = { studioId, visitId }
   await tx.insert(riders).values({
     id: riderId,

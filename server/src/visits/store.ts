@@ -18,7 +18,7 @@ import { bikes, complaints, ledger, ratings, readings, visits } from '../db/sche
 import { writeVersioned } from '../db/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
 import type { Seen } from '../http/writeMark.ts'
-import { countLearned } from '../studio/learned.ts'
+import { markLearned } from '../studio/learned.ts'
 import { touchRider } from '../riders/store.ts'
 import { readDossier, readLedger, riderOfVisit } from './dossier.ts'
 import { fieldsOfRow, ledgerRow, readingRow, rowOfFields, showComplaint, showEntry, showRating, showReading, showVisit } from './rows.ts'
@@ -131,7 +131,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
         )[0],
       show: showVisit,
     })
-    await countLearned(tx, studioId, id)
+    await markLearned(tx, studioId, id)
     return showVisit(row)
   })
 }
@@ -156,7 +156,8 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
         current.choice === values.choice &&
         current.typed === reading.typed &&
         current.method === reading.method &&
-        current.plusMinus === values.plusMinus,
+        current.plusMinus === values.plusMinus &&
+        isDeepStrictEqual(current.repeats, values.repeats),
       insert: async () =>
         (
           await tx
@@ -244,7 +245,7 @@ export async function writeRating(db: Database, studioId: string, visitId: strin
         )[0],
       show: showRating,
     })
-    await countLearned(tx, studioId, visitId)
+    await markLearned(tx, studioId, visitId)
     return showRating(row)
   })
 }
@@ -294,9 +295,10 @@ export async function appendEntry(
     const [row] = await tx
       .insert(ledger)
       .values(ledgerRow({ studioId, visitId }, after + 1, entry))
+      .onConflictDoNothing({ target: ledger.id })
       .returning()
-    if (!row) throw new Error('the ledger did not take the entry')
-    await countLearned(tx, studioId, visitId)
+    if (!row) throw new HttpError(409, 'taken', 'This id belongs to an entry of another visit.')
+    await markLearned(tx, studioId, visitId)
     return showEntry(row)
   })
 }
