@@ -5,6 +5,8 @@ import './styles.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { cleanInput } from './composables/cleanInput.ts'
 import { router } from './router.ts'
 
+cleanInput()
 createApp(App).use(createPinia()).use(router).mount('#app')

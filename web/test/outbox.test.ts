@@ -330,3 +330,82 @@ describe('readings taken after a change that is still on its way', () => {
     expect(sent.map(({ body }) => body['after'] ?? (body['reading'] as { after: string }).after)).toEqual([0, 1, 'c'])
   })
 })
+
+describe('a write of a closed window beside one typed here', () => {
+  const reloaded = (value: number) => {
+    // This window's own queue, and what the other one left.
+    sessionStorage.setItem('level-stance.tab', 'here')
+    localStorage.setItem('level-stance.outbox.here', JSON.stringify([{ ...write(value), id: 'own' }]))
+    localStorage.setItem('level-stance.outbox.gone', JSON.stringify([{ ...write(801), id: 'left' }]))
+  }
+
+  it('never takes its place while the server is away: the newer value is stored, the other asked about', async () => {
+    reloaded(822)
+    answers = [
+      away,
+      away,
+      away,
+      ok({ version: 1 }),
+      refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 1, value: 822 } }),
+    ]
+    const outbox = useOutbox()
+    await settle(20_000)
+    const values = sent.map(({ body }) => body['value'])
+    expect(values.slice(3)).toEqual([822, 801])
+    expect(outbox.conflicts).toMatchObject([{ mine: '801', adopted: true, conflict: { current: { value: 822 } } }])
+  })
+
+  it('both are asked about where a third has written, each as what it is', async () => {
+    reloaded(822)
+    const third = refuse(409, { code: 'stale', message: 'Changed.', fields: [], current: { version: 5, value: 777 } })
+    answers = [away, third, third]
+    const outbox = useOutbox()
+    await settle(20_000)
+    const asked = outbox.conflicts.map(({ mine, adopted }) => [mine, adopted === true])
+    expect(asked.sort()).toEqual([
+      ['801', true],
+      ['822', false],
+    ])
+    answers = [ok({ version: 6 })]
+    outbox.keepMine(outbox.conflicts.find(({ adopted }) => !adopted)!.key)
+    await settle()
+    expect(sent.at(-1)?.body).toEqual({ version: 5, value: 822 })
+    expect(outbox.conflicts.map(({ mine }) => mine)).toEqual(['801'])
+  })
+})
+
+describe('a value that the server refuses', () => {
+  const note = (value: number): PendingWrite => ({ ...write(value), kind: 'complaint', label: 'Outer knee' })
+  const refused = refuse(400, { code: 'invalid', message: 'The note must be at most 500 characters.', fields: [] })
+
+  it('stays where it was typed, with the reason, until it is typed anew', async () => {
+    answers = [refused, ok({ version: 1 })]
+    const outbox = useOutbox()
+    outbox.put(note(1))
+    await settle(5000)
+    expect(sent).toHaveLength(1)
+    expect([outbox.state, outbox.refused]).toEqual(['failed', []])
+    expect(outbox.pendingFor('v')).toMatchObject([
+      { body: { value: 1 }, failed: { isRefused: true, message: 'The note must be at most 500 characters.' } },
+    ])
+    outbox.put(note(2))
+    await settle()
+    expect([outbox.state, sent.at(-1)?.body['value']]).toEqual(['saved', 2])
+  })
+})
+
+it('a browser that cannot keep what is typed says so, and goes on sending', async () => {
+  const { cannotKeep } = await import('../src/stores/browserStorage.ts')
+  const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+    throw new DOMException('full', 'QuotaExceededError')
+  })
+  answers = [ok({ version: 1 })]
+  const outbox = useOutbox()
+  full.mockClear()
+  outbox.put(write(170))
+  window.dispatchEvent(new Event('pagehide'))
+  expect(cannotKeep.value).toBe(true)
+  full.mockRestore()
+  await settle()
+  expect([outbox.state, cannotKeep.value]).toEqual(['saved', false])
+})

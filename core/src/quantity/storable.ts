@@ -22,6 +22,15 @@ export function unstorableIn(value: unknown): string | null {
   return null
 }
 
+/** Characters no field of ours takes: what cannot be stored, and control characters other than tab and line breaks. */
+// eslint-disable-next-line no-control-regex -- these are what is taken out
+const unwanted = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\p{Surrogate}]/gu
+
+/** A text as it can be stored: what came along with a paste and cannot be is taken out. */
+export function storableText(text: string): string {
+  return text.replace(unwanted, '')
+}
+
 /** What is wrong with it, in words. */
 export function unstorableWords(path: string): string {
   const name = path.split('.').findLast((part) => !/^\d*$/.test(part)) ?? 'The text'

@@ -48,6 +48,21 @@ export async function api<T>(
   return answerOf<T>(path, init)
 }
 
+/**
+ * Stores something under an id that this window has given: where an earlier try is stored whose answer
+ * was lost, it is written over.
+ */
+export async function putOwn<T>(path: string, field: string, value: unknown): Promise<T> {
+  try {
+    return await api<T>('PUT', path, { version: 0, [field]: value })
+  } catch (error) {
+    const current = error instanceof ApiError && error.body.code === 'stale' ? error.body.current : null
+    const version = (current as { version?: unknown } | null)?.version
+    if (typeof version !== 'number') throw error
+    return api<T>('PUT', path, { version, [field]: value })
+  }
+}
+
 async function answerOf<T>(path: string, init: RequestInit): Promise<T> {
   return (await (await responseOf(path, init)).json()) as T
 }

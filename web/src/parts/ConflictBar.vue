@@ -42,18 +42,19 @@ function theirs(write: PendingWrite): string {
   <div v-if="conflicts.length + broken.length + refused.length > 0" class="bars" role="alert">
     <div v-for="write in conflicts" :key="write.key" class="bar">
       <p>
-        {{ whose }}: <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>. Here:
-        <strong>{{ write.mine }}</strong>.
+        {{ whose }}: <strong>{{ write.label }}</strong> was changed in another window. There: <strong>{{ theirs(write) }}</strong>.
+        {{ write.adopted ? 'From a window that was closed:' : 'Here:' }} <strong>{{ write.mine }}</strong>.
       </p>
       <Button type="primary" @click="outbox.keepMine(write.key)">Keep mine</Button>
       <Button @click="visit.takeTheirs(write.key)">Take theirs</Button>
     </div>
     <div v-for="write in broken" :key="write.key" class="bar">
       <p>
-        {{ whose }}: <strong>{{ write.label }}</strong> ({{ write.mine }}) could not be stored: the server fails on it. It is kept here, and
-        everything else is stored.
+        {{ whose }}: <strong>{{ write.label }}</strong> ({{ write.mine }})
+        <template v-if="write.failed?.isRefused">was refused: {{ write.failed.message }} It stays in its field; change it there.</template>
+        <template v-else>could not be stored: the server fails on it. It is kept here, and everything else is stored.</template>
       </p>
-      <Button type="primary" @click="outbox.tryAgain(write.key)">Try again</Button>
+      <Button v-if="!write.failed?.isRefused" type="primary" @click="outbox.tryAgain(write.key)">Try again</Button>
       <Button @click="visit.takeTheirs(write.key)">Give it up</Button>
     </div>
     <div v-for="refusal in refused" :key="`r${refusal.i}`" class="bar">

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { VISIT_FILE_MAX_BYTES, parseVisitFile } from '@level-stance/core/record/visitFile'
 import { api } from '../api/client.ts'
+import { once } from '../composables/keptId.ts'
 
 const router = useRouter()
 const field = ref<HTMLInputElement | null>(null)
@@ -21,7 +22,9 @@ async function take(event: Event): Promise<void> {
     // Larger than any visit: refused without reading it.
     const text = file.size > VISIT_FILE_MAX_BYTES * 2 ? ' '.repeat(VISIT_FILE_MAX_BYTES + 1) : await file.text()
     parseVisitFile(text)
-    const stored = await api<{ visitId: string }>('POST', '/imports', text)
+    const stored = await once(`import:${file.name}:${file.size}:${file.lastModified}`, (id) =>
+      api<{ visitId: string }>('POST', `/imports?id=${id}`, text),
+    )
     await router.push({ name: 'talk', params: { visitId: stored.visitId } })
   } catch (error) {
     problem.value = `${file.name.slice(0, 80)}: ${error instanceof Error ? error.message : 'it could not be read.'}`

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { Button, Form, FormItem, Input, Textarea } from 'ant-design-vue'
-import { useLocalStorage } from '@vueuse/core'
+import { useSessionStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { bikeKindOf, bikeKinds } from '@level-stance/core/bike/bikeKinds'
 import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
-import { api } from '../api/client.ts'
+import { ApiError, api, putOwn } from '../api/client.ts'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Riding } from '@level-stance/core/talk/riding'
 import PickField from '../parts/PickField.vue'
@@ -23,8 +23,19 @@ const empty = () => ({
   riderId: crypto.randomUUID(),
   bikeId: crypto.randomUUID(),
   visitId: crypto.randomUUID(),
+  /** sent from this window before: what is stored under its ids is its own */
+  isSent: false,
 })
-const form = useLocalStorage('level-stance.new-rider', empty())
+/** Other ids for the same words: a duplicated window has those of the first. */
+const renew = () => {
+  const { riderId, bikeId, visitId } = empty()
+  form.value = { ...form.value, riderId, bikeId, visitId }
+}
+/** One draft a window. One that an earlier version kept for all windows is taken up once. */
+const left = localStorage.getItem('level-stance.new-rider')
+if (left !== null && sessionStorage.getItem('level-stance.new-rider') === null) sessionStorage.setItem('level-stance.new-rider', left)
+localStorage.removeItem('level-stance.new-rider')
+const form = useSessionStorage('level-stance.new-rider', empty(), { mergeDefaults: true })
 const router = useRouter()
 const kindWords = Object.fromEntries(bikeKinds.map((kind) => [kind, bikeKindOf(kind).label])) as Record<BikeKind, string>
 const tried = ref(false)
@@ -36,15 +47,29 @@ const bike = computed(() => bikeFieldsSchema.safeParse({ name: form.value.bike, 
 const problemOf = (result: { error?: { issues: readonly { path: PropertyKey[]; message: string }[] } }, field: string) =>
   tried.value ? (result.error?.issues.find((issue) => issue.path[0] === field)?.message ?? undefined) : undefined
 
+/** Whether a rider with this id is stored already. */
+async function isTaken(riderId: string): Promise<boolean> {
+  try {
+    await api('GET', `/riders/${riderId}`)
+    return true
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 404) return false
+    throw error
+  }
+}
+
 async function start(): Promise<void> {
   tried.value = true
   if (!rider.value.success || !bike.value.success) return
+  if (busy.value) return
   busy.value = true
   problem.value = null
-  const { riderId, bikeId, visitId, riding } = form.value
   try {
-    await api('PUT', `/riders/${riderId}`, { version: 0, rider: rider.value.data })
-    await api('PUT', `/riders/${riderId}/bikes/${bikeId}`, { version: 0, bike: bike.value.data })
+    if (!form.value.isSent && (await isTaken(form.value.riderId))) renew()
+    const { riderId, bikeId, visitId, riding } = form.value
+    form.value.isSent = true
+    await putOwn(`/riders/${riderId}`, 'rider', rider.value.data)
+    await putOwn(`/riders/${riderId}/bikes/${bikeId}`, 'bike', bike.value.data)
     await api<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit', riding: riding ?? {} })
     form.value = empty()
     await router.push({ name: 'talk', params: { visitId } })

@@ -6,7 +6,9 @@ import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
 import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema } from '@level-stance/core/record/dossier'
 import type { BikeFields } from '@level-stance/core/record/dossier'
-import { api } from '../api/client.ts'
+import type { Dossier } from '@level-stance/core/record/dossier'
+import { api, putOwn } from '../api/client.ts'
+import { once } from '../composables/keptId.ts'
 import { dayOf } from '../composables/day.ts'
 import PageFrame from './PageFrame.vue'
 import RiderEditor from './RiderEditor.vue'
@@ -25,25 +27,31 @@ const problem = ref<string | null>(null)
 const newBike = ref<BikeFields>({ name: '', kind: 'drop bar' })
 const bikeProblem = ref<string | null>(null)
 
+const busy = ref(false)
 async function attempt(work: () => Promise<void>): Promise<void> {
+  if (busy.value) return
   problem.value = null
+  busy.value = true
   try {
     await work()
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'It did not work.'
+  } finally {
+    busy.value = false
   }
 }
 
-const load = () => attempt(async () => void (detail.value = await api<RiderDetail>('GET', `/riders/${props.riderId}`)))
+const read = async () => void (detail.value = await api<RiderDetail>('GET', `/riders/${props.riderId}`))
+const load = () => attempt(read)
 watch(() => props.riderId, load, { immediate: true })
 
 /** A new visit on a bike; numbered by how many there are. */
 const startVisit = (bikeId: string) =>
   attempt(async () => {
-    const visitId = crypto.randomUUID()
     const count = detail.value?.visits.length ?? 0
-    await api('POST', '/visits', { id: visitId, riderId: props.riderId, bikeId, title: count === 0 ? 'First visit' : `Visit ${count + 1}` })
-    await router.push({ name: 'talk', params: { visitId } })
+    const title = count === 0 ? 'First visit' : `Visit ${count + 1}`
+    const { visit } = await once(`visit:${bikeId}`, (id) => api<Dossier>('POST', '/visits', { id, riderId: props.riderId, bikeId, title }))
+    await router.push({ name: 'talk', params: { visitId: visit.id } })
   })
 
 const addBike = () =>
@@ -51,9 +59,9 @@ const addBike = () =>
     const checked = bikeFieldsSchema.safeParse(newBike.value)
     bikeProblem.value = checked.success ? null : (checked.error.issues[0]?.message ?? null)
     if (!checked.success) return
-    await api('PUT', `/riders/${props.riderId}/bikes/${crypto.randomUUID()}`, { version: 0, bike: checked.data })
+    await once(`bike:${props.riderId}`, (id) => putOwn(`/riders/${props.riderId}/bikes/${id}`, 'bike', checked.data))
     newBike.value = { name: '', kind: 'drop bar' }
-    await load()
+    await read()
   })
 const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Record<BikeKind, string>
 </script>
@@ -69,7 +77,7 @@ const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Recor
           <h2>
             {{ bike.name }} <span class="muted">{{ bike.kind }}</span>
           </h2>
-          <Button type="primary" @click="startVisit(bike.id)">New visit</Button>
+          <Button type="primary" :loading="busy" @click="startVisit(bike.id)">New visit</Button>
         </div>
         <ul>
           <li v-for="visit in detail.visits.filter((v) => v.bikeId === bike.id)" :key="visit.id">
@@ -82,7 +90,7 @@ const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Recor
         <h2>Another bike</h2>
         <Input v-model:value="newBike.name" placeholder="what the rider calls it" aria-label="Bike" :status="bikeProblem ? 'error' : ''" />
         <PickField label="Kind" :value="newBike.kind" :options="kinds" @pick="(kind) => kind && (newBike.kind = kind)" />
-        <Button html-type="submit">Add</Button>
+        <Button html-type="submit" :loading="busy">Add</Button>
         <p v-if="bikeProblem" class="problem small" role="alert">{{ bikeProblem }}</p>
       </form>
     </template>

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import type { Attachment, AttachmentFields, AttachmentKind } from '@level-stance/core/record/attachments'
 import { api, upload } from '../api/client.ts'
+import { once } from '../composables/keptId.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
 import { useTakeBack } from './takeBack.ts'
@@ -39,9 +40,11 @@ export const useAttachments = defineStore('attachments', () => {
   /** Keeps a file with a visit, the open one unless another is named; @returns it, or why not. */
   async function add(kind: AttachmentKind, title: string, file: Blob, visitId = visit.head?.visitId): Promise<Attachment | string> {
     if (visitId === undefined) return 'No visit is open.'
-    const query = new URLSearchParams({ id: crypto.randomUUID(), kind, title: title.slice(0, 120) || 'Without a name' })
+    const named = title.slice(0, 120) || 'Without a name'
     try {
-      const added = await upload<Attachment>(`/visits/${visitId}/attachments?${query}`, file)
+      const added = await once(`attachment:${visitId}:${kind}:${named}:${file.size}`, (id) =>
+        upload<Attachment>(`/visits/${visitId}/attachments?${new URLSearchParams({ id, kind, title: named })}`, file),
+      )
       if (visit.head?.visitId === visitId) list.value = [...list.value.filter((other) => other.id !== added.id), added]
       return added
     } catch (error) {

@@ -122,6 +122,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   function failed(write: PendingWrite, error: unknown): void {
+    // What a closed window left is never newer than what was typed here: it has a key of its own.
     const newer = queue.value.find((other) => other.key === write.key)
     const last = newer ?? write
     const others = queue.value.filter((other) => other.key !== write.key)
@@ -139,6 +140,9 @@ export const useOutbox = defineStore('outbox', () => {
     } else if (error instanceof ApiError && error.status >= 500) {
       // What was typed meanwhile may be what the server can store.
       if (!newer) queue.value.push({ ...write, failed: { tries: (write.failed?.tries ?? 0) + 1, message: error.message } })
+    } else if (error instanceof ApiError && [400, 413, 422].includes(error.status) && staysInField(write)) {
+      // What is refused stays where it was typed, with the reason; typed anew it is sent again.
+      if (!newer) queue.value.push({ ...write, failed: { tries: mostTries, message: error.message, isRefused: true } })
     } else {
       refused.value.push({
         label: write.label,
@@ -212,7 +216,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   void adoptOrphans().then((orphans) => {
     if (orphans.length === 0) return
-    queue.value.push(...orphans.map((orphan) => ({ ...orphan, adopted: true as const })))
+    queue.value.push(...orphans.map(asAdopted))
     persist()
     schedule(0)
   })
@@ -221,6 +225,16 @@ export const useOutbox = defineStore('outbox', () => {
 
   return { state, conflicts, broken, refused, put, flush, keepMine, takeTheirs, tryAgain, onLanded, pendingFor, dismissRefusal }
 })
+
+/** A write that a closed window left: a thing of its own beside what is typed here, so that both are kept and asked about. */
+const asAdopted = (orphan: PendingWrite): PendingWrite =>
+  orphan.adopted ? orphan : { ...orphan, key: `${orphan.key}#${orphan.id ?? crypto.randomUUID()}`, adopted: true }
+
+/** What a write is about, whoever made it. */
+export const thingOf = ({ key }: Pick<PendingWrite, 'key'>): string => key.split('#')[0] ?? key
+
+/** A value with a field to stand in; an entry of the ledger that is refused is not in force. */
+const staysInField = ({ kind }: PendingWrite): boolean => ['reading', 'complaint', 'visit', 'rating'].includes(kind)
 
 const isBroken = ({ failed }: PendingWrite): boolean => (failed?.tries ?? 0) >= mostTries
 

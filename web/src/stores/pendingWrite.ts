@@ -15,7 +15,7 @@ export interface PendingWrite {
   /** how to say what is stored instead */
   readonly conflict?: { readonly current: unknown }
   /** the server failed on it, so often; with the server's words */
-  readonly failed?: { readonly tries: number; readonly message: string }
+  readonly failed?: { readonly tries: number; readonly message: string; readonly isRefused?: true }
   /** taken up from a window that was closed: it stays over the version it was made over */
   readonly adopted?: true
   /** of this very value, however often it is sent; the server keeps it with the row */

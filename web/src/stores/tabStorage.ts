@@ -1,3 +1,4 @@
+import { keep } from './browserStorage.ts'
 import type { PendingWrite } from './pendingWrite.ts'
 
 const prefix = 'level-stance.outbox.'
@@ -9,14 +10,15 @@ const tabKey = 'level-stance.tab'
  */
 export function openTabStorage(): { read: () => PendingWrite[]; write: (queue: readonly PendingWrite[]) => void } {
   const id = { current: sessionStorage.getItem(tabKey) ?? crypto.randomUUID() }
-  sessionStorage.setItem(tabKey, id.current)
+  keep(() => sessionStorage.setItem(tabKey, id.current))
   void hold(id)
   return {
     read: () => readPlace(prefix + id.current),
-    write: (queue) => {
-      if (queue.length === 0) localStorage.removeItem(prefix + id.current)
-      else localStorage.setItem(prefix + id.current, JSON.stringify(queue))
-    },
+    write: (queue) =>
+      keep(() => {
+        if (queue.length === 0) localStorage.removeItem(prefix + id.current)
+        else localStorage.setItem(prefix + id.current, JSON.stringify(queue))
+      }),
   }
 }
 
@@ -26,7 +28,7 @@ async function hold(id: { current: string }): Promise<void> {
   await navigator.locks.request(prefix + id.current, { ifAvailable: true }, async (lock) => {
     if (lock) return forever()
     id.current = crypto.randomUUID()
-    sessionStorage.setItem(tabKey, id.current)
+    keep(() => sessionStorage.setItem(tabKey, id.current))
     void navigator.locks.request(prefix + id.current, forever)
   })
 }

@@ -30,7 +30,7 @@ import { api } from '../api/client.ts'
 import { afterFrame } from '../composables/afterFrame.ts'
 import { later } from '../composables/later.ts'
 import { stable } from '../composables/stable.ts'
-import { useOutbox } from './outbox.ts'
+import { thingOf, useOutbox } from './outbox.ts'
 import type { PendingWrite } from './pendingWrite.ts'
 
 /**
@@ -277,7 +277,7 @@ export const useVisit = defineStore('visit', () => {
     if (!current || landed.visitId !== current.visit.id) return
     // A refused write leaves the screen ahead of the server: read again.
     if (answer === null) return void open(current.visit.id)
-    const later = outbox.pendingFor(landed.visitId).filter((write) => write.key === landed.key)
+    const later = outbox.pendingFor(landed.visitId).filter((write) => thingOf(write) === thingOf(landed) && !write.adopted)
     dossier.value = later.reduce(overlaid, stored(current, landed, answer))
   })
 

@@ -2,7 +2,7 @@
 import { SearchOutlined } from '@ant-design/icons-vue'
 import { Button } from 'ant-design-vue'
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { ApiError } from '../api/client.ts'
 import ChangeTimeline from '../parts/ChangeTimeline.vue'
@@ -15,6 +15,7 @@ import TakeBackBar from '../parts/TakeBackBar.vue'
 import { ofPress } from '../commands/command.ts'
 import CommandDoor from '../commands/CommandDoor.vue'
 import { useVisitCommands } from '../commands/visitCommands.ts'
+import { cannotKeep } from '../stores/browserStorage.ts'
 import { useDrafts } from '../stores/drafts.ts'
 import { useOutbox } from '../stores/outbox.ts'
 import { usePreferences } from '../stores/preferences.ts'
@@ -44,11 +45,18 @@ function listCommands(): void {
   commandDoor.value?.show()
 }
 
+/** While the server is away the page asks again by itself. */
+const ASK_AGAIN = 2000
+let again: ReturnType<typeof setTimeout> | undefined
 async function load(): Promise<void> {
-  problem.value = null
+  clearTimeout(again)
+  const asked = props.visitId
   try {
-    await visit.open(props.visitId)
+    await visit.open(asked)
+    problem.value = null
   } catch (error) {
+    if (asked !== props.visitId) return
+    if (!(error instanceof ApiError) || error.status >= 500) again = setTimeout(() => void load(), ASK_AGAIN)
     problem.value =
       error instanceof ApiError && error.status < 500
         ? 'This visit was not found. It may have been removed, or the address is incomplete.'
@@ -57,7 +65,15 @@ async function load(): Promise<void> {
           : 'It could not be opened.'
   }
 }
-watch(() => props.visitId, load, { immediate: true })
+watch(
+  () => props.visitId,
+  () => {
+    problem.value = null
+    void load()
+  },
+  { immediate: true },
+)
+onBeforeUnmount(() => clearTimeout(again))
 
 useEventListener(document, 'visibilitychange', () => {
   const typing = document.activeElement instanceof HTMLInputElement
@@ -141,6 +157,10 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
       <div v-if="outbox.state === 'unreachable'" class="past gone small" role="status" data-testid="server-gone">
         The server cannot be reached. Readings, moves, ratings and causes go on, and are kept in this window until it answers. Pictures,
         catalogues, PDF and the list of riders wait for it.
+      </div>
+      <div v-if="cannotKeep" class="past gone small" role="status" data-testid="cannot-keep">
+        This browser cannot keep what is typed: its storage is full, or switched off. What says “Saved” is safe on the server; do not close
+        or reload this window while it says anything else.
       </div>
       <main v-if="visit.head" class="body">
         <RouterView />

@@ -74,6 +74,7 @@ watch(
 
 /** What stood before the hand began to type: it stands while the text is no number in range. */
 let minutesBefore: number | null = null
+const rememberMinutes = () => (minutesBefore = props.complaint.startsAfter)
 /** Minutes are stored when they are a number in range; anything else stays as typed, with words. */
 function typedMinutes(typed: string): void {
   minutes.value = typed
@@ -183,7 +184,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
             autocomplete="off"
             :maxlength="20"
             suffix="min"
-            @focus="minutesBefore = complaint.startsAfter"
+            @focus="rememberMinutes"
             @update:value="typedMinutes"
           />
         </div>
