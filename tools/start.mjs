@@ -6,7 +6,7 @@ import { createInterface } from 'node:readline/promises'
 import { lastingCluster, lastingHome, ownDatabase } from './lib/cluster.mjs'
 import { needBuild, needDebian, needNode, needPackages } from './lib/prepare.mjs'
 import { serve } from './lib/serve.mjs'
-import { Stop, isAlive, portIsFree, say, sleep, varFolder } from './lib/system.mjs'
+import { Stop, isAlive, portIsFree, portProblem, say, sleep, startOf, varFolder, wordsFor } from './lib/system.mjs'
 
 const DEFAULT_PORT = 4810
 /** A server or a PostgreSQL that dies is started again, this often within a minute. */
@@ -17,47 +17,65 @@ const outside = process.env.DATABASE_URL
 try {
   await main()
 } catch (error) {
-  if (!(error instanceof Stop)) throw error
-  console.error(`\n${error.message}\n`)
+  console.error(`\n${wordsFor(error)}\n`)
   process.exit(1)
+}
+
+/** The port that was asked for; null = the usual one, or a free one where that is taken. */
+function wantedPort() {
+  const text = process.env.PORT?.trim() ?? ''
+  if (text === '') return null
+  const port = Number(text)
+  if (/^\d+$/.test(text) && port >= 1 && port <= 65535) return port
+  throw new Stop(`PORT must be a whole number from 1 to 65535, not “${text.slice(0, 40)}”. For example: PORT=4811 npm start`)
 }
 
 async function main() {
   needNode()
+  const port = wantedPort()
   mkdirSync(varFolder, { recursive: true })
   const other = running()
   if (other) throw new Stop(`Level Stance is already running from this folder: ${other.address ?? 'it is still starting'}`)
-  writeFileSync(lockFile, JSON.stringify({ pid: process.pid }))
+  writeLock()
   try {
     if (!outside) needDebian('postgresql')
     needPackages()
     if (process.argv.includes('--fresh')) await startAfresh()
     needBuild()
-    await runUntilStopped()
+    await runUntilStopped(port)
   } finally {
     rmSync(lockFile, { force: true })
   }
 }
 
-/** A live launcher of this folder, from its lock. */
+function writeLock(more = {}) {
+  writeFileSync(lockFile, JSON.stringify({ pid: process.pid, started: startOf(process.pid), ...more }))
+}
+
+/** A live launcher of this folder, from its lock. A process id that something else has got since is none. */
 function running() {
   if (!existsSync(lockFile)) return null
   try {
     const lock = JSON.parse(readFileSync(lockFile, 'utf8'))
     const command = readFileSync(`/proc/${lock.pid}/cmdline`, 'utf8')
-    return isAlive(lock.pid) && command.includes('start.mjs') ? lock : null
+    const isSame = lock.started === undefined || lock.started === startOf(lock.pid)
+    return isAlive(lock.pid) && isSame && command.includes('start.mjs') ? lock : null
   } catch {
     return null
   }
 }
 
-async function runUntilStopped() {
+async function runUntilStopped(asked) {
   const stopAsked = new Promise((resolve) => {
     process.on('SIGINT', () => resolve('asked'))
     process.on('SIGTERM', () => resolve('asked'))
   })
-  const wanted = Number(process.env.PORT ?? DEFAULT_PORT)
-  if (process.env.PORT && !(await portIsFree(wanted))) throw new Stop(`Port ${wanted} is in use. Choose another: PORT=4811 npm start`)
+  const wanted = asked ?? DEFAULT_PORT
+  const problem = asked === null ? null : await portProblem(asked)
+  if (problem !== null) {
+    const why = problem === 'EACCES' ? 'may not be listened on by this user' : 'is in use'
+    throw new Stop(`Port ${asked} ${why}. Choose another: PORT=4811 npm start`)
+  }
   const run = { port: (await portIsFree(wanted)) ? wanted : 0, listened: false }
   let deaths = []
   for (;;) {
@@ -85,7 +103,7 @@ async function runOnce(stopAsked, run) {
     server = await serve(databaseUrl, run.port, { LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' })
     // From now on it is found under the same address.
     run.port = server.port
-    writeFileSync(lockFile, JSON.stringify({ pid: process.pid, address: server.address }))
+    writeLock({ address: server.address })
     if (!run.listened)
       console.log(`\n  Level Stance: ${server.address}\n\n  Ctrl+C stops it. Your data stays${outside ? ' in your database' : ''}.\n`)
     run.listened = true

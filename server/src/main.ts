@@ -6,6 +6,7 @@ import { createApp } from './app.ts'
 import { calculateHere, workBy } from './calculations/heavy.ts'
 import { calculationPool } from './calculations/pool.ts'
 import { connect, migrateDatabase } from './db/connect.ts'
+import { databaseWords } from './db/words.ts'
 import { loadDemo } from './demo/load.ts'
 import { DEFAULT_STUDIO, ensureStudio } from './http/studio.ts'
 import { ensureCatalogues } from './catalogue/store.ts'
@@ -16,16 +17,28 @@ const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.u
 const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info', base: null })
 const databaseUrl = process.env['DATABASE_URL']
 if (databaseUrl === undefined) {
-  logger.fatal('DATABASE_URL is not set; use `npm start`, which sets it')
+  process.stderr.write('DATABASE_URL is not set. Use `npm start`, which sets it.\n')
   process.exit(2)
+}
+
+/** Ends before it has begun, in one sentence: to the launcher, or to the terminal. */
+function giveUp(words: string, code: number): Promise<never> {
+  const leave = () => process.exit(code)
+  if (process.send) process.send({ failed: words }, leave)
+  else process.stderr.write(`${words}\n`, leave)
+  return new Promise(() => {})
 }
 
 leaveRoot()
 const { db, close } = connect(databaseUrl, (error) => logger.warn(`lost a database connection: ${error.message}`))
-await migrateDatabase(db, path('../migrations'))
-await ensureStudio(db)
-await ensureCatalogues(db, DEFAULT_STUDIO)
-if (process.env['LEVEL_STANCE_DEMO'] !== 'no') await loadDemo(db)
+try {
+  await migrateDatabase(db, path('../migrations'))
+  await ensureStudio(db)
+  await ensureCatalogues(db, DEFAULT_STUDIO)
+  if (process.env['LEVEL_STANCE_DEMO'] !== 'no') await loadDemo(db)
+} catch (error) {
+  await giveUp(databaseWords(error, databaseUrl), 4)
+}
 
 const built = path('../../web/dist')
 // A studio's machine has few cores: one for everybody, and what is heavy beside it.
@@ -44,8 +57,9 @@ const app = createApp({
 const host = process.env['HOST'] ?? '127.0.0.1'
 const server: Server = app.listen(Number(process.env['PORT'] ?? 4810), host, (error) => {
   if (error) {
-    logger.fatal({ err: error }, 'cannot listen')
-    process.exit(3)
+    const { code } = error as NodeJS.ErrnoException
+    const why = code === 'EADDRINUSE' ? 'is in use' : code === 'EACCES' ? 'may not be listened on by this user' : 'cannot be listened on'
+    return void giveUp(`Port ${process.env['PORT'] ?? 4810} ${why}. Choose another: PORT=4811 npm start`, 3)
   }
   const address = server.address()
   const port = typeof address === 'object' && address !== null ? address.port : 0

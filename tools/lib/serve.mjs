@@ -34,6 +34,7 @@ export function serve(databaseUrl, port, env = {}) {
   }
   return new Promise((resolve, reject) => {
     child.on('message', (message) => {
+      if (message?.failed) reject(new Stop(message.failed))
       if (message?.listening) resolve({ child, exited, stop, port: message.listening, address: `http://127.0.0.1:${message.listening}` })
     })
     void exited.then((code) => reject(new Stop(`The server ended before it listened (code ${code}).`)))

@@ -15,6 +15,30 @@ export const say = (text) => console.log(`· ${text}`)
 /** A failure with words for the terminal; no stack is shown for it. */
 export class Stop extends Error {}
 
+/** What the machine says of a file or a port, as a person would. */
+const reasons = {
+  EROFS: 'it is on a read-only disk',
+  EACCES: 'this user may not',
+  EPERM: 'this user may not',
+  ENOSPC: 'the disk is full',
+  EDQUOT: 'the disk quota is used up',
+  ENOTDIR: 'a file stands where a folder should be',
+  EISDIR: 'a folder stands where a file should be',
+  ENOENT: 'it is not there',
+  EMFILE: 'too many files are open',
+}
+
+/** One plain sentence for whatever stopped the launcher; a stack trace helps nobody at a terminal. */
+export function wordsFor(error) {
+  if (error instanceof Stop) return error.message
+  const reason = reasons[error?.code]
+  if (reason && error.path) {
+    const reading = ['open', 'read', 'stat', 'scandir'].includes(error.syscall) && error.code === 'ENOENT'
+    return `${reading ? 'Cannot read' : 'Cannot write'} ${error.path}: ${reason}.`
+  }
+  return `It could not be started: ${String(error?.message ?? error).split('\n')[0]}`
+}
+
 /** Runs a command to its end, output shown; throws when it fails. */
 export function run(command, args, options = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options })
@@ -57,12 +81,25 @@ export function freePort() {
   })
 }
 
-export function portIsFree(port) {
+/** Why a port of this machine cannot be listened on: `EADDRINUSE`, `EACCES`; null where it can. */
+export function portProblem(port) {
   return new Promise((resolve) => {
     const server = createServer()
-    server.on('error', () => resolve(false))
-    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)))
+    server.on('error', (error) => resolve(error.code ?? 'EADDRINUSE'))
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(null)))
   })
+}
+
+export const portIsFree = async (port) => (await portProblem(port)) === null
+
+/** When a process was started, in ticks since boot: with its id it names one process for good. Null where it is gone. */
+export function startOf(pid) {
+  try {
+    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8')
+    return stat.slice(stat.lastIndexOf(')') + 2).split(' ')[19] ?? null
+  } catch {
+    return null
+  }
 }
 
 export const isAlive = (pid) => {
