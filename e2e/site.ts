@@ -86,6 +86,15 @@ export async function answer(within: Page | Locator, group: string | RegExp, wor
     .click()
 }
 
+/** Answers every warning sign of the complaint that is open with no: without that nothing is tried for it. */
+export async function noWarningSigns(page: Page): Promise<void> {
+  const signs = page.getByRole('region', { name: 'Ask before going on' })
+  const questions = await signs
+    .getByRole('radiogroup')
+    .evaluateAll((groups) => groups.map((group) => group.getAttribute('aria-label') ?? ''))
+  for (const question of questions) await answer(signs, question, 'No')
+}
+
 /** Chooses from a list by typing the beginning of a word. */
 export async function choose(within: Page | Locator, label: string, words: string): Promise<void> {
   const field = within.getByRole('combobox', { name: label })

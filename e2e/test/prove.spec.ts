@@ -1,4 +1,4 @@
-import { choose, answer, expect, expectSaved, goTo, newRider, test } from '../site.ts'
+import { choose, answer, expect, expectSaved, goTo, newRider, noWarningSigns, test } from '../site.ts'
 import type { Page } from '@playwright/test'
 
 async function note(page: Page, words: string): Promise<void> {
@@ -11,6 +11,7 @@ async function kneeRider(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'Outer knee, right' }).click()
   await answer(page, 'Kind', 'Pain')
   await answer(page, 'Severity at the start', '6 of 10')
+  await noWarningSigns(page)
   for (const words of ['stature 1756', 'saddle 724', 'crank 172.5', 'setback l 4', 'setback r 4']) await note(page, words)
   await expectSaved(page)
 }
@@ -101,7 +102,7 @@ test('a new set-up goes whole, with how to ride it in; a settled rider in steps'
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 22 mm')
   await expect(page.getByText(/A whole move at once/)).toBeVisible()
   await expect(page.getByRole('article', { name: 'Proposal' }).getByText(/Ride in: 3 easy rides/)).toBeVisible()
-  await page.getByTestId('pace').getByText('settled rider').click()
+  await page.getByTestId('pace').getByText('settled', { exact: true }).click()
   await expect(page.getByTestId('move-now')).toHaveText('Now: Saddle up 5 mm')
   await expectSaved(page)
   await page.reload()

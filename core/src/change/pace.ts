@@ -15,7 +15,7 @@ export interface PaceRow {
 /** A body gets used to a position over years: then small steps; where there is nothing to get used to, whole moves. */
 export const paces = {
   settled: {
-    label: 'settled rider',
+    label: 'settled',
     says: 'Rides this bike as it is: one small step at a time, weeks apart.',
     source: 'common-practice',
   },
@@ -25,7 +25,7 @@ export const paces = {
     source: 'common-practice',
   },
   careful: {
-    label: 'after an injury',
+    label: 'after injury',
     says: 'Back after an injury or operation: half of a settled rider’s step at a time, and look again before the next.',
     source: 'prior',
   },

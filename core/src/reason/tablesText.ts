@@ -71,11 +71,12 @@ Written by \`npm run schemas\` from the tables of \`core/src/reason/\`; a test f
 - Studio: a prior weighs as much as ten closed visits: (10·p + eased) / (10 + tried). Counts only; it can be switched off.
 - Order of the work: a cleat is not turned or moved while the pelvis reads crooked, and a cause at the hands waits while a likely one at feet or seat explains the same complaint (from ${trimmed(100 * LIKELY, 0)} %).
 - Next reading: the entropy of the causes it is expected to take away, p⁺ = p·s + (1−p)·f, weighted by severity, less its minutes. Each complaint has its own likeliest cause; the short list ends when no reading could change which one of any complaint comes first.
-- First move: its remedy sized to bring the number into its band and past the line by what the table says, no less than a trial by itself (a third of the largest step, or the step in which the part is sold), within cap and room, with everything it brings along; what it eases is how far the belief in its cause falls, what it makes likelier counts against it, told of or not. From ${trimmed(100 * POSSIBLE, 0)} % on, or the likeliest where none is. Never past a positive warning sign, never again what failed.
+- First move: only for a cause that something read, or a trial, speaks for, or whose plan is under way; where it could still be read, the reading comes first, and where no reading can tell, one smallest step is offered as a guess that promises nothing. Its remedy is sized to bring the number into its band and past the line by what the table says, parts in the sizes they are sold in, within cap and room, with everything it brings along; it is cut down, or left out, where it would take a number that was read out of its band; what it eases is how far the belief in its cause falls, what it makes likelier counts against it, told of or not. From ${trimmed(100 * POSSIBLE, 0)} % on, or the likeliest where none is. Never past a positive warning sign, never again what failed.
 
 ## Minutes of a reading, by its method (own assumptions)
 
 ${Object.entries(minutesOf)
+  .filter(([method]) => method !== 'carried')
   .map(([method, minutes]) => `${method} ${minutes}`)
   .join(' · ')}
 

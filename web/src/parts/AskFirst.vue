@@ -40,7 +40,7 @@ function goOn(): void {
   <section v-if="open && sign" class="ask" aria-label="Ask before trying" data-testid="ask-first">
     <p>
       <strong>Ask before trying: {{ left }} warning {{ left === 1 ? 'sign' : 'signs' }}.</strong>
-      <span class="small muted"> {{ complaintTitle(open.complaint) }}</span>
+      <span class="small muted">&nbsp;{{ complaintTitle(open.complaint) }}</span>
     </p>
     <template v-if="!reasoning">
       <p>{{ warningSign(sign).question }}</p>

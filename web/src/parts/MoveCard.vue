@@ -140,9 +140,11 @@ function runs(): WorkingRun[] {
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="goesFar" class="pace"><PacePicker /></div>
       <p v-if="isWhole" class="small caution">{{ preferences.said(wholeMoveCaution) }}</p>
-      <AskFirst v-if="now.length > 0" />
-      <div v-if="now.length > 0" class="last">
+      <template v-if="now.length > 0">
+        <AskFirst />
         <FrontBrakeQuestion :change="step" />
+      </template>
+      <div v-if="now.length > 0" class="last">
         <p class="caution">{{ preferences.said(cautions.join(' ')) }}</p>
         <Popconfirm
           :disabled="!board.canTry || !board.isForGood"
