@@ -1,8 +1,6 @@
 import { answer, choose, expect, expectSaved, fieldOf, goTo, newRider, read, readEnough, test } from '../site.ts'
 
-test('nothing read: no move is offered, at any pace; an injury makes steps smaller, and leaving the card puts the pace back', async ({
-  page,
-}) => {
+test('nothing read: no move is offered, at any pace', async ({ page }) => {
   await newRider(page, 'Nothing Read')
   await page.getByRole('button', { name: 'Low back', exact: true }).click()
   await answer(page, 'Kind', 'Pain')

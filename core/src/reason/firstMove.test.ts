@@ -142,6 +142,11 @@ describe('levers: one number for page, cause and move', () => {
     expect(moves.map(({ by }) => by)).toEqual([-12, -12])
   })
 
+  it('turned to what was asked, they are not turned further', () => {
+    const { reasoned } = at(40, 35)
+    expect(reasoned.moves.flatMap(({ requested }) => requested).filter(({ setting }) => setting === 'leverAngle')).toEqual([])
+  })
+
   it('steep ground told: the flatter school judges, and 20° is not too flat there', () => {
     expect(at(45, 20).said).toContain('lever-low')
     const steep = { riding: { terrain: ['steep' as const] } }

@@ -127,6 +127,9 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     }),
 }
 
+/** Causes whose page alone says how far to go: where it moves nothing, nothing is moved. */
+const pageDecides: ReadonlySet<CauseKey> = new Set(['wrist-back', 'wrist-forward'])
+
 /** Levers of a flat bar as their page turns them; a drop bar's go with its hoods. */
 function leverMoves({ hands, setup }: Facts, sides: readonly Side[], way: 1 | -1): RequestedMove[] | null {
   if (setup.rider.bar === 'drop') return null
@@ -160,7 +163,7 @@ export interface RemedyMoves {
  */
 export function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGuess = false): RemedyMoves {
   const own = exact[cause]?.(facts, sides) ?? null
-  if (own !== null && own.length > 0) return { moves: own, isSized: true, isThere: false }
+  if (own !== null && (own.length > 0 || pageDecides.has(cause))) return { moves: own, isSized: true, isThere: own.length === 0 }
   const move = moveFor(cause, facts.setup.rider.bar)
   if (move === null) return { moves: [], isSized: false, isThere: false }
   const { sided, resolution, ofPart } = settingOf(move.setting)
@@ -190,6 +193,8 @@ export function takenOut(before: Facts, after: Facts): NumberName[] {
     )
   return [...new Set(out.map(({ of }) => of))]
 }
+/** Log odds from which something read speaks for a cause at all: on its line a number says nothing. @source prior */
+const SPEAKS = 0.02
 /** A number this little past a line is on it: what a hand sets is rounded. */
 const EDGE = 0.05
 
@@ -308,7 +313,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   const sides = sidesOf(row)
   const spoken = row.said.filter(({ speaks }) => speaks === 'for')
   // A number past its line speaks for the cause, if within its ±: too close to call, but no guess.
-  const isSpoken = row.said.some(({ moves }) => moves > 0) || row.learned.some(({ moves }) => moves > 0)
+  const isSpoken = [...row.said, ...row.learned].some(({ moves }) => moves > SPEAKS)
   const isGuess = !isSpoken && !isUnderWay(cause, sides, told.changes, facts.setup.rider.bar)
   // Where something could be read, the reading comes first; where it was read and does not speak for the cause, nothing is moved.
   if (isGuess && (row.open.length > 0 || row.said.length > 0)) return null

@@ -14,7 +14,7 @@ const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeW
 </script>
 
 <template>
-  <aside v-if="last" class="last small" aria-label="Last visit">
+  <aside v-if="last" class="before small" aria-label="Last visit">
     <p>
       <strong>{{ last.title }}, {{ dayOf(last.startedAt) }}.</strong>
       {{
@@ -31,7 +31,7 @@ const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeW
 </template>
 
 <style scoped>
-.last {
+.before {
   margin-bottom: 10px;
   padding: 8px 12px;
   border: 1px solid var(--line);
