@@ -18,6 +18,8 @@ const project = (name, extra = {}) => ({
 })
 
 export default {
+  // A machine that does two things at once is slow: time alone fails no test.
+  testTimeout: 30_000,
   projects: [
     project('core'),
     project('web', {

@@ -278,7 +278,7 @@ export function firstMoves(
     const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
     // A plan that was begun is gone on with as long as its number asks for more.
     const begun = (row: RankedCause) =>
-      isUnderWay(row.cause, sidesOf(row), told.changes, facts.setup.rider.bar) && !isThere(facts, row.cause)
+      isUnderWay(row.cause, rowSides(row), told.changes, facts.setup.rider.bar) && !isThere(facts, row.cause)
     const acting = mine.filter((row) => isOpenToAct(row) || begun(row))
     // Where no cause is likely, the likeliest is still the one to try.
     const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED && !isThere(facts, mine[0].cause) ? [mine[0]] : []
@@ -296,7 +296,7 @@ const LEAST_TRIED = 0.08
 /** Causes of a complaint whose moves are worked out: those further down cannot come first. */
 const MOST_WEIGHED = 4
 
-function sidesOf({ side }: Pick<RankedCause, 'side'>): readonly Side[] {
+function rowSides({ side }: Pick<RankedCause, 'side'>): readonly Side[] {
   return side === 'left' || side === 'right' ? [side] : bothSides
 }
 
@@ -310,7 +310,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   const { facts, told } = judge
   const { cause } = row
   const { remedy, station } = causeOf(cause)
-  const sides = sidesOf(row)
+  const sides = rowSides(row)
   const spoken = row.said.filter(({ speaks }) => speaks === 'for')
   // A number past its line speaks for the cause, if within its ±: too close to call, but no guess.
   const isSpoken = [...row.said, ...row.learned].some(({ moves }) => moves > SPEAKS)

@@ -58,7 +58,11 @@ export function carryOver({ readings, ledger, bike }: Previous, sameBike: boolea
     const kept = { ...reading, after: null, at: reading.at === '' ? last : reading.at }
     if (isChoice(key) || condition !== 'usual') return [kept]
     const left = target(key, side === 'right' ? 'right' : 'left')?.value ?? null
-    return [left === null || left === value ? kept : asSet(kept, definition.isRoom ? Math.max(0, left) : left)]
+    return [
+      left === null || (typeof value === 'number' && Math.abs(left - value) < SAME)
+        ? kept
+        : asSet(kept, definition.isRoom ? Math.max(0, left) : left),
+    ]
   })
   if (by === unmoved) return taken
   const along = numberKeys.filter((key) => ['shoe', ...(sameBike ? ['bike'] : [])].includes(definitionOf(key).owner))
@@ -95,7 +99,10 @@ export function openComplaints({ complaints, ratings, ledger, visit }: VisitFile
   })
 }
 
-/** A reading as a change has set it, to a millionth: sums in binary do not come out even. */
+/** Numbers nearer than this are one, mm or degrees: sums in binary do not come out even. */
+const SAME = 1e-6
+
+/** A reading as a change has set it, to a millionth. */
 function asSet(reading: Reading, to: number): Reading {
   const value = Math.round(to * 1e6) / 1e6
   return { ...reading, value, typed: trimmed(value, 1), repeats: [] }
@@ -110,7 +117,7 @@ function stillMissing(taken: readonly Reading[], keys: readonly NumberKey[], tar
       return (sided ? sides : (['left'] as const)).flatMap((side): Reading[] => {
         const [wanted, is] = [target(key, side), next[key][side]]
         if (wanted === null || isRoom || !(wanted.value >= min && wanted.value <= max)) return []
-        if (is !== null && Math.abs(is.value - wanted.value) < 1e-6) return []
+        if (is !== null && Math.abs(is.value - wanted.value) < SAME) return []
         const like = taken.find((row) => row.key === key && row.condition === 'usual')
         const place = sided ? side : 'both'
         if (wanted.basis === 'measured' && like) return [asSet({ ...like, side: place }, wanted.value)]

@@ -91,7 +91,7 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     bike: `${file.bike.name} (${file.bike.kind})`,
     visit: file.visit.title,
     startedAt: file.visit.startedAt,
-    stop: stops.length > 0 ? [stopAndRefer, ...stops.map(({ words }) => words)].join(' ') : null,
+    stop: stops.length > 0 ? [...stops.map(({ words }) => words), stopAndRefer].join(' ') : null,
     blocks: [...unaskedWords(file.complaints, file.visit.overruled), ...blockWords(blocksOf(now, file.visit.overruled))],
     complaints: file.complaints.map((complaint) => ({
       title: complaintTitle(complaint),

@@ -309,5 +309,5 @@ async function assertNotStopped(tx: Queryable, studioId: string, visitId: string
     .from(complaints)
     .where(and(eq(complaints.studioId, studioId), eq(complaints.visitId, visitId), eq(complaints.removed, false)))
   const stops = stopLines(rows.map((row) => showComplaint(row).complaint))
-  if (stops.length > 0) throw new HttpError(409, 'stopped', [stopAndRefer, ...stops.map(({ words }) => words)].join(' '))
+  if (stops.length > 0) throw new HttpError(409, 'stopped', [...stops.map(({ words }) => words), stopAndRefer].join(' '))
 }

@@ -63,6 +63,10 @@ const isMeant = (typed: string, option?: { readonly label?: unknown }) => plain(
 
 /** What is typed to find an entry: then Enter takes the first one found. */
 const searched = ref('')
+function show(isOpen: boolean): void {
+  open.value = isOpen
+  if (!isOpen) searched.value = ''
+}
 const isMarked = () =>
   document.querySelector('.ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-active') !== null
 /** In a reading Enter goes on; in a list it takes what the hand has marked, and never what merely stands first. */
@@ -71,7 +75,7 @@ function enter(event: KeyboardEvent): void {
   if (open.value ? searched.value !== '' || isMarked() : !isReading) return
   event.preventDefault()
   event.stopPropagation()
-  open.value = false
+  show(false)
   if (isReading && event.target instanceof HTMLElement) goToNextReading(event.target, event.shiftKey)
 }
 
@@ -96,7 +100,7 @@ function pick(value: unknown): void {
       :open="open"
       :default-active-first-option="searched !== ''"
       :filter-option="isMeant"
-      @dropdown-visible-change="(isOpen: boolean) => (open = isOpen)"
+      @dropdown-visible-change="show"
       @search="(text: string) => (searched = text)"
       @change="pick"
     />

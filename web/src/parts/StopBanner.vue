@@ -6,17 +6,19 @@ import { useVisit } from '../stores/visit.ts'
 
 const visit = useVisit()
 const lines = computed(() => stopLines(visit.complaints))
+const urgent = computed(() => lines.value.filter(({ urgency }) => urgency === 'emergency'))
+const soon = computed(() => lines.value.filter(({ urgency }) => urgency === 'soon'))
 </script>
 
 <template>
   <section v-if="lines.length > 0" class="stop banner" role="alert" data-testid="stop-banner">
-    <p>
+    <p v-for="{ words } in urgent" :key="words">
+      <strong>{{ words }}</strong>
+    </p>
+    <p :class="{ small: urgent.length > 0 }">
       <strong>{{ stopAndRefer }}</strong>
     </p>
-    <p v-for="{ urgency, words } in lines" :key="words" :class="{ small: urgency === 'soon' }">
-      <strong v-if="urgency === 'emergency'">{{ words }}</strong>
-      <template v-else>{{ words }}</template>
-    </p>
+    <p v-for="{ words } in soon" :key="words" class="small">{{ words }}</p>
   </section>
 </template>
 

@@ -13,7 +13,8 @@ const preferences = usePreferences()
 
 const pressed = computed(() => props.commands.filter(({ press, group }) => press !== undefined && group !== 'Stations'))
 const inside = computed(() => [
-  ['Enter', 'in a field: the next reading; Shift+Enter the one before; Esc gives back what was there'],
+  ['Enter', 'in a field or a list: the next reading; Shift+Enter the one before; Esc gives back what was there'],
+  ['↓', 'in a list: opens it, as typing does; then Enter takes what is marked'],
   ['← ↑ ↓ →', preferences.said('on a handle of the board: 1 mm or 0.5°; with Shift five times as much; Esc takes it back')],
   ['↑ ↓', preferences.said('on a cleat of Feet: 1 mm, with Shift 0.5 mm; on a heel 0.5°')],
 ])
