@@ -29,7 +29,9 @@ test('warning signs are asked before a trial; an emergency says what to do today
   await expect(page.getByTestId('try')).toBeDisabled()
   await answer(ask, /loss of strength|bladder/, 'Yes')
   const banner = page.getByTestId('stop-banner')
-  await expect(banner).toContainText('Emergency, today. Low back: Any change of bladder or bowel, or weakness in both legs? Yes. To an emergency department now')
+  await expect(banner).toContainText(
+    'Emergency, today. Low back: Any change of bladder or bowel, or weakness in both legs? Yes. To an emergency department now',
+  )
   await goTo(page, 'Talk')
   await page.getByRole('button', { name: /change what was told/ }).click()
   await answer(page, /bladder/, 'No')
@@ -47,7 +49,7 @@ test('warning signs are asked before a trial; an emergency says what to do today
   await expect(page.getByTestId('trial-cautions')).toContainText('Practise the release.')
   await goTo(page, 'Record')
   await expect(page.getByTestId('sheet-block').first()).toContainText('warning signs not asked, because: Seen by a doctor this morning.')
-}) // prettier-ignore
+})
 
 test('a refused entry leaves no piece behind, and Enter in a list goes on without choosing', async ({ page }) => {
   await newRider(page, 'Refused Entry')
@@ -65,7 +67,9 @@ test('a refused entry leaves no piece behind, and Enter in a list goes on withou
   await expect(await fieldOf(page, 'Knee at the bottom, left')).toHaveValue('350')
   const stored = async () => {
     const id = /visits\/([^/]+)/.exec(page.url())?.[1] ?? ''
-    const { readings } = (await (await page.request.get(`/api/visits/${id}`)).json()) as { readings: { reading: { key: string; value: unknown } }[] }
+    const { readings } = (await (await page.request.get(`/api/visits/${id}`)).json()) as {
+      readings: { reading: { key: string; value: unknown } }[]
+    }
     return Object.fromEntries(readings.map(({ reading }) => [reading.key, reading.value]))
   }
   expect((await stored())['kneeFlexion']).toBe(30)
@@ -79,7 +83,7 @@ test('a refused entry leaves no piece behind, and Enter in a list goes on withou
   await choose(page, 'Post head', 'two bolts')
   await expectSaved(page)
   expect((await stored())['postHead']).toBe('two-bolts')
-}) // prettier-ignore
+})
 
 test('what was kept stands in the next visit of that bike, which two presses make once', async ({ page }) => {
   await newRider(page, 'Comes Back')
@@ -108,31 +112,41 @@ test('two windows make two riders, each with its own words', async ({ page, cont
   await other.getByLabel('Bike').fill('Second bike')
   await expect(page.getByLabel('Name')).toHaveValue('Window One')
   await page.getByLabel('Bike').fill('First bike')
-  for (const [window, name] of [[other, 'Window Two'], [page, 'Window One']] as const) {
+  for (const [window, name] of [
+    [other, 'Window Two'],
+    [page, 'Window One'],
+  ] as const) {
     await window.getByRole('button', { name: 'Start the visit' }).click()
     await expect(window.getByRole('heading', { name: 'What hurts or fails?' })).toBeVisible()
     await expect(window.getByRole('link', { name })).toBeVisible()
   }
-}) // prettier-ignore
+})
 
 test('a first answer that is lost, and a name mended: the visit starts with the mended name', async ({ page }) => {
   await page.goto('/riders/new')
   await page.getByLabel('Name').fill('Mira Lsot')
   await page.getByLabel('Bike').fill('Tourer')
-  await page.route(/\/api\/riders\/[^/]+$/, async (route) => {
-    if (route.request().method() !== 'PUT') return route.continue()
-    await route.fetch()
-    await route.abort()
-  }, { times: 2 })
+  await page.route(
+    /\/api\/riders\/[^/]+$/,
+    async (route) => {
+      if (route.request().method() !== 'PUT') return route.continue()
+      await route.fetch()
+      await route.abort()
+    },
+    { times: 2 },
+  )
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await expect(page.getByRole('alert')).toContainText('cannot be reached')
   await page.unroute(/\/api\/riders\/[^/]+$/)
   await page.getByLabel('Name').fill('Mira Lost')
   await page.getByRole('button', { name: 'Start the visit' }).click()
   await expect(page.getByRole('link', { name: 'Mira Lost' })).toBeVisible()
-}) // prettier-ignore
+})
 
-test('a visit that does not exist says nothing of its stations; one whose server is away is asked for again by itself', async ({ page, site }) => {
+test('a visit that does not exist says nothing of its stations; one whose server is away is asked for again by itself', async ({
+  page,
+  site,
+}) => {
   await page.goto('/visits/00000000-0000-4000-8000-00000000dead/talk')
   await expect(page.getByText('This visit was not found.')).toBeVisible()
   await expect(page.getByRole('navigation', { name: 'Stations' })).not.toContainText('needed')
@@ -147,4 +161,4 @@ test('a visit that does not exist says nothing of its stations; one whose server
   await page.reload()
   await expect(page.getByText('The server cannot be reached.')).toBeVisible()
   await expect(await fieldOf(page, 'Stature')).toHaveValue('1701')
-}) // prettier-ignore
+})

@@ -1,25 +1,13 @@
 import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
-
-const tools = join(__dirname, '../../tools/lib')
-
-/** What a short script, run by plain node beside the tools, prints as JSON. */
-function script(body: string): Record<string, unknown> {
-  const source = `
-    import { temporaryCluster, ownDatabase } from ${JSON.stringify(join(tools, 'cluster.mjs'))}
-    import { existsSync, mkdtempSync, rmSync } from 'node:fs'
-    import { createConnection } from 'node:net'
-    ${body}`
-  const { stdout, stderr, status } = spawnSync(process.execPath, ['--input-type=module', '-e', source], {
-    encoding: 'utf8',
-    timeout: 60_000,
-  })
-  if (status !== 0) throw new Error(stderr)
-  return JSON.parse(stdout) as Record<string, unknown>
-}
+import { toolScript, tools } from './toolScript.ts'
 
 it('the project’s own PostgreSQL: loopback only, by password only, an app role without powers, gone when stopped', () => {
-  const seen = script(`
+  const seen = toolScript(
+    { 'cluster.mjs': 'temporaryCluster, ownDatabase' },
+    `
+    import { mkdtempSync, rmSync } from 'node:fs'
+    import { createConnection } from 'node:net'
     const cluster = await temporaryCluster()
     const home = mkdtempSync('/tmp/level-stance-passwords-')
     const url = ownDatabase(cluster, home, 'probe')
@@ -36,13 +24,14 @@ it('the project’s own PostgreSQL: loopback only, by password only, an app role
     })
     rmSync(home, { recursive: true })
     console.log(JSON.stringify({ same, role, listens, methods, owner, open }))
-  `)
+  `,
+  )
   expect(seen).toEqual({ same: true, role: 'f|f|f', listens: '127.0.0.1|', methods: 'scram-sha-256', owner: 'probe', open: false })
 }, 60_000)
 
 it('refuses to delete data without a yes, and never in a database of the user’s own', () => {
   const fresh = (env: Record<string, string>) =>
-    spawnSync(process.execPath, [join(tools, '../start.mjs'), '--fresh'], {
+    spawnSync(process.execPath, [join(tools, 'start.mjs'), '--fresh'], {
       encoding: 'utf8',
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],

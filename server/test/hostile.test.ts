@@ -48,16 +48,25 @@ describe('numbers and dates that no column holds', () => {
     }
   })
 
-  it.each(['0000-01-01T00:00:00.000Z', '0001-01-01T00:00:00.000Z', '-000001-01-01T00:00:00.000Z', '9999-12-31T23:59:59.999Z'])('%s is no date here', async (at) => {
-    const { visitId } = await newVisit('Dates')
-    const reading = await server.request('PUT', `/visits/${visitId}/readings`, { version: 0, reading: { ...aReading('inseam', 'both', 830), at } })
-    expect([reading.status, reading.body.message]).toEqual([400, expect.stringMatching(/^at must/)])
-    const entry = await server.request('POST', `/visits/${visitId}/ledger`, { after: 0, entry: { ...stations.saddle, id: randomUUID(), at } })
-    expect(entry.status).toBe(400)
-    const file = await fileOf(visitId)
-    const imported = await server.request('POST', '/imports', { ...file, visit: { ...(file['visit'] as object), startedAt: at } })
-    expect([imported.status, imported.body.message]).toEqual([400, expect.stringMatching(/startedAt must/)])
-  }) // prettier-ignore
+  it.each(['0000-01-01T00:00:00.000Z', '0001-01-01T00:00:00.000Z', '-000001-01-01T00:00:00.000Z', '9999-12-31T23:59:59.999Z'])(
+    '%s is no date here',
+    async (at) => {
+      const { visitId } = await newVisit('Dates')
+      const reading = await server.request('PUT', `/visits/${visitId}/readings`, {
+        version: 0,
+        reading: { ...aReading('inseam', 'both', 830), at },
+      })
+      expect([reading.status, reading.body.message]).toEqual([400, expect.stringMatching(/^at must/)])
+      const entry = await server.request('POST', `/visits/${visitId}/ledger`, {
+        after: 0,
+        entry: { ...stations.saddle, id: randomUUID(), at },
+      })
+      expect(entry.status).toBe(400)
+      const file = await fileOf(visitId)
+      const imported = await server.request('POST', '/imports', { ...file, visit: { ...(file['visit'] as object), startedAt: at } })
+      expect([imported.status, imported.body.message]).toEqual([400, expect.stringMatching(/startedAt must/)])
+    },
+  )
 
   it('a cursor that is none is refused', async () => {
     for (const after of ['-'.repeat(36), `2026-01-01T00:00:00.000Z_${'-'.repeat(36)}`, 'x', `9999-01-01T00:00:00.000Z_${randomUUID()}`])

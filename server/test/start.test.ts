@@ -3,38 +3,33 @@ import { join } from 'node:path'
 import { sql } from 'drizzle-orm'
 import { connect } from '../src/db/connect.ts'
 import { databaseWords } from '../src/db/words.ts'
+import { toolScript, tools } from './toolScript.ts'
 
-const tools = join(__dirname, '../../tools')
 const adminUrl = process.env['TEST_DATABASE_URL'] ?? ''
-
-/** What a short script, run by plain node beside the tools, prints as JSON. */
-function script(body: string): unknown {
-  const source = `
-    import { temporaryCluster } from ${JSON.stringify(join(tools, 'lib/cluster.mjs'))}
-    import { startOf, wordsFor } from ${JSON.stringify(join(tools, 'lib/system.mjs'))}
-    import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
-    ${body}`
-  const { stdout, stderr, status } = spawnSync(process.execPath, ['--input-type=module', '-e', source], {
-    encoding: 'utf8',
-    timeout: 60_000,
-  })
-  if (status !== 0) throw new Error(stderr)
-  return JSON.parse(stdout) as unknown
-}
 
 describe('a start that cannot be', () => {
   it.each(['abc', '99999', '-1', '0', '48 10', '4810.5'])('with PORT=%s ends in one sentence, before anything else', (PORT) => {
-    const { status, stderr, stdout } = spawnSync(process.execPath, [join(tools, 'start.mjs')], { encoding: 'utf8', env: { ...process.env, PORT }, timeout: 20_000 })
-    expect([status, stderr.trim()]).toEqual([1, `PORT must be a whole number from 1 to 65535, not “${PORT}”. For example: PORT=4811 npm start`])
+    const { status, stderr, stdout } = spawnSync(process.execPath, [join(tools, 'start.mjs')], {
+      encoding: 'utf8',
+      env: { ...process.env, PORT },
+      timeout: 20_000,
+    })
+    expect([status, stderr.trim()]).toEqual([
+      1,
+      `PORT must be a whole number from 1 to 65535, not “${PORT}”. For example: PORT=4811 npm start`,
+    ])
     expect(stdout).toBe('')
-  }) // prettier-ignore
+  })
 
   it('says what is wrong with the disk as a person would, and never shows a stack', () => {
-    const said = script(`
+    const said = toolScript(
+      { 'system.mjs': 'wordsFor' },
+      `
       const of = (code, syscall) => wordsFor(Object.assign(new Error(code), { code, syscall, path: '/srv/app/var' }))
       let odd = ''
       try { null.x } catch (error) { odd = wordsFor(error) }
-      console.log(JSON.stringify([of('EROFS', 'mkdir'), of('ENOSPC', 'write'), of('EACCES', 'open'), of('ENOTDIR', 'mkdir'), odd]))`) as string[]
+      console.log(JSON.stringify([of('EROFS', 'mkdir'), of('ENOSPC', 'write'), of('EACCES', 'open'), of('ENOTDIR', 'mkdir'), odd]))`,
+    ) as string[]
     expect(said.slice(0, 4)).toEqual([
       'Cannot write /srv/app/var: it is on a read-only disk.',
       'Cannot write /srv/app/var: the disk is full.',
@@ -45,7 +40,8 @@ describe('a start that cannot be', () => {
   })
 
   it('knows a process by its id and its start: an id that something else has got since is another', () => {
-    const [own, again, gone] = script(
+    const [own, again, gone] = toolScript(
+      { 'system.mjs': 'startOf' },
       'console.log(JSON.stringify([startOf(process.pid), startOf(process.pid), startOf(2 ** 22 - 7)]))',
     ) as unknown[]
     expect([own, gone]).toEqual([again, null])
@@ -94,10 +90,10 @@ describe('a database that cannot be used is said in one sentence, without its pa
 })
 
 it('a PostgreSQL folder that was cut off while it was made is made anew, and a stale process id keeps nobody out', () => {
-  const seen = script(`
-    import { chownSync, mkdtempSync, rmSync } from 'node:fs'
-    import { clusterAt } from ${JSON.stringify(join(tools, 'lib/cluster.mjs'))}
-    import { sleep, userIds, isRoot } from ${JSON.stringify(join(tools, 'lib/system.mjs'))}
+  const seen = toolScript(
+    { 'cluster.mjs': 'clusterAt', 'system.mjs': 'sleep, userIds, isRoot' },
+    `
+    import { chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
     const home = mkdtempSync('/var/tmp/level-stance-half-')
     const ids = isRoot ? userIds('postgres') : null
     if (ids) chownSync(home, ids.uid, ids.gid)
@@ -114,6 +110,7 @@ it('a PostgreSQL folder that was cut off while it was made is made anew, and a s
     const after = again.psql('select 2')
     await again.stop()
     rmSync(home, { recursive: true, force: true })
-    console.log(JSON.stringify({ answered, after, left: existsSync(home) }))`)
+    console.log(JSON.stringify({ answered, after, left: existsSync(home) }))`,
+  )
   expect(seen).toEqual({ answered: '1', after: '2', left: false })
 }, 60_000)

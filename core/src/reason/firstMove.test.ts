@@ -55,7 +55,13 @@ describe('where nothing was read', () => {
   it('after an injury steps are half of a settled rider’s', () => {
     const { pace } = inputOf({ riding: injured, complaints: [back] })
     expect(pace).toBe('careful')
-    for (const [setting, by] of [['saddleHeight', 2.5], ['saddleTilt', 0.5], ['handReach', 5], ['cleatTurn', 1]] as const) expect(capOf(setting, pace)).toBe(by) // prettier-ignore
+    for (const [setting, by] of [
+      ['saddleHeight', 2.5],
+      ['saddleTilt', 0.5],
+      ['handReach', 5],
+      ['cleatTurn', 1],
+    ] as const)
+      expect(capOf(setting, pace)).toBe(by)
   })
 })
 
@@ -78,9 +84,11 @@ function outside(facts: Facts): Map<string, number> {
 
 describe('a first move, of any rider', () => {
   const told = fc.oneof(
-    fc.tuple(fc.constantFrom(...bodyRegionKeys), fc.constantFrom('left' as const, 'right' as const, 'both' as const)).map(([region, side]) => complaintAt(1, region, bodyRegion(region).sided ? side : 'middle')),
+    fc
+      .tuple(fc.constantFrom(...bodyRegionKeys), fc.constantFrom('left' as const, 'right' as const, 'both' as const))
+      .map(([region, side]) => complaintAt(1, region, bodyRegion(region).sided ? side : 'middle')),
     fc.constantFrom(...controlSymptomKeys).map((symptom) => controlComplaint(1, symptom)),
-  ) // prettier-ignore
+  )
   const values = fc.record(
     {
       saddleTilt: fc.integer({ min: -8, max: 4 }),
@@ -99,26 +107,34 @@ describe('a first move, of any rider', () => {
   )
   it('comes from something read, and takes no measured number out of its band', () => {
     fc.assert(
-      fc.property(told, values, fc.constantFrom('new', 'settled', 'careful'), fc.constantFrom('drop bar', 'trail'), fc.boolean(), (complaint, read, pace, kind, isWhole) => {
-        const over = read as Parameters<typeof readingsWith>[0]
-        const readings = isWhole ? readingsWith({ ...(kind === 'trail' ? flatBar : {}), ...over }) : onlyReadings(over)
-        const input = inputOf({ complaints: [complaint], readings, pace, kind })
-        const before = factsAt(input)
-        const was = outside(before)
-        const { moves: offered, causes } = reason(input).reasoned
+      fc.property(
+        told,
+        values,
+        fc.constantFrom('new', 'settled', 'careful'),
+        fc.constantFrom('drop bar', 'trail'),
+        fc.boolean(),
+        (complaint, read, pace, kind, isWhole) => {
+          const over = read as Parameters<typeof readingsWith>[0]
+          const readings = isWhole ? readingsWith({ ...(kind === 'trail' ? flatBar : {}), ...over }) : onlyReadings(over)
+          const input = inputOf({ complaints: [complaint], readings, pace, kind })
+          const before = factsAt(input)
+          const was = outside(before)
+          const { moves: offered, causes } = reason(input).reasoned
           for (const { cause, requested, isGuess } of offered) {
-          const row = causes.find((one) => one.cause === cause)
-          if (!isGuess) expect(row?.said.some(({ moves }) => moves > 0)).toBe(true)
-          if (requested.length === 0) continue
-          const change = knockOn(standingOf(input.setup), requested, defaultHolds(requested), 'step', pace)
-          const after = factsAt(input, setupAfter(input.setup, change, requested))
-          expect(takenOut(before, after)).toEqual([])
-          for (const [name, off] of outside(after)) if (was.get(name) === 0) expect([cause, name, off]).toEqual([cause, name, expect.closeTo(0, 0)])
-        }
-      }),
+            const row = causes.find((one) => one.cause === cause)
+            if (!isGuess) expect(row?.said.some(({ moves }) => moves > 0)).toBe(true)
+            if (requested.length === 0) continue
+            const change = knockOn(standingOf(input.setup), requested, defaultHolds(requested), 'step', pace)
+            const after = factsAt(input, setupAfter(input.setup, change, requested))
+            expect(takenOut(before, after)).toEqual([])
+            for (const [name, off] of outside(after))
+              if (was.get(name) === 0) expect([cause, name, off]).toEqual([cause, name, expect.closeTo(0, 0)])
+          }
+        },
+      ),
       { numRuns: 60 },
     )
-  }) // prettier-ignore
+  })
 })
 
 describe('levers: one number for page, cause and move', () => {

@@ -86,16 +86,29 @@ describe('what a new visit starts from', () => {
 const places: readonly NumberKey[] = ['saddleHeight', 'saddleSetback', 'seatAngle', 'handReach', 'handHeight', 'gripSpacing']
 const flatReadings = [
   ...wholeReadings.filter(({ key }) => !['handReach', 'handHeight', 'gripSpacing'].includes(key)),
-  ...Object.entries({ frameReach: 440, frameStack: 600, headAngle: 67, headset: 20, spacers: 15, stemLength: 50, stemAngle: 0, barWidth: 760 }).map(
-    ([key, value]) => aReading(key as NumberKey, 'both', value),
-  ),
+  ...Object.entries({
+    frameReach: 440,
+    frameStack: 600,
+    headAngle: 67,
+    headset: 20,
+    spacers: 15,
+    stemLength: 50,
+    stemAngle: 0,
+    barWidth: 760,
+  }).map(([key, value]) => aReading(key as NumberKey, 'both', value)),
   aReading('leverAngle', 'left', 40),
   aReading('leverAngle', 'right', 41),
   aReading('saddleSetback', 'both', 60),
-] // prettier-ignore
+]
 
 /** A kept change of some settings by a share of their caps, sizes of parts written as exchanges. */
-function keptChange(n: number, kind: BikeKind, readings: readonly Reading[], entries: readonly LedgerEntry[], asked: readonly [SettingKey, number, 'left' | 'right'][]): LedgerEntry[] {
+function keptChange(
+  n: number,
+  kind: BikeKind,
+  readings: readonly Reading[],
+  entries: readonly LedgerEntry[],
+  asked: readonly [SettingKey, number, 'left' | 'right'][],
+): LedgerEntry[] {
   const now = settled(resolveReadings(readings, timelineOf(entries)), foldedAt(entries, entries.length).by)
   const here = asked.filter(([setting]) => [undefined, barOf(kind)].includes(definitionOf(setting).bar))
   const moves = here.map(([setting, share, side]) => {
@@ -104,19 +117,28 @@ function keptChange(n: number, kind: BikeKind, readings: readonly Reading[], ent
     return { setting, side: sided ? side : ('both' as const), by, role: 'chosen' as const }
   })
   // A size of a part that nothing tells has no exchange with figures.
-  const known = moves.filter(({ setting, side }) => !settingOf(setting).ofPart || now[setting][side === 'right' ? 'right' : 'left'] !== null)
+  const known = moves.filter(
+    ({ setting, side }) => !settingOf(setting).ofPart || now[setting][side === 'right' ? 'right' : 'left'] !== null,
+  )
   const written = writtenMoves(now, known)
   if (written.moves.length + written.exchanges.length === 0) return []
   const entry: LedgerEntry = { ...entryOf(n), moves: [...written.moves], exchanges: [...written.exchanges] }
   return [entry, { kind: 'keep', id: uuid(n + 500), at: testTime, of: entry.id }]
-} // prettier-ignore
+}
 
 describe('what was kept stands in the next visit', () => {
-  const askedFor = fc.uniqueArray(fc.tuple(fc.constantFrom(...settingKeys), fc.double({ min: -1, max: 1, noNaN: true }), fc.constantFrom('left' as const, 'right' as const)), {
-    minLength: 1,
-    maxLength: 5,
-    selector: ([setting]) => setting,
-  }) // prettier-ignore
+  const askedFor = fc.uniqueArray(
+    fc.tuple(
+      fc.constantFrom(...settingKeys),
+      fc.double({ min: -1, max: 1, noNaN: true }),
+      fc.constantFrom('left' as const, 'right' as const),
+    ),
+    {
+      minLength: 1,
+      maxLength: 5,
+      selector: ([setting]) => setting,
+    },
+  )
   const visits: readonly [BikeKind, readonly Reading[]][] = [
     ['drop bar', wholeReadings],
     ['drop bar', exampleReadings],
@@ -125,46 +147,59 @@ describe('what was kept stands in the next visit', () => {
 
   it('number by number and place by place, for any ledger, also through a file', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...visits), fc.uniqueArray(fc.nat(200), { maxLength: 12 }), fc.array(askedFor, { maxLength: 4 }), ([kind, all], left, changes) => {
-        const readings = all.filter((_, i) => !left.includes(i))
-        const ledger = changes.reduce<LedgerEntry[]>((entries, asked, i) => [...entries, ...keptChange(i + 1, kind, readings, [...entries], asked)], [])
-        const bike = { name: 'Bike', kind }
-        const carried = carryOver({ bike, readings: [...readings], ledger }, true)
-        const again = JSON.parse(JSON.stringify({ bike, readings, ledger })) as { bike: typeof bike; readings: Reading[]; ledger: LedgerEntry[] }
-        expect(carryOver(again, true)).toEqual(carried)
+      fc.property(
+        fc.constantFrom(...visits),
+        fc.uniqueArray(fc.nat(200), { maxLength: 12 }),
+        fc.array(askedFor, { maxLength: 4 }),
+        ([kind, all], left, changes) => {
+          const readings = all.filter((_, i) => !left.includes(i))
+          const ledger = changes.reduce<LedgerEntry[]>(
+            (entries, asked, i) => [...entries, ...keptChange(i + 1, kind, readings, [...entries], asked)],
+            [],
+          )
+          const bike = { name: 'Bike', kind }
+          const carried = carryOver({ bike, readings: [...readings], ledger }, true)
+          const again = JSON.parse(JSON.stringify({ bike, readings, ledger })) as {
+            bike: typeof bike
+            readings: Reading[]
+            ledger: LedgerEntry[]
+          }
+          expect(carryOver(again, true)).toEqual(carried)
 
-        const { by } = foldedAt(ledger, ledger.length)
-        const base = resolveReadings(readings, timelineOf(ledger))
-        const [end, next] = [settled(base, by), resolveReadings(carried)]
-        const numbers = numberKeys.filter((key) => definitionOf(key).owner !== 'fit' && !places.includes(key))
-        const differing = numbers.flatMap((key) =>
-          sides.flatMap((side) => {
-            const [was, is] = [end[key][side], next[key][side]]
-            const { min, max, isRoom } = definitionOf(key)
-            // What no tape could read is not written down.
-            if (was === null || was.value < min || was.value > max || isRoom) return []
-            const isSame = is !== null && Math.abs(is.value - was.value) < 1e-5 && is.basis === was.basis
-            return isSame ? [] : [{ key, side, was, is }]
-          }),
-        )
-        expect(differing).toEqual([])
-        const [values, then] = [modelValues(base), modelValues(next)]
-        const bar = barOf(kind)
-        const [made, found] = [buildModel(values, bar, by), buildModel(then, bar)]
-        expect(found.missing).toEqual(made.missing)
-        if (end.saddleHeight.left !== null) {
-          const [sit, sits] = [sitOf(values, by), sitOf(then, unmoved)]
-          expect(sits.x).toBeCloseTo(sit.x, 4)
-          expect(sits.y).toBeCloseTo(sit.y, 4)
-        }
-        const [grips, gripsNext] = [gripsAt(values, bar, by), gripsAt(then, bar, unmoved)]
-        for (const side of sides) {
-          if (made.model !== null) expect(found.model?.legs[side].axleFromHeel).toBeCloseTo(made.model.legs[side].axleFromHeel, 4)
-          if (grips === null) continue
-          for (const axis of ['x', 'y', 'z'] as const) expect([axis, gripsNext?.[side].at[axis]]).toEqual([axis, expect.closeTo(grips[side].at[axis], 4)])
-        }
-      }),
+          const { by } = foldedAt(ledger, ledger.length)
+          const base = resolveReadings(readings, timelineOf(ledger))
+          const [end, next] = [settled(base, by), resolveReadings(carried)]
+          const numbers = numberKeys.filter((key) => definitionOf(key).owner !== 'fit' && !places.includes(key))
+          const differing = numbers.flatMap((key) =>
+            sides.flatMap((side) => {
+              const [was, is] = [end[key][side], next[key][side]]
+              const { min, max, isRoom } = definitionOf(key)
+              // What no tape could read is not written down.
+              if (was === null || was.value < min || was.value > max || isRoom) return []
+              const isSame = is !== null && Math.abs(is.value - was.value) < 1e-5 && is.basis === was.basis
+              return isSame ? [] : [{ key, side, was, is }]
+            }),
+          )
+          expect(differing).toEqual([])
+          const [values, then] = [modelValues(base), modelValues(next)]
+          const bar = barOf(kind)
+          const [made, found] = [buildModel(values, bar, by), buildModel(then, bar)]
+          expect(found.missing).toEqual(made.missing)
+          if (end.saddleHeight.left !== null) {
+            const [sit, sits] = [sitOf(values, by), sitOf(then, unmoved)]
+            expect(sits.x).toBeCloseTo(sit.x, 4)
+            expect(sits.y).toBeCloseTo(sit.y, 4)
+          }
+          const [grips, gripsNext] = [gripsAt(values, bar, by), gripsAt(then, bar, unmoved)]
+          for (const side of sides) {
+            if (made.model !== null) expect(found.model?.legs[side].axleFromHeel).toBeCloseTo(made.model.legs[side].axleFromHeel, 4)
+            if (grips === null) continue
+            for (const axis of ['x', 'y', 'z'] as const)
+              expect([axis, gripsNext?.[side].at[axis]]).toEqual([axis, expect.closeTo(grips[side].at[axis], 4)])
+          }
+        },
+      ),
       { numRuns: 300 },
     )
-  }) // prettier-ignore
+  })
 })

@@ -122,7 +122,18 @@ function stillMissing(taken: readonly Reading[], keys: readonly NumberKey[], tar
         const place = sided ? side : 'both'
         if (wanted.basis === 'measured' && like) return [asSet({ ...like, side: place }, wanted.value)]
         const plusMinus = Math.min(100, wanted.plusMinus)
-        const estimate: Reading = { key, side: place, value: wanted.value, typed: '', method: 'carried', plusMinus, after: null, at, condition: 'usual', repeats: [] } // prettier-ignore
+        const estimate: Reading = {
+          key,
+          side: place,
+          value: wanted.value,
+          typed: '',
+          method: 'carried',
+          plusMinus,
+          after: null,
+          at,
+          condition: 'usual',
+          repeats: [],
+        }
         return [asSet(estimate, wanted.value)]
       })
     })
@@ -151,7 +162,14 @@ function saddleLeft(baseline: ResolvedReadings, values: ModelValues, by: MovedBy
   return [
     ['saddleHeight', moved(saddleHeight.left, Math.hypot(now.x, now.y))],
     ['seatAngle', moved(seatAngle.left, Math.atan2(now.y, -now.x) * DEGREES)],
-    ['saddleSetback', saddleSetback.left && moved(saddleSetback.left, saddleSetback.left.value + shiftedBy(by, 'saddleSetback', 'left') - by('saddleSetback', 'both') + then.x - now.x)], // prettier-ignore
+    [
+      'saddleSetback',
+      saddleSetback.left &&
+        moved(
+          saddleSetback.left,
+          saddleSetback.left.value + shiftedBy(by, 'saddleSetback', 'left') - by('saddleSetback', 'both') + then.x - now.x,
+        ),
+    ],
   ]
 }
 

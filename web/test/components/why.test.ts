@@ -16,12 +16,22 @@ beforeEach(freshWindow)
 const none = 'Nothing was told that can lie at the seat.'
 const numb = aComplaint(50, { places: [{ region: 'groin', side: 'middle' }] })
 const answer = (ids: readonly string[]): Reasoning => ({
-  complaints: ids.map((id) => ({ id, title: 'Groin numb', why: '', symptoms: [], nearest: [], look: [], isTold: true, causes: [], leftOver: 1 })),
+  complaints: ids.map((id) => ({
+    id,
+    title: 'Groin numb',
+    why: '',
+    symptoms: [],
+    nearest: [],
+    look: [],
+    isTold: true,
+    causes: [],
+    leftOver: 1,
+  })),
   isStopped: false,
   hasToAsk: false,
   focus: null,
   reasoned: { causes: [], leftOver: 1, next: [], short: [], moves: [] },
-}) // prettier-ignore
+})
 
 it('says that causes are being worked out, and nothing else, until they are those of the complaints that are told', async () => {
   openVisit({ complaints: [numb] })
