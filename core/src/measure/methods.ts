@@ -60,6 +60,11 @@ export function methodUncertainty(method: MethodKey, dimension: ReadingDimension
   return value ?? null
 }
 
+/** How a value is read that a hand types over another one: by the same method, unless nobody read that by any. */
+export function methodOver(before: MethodKey | undefined, usual: MethodKey): MethodKey {
+  return before === undefined || (methods[before] as Method).isInternal ? usual : before
+}
+
 /** The methods a fitter can read a dimension by, in the table's order. */
 export function methodsFor(dimension: ReadingDimension): MethodKey[] {
   return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !(methods[key] as Method).isInternal)

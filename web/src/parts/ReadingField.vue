@@ -4,6 +4,7 @@ import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/measure/readingDefinitions'
 import { allowedRange, readEntry, readingName, unitMark } from '@level-stance/core/measure/readingEntry'
+import { methodOver } from '@level-stance/core/measure/methods'
 import { conditions } from '@level-stance/core/measure/conditions'
 import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
@@ -66,7 +67,7 @@ if (drafts.get(place.value) !== null) judge()
 function store(value: number | null, repeats: readonly number[] = []): void {
   const before = newest()
   if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
-  const method = counting.value?.method ?? definitionOf(props.readingKey).method
+  const method = methodOver(counting.value?.method, definitionOf(props.readingKey).method)
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
   write({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
 }

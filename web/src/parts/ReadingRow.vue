@@ -191,7 +191,7 @@ async function readAgain(): Promise<void> {
 const row = ref<HTMLElement | null>(null)
 
 const ways = computed<Record<string, string>>(() =>
-  Object.fromEntries(methodsFor(definition.value.dimension).map((key) => [key, methods[key].label])),
+  Object.fromEntries([...new Set([...methodsFor(definition.value.dimension), method.value])].map((key) => [key, methods[key].label])),
 )
 function setMethod(chosen: string | null): void {
   if (chosen === null) return

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { asMove, understand } from '@level-stance/core/change/entryLine'
-import { methodUncertainty } from '@level-stance/core/measure/methods'
+import { methodOver, methodsFor } from '@level-stance/core/measure/methods'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { settingOf } from '@level-stance/core/change/settings'
 import type { SettingKey } from '@level-stance/core/change/settings'
@@ -56,7 +56,7 @@ function take(): void {
   } else {
     const { method: usual, dimension, owner } = definitionOf(meant.key)
     const before = visit.reading(meant.key, meant.side)
-    const method = meant.method !== null && methodUncertainty(meant.method, dimension) !== null ? meant.method : (before?.method ?? usual)
+    const method = meant.method !== null && methodsFor(dimension).includes(meant.method) ? meant.method : methodOver(before?.method, usual)
     visit.setReading({
       key: meant.key,
       side: meant.side,

@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
+import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
@@ -69,6 +70,16 @@ describe('a field of the tape', () => {
     // Nothing typed is lost: a reload finds it as it was left.
     expect(useDrafts().any(`${uuid(3)}/inseam:`)).toBe(true)
     expect(field(shown(ReadingRow, { readingKey: 'inseam' }), 'Inseam').element.value).toBe('8')
+  })
+
+  it('shows what was carried over as that, and what is typed over it as read', async () => {
+    const carried = { ...aReading('heelWedge', 'left', 1), method: 'carried' as const, plusMinus: 1 }
+    open({ readings: [...readingsWith({}), carried] })
+    const at = row('heelWedge')
+    expect(at.get('.how').text()).toMatch(/carried over/)
+    await type(at, 'Wedge under the heel, left', '2')
+    const stands = openNow().reading('heelWedge', 'left')
+    expect([stands?.value, stands?.method, stands?.plusMinus]).toEqual([2, definitionOf('heelWedge').method, undefined])
   })
 
   it('leaves no piece of a refused entry behind: what stood before stands, and the field says so', async () => {
