@@ -78,6 +78,7 @@ describe('a field of the tape', () => {
     const at = row('heelWedge')
     expect(at.get('.how').text()).toMatch(/carried over/)
     await type(at, 'Wedge under the heel, left', '2')
+    await followed()
     const stands = openNow().reading('heelWedge', 'left')
     expect([stands?.value, stands?.method, stands?.plusMinus]).toEqual([2, definitionOf('heelWedge').method, undefined])
   })
