@@ -23,6 +23,7 @@ const reasons = {
   ENOSPC: 'the disk is full',
   EDQUOT: 'the disk quota is used up',
   ENOTDIR: 'a file stands where a folder should be',
+  EEXIST: 'a file stands where a folder should be',
   EISDIR: 'a folder stands where a file should be',
   ENOENT: 'it is not there',
   EMFILE: 'too many files are open',
