@@ -530,6 +530,8 @@ describe('the next visit on a bike', () => {
       complaint({ warnings: { 'lasting-numbness': 'no' } }),
       complaint({ places: [{ region: 'calf', side: 'left' }], kind: 'pain' }),
     ]
+    // Eased, but with a positive sign: it stops the next visit too.
+    const stopped = complaint({ places: [{ region: 'heel', side: 'left' }], kind: 'pain', warnings: { fall: 'yes', 'night-pain': 'no' } })
     for (const told of [open, gone])
       await server.request('PUT', `/visits/${visitId}/complaints`, { version: 0, complaint: told, removed: false })
     const change = { ...entryOf(1, ...moves), id: randomUUID() }
@@ -543,6 +545,8 @@ describe('the next visit on a bike', () => {
       server.request('PUT', `/visits/${visitId}/ratings`, { version: 0, rating: { complaintId, changeId: change.id, severity } })
     await rate(open.id, 3)
     await rate(gone.id, 0)
+    await server.request('PUT', `/visits/${visitId}/complaints`, { version: 0, complaint: stopped, removed: false })
+    await rate(stopped.id, 0)
 
     const next = await nextVisit(riderId, bikeId)
     expect(value(next, 'cleatSetback', 'left')).toMatchObject({ value: 9, method: 'ruler' })
@@ -551,6 +555,7 @@ describe('the next visit on a bike', () => {
     expect(value(next, 'wedge', 'left')).toBeUndefined()
     expect(next.complaints.map(({ complaint: told }) => told)).toEqual([
       { ...open, id: expect.any(String) as string, severity: 3, warnings: {} },
+      { ...stopped, id: expect.any(String) as string, severity: 0, warnings: { fall: 'yes' } },
     ])
     expect(next.complaints[0]!.complaint.id).not.toBe(open.id)
     expect(next.last).toMatchObject({ title: 'First visit', kept: [{ moves, exchanges: [] }] })

@@ -216,7 +216,9 @@ interface Stepped {
 }
 function shareOf({ setting, by }: RequestedMove, share: number): number {
   const { resolution } = settingOf(setting)
-  return share === 1 ? by : Math.sign(by) * Math.max(resolution, Math.floor((share * Math.abs(by)) / resolution) * resolution)
+  return share === 1
+    ? by
+    : Math.sign(by) * Math.min(Math.abs(by), Math.max(resolution, Math.floor((share * Math.abs(by)) / resolution) * resolution))
 }
 
 /** The setup a change would lead to: nothing read after it, the body as it is. */

@@ -17,6 +17,7 @@ import { trimmed } from '../quantity/entry.ts'
 import { combined } from '../quantity/quantity.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
+import { positiveWarnings } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import type { VisitFile } from './visitFile.ts'
 
@@ -87,15 +88,18 @@ export function startOf(last: Previous | null, lastHere: Previous | null): Readi
 
 /**
  * Complaints that were still open at the end of a visit, as the next one on the bike begins with them:
- * with their last rating, and with their warning signs to be asked anew.
+ * with their last rating. A positive warning sign stands, and stops the next visit as well; the others
+ * are to be asked anew.
  * @param newId gives each an id of its own
  */
 export function openComplaints({ complaints, ratings, ledger, visit }: VisitFile, newId: () => string): Complaint[] {
-  if (visit.outcome === 'solved') return []
+  if (visit.outcome === 'solved' && positiveWarnings(complaints).length === 0) return []
   const { changes } = foldedAt(ledger, ledger.length)
   return complaints.flatMap((complaint) => {
     const severity = severityNow(complaint, ratings, changes)
-    return severity === 0 ? [] : [{ ...complaint, id: newId(), severity, warnings: {} }]
+    if (severity === 0 && positiveWarnings([complaint]).length === 0) return []
+    const positive = Object.entries(complaint.warnings).filter(([, answer]) => answer === 'yes')
+    return [{ ...complaint, id: newId(), severity, warnings: Object.fromEntries(positive) }]
   })
 }
 

@@ -26,7 +26,10 @@ const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeW
     <ul v-if="kept.length > 0">
       <li v-for="(words, i) in kept" :key="i">{{ words }}</li>
     </ul>
-    <p>Complaints that were still open begin with their last rating. Ask their warning signs again.</p>
+    <p>
+      Complaints that were still open begin with their last rating. Ask their warning signs again; one that was positive still stops the
+      visit.
+    </p>
   </aside>
 </template>
 
