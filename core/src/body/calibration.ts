@@ -302,16 +302,19 @@ function valuesOf(p: readonly number[]): FreeValues {
 const SHORT_LEG_SLOPE = 0.4
 const SHORT_ARM_SLOPE = 0.8
 
-type Asked = Pick<Known, 'kind' | 'side'>
-const noPrediction = (_: Asked): number => 0
+/** Which angle is asked for. */
+export type AskedAngle = Pick<Known, 'kind' | 'side'>
+/** Angles of one model, degrees. */
+export type Predictor = (asked: AskedAngle) => number
+const noPrediction: Predictor = () => 0
 
 /** What the model makes of a measured angle; finite even where a leg falls short. */
-export function predict(model: RiderModel, known: Asked): number {
+export function predict(model: RiderModel, known: AskedAngle): number {
   return predictor(model)(known)
 }
 
 /** {@link predict} for several angles of one model: trunk and arms are worked out once. */
-export function predictor(model: RiderModel): (known: Asked) => number {
+export function predictor(model: RiderModel): Predictor {
   const hip = hipOf(model)
   let posture: UpperPosture | null = null
   const upper = () => (posture ??= model.grips && upperPosture(model.upper, hip, model.grips))

@@ -75,16 +75,23 @@ function kneeElbowGap(at: (angle: number) => LegAt, elbow: Point3, hand: Point3)
   for (let angle = 290; angle <= 430; angle += 10) {
     const { knee, kneeAside, kneeFlexion } = at(angle)
     if (kneeFlexion === null) continue
-    least = Math.min(least, toSegment({ ...knee, z: kneeAside }, elbow, hand))
+    least = Math.min(least, toSegment({ x: knee.x, y: knee.y, z: kneeAside }, elbow, hand))
   }
   return Number.isFinite(least) ? least - HALF_KNEE - HALF_FOREARM : null
 }
 
 /** Distance from a point to a segment in space. @source geometry */
 export function toSegment(p: Point3, a: Point3, b: Point3): number {
-  const [ux, uy, uz] = [b.x - a.x, b.y - a.y, b.z - a.z]
-  const [wx, wy, wz] = [p.x - a.x, p.y - a.y, p.z - a.z]
+  const ux = b.x - a.x
+  const uy = b.y - a.y
+  const uz = b.z - a.z
+  const wx = p.x - a.x
+  const wy = p.y - a.y
+  const wz = p.z - a.z
   const square = ux * ux + uy * uy + uz * uz
   const t = square > 0 ? Math.min(1, Math.max(0, (wx * ux + wy * uy + wz * uz) / square)) : 0
-  return Math.hypot(wx - t * ux, wy - t * uy, wz - t * uz)
+  const dx = wx - t * ux
+  const dy = wy - t * uy
+  const dz = wz - t * uz
+  return Math.sqrt(dx * dx + dy * dy + dz * dz)
 }

@@ -7,13 +7,13 @@ import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../measure/readingDefinitions.ts'
 import { buildModel } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/timeline.ts'
-import { varianceOf, varianceSpared } from '../quantity/gaussian.ts'
+import { measuring, varianceOf } from '../quantity/gaussian.ts'
 import { midSentence } from '../quantity/words.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import type { CalibratedRider } from './calibrated.ts'
 import { SLOUCH } from './freeParameters.ts'
-import { isOpen, knownGradient, uncertaintyModelOf } from './uncertainty.ts'
+import { isOpen, uncertaintyModelOf } from './uncertainty.ts'
 import type { UncertaintyModel } from './uncertainty.ts'
 
 /** A reading worth taking, and what it would sharpen most. */
@@ -63,7 +63,7 @@ export function measureNext(
   )
   const offers = numberKeys
     .filter((key) => hasReading(key, rider.bar) && !missing.includes(key))
-    .flatMap((key) => offerOf(rider, uncertainty, by, key))
+    .flatMap((key) => offerOf(rider, uncertainty, key))
   const sharpening = offers
     .map(({ key, rows }) => gainOf(uncertainty, variances, key, rows))
     .filter((next) => next.gain > WORTH_TAKING)
@@ -77,7 +77,7 @@ interface Row {
 }
 
 /** A reading not taken yet as linear measurements of the inputs, left and right. */
-function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, by: MovedBy, key: NumberKey): { key: NumberKey; rows: Row[] }[] {
+function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, key: NumberKey): { key: NumberKey; rows: Row[] }[] {
   const { method, dimension, sided, onceForBoth } = definitionOf(key)
   const own = methodUncertainty(method, dimension) ?? 0
   // A taped trunk still is not the effective one.
@@ -93,7 +93,7 @@ function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, by: Move
   if (kind !== undefined) {
     // Read once it stands for both arms.
     const once: readonly (Side | 'both')[] = onceForBoth && untaken.length === sides.length ? ['both'] : untaken
-    const rows = once.map((side) => ({ gradient: knownGradient(rider, uncertainty, by, { kind, side }), deviation }))
+    const rows = once.map((side) => ({ gradient: uncertainty.knownGradient({ kind, side }), deviation }))
     return [{ key, rows }]
   }
   const rows = uncertainty.inputs.flatMap((input, i): Row[] =>
@@ -110,16 +110,14 @@ function gainOf(
   key: NumberKey,
   rows: readonly Row[],
 ): NextReading {
+  const measurements = rows.map(({ gradient, deviation }) => measuring(uncertainty.covariance, gradient, deviation))
   let gain = 0
   let best: { metric: MetricKey; from: number; to: number; worth: number } | null = null
   for (const [metric, variance] of variances) {
     const h = uncertainty.gradients[metric]
     if (h === null || !(variance > 1e-12)) continue
     // Left and right of one reading sharpen different legs: the larger of the two counts.
-    const spared = Math.min(
-      variance,
-      Math.max(...rows.map((row) => varianceSpared(uncertainty.covariance, h, row.gradient, row.deviation))),
-    )
+    const spared = Math.min(variance, Math.max(...measurements.map((varianceSpared) => varianceSpared(h))))
     const share = spared / variance
     const plusMinus = 2 * Math.sqrt(variance)
     const worth = share * (isOpen(metric, plusMinus) ? 1 : CLOSED_WEIGHT) * (metricDefinition(metric).part === 'arms' ? ARM_WEIGHT : 1)

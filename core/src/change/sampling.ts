@@ -46,7 +46,7 @@ export function* sampleMetrics(
       if (own) free[key] = { ...own, prior: own.prior + (offs[i] ?? 0) }
     })
     const drawnFrom = (base: ModelValues): ModelValues => {
-      const values: Record<string, { left: number | null; right: number | null }> = { ...base }
+      const values: Record<string, { left: number | null; right: number | null }> = Object.create(base)
       inputs.forEach(({ key, side }, i) => {
         const row = values[key]
         const off = offs[i] ?? 0

@@ -1,5 +1,5 @@
-import { freeKeys, predict, withFree } from '../body/calibration.ts'
-import type { FreeKey, FreeValues, KnownKind } from '../body/calibration.ts'
+import { freeKeys, predict, predictor, withFree } from '../body/calibration.ts'
+import type { AskedAngle, FreeKey, FreeValues, Predictor } from '../body/calibration.ts'
 import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
@@ -39,6 +39,8 @@ export interface UncertaintyModel {
   readonly gradients: Readonly<Record<MetricKey, readonly number[] | null>>
   /** the metrics with every input off by so much, in the inputs' units; null where the legs cannot be drawn */
   readonly metricsOff: (offs: readonly number[]) => RiderMetrics | null
+  /** gradient, over the inputs, of an angle that could be measured on the bike as it stands */
+  readonly knownGradient: (asked: AskedAngle) => readonly number[]
 }
 
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
@@ -64,50 +66,78 @@ interface Shifted {
 export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: HandPosition): UncertaintyModel | null {
   const base: Shifted = { values: rider.values, free: rider.usual.values }
   const axles = axlesOf(rider.values)
-  const metricsOf = (at: Shifted): RiderMetrics | null => {
-    const model = modelOf(rider, at, by, hands)
-    return model && riderMetrics(model, axles)
-  }
-  const metrics = metricsOf(base)
-  if (metrics === null) return null
   const inputs = uncertainInputs(rider)
-  const pairs = inputs.map((input) => {
-    const step = input.scale * STEP_SHARE
-    return { up: shifted(base, input, step), down: shifted(base, input, -step), step }
-  })
-  const either = pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
+  const here = modelsAround(rider, inputs, base, by, hands)
+  if (here.middle === null) return null
+  const metricsOf = (model: RiderModel | null) => model && riderMetrics(model, axles)
+  const metrics = riderMetrics(here.middle, axles)
+  const either = here.pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
   const gradients = Object.fromEntries(
     metricKeys.map((key) => [
       key,
       metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
     ]),
   ) as Record<MetricKey, number[] | null>
-  const rows = rider.knowns.map(({ known, values, by: then, hands: held }) => {
-    const predicted = (at: Shifted): number | undefined => {
-      const model = modelOf(rider, at, then, held)
-      return model === null ? undefined : predict(model, known)
-    }
-    // Where other readings held, the same shifts apply to what held there.
-    const there: Shifted = { ...base, values }
-    const own =
-      values === rider.values
-        ? pairs
-        : inputs.map((input, i) => {
-            const step = pairs[i]?.step ?? 0
-            return { up: shifted(there, input, step), down: shifted(there, input, -step), step }
-          })
-    const middle = predicted(there) ?? 0
-    return own.map(({ up, down, step }) => slope(predicted(up), predicted(down), middle, step))
-  })
   const covariance = afterEstimating(
     independent(inputs.map((input) => input.deviation)),
     inputs.map(({ key }) => (isFree(key) ? (rider.free[key].plusMinus / 2) ** 2 : 0)),
-    rows,
+    knownRows(rider, inputs),
     rider.knowns.map(({ known }) => known.plusMinus / 2),
     rider.usual.state === 'exact',
   )
-  const metricsOff = (offs: readonly number[]) => metricsOf(allShifted(base, inputs, offs))
-  return { inputs, covariance, metrics, gradients, metricsOff }
+  return {
+    inputs,
+    covariance,
+    metrics,
+    gradients,
+    metricsOff: (offs) => metricsOf(modelOf(rider, allShifted(base, inputs, offs), by, hands)),
+    knownGradient: predictedGradients(here),
+  }
+}
+
+/** The rider at one setup of the bike, and with each input shifted either way; each model is built once, whatever is asked of it. */
+interface ModelsAround {
+  readonly middle: RiderModel | null
+  readonly pairs: readonly { readonly up: RiderModel | null; readonly down: RiderModel | null; readonly step: number }[]
+}
+
+function modelsAround(
+  rider: CalibratedRider,
+  inputs: readonly UncertainInput[],
+  base: Shifted,
+  by: MovedBy,
+  hands?: HandPosition,
+): ModelsAround {
+  const model = (at: Shifted) => modelOf(rider, at, by, hands)
+  return {
+    middle: model(base),
+    pairs: inputs.map((input) => {
+      const step = input.scale * STEP_SHARE
+      return { up: model(shifted(base, input, step)), down: model(shifted(base, input, -step)), step }
+    }),
+  }
+}
+
+/** Gradients of angles that are measured on the bike, over the inputs; each model's trunk and arms are worked out once for all of them. */
+function predictedGradients({ middle, pairs }: ModelsAround): (asked: AskedAngle) => number[] {
+  const of = (model: RiderModel | null) => model && predictor(model)
+  let predictors: { up: Predictor | null; down: Predictor | null; step: number }[] | null = null
+  return (asked) => {
+    predictors ??= pairs.map(({ up, down, step }) => ({ up: of(up), down: of(down), step }))
+    const value = middle === null ? 0 : predict(middle, asked)
+    return predictors.map(({ up, down, step }) => slope(up?.(asked), down?.(asked), value, step))
+  }
+}
+
+/** Gradient of every angle the rider was calibrated to, at the bike and with the readings of its own place. */
+function knownRows(rider: CalibratedRider, inputs: readonly UncertainInput[]): number[][] {
+  const places = new Map<string, (asked: AskedAngle) => number[]>()
+  return rider.knowns.map(({ known, values, place, by, hands }) => {
+    const name = `${place}|${hands}`
+    const made = places.get(name) ?? predictedGradients(modelsAround(rider, inputs, { values, free: rider.usual.values }, by, hands))
+    places.set(name, made)
+    return made(known)
+  })
 }
 
 const isFree = (key: UncertainInput['key']): key is FreeKey => (freeKeys as readonly string[]).includes(key)
@@ -214,25 +244,6 @@ export function estimatedMetrics(
   })
 }
 
-/** Gradient of an angle that could be measured on the bike as it stands, over the same inputs. */
-export function knownGradient(
-  rider: CalibratedRider,
-  uncertainty: UncertaintyModel,
-  by: MovedBy,
-  asked: { readonly kind: KnownKind; readonly side: Side | 'both' },
-): number[] {
-  const base: Shifted = { values: rider.values, free: rider.usual.values }
-  const predicted = (at: Shifted): number | undefined => {
-    const model = modelOf(rider, at, by)
-    return model === null ? undefined : predict(model, asked)
-  }
-  const middle = predicted(base) ?? 0
-  return uncertainty.inputs.map((input) => {
-    const step = input.scale * STEP_SHARE
-    return slope(predicted(shifted(base, input, step)), predicted(shifted(base, input, -step)), middle, step)
-  })
-}
-
 /** Whether a metric's ± is wide against its band, so that its judgement is still open. */
 export function isOpen(key: MetricKey, plusMinus: number): boolean {
   const { band } = metricDefinition(key)
@@ -280,10 +291,10 @@ function shifted(base: Shifted, input: UncertainInput, by: number): Shifted {
   return allShifted(base, [input], [by])
 }
 
-/** Every input off by its own amount. */
+/** Every input off by its own amount. What is not shifted is looked up in the base: copying every reading costs more than the model itself. */
 function allShifted(base: Shifted, inputs: readonly UncertainInput[], offs: readonly number[]): Shifted {
   const free: Record<FreeKey, number> = { ...base.free }
-  const values: Record<ModelKey, ModelValues[ModelKey]> = { ...base.values }
+  const values: Record<ModelKey, ModelValues[ModelKey]> = Object.create(base.values)
   inputs.forEach(({ key, side }, i) => {
     const by = offs[i] ?? 0
     if (by === 0) return

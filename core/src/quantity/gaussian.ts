@@ -100,11 +100,11 @@ export function choleskyOf(covariance: Covariance): number[][] {
 }
 
 /**
- * By how much a measurement of m·x with a deviation would lower the variance of h·x.
+ * A measurement of m·x with a deviation: by how much it would lower the variance of h·x.
  * @source gum
  */
-export function varianceSpared(covariance: Covariance, h: readonly number[], m: readonly number[], deviation: number): number {
+export function measuring(covariance: Covariance, m: readonly number[], deviation: number): (h: readonly number[]) => number {
   const column = times(covariance, m)
   const total = dot(m, column) + deviation * deviation
-  return total > 0 ? dot(h, column) ** 2 / total : 0
+  return (h) => (total > 0 ? dot(h, column) ** 2 / total : 0)
 }

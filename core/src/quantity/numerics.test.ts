@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { summarise } from '../measure/repeats.ts'
 import { isUnsure } from './band.ts'
-import { afterEstimating, choleskyOf, dot, independent, times, varianceOf, varianceSpared } from './gaussian.ts'
+import { afterEstimating, choleskyOf, dot, independent, measuring, times, varianceOf } from './gaussian.ts'
 import { leastSquares, solveLinear } from './leastSquares.ts'
 import { normal, seeded } from './random.ts'
 import { midSentence } from './words.ts'
@@ -140,7 +140,7 @@ describe('what measuring leaves uncertain', () => {
       [1, 0, 2],
       [0, 1, 1],
     ]
-    const spared = varianceSpared(covariance, h!, m!, 0.7)
+    const spared = measuring(covariance, m!, 0.7)(h!)
     expect(varianceOf(covariance, h!) - varianceOf(afterMeasuring(covariance, m!, 0.7), h!)).toBeCloseTo(spared, 12)
     expect(times(covariance, [1, 0, 0])[0]).toBe(covariance[0]![0])
   })
