@@ -1,9 +1,10 @@
 import { defineConfig } from '@playwright/test'
+import { launchOptions } from '../tools/lib/browser.mjs'
 
 export default defineConfig({
   testDir: './test',
   outputDir: '../var/e2e-results',
-  fullyParallel: false,
+  fullyParallel: true,
   workers: 2,
   timeout: 60_000,
   // Two browsers, a server and a database share what may be two slow cores: time alone fails no test.
@@ -16,18 +17,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 20_000,
     trace: 'off',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-        '--disable-gpu',
-        '--disable-quic',
-        '--font-render-hinting=none',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions,
   },
 })

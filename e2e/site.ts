@@ -59,6 +59,11 @@ export const test = base.extend<{ forgetful: undefined }, { site: Site }>({
   },
 })
 
+/** Waits until the page has worked out, fetched and painted what it was asked for. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.documentElement.dataset['settled'] !== undefined)
+}
+
 /** A new rider and bike through the form; ends on Talk. */
 export async function newRider(page: Page, name: string, bike = 'Tourer'): Promise<void> {
   await page.goto('/riders')
@@ -117,12 +122,15 @@ export async function openTold(page: Page, place: string): Promise<void> {
 
 /** Opens a demo rider's visit at a station. */
 export async function openDemo(page: Page, name: string, station: string, tab?: string): Promise<void> {
-  await page.goto(`/riders?search=${encodeURIComponent(name)}`)
-  await page
-    .getByRole('link', { name: /First visit/ })
-    .first()
-    .click()
-  await goTo(page, station, tab)
+  const answer = await page.request.get(`/api/riders?search=${encodeURIComponent(name)}`)
+  const { riders } = (await answer.json()) as { riders: { latestVisit: { id: string } }[] }
+  await openVisit(page, riders[0]?.latestVisit.id ?? `no demo rider ${name}`, station, tab)
+}
+
+async function openVisit(page: Page, visitId: string, station: string, tab?: string): Promise<void> {
+  await page.goto(`/visits/${visitId}/${station.toLowerCase()}`)
+  await page.getByTestId('save-state').waitFor()
+  await onStation(page, station, tab)
 }
 
 /** A demo rider's case for this test alone, under another name: what one test changes is not met by the next. */
@@ -133,8 +141,7 @@ export async function openOwnDemo(page: Page, name: string, station: string, tab
     data: { ...file, rider: { name: `Case ${randomUUID().slice(0, 8)}`, note: '' } },
   })
   const { visitId } = (await answer.json()) as { visitId: string }
-  await page.goto(`/visits/${visitId}/talk`)
-  await goTo(page, station, tab)
+  await openVisit(page, visitId, station, tab)
 }
 
 /** A station by the rail; for feet and seat also one of its pages. */
@@ -143,6 +150,10 @@ export async function goTo(page: Page, station: string, tab?: string): Promise<v
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
     .click()
+  await onStation(page, station, tab)
+}
+
+async function onStation(page: Page, station: string, tab?: string): Promise<void> {
   await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}$`))
   if (tab !== undefined)
     await page

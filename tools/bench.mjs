@@ -9,7 +9,7 @@ import { needBuild, needDebian, needPackages } from './lib/prepare.mjs'
 import { serve } from './lib/serve.mjs'
 import { root, say, varFolder } from './lib/system.mjs'
 
-needDebian('postgresql', 'chromium')
+needDebian('postgresql', 'chromium-headless-shell')
 needPackages()
 needBuild()
 const asked = process.argv.indexOf('--visits')

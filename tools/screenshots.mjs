@@ -3,12 +3,13 @@
 import { execFileSync } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { launchOptions } from './lib/browser.mjs'
 import { ownDatabase, temporaryCluster } from './lib/cluster.mjs'
 import { needBuild, needDebian, needPackages } from './lib/prepare.mjs'
 import { serve } from './lib/serve.mjs'
-import { isRoot, root, say, varFolder } from './lib/system.mjs'
+import { root, say, varFolder } from './lib/system.mjs'
 
-needDebian('postgresql', 'chromium')
+needDebian('postgresql', 'chromium-headless-shell')
 needPackages()
 needBuild()
 const { chromium } = await import('@playwright/test')
@@ -18,16 +19,7 @@ mkdirSync(folder, { recursive: true })
 mkdirSync(passwords, { recursive: true })
 const cluster = await temporaryCluster()
 const server = await serve(ownDatabase(cluster, passwords, 'shots'), 0, { LOG_LEVEL: 'error' })
-const args = [
-  '--disable-gpu',
-  '--disable-quic',
-  '--font-render-hinting=none',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...args] })
+const browser = await chromium.launch(launchOptions)
 
 /** Opens a demo rider's station and keeps the picture. */
 async function picture(name, rider, station, act = async () => {}, colorScheme = 'light') {

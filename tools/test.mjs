@@ -30,7 +30,7 @@ async function suite(name, command, args, report, read, env = {}) {
 async function main() {
   needNode()
   mkdirSync(varFolder, { recursive: true })
-  needDebian('postgresql', 'chromium')
+  needDebian('postgresql', 'chromium-headless-shell')
   needPackages()
   await check('eslint', bin('eslint'), ['.'])
   await check('prettier', bin('prettier'), ['--check', '--log-level', 'warn', '.'])

@@ -177,6 +177,7 @@ test('three views, cranks that turn, a picture to keep, a table to hear', async 
   await crank.press('Home')
   await crank.press('ArrowRight')
   await expect(page.getByTestId('handle-cleat-right')).toBeVisible()
+  await page.emulateMedia({ reducedMotion: 'no-preference' })
   await page.getByRole('button', { name: 'Turn' }).click()
   await expect(crank).not.toHaveAttribute('aria-valuenow', '1')
   await page.getByRole('button', { name: 'Stop' }).click()

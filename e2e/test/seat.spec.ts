@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { exampleMatRider, matText } from '../../core/src/seat/examples.ts'
 import { placesOf } from '../../core/src/seat/impression.ts'
 import { drawnImpression } from '../../server/src/demo/seatExtras.ts'
-import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
+import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, settled, test } from '../site.ts'
 
 const spacingField = (page: Page) => page.getByRole('textbox', { name: 'Sit-bone spacing', exact: true })
 const shownSpacing = async (page: Page) => Number.parseFloat((await page.getByTestId('impression-result').innerText()).replace(',', '.'))
@@ -35,7 +35,7 @@ test('an impression is photographed, marked by mouse and keys, and taken with it
       return { x: p.x, y: p.y }
     }, point)
   const targets = placesOf(marks)
-  await page.waitForTimeout(400)
+  await settled(page)
 
   await test.step('marks are dragged by mouse', async () => {
     for (const [i, target] of targets.entries()) {
@@ -72,7 +72,7 @@ test('an impression is photographed, marked by mouse and keys, and taken with it
 
   await page.getByRole('button', { name: 'Take as reading' }).click()
   await expect(page.getByText(/taken as the reading/)).toBeVisible()
-  await page.waitForTimeout(700)
+  await settled(page)
   await page.getByRole('button', { name: 'Close' }).click()
   await expect(spacingField(page)).toHaveValue(/^13[012](\.\d)?$/)
   await expect(page.getByText(/±3\.\d impression, photographed/)).toBeVisible()
@@ -274,13 +274,13 @@ test('marks moved in two windows: the later one is told, and shown what the othe
     window.getByRole('application', { name: /Picture with marks/ }).getByRole('button', { name: /^Left point/ })
   await markOf(page).focus()
   await page.keyboard.press('ArrowRight')
-  await page.waitForTimeout(900)
+  await settled(page)
   const second = await context.newPage()
   await second.goto(page.url())
   await second.getByRole('button', { name: 'Mark shared.png' }).click()
   await markOf(page).focus()
   for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight')
-  await page.waitForTimeout(900)
+  await settled(page)
   const stored = await markOf(page).getAttribute('aria-label')
   await markOf(second).focus()
   await second.keyboard.press('ArrowLeft')

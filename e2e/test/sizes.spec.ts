@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, openDemo, test } from '../site.ts'
+import { expect, openDemo, settled, test } from '../site.ts'
 
 test.use({ hasTouch: true })
 
@@ -37,7 +37,7 @@ for (const { name, width, height } of sizes)
       await stations.getByRole('link', { name: new RegExp(`^${station}`, 'i') }).tap()
       await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}`))
       if (tab) await page.getByRole('tablist', { name: /^Pages of/ }).getByRole('tab', { name: tab }).tap()
-      await page.waitForTimeout(300)
+      await settled(page)
       expect([station, tab, await overflow(page)]).toEqual([station, tab, 0])
       expect([station, tab, await covered(page)]).toEqual([station, tab, []])
     }

@@ -3,16 +3,8 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { chromium } from '@playwright/test'
-import { isRoot, root } from '../lib/system.mjs'
-
-const quiet = [
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-]
+import { launchOptions } from '../lib/browser.mjs'
+import { root } from '../lib/system.mjs'
 
 /** Processor of a slow tablet: this machine's, throttled. */
 const THROTTLE = 4
@@ -25,7 +17,7 @@ const THROTTLE = 4
  *   thread a press in all; or `{ failed }`
  */
 export async function measureScreens(address, { presses = 160, only = /./ } = {}) {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: [...(isRoot ? ['--no-sandbox'] : []), ...quiet] })
+  const browser = await chromium.launch(launchOptions)
   const results = {}
   const part = async (name, work) => {
     if (name !== 'open' && !only.test(name)) return

@@ -1,11 +1,12 @@
 // Brings a fresh checkout to where it can run: Debian packages, npm packages, built files.
 import { copyFileSync, cpSync, existsSync, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { basename, join } from 'node:path'
+import { browserPath } from './browser.mjs'
 import { Stop, checkoutKey, fingerprint, isRoot, root, run, say, userCan, whenChanged } from './system.mjs'
 
 const debianPackages = {
   postgresql: () => postgresBin() !== null,
-  chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => existsSync(browserPath),
 }
 
 /** Folder of the newest PostgreSQL binaries, or null. */

@@ -1,3 +1,6 @@
+declare module '*/browser.mjs' {
+  export const launchOptions: { executablePath: string; args: string[] }
+}
 declare module '*/cluster.mjs' {
   export function temporaryCluster(): Promise<{ adminUrl: string; stop: () => Promise<void> }>
 }

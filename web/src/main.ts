@@ -6,7 +6,9 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { cleanInput } from './composables/cleanInput.ts'
+import { markSettled } from './composables/settled.ts'
 import { router } from './router.ts'
 
 cleanInput()
+markSettled(router)
 createApp(App).use(createPinia()).use(router).mount('#app')

@@ -10,7 +10,31 @@ import { spaced } from '../src/composables/spaced.ts'
 import { useSvgDrag } from '../src/composables/svgDrag.ts'
 import { useUncertainty } from '../src/stores/uncertainty.ts'
 import { useVisit } from '../src/stores/visit.ts'
-import type { Answer, Question } from '../src/workers/messages.ts'
+import type { FirstOrder, HeldVisit, Progress, Sampled } from '../src/workers/visit.ts'
+
+/** The worker as a test has it: what it holds, what it was asked, and its answers when the test gives them. */
+const worker = {
+  held: {} as Partial<HeldVisit>,
+  holds: 0,
+  firstOrders: [] as ((answer: FirstOrder | null) => void)[],
+  samples: [] as {
+    readonly draws: number
+    readonly tell: (progress: Progress) => void
+    readonly answer: (found: Sampled | null) => void
+  }[],
+  fail: () => {},
+}
+jest.mock('comlink', () => ({
+  proxy: (given: unknown) => given,
+  wrap: () => ({
+    hold: (changed: Partial<HeldVisit>) => {
+      worker.holds += 1
+      Object.assign(worker.held, changed)
+    },
+    firstOrder: () => new Promise((answer) => worker.firstOrders.push(answer)),
+    sample: (draws: number, tell: (progress: Progress) => void) => new Promise((answer) => worker.samples.push({ draws, tell, answer })),
+  }),
+}))
 
 describe('work after the frame', () => {
   beforeEach(() => jest.useFakeTimers())
@@ -160,23 +184,16 @@ describe('dragging in a drawing', () => {
 })
 
 describe('what is uncertain', () => {
-  let questions: Question[]
-  let answer: (data: Answer) => void
-  let fail: () => void
   beforeEach(() => {
     jest.useFakeTimers()
     localStorage.clear()
-    questions = []
+    Object.assign(worker, { held: {}, holds: 0, firstOrders: [], samples: [] })
     Object.assign(navigator, { locks: { request: () => new Promise(() => {}), query: () => Promise.resolve({ held: [] }) } })
     Object.assign(globalThis.crypto, { randomUUID: () => uuid(99) })
     Object.assign(globalThis, {
       Worker: class {
-        addEventListener(type: string, heard: (event: { data: Answer }) => void) {
-          if (type === 'message') answer = (data) => heard({ data })
-          else fail = () => heard({ data: null as never })
-        }
-        postMessage(question: Question) {
-          questions.push(question)
+        addEventListener(_type: 'error', heard: () => void) {
+          worker.fail = heard
         }
       },
     })
@@ -194,63 +211,63 @@ describe('what is uncertain', () => {
     }
   })
   afterEach(() => jest.useRealTimers())
-  const first = (id: number): Answer => ({
-    kind: 'first-order',
-    id,
-    spreads: { kneeLeft: 2.5 } as never,
-    estimated: [],
-    next: [],
-    sensitivities: [],
-  })
+  const first: FirstOrder = { spreads: { kneeLeft: 2.5 } as never, estimated: [], next: [], sensitivities: [] }
+  const heard = () => jest.advanceTimersByTimeAsync(0)
 
-  it('is asked once the hand rests, with the whole visit and its place in the ledger', async () => {
+  it('is asked once the hand rests, with the readings and the place in the ledger', async () => {
     const uncertainty = useUncertainty()
     await jest.advanceTimersByTimeAsync(1000)
-    expect(questions).toHaveLength(1)
-    expect(questions[0]).toMatchObject({ place: 0, bar: 'drop', draws: 0 })
-    expect(questions[0]?.readings).toHaveLength(wholeReadings.length)
+    expect(worker.firstOrders).toHaveLength(1)
+    expect(worker.held).toMatchObject({ place: 0, kind: 'drop bar', ledger: [] })
+    expect(worker.held.readings).toHaveLength(wholeReadings.length)
     // A goniometer’s ±3 stands at once; what was not read waits for the worker.
     expect(uncertainty.plusMinus('kneeLeft')).toBe(3)
     expect(uncertainty.plusMinus('load')).toBeNull()
-    answer(first(questions[0]?.id ?? 0))
+    worker.firstOrders[0]?.(first)
+    await heard()
     expect(uncertainty.plusMinus('kneeLeft')).toBe(2.5)
   })
 
-  it('hears no answer to an older question', async () => {
+  it('hears no answer to an older question, and sends again only what is another', async () => {
     const uncertainty = useUncertainty()
     await jest.advanceTimersByTimeAsync(1000)
-    const old = questions[0]?.id ?? 0
     const visit = useVisit()
+    worker.held = {}
     visit.setReading({ ...wholeReadings[0]!, value: 1700, typed: '1700' })
     await jest.advanceTimersByTimeAsync(1000)
-    expect(questions).toHaveLength(2)
-    answer(first(old))
+    expect(worker.firstOrders).toHaveLength(2)
+    expect([worker.holds, Object.keys(worker.held)]).toEqual([2, ['readings']])
+    worker.firstOrders[0]?.(first)
+    await heard()
     expect(uncertainty.spreads).toBeNull()
-    answer(first(questions[1]?.id ?? 0))
+    worker.firstOrders[1]?.(first)
+    await heard()
     expect(uncertainty.spreads).not.toBeNull()
   })
 
   it('draws when it is asked to, says how far it is, and gives the draws up with the visit', async () => {
     const uncertainty = useUncertainty()
     await jest.advanceTimersByTimeAsync(1000)
-    uncertainty.draw()
-    const { id, draws } = questions.at(-1)!
+    void uncertainty.draw()
+    const { draws, tell, answer } = worker.samples[0]!
     expect([draws, uncertainty.drawing]).toEqual([600, true])
-    answer({ kind: 'progress', id, done: 100, of: 600 })
+    tell({ done: 100, of: 600 })
     expect(uncertainty.progress?.done).toBe(100)
-    answer({ kind: 'sampled', id, metrics: {} as never, draws: 600 })
+    answer({ metrics: {} as never, draws: 600 })
+    await heard()
     expect([uncertainty.drawing, uncertainty.progress, uncertainty.sampled?.draws]).toEqual([false, null, 600])
     const visit = useVisit()
     visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) } }
     await nextTick()
-    expect(uncertainty.sampled).toBeNull()
+    expect([uncertainty.sampled, uncertainty.spreads]).toEqual([null, null])
   })
 
   it('says that it is in trouble instead of drawing for ever', async () => {
     const uncertainty = useUncertainty()
     await jest.advanceTimersByTimeAsync(1000)
-    uncertainty.draw()
-    fail()
+    void uncertainty.draw()
+    worker.fail()
+    await nextTick()
     expect([uncertainty.trouble, uncertainty.drawing]).toEqual([true, false])
   })
 })

@@ -4,14 +4,15 @@ import { isPlain } from '@level-stance/core/quantity/entry'
 import { unmoved } from '@level-stance/core/measure/timeline'
 import { definitionOf, readingKeys } from '@level-stance/core/measure/readingDefinitions'
 import { sceneOf } from '@level-stance/core/measure/scene'
-import { aReading, wholeReadings } from '@level-stance/core/testing'
+import type { Reading } from '@level-stance/core/measure/reading'
+import { aReading, complaintAt, wholeReadings } from '@level-stance/core/testing'
 import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
 import { figures, howShapes } from '../src/stations/measure/howShapes.ts'
-import { uncertaintyWorker } from '../src/workers/uncertainty.ts'
-import type { Answer, Question } from '../src/workers/messages.ts'
+import { visitWorker } from '../src/workers/visit.ts'
+import type { Progress } from '../src/workers/visit.ts'
 
 const rider = calibrateRider(wholeReadings, [], 'drop')
 const scene = sceneOf(riderWith(rider, unmoved)!, rider.values, 'drop', unmoved, 180)
@@ -95,45 +96,47 @@ describe('how to measure', () => {
 })
 
 describe('the worker behind the screens', () => {
-  const question = (id: number, draws: number): Question => ({ id, readings: wholeReadings, ledger: [], place: 0, bar: 'drop', draws })
   let time = 0
   /** A clock that runs ten milliseconds at every look. */
   const clock = () => (time += 10)
+  const rest = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
+  const holding = (readings: readonly Reading[]) => {
+    const worker = visitWorker(rest, clock, Math.random)
+    worker.hold({ readings, kind: 'drop bar' })
+    return worker
+  }
 
-  it('answers to first order, then draws, with progress once it takes long', async () => {
-    const answers: Answer[] = []
-    await uncertaintyWorker(
-      (answer) => answers.push(answer),
-      () => Promise.resolve(),
-      clock,
-      Math.random,
-    )(question(1, 40))
-    expect(answers[0]).toMatchObject({ kind: 'first-order', id: 1 })
-    expect(answers.some((answer) => answer.kind === 'progress' && answer.of === 40 && answer.done < 40)).toBe(true)
-    expect(answers.at(-1)).toMatchObject({ kind: 'sampled', id: 1, draws: 40 })
+  it('answers to first order, and draws with progress once it takes long', async () => {
+    const worker = holding(wholeReadings)
+    const told: Progress[] = []
+    expect((await worker.firstOrder())?.spreads?.kneeLeft).toBeGreaterThan(0)
+    expect(await worker.sample(40, (progress) => told.push(progress))).toMatchObject({ draws: 40 })
+    expect(told.some(({ done, of }) => of === 40 && done < 40)).toBe(true)
   })
-  it('gives up for a newer question', async () => {
-    const answers: Answer[] = []
-    const rest = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
-    const ask = uncertaintyWorker((answer) => answers.push(answer), rest, clock, Math.random)
-    await Promise.all([ask(question(1, 100_000)), ask(question(2, 0))])
-    expect(answers.map(({ id }) => id)).toEqual([2])
-    const long = ask(question(3, 1_000_000))
+  it('gives up for a newer question, and draws for another visit', async () => {
+    const worker = holding(wholeReadings)
+    const asked = await Promise.all([worker.firstOrder(), worker.firstOrder()])
+    expect(asked.map((answer) => answer === null)).toEqual([true, false])
+    const long = worker.sample(1_000_000, () => {})
     await rest()
     await rest()
-    await Promise.all([long, ask(question(4, 0))])
-    expect(answers.some((answer) => answer.kind === 'sampled')).toBe(false)
-    expect(answers.at(-1)).toMatchObject({ kind: 'first-order', id: 4 })
+    worker.hold({ readings: [] })
+    expect(await long).toBeNull()
+    expect((await worker.firstOrder())?.spreads).toBeNull()
   })
   it('has nothing but what is needed to say of an empty visit', async () => {
-    const answers: Answer[] = []
-    await uncertaintyWorker(
-      (answer) => answers.push(answer),
-      () => Promise.resolve(),
-      clock,
-      Math.random,
-    )({ ...question(1, 50), readings: [aReading('mass', 'both', 70)] })
-    expect(answers).toEqual([{ kind: 'first-order', id: 1, spreads: null, estimated: [], next: expect.any(Array), sensitivities: [] }])
+    const worker = holding([aReading('mass', 'both', 70)])
+    expect(await worker.firstOrder()).toEqual({ spreads: null, estimated: [], next: expect.any(Array), sensitivities: [] })
+    expect(await worker.sample(50, () => {})).toBeNull()
+  })
+  it('reasons with the ± that it says, and with the readings that it was given last', async () => {
+    const worker = holding(wholeReadings)
+    const question = { focus: null, unit: 'mm', looksBack: false } as const
+    worker.hold({ complaints: [complaintAt(1, 'knee-back', 'right')] })
+    const before = await worker.reasoning(question)
+    expect(before?.reasoning.reasoned.causes.length).toBeGreaterThan(0)
+    worker.hold({ complaints: [] })
+    expect((await worker.reasoning(question))?.reasoning.complaints).toEqual([])
   })
 })
 

@@ -1,3 +1,5 @@
+import { working } from '../composables/settled.ts'
+
 /** The server's one error shape. */
 export interface ErrorBody {
   readonly code: string
@@ -68,11 +70,14 @@ async function answerOf<T>(path: string, init: RequestInit): Promise<T> {
 }
 
 async function responseOf(path: string, init: RequestInit): Promise<Response> {
+  const done = working()
   let response: Response
   try {
     response = await fetch(`/api${path}`, init)
   } catch {
     throw new UnreachableServer()
+  } finally {
+    done()
   }
   if (response.ok) return response
   throw new ApiError(response.status, await errorBody(response))

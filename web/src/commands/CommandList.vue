@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { AutoComplete, Modal } from 'ant-design-vue'
-import { useDebounceFn, useMutationObserver } from '@vueuse/core'
+import { useMutationObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client.ts'
+import { atRest } from '../composables/settled.ts'
 import { commandGroups, matching } from './command.ts'
 import type { Command } from './command.ts'
 
@@ -31,7 +32,7 @@ onMounted(async () => {
 
 /** An older answer never replaces a newer one; without the server the rest of the list still works. */
 const REST = 150
-const find = useDebounceFn(async (name: string) => {
+const find = atRest(async (name: string) => {
   if (name.trim().length < 2) return
   try {
     const query = new URLSearchParams({ search: name.trim() })
@@ -49,7 +50,7 @@ const find = useDebounceFn(async (name: string) => {
 }, REST)
 watch(typed, (name) => {
   riders.value = []
-  void find(name)
+  find(name)
 })
 
 const found = computed(() => [...matching(props.commands, typed.value, MOST), ...riders.value])

@@ -1,6 +1,6 @@
-import { useDebounceFn } from '@vueuse/core'
 import { shallowRef, watch } from 'vue'
 import type { ShallowRef } from 'vue'
+import { atRest } from './settled.ts'
 
 /** A hand that types presses the next key within this, ms. */
 const REST = 150
@@ -14,7 +14,8 @@ const REST = 150
 export function later<T>(sources: () => unknown, visit: () => unknown, work: () => T): ShallowRef<T> {
   const value = shallowRef(work())
   const now = () => (value.value = work())
-  watch(sources, useDebounceFn(now, REST))
+  const rested = atRest(now, REST)
+  watch(sources, () => rested())
   watch(visit, now, { flush: 'sync' })
   return value
 }

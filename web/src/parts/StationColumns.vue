@@ -29,7 +29,8 @@ const sheets = [
     <section class="middle" aria-label="Board"><slot name="board" /></section>
     <section class="judgement" :class="{ acting: board.active }" aria-label="Judgement">
       <div class="findings"><slot name="judgement" /></div>
-      <div class="act"><slot name="act" /></div>
+      <!-- What is longer than its room is scrolled by the arrow keys as well, also where no field on it can be typed into. -->
+      <div class="act" :tabindex="board.active ? undefined : 0" role="group" aria-label="What to try"><slot name="act" /></div>
     </section>
   </div>
 </template>

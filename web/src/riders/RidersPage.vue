@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
-import { useDebounceFn } from '@vueuse/core'
 import { ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client.ts'
 import { dayOf } from '../composables/day.ts'
+import { atRest } from '../composables/settled.ts'
 import ImportButton from './ImportButton.vue'
 import PageFrame from './PageFrame.vue'
 
@@ -40,11 +40,11 @@ async function load(more = false): Promise<void> {
   }
 }
 
-const searchSoon = useDebounceFn(() => {
+const searchSoon = atRest(() => {
   void router.replace({ query: search.value === '' ? {} : { search: search.value } })
-  void load()
+  return load()
 }, 120)
-watch(search, searchSoon)
+watch(search, () => searchSoon())
 void load()
 </script>
 

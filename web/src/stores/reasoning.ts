@@ -1,5 +1,4 @@
-import { useDebounceFn } from '@vueuse/core'
-import { defineStore } from 'pinia'
+import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
@@ -10,14 +9,13 @@ import type { RankedCause } from '@level-stance/core/reason/rank'
 import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import { api } from '../api/client.ts'
-import { startReasonWorker } from '../workers/startWorker.ts'
-import type { ReasonAnswer, ReasonQuestion } from '../workers/reasoning.ts'
+import { atRest, working } from '../composables/settled.ts'
 import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
 import { usePreferences } from './preferences.ts'
-import { useUncertainty } from './uncertainty.ts'
 import { useVisit } from './visit.ts'
+import { useVisitWorker } from './visitWorker.ts'
 
 /** The worker is asked when the hand rests this long, ms: well within what an eye waits for. */
 const PAUSE = 60
@@ -26,7 +24,8 @@ const PAUSE = 60
 export const useReasoning = defineStore('reasoning', () => {
   const visit = useVisit()
   const board = useBoard()
-  const uncertainty = useUncertainty()
+  const worker = useVisitWorker()
+  const { trouble } = storeToRefs(worker)
   const mat = useMat()
   const feet = useFeet()
   const preferences = usePreferences()
@@ -35,53 +34,38 @@ export const useReasoning = defineStore('reasoning', () => {
   const stages = shallowRef<readonly Stage[]>([])
   const looksBack = ref(false)
   const studio = shallowRef<StudioCounts | null>(null)
-  const trouble = ref(false)
   /** the complaint that is looked at; null = all together */
   const focus = ref<string | null>(null)
-  let worker: Worker | null = null
   let asked = 0
   /** whether what stands here is of the visit as it is: else it is being worked out */
   const isCurrent = ref(false)
 
-  function ask(): void {
+  async function ask(): Promise<void> {
     const { head, dossier } = visit
     if (head === null || dossier === null) return
-    worker ??= listen(startReasonWorker())
     asked += 1
-    const question: ReasonQuestion = {
-      id: asked,
-      visit: {
-        readings: visit.readings,
-        ledger: visit.ledger,
-        complaints: visit.complaints,
-        ratings: visit.ratings,
-        riding: visit.riding,
-        kind: head.kind,
-        choices: visit.choices,
-        pace: visit.pace,
-        earlierVisits: dossier.earlierVisits,
-        otherBikes: feet.otherBikes,
-        mat: mat.measured?.result ?? null,
-        studio: studio.value,
-      },
-      spreads: uncertainty.spreads,
-      focus: focus.value,
-      unit: preferences.unit,
-      looksBack: looksBack.value,
-    }
-    // What Vue hands out may be wrapped; a message carries plain things.
-    worker.postMessage(JSON.parse(JSON.stringify(question)))
-  }
-
-  function listen(started: Worker): Worker {
-    started.addEventListener('message', ({ data }: MessageEvent<ReasonAnswer>) => {
-      if (data.id !== asked) return
-      reasoning.value = data.reasoning
-      stages.value = data.stages
-      isCurrent.value = !isWaiting
+    const mine = asked
+    const done = working()
+    const holds = worker.holding({
+      readings: visit.readings,
+      ledger: visit.ledger,
+      complaints: visit.complaints,
+      ratings: visit.ratings,
+      riding: visit.riding,
+      kind: head.kind,
+      choices: visit.choices,
+      pace: visit.pace,
+      earlierVisits: dossier.earlierVisits,
+      otherBikes: feet.otherBikes,
+      mat: mat.measured?.result ?? null,
+      studio: studio.value,
     })
-    started.addEventListener('error', () => (trouble.value = true))
-    return started
+    const answer = await holds.reasoning({ focus: focus.value, unit: preferences.unit, looksBack: looksBack.value })
+    done()
+    if (answer === null || mine !== asked) return
+    reasoning.value = answer.reasoning
+    stages.value = answer.stages
+    isCurrent.value = !isWaiting
   }
 
   /** What this studio's closed visits came to; without an answer nothing of it is used. */
@@ -96,11 +80,11 @@ export const useReasoning = defineStore('reasoning', () => {
 
   /** something has changed that is not asked about yet */
   let isWaiting = false
-  const askNow = (): void => {
+  const askNow = (): Promise<void> => {
     isWaiting = false
-    ask()
+    return ask()
   }
-  const soon = useDebounceFn(askNow, PAUSE)
+  const soon = atRest(askNow, PAUSE)
   watch(
     () =>
       [
@@ -111,7 +95,6 @@ export const useReasoning = defineStore('reasoning', () => {
         visit.riding,
         visit.choices,
         visit.pace,
-        uncertainty.spreads,
         mat.measured,
         feet.otherBikes,
         studio.value,
@@ -120,7 +103,7 @@ export const useReasoning = defineStore('reasoning', () => {
     () => {
       isWaiting = true
       isCurrent.value = false
-      void soon()
+      soon()
     },
     { immediate: true, flush: 'sync' },
   )
@@ -128,6 +111,8 @@ export const useReasoning = defineStore('reasoning', () => {
   watch(
     () => visit.head?.visitId,
     (id) => {
+      // What was asked about the visit before is not heard.
+      asked += 1
       reasoning.value = null
       isCurrent.value = false
       stages.value = []

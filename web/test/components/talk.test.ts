@@ -9,7 +9,8 @@ import { controlDrawings } from '../../src/stations/talk/controlDrawings.ts'
 import CauseRanking from '../../src/parts/CauseRanking.vue'
 import PickField from '../../src/parts/PickField.vue'
 import RidingForm from '../../src/parts/RidingForm.vue'
-import { reasonWorker } from '../../src/workers/reasoning.ts'
+import { visitWorker } from '../../src/workers/visit.ts'
+import type { HeldVisit, ReasonQuestion } from '../../src/workers/visit.ts'
 import { freshWindow, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
@@ -74,34 +75,31 @@ describe('what is told', () => {
 })
 
 describe('ranked causes', () => {
-  const ask = reasonWorker()
-  const question = {
-    id: 1,
-    visit: aVisit({
-      complaints: [complaintAt(1, 'knee-back', 'right'), controlComplaint(2, 'rocks')],
-      readings: onlyReadings({ kneeFlexion: 15 }),
-    }),
-    spreads: null,
-    focus: null,
-    unit: 'mm',
-    looksBack: false,
-  } as const
-  it('come from the worker as plain things, in the unit in use', () => {
-    const { reasoning, stages } = ask(question)
+  const worker = visitWorker(
+    () => Promise.resolve(),
+    () => 0,
+    Math.random,
+  )
+  const ask = async (visit: Partial<HeldVisit>, more: Partial<ReasonQuestion> = {}) => {
+    worker.hold(visit)
+    return (await worker.reasoning({ focus: null, unit: 'mm', looksBack: false, ...more }))!
+  }
+  const visit = aVisit({
+    complaints: [complaintAt(1, 'knee-back', 'right'), controlComplaint(2, 'rocks')],
+    readings: onlyReadings({ kneeFlexion: 15 }),
+  })
+  it('come from the worker as plain things, in the unit in use', async () => {
+    const { reasoning, stages } = await ask(visit)
     expect(JSON.parse(JSON.stringify(reasoning))).toEqual(reasoning)
     expect(stages).toEqual([])
     expect(reasoning.reasoned.causes[0]?.cause).toBe('saddle-high')
-    const wide = {
-      ...question,
-      unit: 'in' as const,
-      visit: { ...question.visit, readings: onlyReadings({ saddleWidth: 190, sitBoneSpacing: 100, torsoAngle: 50 }) },
-    }
-    const words = JSON.stringify(ask(wide).reasoning.reasoned.causes)
+    const wide = { ...visit, readings: onlyReadings({ saddleWidth: 190, sitBoneSpacing: 100, torsoAngle: 50 }) }
+    const words = JSON.stringify((await ask(wide, { unit: 'in' })).reasoning.reasoned.causes)
     expect(words).toMatch(/The saddle is \d+(\.\d+)? in wider/)
     expect(words).not.toMatch(/\d mm/)
   })
   it('are said with how likely, what speaks for them and what is not read, and lead to their page', async () => {
-    const { reasoning } = ask(question)
+    const { reasoning } = await ask(visit)
     const at = shown(CauseRanking, { causes: reasoning.reasoned.causes, leftOver: reasoning.reasoned.leftOver })
     await nextTick()
     const first = at.get('[data-testid="cause-saddle-high"]')

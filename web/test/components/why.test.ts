@@ -6,8 +6,7 @@ import { useReasoning } from '../../src/stores/reasoning.ts'
 import { aComplaint, freshWindow, openVisit, shown } from '../visitWindow.ts'
 
 jest.mock('../../src/workers/startWorker.ts', () => ({
-  startReasonWorker: () => ({ addEventListener() {}, postMessage() {} }),
-  startUncertaintyWorker: () => ({ addEventListener() {}, postMessage() {} }),
+  startVisitWorker: () => ({ addEventListener() {}, postMessage() {} }),
   startMatWorker: () => ({ addEventListener() {}, postMessage() {} }),
   startCockpitWorker: () => ({ addEventListener() {}, postMessage() {} }),
 }))

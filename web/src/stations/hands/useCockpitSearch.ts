@@ -1,8 +1,8 @@
-import { useDebounceFn } from '@vueuse/core'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import type { SearchInput } from '@level-stance/core/hands/cockpitQuestion'
 import type { Found } from '@level-stance/core/hands/cockpitSearch'
 import type { CockpitAnswer, CockpitQuestion } from '../../workers/cockpit.ts'
+import { atRest, working } from '../../composables/settled.ts'
 import { startCockpitWorker } from '../../workers/startWorker.ts'
 
 /** The search starts when the hand rests this long, ms. */
@@ -16,16 +16,19 @@ export function useCockpitSearch(input: () => SearchInput | null) {
   const trouble = ref(false)
   let worker: Worker | null = null
   let asked = 0
+  let answered: (() => void) | null = null
   let questions: { readonly id: number; readonly input: SearchInput } | null = null
 
   function ask(): void {
     const question = input()
     asked += 1
     if (question === null) {
+      answer()
       found.value = null
       progress.value = null
       return
     }
+    answered ??= working()
     worker ??= listen(startCockpitWorker())
     questions = { id: asked, input: question }
     const message: CockpitQuestion = { id: asked, input: question }
@@ -33,21 +36,33 @@ export function useCockpitSearch(input: () => SearchInput | null) {
     worker.postMessage(JSON.parse(JSON.stringify(message)))
   }
 
+  function answer(): void {
+    answered?.()
+    answered = null
+  }
+
   function listen(started: Worker): Worker {
     started.addEventListener('message', ({ data }: MessageEvent<CockpitAnswer>) => {
       if (data.id !== asked) return
       if (data.kind === 'progress') progress.value = data.done
       else {
+        answer()
         progress.value = null
         if (questions?.id === data.id) found.value = { input: questions.input, found: data.found, ms: data.ms }
       }
     })
-    started.addEventListener('error', () => (trouble.value = true))
+    started.addEventListener('error', () => {
+      answer()
+      trouble.value = true
+    })
     return started
   }
 
-  const soon = useDebounceFn(ask, PAUSE)
-  watch(input, () => void soon(), { immediate: true })
-  onBeforeUnmount(() => worker?.terminate())
+  const soon = atRest(ask, PAUSE)
+  watch(input, () => soon(), { immediate: true })
+  onBeforeUnmount(() => {
+    worker?.terminate()
+    answer()
+  })
   return { found, progress, trouble }
 }

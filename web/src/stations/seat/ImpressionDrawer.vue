@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { Button, Drawer, Input } from 'ant-design-vue'
-import { useDebounceFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/calculation'
 import type { Point } from '@level-stance/core/bike/contactPoints'
@@ -11,6 +10,7 @@ import { impressionMarksSchema, sheets } from '@level-stance/core/seat/impressio
 import { impressionCalculation } from '@level-stance/core/seat/seat.calculations'
 import ZoomTools from '../../board/ZoomTools.vue'
 import WorkingButton from '../../parts/WorkingButton.vue'
+import { atRest } from '../../composables/settled.ts'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useZoom } from '../../composables/zoom.ts'
 import { useAttachments } from '../../stores/attachments.ts'
@@ -54,11 +54,11 @@ async function store(): Promise<void> {
     if (answer.theirs?.marks) marks.value = answer.theirs.marks
   }
 }
-const storeSoon = useDebounceFn(store, 500)
+const storeSoon = atRest(store, 500)
 function change(next: Marks): void {
   marks.value = next
   touched.value = true
-  void storeSoon()
+  storeSoon()
 }
 onBeforeUnmount(() => void store())
 

@@ -1,0 +1,180 @@
+import type { MetricKey } from '@level-stance/core/body/metrics'
+import { barOf } from '@level-stance/core/bike/bikeKinds'
+import { calibrateBody, riderAtPlace } from '@level-stance/core/change/calibrated'
+import type { CalibratedBody, CalibratedRider } from '@level-stance/core/change/calibrated'
+import { measureNext } from '@level-stance/core/change/measureNext'
+import type { NextReading } from '@level-stance/core/change/measureNext'
+import { sampleMetrics } from '@level-stance/core/change/sampling'
+import type { SampledMetrics } from '@level-stance/core/change/sampling'
+import { sensitivities } from '@level-stance/core/change/sensitivity'
+import type { Sensitivity } from '@level-stance/core/change/sensitivity'
+import { foldedAt } from '@level-stance/core/change/timeline'
+import { estimatedMetrics, metricSpreads, uncertaintyModelOf } from '@level-stance/core/change/uncertainty'
+import type { UncertaintyModel } from '@level-stance/core/change/uncertainty'
+import type { MovedBy } from '@level-stance/core/measure/timeline'
+import type { LengthUnit } from '@level-stance/core/quantity/entry'
+import { thoughtsOver } from '@level-stance/core/reason/history'
+import type { Stage } from '@level-stance/core/reason/history'
+import { reason } from '@level-stance/core/reason/reason'
+import type { Reasoning } from '@level-stance/core/reason/reason'
+import { reasonInputOf } from '@level-stance/core/reason/visitInput'
+import type { ReasonVisit, Spreads } from '@level-stance/core/reason/visitInput'
+
+/** The visit as the worker holds it. */
+export interface HeldVisit extends ReasonVisit {
+  /** how many ledger entries are in force on the board */
+  readonly place: number
+}
+
+/** What is known to first order. */
+export interface FirstOrder {
+  readonly spreads: Spreads | null
+  /** numbers that rest on estimates more than on readings */
+  readonly estimated: readonly MetricKey[]
+  readonly next: readonly NextReading[]
+  readonly sensitivities: readonly Sensitivity[]
+}
+
+export interface Sampled {
+  readonly metrics: SampledMetrics
+  readonly draws: number
+}
+/** Draws done so far, and of how many. */
+export interface Progress {
+  readonly done: number
+  readonly of: number
+}
+
+/** How causes are asked for. */
+export interface ReasonQuestion {
+  /** the complaint that is looked at; null = all together */
+  readonly focus: string | null
+  readonly unit: LengthUnit
+  /** whether what was thought after each trial is shown */
+  readonly looksBack: boolean
+}
+export interface ReasonAnswer {
+  readonly reasoning: Reasoning
+  /** what was thought at the start and after each trial; empty where nobody looks at it, and while nothing was changed */
+  readonly stages: readonly Stage[]
+}
+
+/** What the worker answers. An answer is null where a newer question of its kind has come meanwhile. */
+export interface VisitWorker {
+  /** Puts the parts that are others now in the place of those that were held. */
+  readonly hold: (changed: Partial<HeldVisit>) => void
+  readonly firstOrder: () => Promise<FirstOrder | null>
+  readonly reasoning: (question: ReasonQuestion) => Promise<ReasonAnswer | null>
+  /** Ends when the visit changes. */
+  readonly sample: (draws: number, told: (progress: Progress) => unknown) => Promise<Sampled | null>
+}
+
+/** A slice of sampling between two looks at the mailbox, ms. */
+const SLICE = 24
+/** Work shorter than this shows no progress, ms. */
+const QUIET = 200
+
+const nothing: HeldVisit = {
+  readings: [],
+  ledger: [],
+  place: 0,
+  complaints: [],
+  ratings: [],
+  riding: {},
+  kind: 'other',
+  choices: { feet: {}, seat: {}, hands: {} },
+  pace: null,
+  earlierVisits: 0,
+  otherBikes: [],
+  mat: null,
+  studio: null,
+}
+
+/** The rider at a place in the ledger, with what is uncertain of them. */
+interface Known {
+  readonly rider: CalibratedRider
+  readonly by: MovedBy
+  readonly uncertainty: UncertaintyModel | null
+  readonly spreads: Spreads | null
+}
+
+/**
+ * The worker behind the screens, apart from its mailbox: it holds the open visit and answers what is said
+ * with ±, in words or by many draws. The body and what is uncertain of it are worked out once for all of them.
+ * @param rest gives the mailbox a turn
+ * @param random uniform in [0, 1)
+ */
+export function visitWorker(rest: () => Promise<void>, clock: () => number, random: () => number): VisitWorker {
+  let held = nothing
+  let kept: Pick<HeldVisit, 'readings' | 'ledger' | 'kind'> & { readonly body: CalibratedBody; readonly at: Map<number, Known> }
+  keepBody(undefined)
+  const newest = { firstOrder: 0, reasoning: 0, sample: 0 }
+
+  function keepBody(before: CalibratedBody | undefined): void {
+    const { readings, ledger, kind } = held
+    kept = { readings, ledger, kind, body: calibrateBody(readings, ledger, barOf(kind), before), at: new Map() }
+  }
+
+  function knownAt(place: number): Known {
+    if (kept.readings !== held.readings || kept.ledger !== held.ledger || kept.kind !== held.kind) keepBody(kept.body)
+    const before = kept.at.get(place)
+    if (before) return before
+    const rider = riderAtPlace(kept.body, place)
+    const { by } = foldedAt(held.ledger, place)
+    const uncertainty = uncertaintyModelOf(rider, by)
+    const known = { rider, by, uncertainty, spreads: uncertainty && metricSpreads(uncertainty) }
+    kept.at.set(place, known)
+    return known
+  }
+
+  /** Whether a question is still the newest of its kind once the mailbox had its turn. */
+  async function isNewest(kind: keyof typeof newest): Promise<boolean> {
+    newest[kind] += 1
+    const mine = newest[kind]
+    await rest()
+    return mine === newest[kind]
+  }
+
+  return {
+    hold: (changed) => {
+      held = { ...held, ...changed }
+      newest.sample += 1
+    },
+    firstOrder: async () => {
+      if (!(await isNewest('firstOrder'))) return null
+      const { rider, by, uncertainty, spreads } = knownAt(held.place)
+      return {
+        spreads,
+        estimated: uncertainty === null ? [] : estimatedMetrics(uncertainty, rider),
+        next: measureNext(rider, by, uncertainty),
+        sensitivities: sensitivities({ rider, by }),
+      }
+    },
+    reasoning: async ({ focus, unit, looksBack }) => {
+      if (!(await isNewest('reasoning'))) return null
+      const { spreads } = knownAt(held.ledger.length)
+      const { input } = reasonInputOf(held, { before: kept.body, spreads })
+      return { reasoning: reason(input, focus, unit), stages: looksBack && held.ledger.length > 0 ? thoughtsOver(held, spreads) : [] }
+    },
+    sample: async (draws, told) => {
+      if (!(await isNewest('sample'))) return null
+      const mine = newest.sample
+      const { rider, by, uncertainty } = knownAt(held.place)
+      if (uncertainty === null) return null
+      const work = sampleMetrics(rider, by, draws, random)
+      const started = clock()
+      for (;;) {
+        const until = clock() + SLICE
+        let done = 0
+        while (clock() < until) {
+          const step = work.next()
+          if (step.done) return { metrics: step.value, draws }
+          done = step.value
+        }
+        if (clock() - started > QUIET) told({ done, of: draws })
+        await rest()
+        if (mine !== newest.sample) return null
+      }
+    },
+  }
+}
