@@ -1,4 +1,4 @@
-import { openTold, expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, readEnough, test } from '../site.ts'
+import { expect, expectSaved, fieldOf, goTo, newRider, openOwnDemo, openTold, read, readEnough, test } from '../site.ts'
 
 test('every bad reading gets words with field and range, and stays as typed', async ({ page }) => {
   await newRider(page, 'Bad Input')
@@ -131,7 +131,7 @@ test('addresses that lead nowhere say so', async ({ page }) => {
 })
 
 test('minutes that are no minutes stay as typed with their words', async ({ page }) => {
-  await openDemo(page, 'Oona', 'Talk')
+  await openOwnDemo(page, 'Oona', 'Talk')
   await openTold(page, 'knee-outer')
   await page.getByRole('button', { name: /When, since when/ }).click()
   const minutes = page.getByLabel('Starts after, minutes')

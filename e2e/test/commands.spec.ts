@@ -1,7 +1,7 @@
-import { expect, newRider, openDemo, openTold, test } from '../site.ts'
+import { expect, newRider, openDemo, openOwnDemo, openTold, test } from '../site.ts'
 
 test('Ctrl+K finds a reading, a page, a rider; keys, help and the short note know the same commands', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Talk')
+  await openOwnDemo(page, 'Baptiste', 'Talk')
   const search = page.getByRole('combobox', { name: 'Search commands' })
   await page.keyboard.press('Control+k')
   await expect(search).toBeFocused()
@@ -96,7 +96,7 @@ test('a page with nothing read says what to read and what it will tell; Prove sa
     .getByRole('link', { name: /^Prove/i })
     .click()
   await expect(page.getByTestId('trial-plan')).toContainText('Tell what hurts or fails')
-  await openDemo(page, 'Baptiste', 'Prove')
+  await openOwnDemo(page, 'Baptiste', 'Prove')
   await expect(page.getByTestId('trial-plan')).toContainText(/Next trial: .*Rate before.*Set it.*Ride.*Keep or undo/s)
 })
 
@@ -114,7 +114,7 @@ test('the rating goes up by one for each arrow, and is one stop', async ({ page 
 }) // prettier-ignore
 
 test('what was told opens with the keys of its own stop', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Talk')
+  await openOwnDemo(page, 'Baptiste', 'Talk')
   await openTold(page, 'groin')
   const side = page.getByRole('radiogroup', { name: 'Kind' })
   await side.getByRole('radio', { checked: true }).focus()

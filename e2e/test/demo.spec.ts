@@ -1,5 +1,4 @@
-import type { Page } from '@playwright/test'
-import { choose, answer, openTold, expect, expectSaved, goTo, openDemo, test } from '../site.ts'
+import { answer, choose, expect, expectSaved, goTo, openDemo, openOwnDemo, openTold, test } from '../site.ts'
 
 test('the five demo riders are listed, searched and opened', async ({ page }) => {
   await page.goto('/')
@@ -72,7 +71,7 @@ test('an aim set for one rider is not carried to the next', async ({ page }) => 
 })
 
 test('schools side by side; the chosen one is kept with the visit', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
+  await openOwnDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
   await page.getByRole('button', { name: 'Compare' }).click()
   const table = page.getByRole('table', { name: /Target of each school/ })
   await expect(table.getByRole('row', { name: /Between the heads/ })).toContainText('13')
@@ -87,7 +86,7 @@ test('schools side by side; the chosen one is kept with the visit', async ({ pag
 })
 
 test('a tapped bead shows the bike as it was', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
+  await openOwnDemo(page, 'Baptiste', 'Feet', 'Fore–aft')
   await expect(page.getByTestId('judgement-left')).toContainText('9 mm behind MTP1')
   await page.getByRole('navigation', { name: 'Changes of this visit' }).getByRole('button', { name: 'Start' }).click()
   await expect(page.getByText('Showing the bike as it was.')).toBeVisible()
@@ -97,7 +96,7 @@ test('a tapped bead shows the bike as it was', async ({ page }) => {
 })
 
 test('a positive warning sign stops the visit on every station', async ({ page }) => {
-  await openDemo(page, 'Ruta', 'Talk')
+  await openOwnDemo(page, 'Ruta', 'Talk')
   await openTold(page, 'forearm')
   await page.getByRole('button', { name: 'Warning signs asked' }).click()
   await answer(page, 'Did it begin with a fall?', 'Yes')
@@ -116,7 +115,7 @@ test('a positive warning sign stops the visit on every station', async ({ page }
 })
 
 test('nothing can be tried while a warning sign is positive', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Talk')
+  await openOwnDemo(page, 'Imre', 'Talk')
   await openTold(page, 'sit-bone')
   await page.getByRole('button', { name: 'Warning signs asked' }).click()
   await answer(page, /Open sores/, 'Yes')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { choose, downloaded, expect, expectSaved, fieldOf, goTo, newRider, openDemo, read, test } from '../site.ts'
+import { choose, downloaded, expect, expectSaved, fieldOf, goTo, newRider, openDemo, openOwnDemo, read, test } from '../site.ts'
 
 const metric = (page: Page, key: string) => page.getByTestId(`metric-${key}`)
 const turnTo = (page: Page, name: string) =>
@@ -79,7 +79,7 @@ test('Enter goes down the tape and over the pages; repeated readings are average
 })
 
 test('riding readings stand apart by effort and hands, and show how far the rider creeps forward', async ({ page }) => {
-  await openDemo(page, 'Baptiste', 'Measure')
+  await openOwnDemo(page, 'Baptiste', 'Measure')
   await turnTo(page, 'Riding')
   await expect(page.getByRole('textbox', { name: 'Torso from level', exact: true })).toHaveValue('54')
   await choose(page, 'While riding', 'calm, drops')
@@ -98,7 +98,7 @@ test('riding readings stand apart by effort and hands, and show how far the ride
 })
 
 test('the board: drag, keys and numbers move the same thing, and the vials follow', async ({ page }) => {
-  await openDemo(page, 'Oona', 'Seat', 'Height')
+  await openOwnDemo(page, 'Oona', 'Seat', 'Height')
   const saddle = page.getByTestId('handle-saddle')
   const to = page.getByRole('textbox', { name: 'Saddle height, to' })
   await saddle.focus()
@@ -127,7 +127,7 @@ test('the board: drag, keys and numbers move the same thing, and the vials follo
 })
 
 test('a move runs into the hardware’s end, brings its knock-ons along, is tried, rated and undone', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Seat', 'Setback')
+  await openOwnDemo(page, 'Imre', 'Seat', 'Setback')
   await page.getByRole('textbox', { name: 'Nose behind BB, to' }).fill('60')
   await expect(page.getByText('Saddle: no room for another 7 mm back.')).toBeVisible()
   await expect(page.getByTestId('move-now')).toContainText('Saddle back 5')
@@ -146,7 +146,7 @@ test('a move runs into the hardware’s end, brings its knock-ons along, is trie
 })
 
 test('a rolled bar turns the levers back and asks for no stem; the short note asks for a move', async ({ page }) => {
-  await openDemo(page, 'Ruta', 'Hands', 'Reach, height')
+  await openOwnDemo(page, 'Ruta', 'Hands', 'Reach, height')
   await page.getByRole('textbox', { name: 'Short note' }).fill('roll forward 6')
   await expect(page.locator('#entry-line-meaning')).toContainText('Bar roll forward 6°, in steps of 5°')
   await page.keyboard.press('Enter')
@@ -195,7 +195,7 @@ test('three views, cranks that turn, a picture to keep, a table to hear', async 
 })
 
 test('impossible geometry is a finding with words and a partial drawing', async ({ page }) => {
-  await openDemo(page, 'Oona', 'Measure')
+  await openOwnDemo(page, 'Oona', 'Measure')
   for (const [name, text, words] of [
     ['Saddle height', '940', /readings contradict each other/],
     ['Hand ahead of BB', '1099', /readings contradict each other/],
@@ -212,7 +212,7 @@ test('impossible geometry is a finding with words and a partial drawing', async 
 })
 
 test('many riders are drawn in the background, with progress, and given up for new readings', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Measure')
+  await openOwnDemo(page, 'Imre', 'Measure')
   await page.getByRole('tab', { name: 'Rules' }).click()
   await expect(page.getByText(/Saddle up 1 mm:/)).toBeVisible()
   await page.getByRole('button', { name: 'Draw 600 riders' }).click()
@@ -225,7 +225,7 @@ test('many riders are drawn in the background, with progress, and given up for n
 })
 
 test('saddle-height methods stand side by side with the reasons they differ', async ({ page }) => {
-  await openDemo(page, 'Imre', 'Seat', 'Height')
+  await openOwnDemo(page, 'Imre', 'Seat', 'Height')
   await page.getByRole('tab', { name: 'Heights by method' }).click()
   for (const name of ['Knee 25–35°, held still', '0.883 × inseam', '109 % of inseam', 'Inseam and knee angle', 'Heel on the pedal'])
     await expect(page.getByText(name, { exact: true })).toBeVisible()

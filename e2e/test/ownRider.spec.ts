@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { answer, choose, downloaded, expect, expectSaved, goTo, newRider, read, test } from '../site.ts'
+import { answer, choose, downloaded, expect, expectSaved, goTo, newRider, openOwnDemo, read, test } from '../site.ts'
 
 /** Text of a downloaded PDF, read by an independent reader. */
 function pdfText(path: string): string {
@@ -115,8 +115,7 @@ test('an own rider, from nothing to a set cleat on a printed sheet', async ({ pa
 })
 
 test('undo brings everything back, and can follow a keep', async ({ page }) => {
-  const { openDemo } = await import('../site.ts')
-  await openDemo(page, 'Oona', 'Feet', 'Fore–aft')
+  await openOwnDemo(page, 'Oona', 'Feet', 'Fore–aft')
   const setback = page.getByTestId('judgement-left')
   await expect(setback).toContainText('8 mm behind MTP1')
   await page.getByTestId('try').click()

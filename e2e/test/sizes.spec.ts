@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, openDemo, settled, test } from '../site.ts'
+import { expect, openDemo, openOwnDemo, settled, test } from '../site.ts'
 
 test.use({ hasTouch: true })
 
@@ -88,7 +88,7 @@ test('a finger moves a handle, and the page under it stays where it is', async (
 
 test('on a phone a complaint is told, and a station says that it wants a larger screen', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await openDemo(page, 'Baptiste', 'Talk')
+  await openOwnDemo(page, 'Baptiste', 'Talk')
   await page.getByTestId('complaint-groin').tap()
   await page.getByRole('radiogroup', { name: 'Severity at the start' }).locator('label').nth(4).tap()
   await expect(page.getByRole('radiogroup', { name: 'Severity at the start' }).getByRole('radio').nth(4)).toBeChecked()
