@@ -8,6 +8,7 @@ import type { TargetBand } from './quantity/band.ts'
 import type { Finding } from './quantity/finding.ts'
 import type { Quantity } from './quantity/quantity.ts'
 import type { Side } from './quantity/sided.ts'
+import { keysOf } from './quantity/tables.ts'
 
 /** A setting with the side it is set on. */
 export interface SettingPlace {
@@ -131,13 +132,13 @@ export function pageOf<PageKey extends string>(
   pages: Readonly<Record<PageKey, { readonly fields: readonly SettingPlace[] }>>,
   setting: SettingKey,
 ): PageKey | null {
-  return (Object.keys(pages) as PageKey[]).find((key) => pages[key].fields.some((field) => field.setting === setting)) ?? null
+  return keysOf(pages).find((key) => pages[key].fields.some((field) => field.setting === setting)) ?? null
 }
 
 /** An object whose fields are each worked out when first asked for, and then kept. */
 export function lazily<Made extends object>(makers: { readonly [Key in keyof Made]: (made: Made) => Made[Key] }): Made {
   const made = {} as Made
-  for (const key of Object.keys(makers) as (keyof Made)[]) {
+  for (const key of keysOf(makers)) {
     Object.defineProperty(made, key, {
       configurable: true,
       enumerable: true,

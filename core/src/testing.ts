@@ -7,6 +7,7 @@ import { freshComplaint } from './talk/complaint.ts'
 import type { Complaint } from './talk/complaint.ts'
 import type { ControlSymptomKey } from './talk/controlSymptoms.ts'
 import type { BodyRegionKey } from './talk/regions.ts'
+import { entriesOf } from './quantity/tables.ts'
 
 /** Fixed values for tests of every package; the rider is made up. */
 export const testTime = '2026-03-02T09:30:00.000Z'
@@ -105,7 +106,7 @@ export function entryOf(n: number, ...moves: Move[]): Extract<LedgerEntry, { kin
 type Over = number | string | readonly [number | string, number | string]
 /** The whole example rider with some readings laid over it: a number or key for one value, a pair for left and right. */
 export function readingsWith(over: Partial<Record<ReadingKey, Over>>): Reading[] {
-  const added = (Object.entries(over) as [ReadingKey, Over][]).flatMap(([key, value]) => {
+  const added = entriesOf(over).flatMap(([key, value]) => {
     const [left, right] = Array.isArray(value) ? (value as readonly [number, number]) : [value as number, value as number]
     return definitionOf(key).sided ? [aReading(key, 'left', left), aReading(key, 'right', right)] : [aReading(key, 'both', left)]
   })

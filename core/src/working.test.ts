@@ -14,9 +14,25 @@ import { aReading, readingsWith } from './testing.ts'
 
 /** Readings that give every page something to work out. */
 const rich = readingsWith({
-  saddleWidth: 143, sitBoneSpacing: 110, saddleTilt: 3, tipToTail: 1, rearSag: 20, forkSag: 15, climbGradient: 12, legLengthDifference: 9,
-  toeOutHanging: [8, 9], cleatTurn: [2, 2], cleatFloat: [6, 6], heelIn: [2, 2], heelOut: [2, 2], cleatTurnRoom: [8, 8], shoeHeelOutside: [70, 70], stayWidth: 130, tread: 148, axleLength: [53, 53],
-}) // prettier-ignore
+  saddleWidth: 143,
+  sitBoneSpacing: 110,
+  saddleTilt: 3,
+  tipToTail: 1,
+  rearSag: 20,
+  forkSag: 15,
+  climbGradient: 12,
+  legLengthDifference: 9,
+  toeOutHanging: [8, 9],
+  cleatTurn: [2, 2],
+  cleatFloat: [6, 6],
+  heelIn: [2, 2],
+  heelOut: [2, 2],
+  cleatTurnRoom: [8, 8],
+  shoeHeelOutside: [70, 70],
+  stayWidth: 130,
+  tread: 148,
+  axleLength: [53, 53],
+})
 
 /** What every page of feet and seat says of a rider with these readings. */
 function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): PageJudgement[] {

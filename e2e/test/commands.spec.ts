@@ -76,11 +76,15 @@ test('a term says what it means where the pointer rests on it, and leads on to t
 
 test('a wrong address under a visit goes to the page that was meant', async ({ page }) => {
   await openDemo(page, 'Baptiste', 'Talk')
-  for (const [typed, station] of [['seats', 'seat'], ['mesure', 'measure'], ['what/ever', 'talk']] as const) {
+  for (const [typed, station] of [
+    ['seats', 'seat'],
+    ['mesure', 'measure'],
+    ['what/ever', 'talk'],
+  ] as const) {
     await page.goto(page.url().replace(/\/[a-z]+$/, `/${typed}`))
     await expect(page).toHaveURL(new RegExp(`/${station}$`))
   }
-}) // prettier-ignore
+})
 
 test('a page with nothing read says what to read and what it will tell; Prove says what a trial needs, then plans one', async ({
   page,
@@ -111,7 +115,7 @@ test('the rating goes up by one for each arrow, and is one stop', async ({ page 
     await expect(rating.getByRole('radio').nth(i)).toBeChecked()
   }
   await expect(rating.getByRole('radio', { checked: true })).toHaveCount(1)
-}) // prettier-ignore
+})
 
 test('what was told opens with the keys of its own stop', async ({ page }) => {
   await openOwnDemo(page, 'Baptiste', 'Talk')

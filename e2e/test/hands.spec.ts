@@ -79,7 +79,8 @@ test('a cut in inches is planned, asked once more, and its strip is read back in
   const download = await downloaded(page, page.getByRole('link', { name: 'SVG' }))
   const svg = readFileSync(await download.path(), 'utf8')
   expect(svg).toContain('width="210mm"')
-  const line = (id: string) => new RegExp(`<line id="${id}" x1="([\\d.]+)" y1="([\\d.]+)" x2="([\\d.]+)" y2="([\\d.]+)"`).exec(svg)!.slice(1).map(Number)
+  const line = (id: string) =>
+    new RegExp(`<line id="${id}" x1="([\\d.]+)" y1="([\\d.]+)" x2="([\\d.]+)" y2="([\\d.]+)"`).exec(svg)!.slice(1).map(Number)
   const [end, grip, cut, bar] = [line('right-end'), line('right-grip'), line('right-cut-1'), line('bar-metric')]
   // A millimetre of the drawing is a millimetre of paper: the grip ends 135 mm in, the first cut a quarter inch along the arm.
   expect(bar[2]! - bar[0]!).toBeCloseTo(50, 3)
@@ -87,7 +88,7 @@ test('a cut in inches is planned, asked once more, and its strip is read back in
   expect(cut[1]! - end[1]!).toBeCloseTo(6.35 * Math.sqrt(1 + Math.tan((8 * Math.PI) / 180) ** 2 + Math.tan((5 * Math.PI) / 180) ** 2), 2)
   const pdf = await request.get(page.url().replace(/\/visits\/([^/]+)\/.*/, '/api/visits/$1/strip.pdf'))
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-')
-}) // prettier-ignore
+})
 
 test('the cockpit search: like for like with a wider bar, onto the card; an own stem changes it', async ({ page }) => {
   await openOwnDemo(page, 'Ruta', 'Hands', 'Cockpit')

@@ -20,9 +20,11 @@ const covered = (page: Page) =>
       const { left, top, width, height } = finding.getBoundingClientRect()
       if (width === 0 || height === 0) return []
       const at = document.elementFromPoint(left + width / 2, top + Math.min(height, 20) / 2)
-      return at !== null && (finding.contains(at) || at.contains(finding)) ? [] : [`${finding.textContent} under ${at?.className ?? 'nothing'}`]
+      return at !== null && (finding.contains(at) || at.contains(finding))
+        ? []
+        : [`${finding.textContent} under ${at?.className ?? 'nothing'}`]
     }),
-  ) // prettier-ignore
+  )
 
 /** How far the page is wider than the screen. */
 const overflow = (page: Page) => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
@@ -33,18 +35,35 @@ for (const { name, width, height } of sizes)
     await page.setViewportSize({ width, height })
     await openDemo(page, 'Baptiste', 'Talk')
     const stations = page.getByRole('navigation', { name: 'Stations' })
-    for (const [station, tab] of [['Talk'], ['Measure'], ['Feet', 'Fore–aft'], ['Seat', 'Saddle'], ['Seat', 'Tilt'], ['Hands', 'Hoods'], ['Prove'], ['Record']] as const) {
+    for (const [station, tab] of [
+      ['Talk'],
+      ['Measure'],
+      ['Feet', 'Fore–aft'],
+      ['Seat', 'Saddle'],
+      ['Seat', 'Tilt'],
+      ['Hands', 'Hoods'],
+      ['Prove'],
+      ['Record'],
+    ] as const) {
       await stations.getByRole('link', { name: new RegExp(`^${station}`, 'i') }).tap()
       await expect(page).toHaveURL(new RegExp(`/${station.toLowerCase()}`))
-      if (tab) await page.getByRole('tablist', { name: /^Pages of/ }).getByRole('tab', { name: tab }).tap()
+      if (tab)
+        await page
+          .getByRole('tablist', { name: /^Pages of/ })
+          .getByRole('tab', { name: tab })
+          .tap()
       await settled(page)
       expect([station, tab, await overflow(page)]).toEqual([station, tab, 0])
       expect([station, tab, await covered(page)]).toEqual([station, tab, []])
     }
-    await page.getByRole('link', { name: 'All riders' }).or(page.getByRole('link', { name: 'Baptiste Okonjo' })).first().tap()
+    await page
+      .getByRole('link', { name: 'All riders' })
+      .or(page.getByRole('link', { name: 'Baptiste Okonjo' }))
+      .first()
+      .tap()
     await expect(page.getByRole('heading').first()).toBeVisible()
     expect(await overflow(page)).toBe(0)
-  }) // prettier-ignore
+  })
 
 test('on a tablet upright the board keeps its place over the sheets, and two fingers zoom it', async ({ page }) => {
   await page.setViewportSize({ width: 820, height: 1180 })
@@ -95,4 +114,4 @@ test('on a phone a complaint is told, and a station says that it wants a larger 
   await page.getByRole('radiogroup', { name: 'Severity at the start' }).locator('label').nth(8).tap()
   await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Feet/i }).tap()
   await expect(page.getByText('This page wants a larger screen.')).toBeVisible()
-}) // prettier-ignore
+})

@@ -68,10 +68,12 @@ describe('bar strips', () => {
     expect(lengths.some((length) => Math.abs(length - 50) < 0.01)).toBe(true)
     expect(lengths.some((length) => Math.abs(length - 50.8) < 0.01)).toBe(true)
     // Across the right strip: the bar's end, and the grip's end 135 mm under it.
-    const across = page.lines.filter(({ from, to }) => Math.abs(from.y - to.y) < 0.01 && from.x > 120 && to.x > 150 && to.x < 160).map(({ from }) => from.y)
+    const across = page.lines
+      .filter(({ from, to }) => Math.abs(from.y - to.y) < 0.01 && from.x > 120 && to.x > 150 && to.x < 160)
+      .map(({ from }) => from.y)
     const end = Math.min(...across)
     expect(across.some((y) => Math.abs(y - end - 135) < 0.02)).toBe(true)
-  }) // prettier-ignore
+  })
 
   it('are for flat bars, and need the grip’s length', async () => {
     const drop = await server.request('GET', `/visits/${await imported('Baptiste')}/strip.svg`)

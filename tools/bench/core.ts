@@ -194,8 +194,21 @@ const cockpit: SearchInput = {
   front: { frameReach: 445, frameStack: 615, headAngle: 66, headset: 12, spacers: 15, halfClamp: 20, stemLength: 50, stemAngle: 6 },
   steerer: 40,
   spacerStep: 2.5,
-  stems: Array.from({ length: 200 }, (_, i) => ({ name: String(i), clampSize: null, stemLength: 32 + (i % 90), stemAngle: (i % 45) - 15, price: 2, isOn: i === 0 })),
-  bars: Array.from({ length: 120 }, (_, i) => ({ name: String(i), clampSize: null, price: 2, isOn: i === 0, shape: { ...flatShape, barWidth: 700 + i, barRise: i % 60 } })),
+  stems: Array.from({ length: 200 }, (_, i) => ({
+    name: String(i),
+    clampSize: null,
+    stemLength: 32 + (i % 90),
+    stemAngle: (i % 45) - 15,
+    price: 2,
+    isOn: i === 0,
+  })),
+  bars: Array.from({ length: 120 }, (_, i) => ({
+    name: String(i),
+    clampSize: null,
+    price: 2,
+    isOn: i === 0,
+    shape: { ...flatShape, barWidth: 700 + i, barRise: i % 60 },
+  })),
   stemWithin: null,
   roll: { now: 0, reach: 8, step: 0.5 },
   lever: { now: 45, reach: 0, step: 5, angle: 0 },
@@ -205,7 +218,7 @@ const cockpit: SearchInput = {
   offset: { x: 0, y: 0 },
   hands: [{ back: 11, up: 7 }],
   count: 12,
-} // prettier-ignore
+}
 const searched = (prune: boolean) => {
   const began = performance.now()
   const { combinations } = searchCockpit(cockpit, prune)

@@ -6,7 +6,11 @@ export type Station = (typeof stations)[number]
 
 /** The station a mistyped address means: by its beginning, else by most letters in common, else the first. */
 export function nearestStation(typed: string): Station {
-  const word = typed.toLowerCase().split(/[^a-z]+/).find((part) => part !== '') ?? '' // prettier-ignore
+  const word =
+    typed
+      .toLowerCase()
+      .split(/[^a-z]+/)
+      .find((part) => part !== '') ?? ''
   const begins = stations.find((station) => word !== '' && (station.startsWith(word) || word.startsWith(station)))
   if (begins) return begins
   const common = (station: string) => [...station].filter((letter) => word.includes(letter)).length / station.length

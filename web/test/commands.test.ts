@@ -54,7 +54,12 @@ describe('the glossary', () => {
     }
   })
   it('is reached from a reading, and searched by words', () => {
-    expect([termOfReading('cleatSetback'), termOfReading('tread'), termOfReading('barBacksweep'), termOfReading('cadence')]).toEqual(['cleat-setback', 'tread', 'backsweep', null]) // prettier-ignore
+    expect([termOfReading('cleatSetback'), termOfReading('tread'), termOfReading('barBacksweep'), termOfReading('cadence')]).toEqual([
+      'cleat-setback',
+      'tread',
+      'backsweep',
+      null,
+    ])
     expect(termsWith('heel float')).toContain('float')
     expect(termsWith('nothing of the kind')).toEqual([])
     expect(termsWith('')).toEqual(termKeys)

@@ -1,3 +1,5 @@
+import { keysOf } from '../quantity/tables.ts'
+
 /** What carries the hands; decides which readings a bike has. */
 export const barKinds = ['flat', 'drop'] as const
 export type BarKind = (typeof barKinds)[number]
@@ -30,7 +32,7 @@ export const bikeKindRows = {
 } as const satisfies Readonly<Record<string, BikeKindRow>>
 
 export type BikeKind = keyof typeof bikeKindRows
-export const bikeKinds = Object.keys(bikeKindRows) as [BikeKind, ...BikeKind[]]
+export const bikeKinds = keysOf(bikeKindRows)
 
 /** A row of the table. */
 export function bikeKindOf(kind: BikeKind): BikeKindRow {

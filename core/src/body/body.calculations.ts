@@ -5,6 +5,7 @@ import type { RiderModel } from './rider.ts'
 import { armChord, sideChord, upperPosture } from './upperBody.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { sides } from '../quantity/sided.ts'
+import { tableOf } from '../quantity/tables.ts'
 
 const arm = {
   upperArm: numberField('upperArm', 100, 600, 'mm'),
@@ -159,10 +160,7 @@ export const riderModelSchema = z.strictObject({
 }) satisfies z.ZodType<RiderModel>
 
 const axlePair = z.strictObject({ rear: pointSchema, front: pointSchema }).nullable().default(null)
-const factShape = Object.fromEntries(metricKeys.map((key) => [key, z.number().nullable()])) as Record<
-  (typeof metricKeys)[number],
-  z.ZodNullable<z.ZodNumber>
->
+const factShape = tableOf(metricKeys, () => z.number().nullable())
 
 export const riderMetricsCalculation = defineCalculation({
   name: 'rider-on-bike',

@@ -4,6 +4,7 @@ import { exampleRider } from '../testing.ts'
 import { calibrate, changesWith, freeKeys, knownKinds, predict, withFree } from './calibration.ts'
 import type { FreeParameters, FreeValues, Known, KnownKind } from './calibration.ts'
 import type { Side } from '../quantity/sided.ts'
+import { tableOf } from '../quantity/tables.ts'
 
 /** Priors about the example rider; ± as wide as the product assumes. */
 const free: FreeParameters = {
@@ -22,7 +23,7 @@ const free: FreeParameters = {
   hipsTurned: { prior: 0, plusMinus: 5 },
   hipsTilted: { prior: 0, plusMinus: 5 },
 }
-const priors = Object.fromEntries(freeKeys.map((key) => [key, free[key].prior])) as unknown as FreeValues
+const priors = tableOf(freeKeys, (key) => free[key].prior)
 const known = (kind: KnownKind, side: Side | 'both', value: number, plusMinus = 3): Known => ({
   kind,
   side,

@@ -6,6 +6,7 @@ import { handsMiddle, riderAt } from './rider.ts'
 import type { RiderModel } from './rider.ts'
 import type { Side } from '../quantity/sided.ts'
 import { turnMetrics } from './turn.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What a number of the rider on the bike means, and what is asked of it. */
 export interface MetricDefinition {
@@ -84,7 +85,7 @@ export const metricDefinitions = {
 } as const satisfies Readonly<Record<string, MetricDefinition>> // prettier-ignore
 
 export type MetricKey = keyof typeof metricDefinitions
-export const metricKeys = Object.keys(metricDefinitions) as [MetricKey, ...MetricKey[]]
+export const metricKeys = keysOf(metricDefinitions)
 
 /** Every metric of a rider, null where it cannot be said: the leg does not reach, or the hands are not known. */
 export type RiderMetrics = Readonly<Record<MetricKey, number | null>>

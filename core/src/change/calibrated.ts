@@ -16,6 +16,7 @@ import { freeParameters } from './freeParameters.ts'
 import type { StandingNumbers } from './freeParameters.ts'
 import type { LedgerEntry } from './ledger.ts'
 import { timelineOf } from './timeline.ts'
+import { tableOf } from '../quantity/tables.ts'
 
 /** A rider calibrated under one condition. */
 export interface CalibratedCondition {
@@ -100,9 +101,7 @@ export function calibrateBody(
   const same = before !== undefined && sameProblem(free, knowns, before)
   const usual = same ? before.usual : solved(free, bare(knowns), before?.usual)
   const otherConditions = () => {
-    const start = Object.fromEntries(
-      freeKeys.map((key) => [key, { prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] }]),
-    ) as unknown as FreeParameters
+    const start = tableOf(freeKeys, (key) => ({ prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] }))
     return conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
       const measured = knownsFor(condition, readings, timeline, standingAt, bar)
       if (measured.length === 0) return []

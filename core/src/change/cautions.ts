@@ -14,11 +14,28 @@ export interface CautionRow {
 
 /** What is pulled and pressed after anything was moved that a brake hangs on. @source common-practice */
 const brakes: CautionRow = {
-  settings: ['leverAngle', 'leverReach', 'leverClamp', 'shifterClamp', 'remoteClamp', 'hoodPosition', 'hoodAngle', 'barRoll', 'barWidth', 'gripDiameter', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach'],
+  settings: [
+    'leverAngle',
+    'leverReach',
+    'leverClamp',
+    'shifterClamp',
+    'remoteClamp',
+    'hoodPosition',
+    'hoodAngle',
+    'barRoll',
+    'barWidth',
+    'gripDiameter',
+    'barRise',
+    'barForward',
+    'barBacksweep',
+    'barUpsweep',
+    'barReach',
+  ],
   slots: ['levers', 'bar', 'grips'],
-  words: 'Before riding off pull both brakes hard: the lever must not touch the bar, front and rear must work as before. Press on the bar with the body’s weight: bar, hoods and clamps must not turn.',
+  words:
+    'Before riding off pull both brakes hard: the lever must not touch the bar, front and rear must work as before. Press on the bar with the body’s weight: bar, hoods and clamps must not turn.',
   source: 'common-practice',
-} // prettier-ignore
+}
 
 export const cautionRows: readonly CautionRow[] = [
   brakes,

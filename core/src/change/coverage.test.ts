@@ -13,6 +13,7 @@ import { normal, seeded } from '../quantity/random.ts'
 import { aReading, exampleReadings, wholeReadings } from '../testing.ts'
 import { calibrateRider } from './calibrated.ts'
 import { metricSpreads, uncertainInputs, uncertaintyModelOf } from './uncertainty.ts'
+import { isOneOf, tableOf } from '../quantity/tables.ts'
 
 const looked: readonly MetricKey[] = [
   'kneeLeft',
@@ -36,10 +37,10 @@ function trueRider(readings: readonly Reading[], random: () => number): RiderMod
     'drop',
   )
   const values: Record<ModelKey, ModelValues[ModelKey]> = { ...plain.values }
-  const free = Object.fromEntries(freeKeys.map((key) => [key, plain.free[key].prior])) as Record<FreeKey, number>
+  const free = tableOf(freeKeys, (key) => plain.free[key].prior)
   for (const { key, side, deviation } of uncertainInputs(plain)) {
     const off = deviation * normal(random)
-    if ((freeKeys as readonly string[]).includes(key)) free[key as FreeKey] += off
+    if (isOneOf(freeKeys, key)) free[key as FreeKey] += off
     else {
       const { left, right } = values[key as ModelKey]
       const shift = (value: number | null, other: 'left' | 'right') => (value === null || side === other ? value : value + off)

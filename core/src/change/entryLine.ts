@@ -9,6 +9,7 @@ import type { MethodKey } from '../measure/methods.ts'
 import { amountWords, moveName } from './moveWords.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What a short typed note means, before it is taken. */
 export type Understood =
@@ -37,13 +38,34 @@ const readingWords: Readonly<Record<string, NumberKey>> = {
 
 /** What a word moves when a direction or a sign follows; the first is meant by a bare sign. */
 const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
-  cleat: ['cleatSetback', 'cleatInboard', 'cleatTurn'], saddle: ['saddleHeight', 'saddleSetback'], nose: ['saddleTilt'], tilt: ['saddleTilt'],
-  hands: ['handHeight', 'handReach', 'gripSpacing'], spacers: ['spacers'], stem: ['stemLength', 'stemAngle'],
-  bar: ['barWidth', 'barRise', 'barRoll'], roll: ['barRoll'], lever: ['leverAngle', 'leverReach', 'leverClamp'], hood: ['hoodPosition', 'hoodAngle'], shifter: ['shifterClamp'], remote: ['remoteClamp'], pads: ['padUp', 'padForward', 'padSpacing'], extensions: ['extensionLength', 'extensionAngle'], crank: ['crank'], turn: ['cleatTurn'], float: ['cleatFloat'], wedge: ['wedge'], arch: ['archSupport'], adapter: ['adapter'], washer: ['washer'], axle: ['axleLength'], tread: ['tread'],
-} // prettier-ignore
+  cleat: ['cleatSetback', 'cleatInboard', 'cleatTurn'],
+  saddle: ['saddleHeight', 'saddleSetback'],
+  nose: ['saddleTilt'],
+  tilt: ['saddleTilt'],
+  hands: ['handHeight', 'handReach', 'gripSpacing'],
+  spacers: ['spacers'],
+  stem: ['stemLength', 'stemAngle'],
+  bar: ['barWidth', 'barRise', 'barRoll'],
+  roll: ['barRoll'],
+  lever: ['leverAngle', 'leverReach', 'leverClamp'],
+  hood: ['hoodPosition', 'hoodAngle'],
+  shifter: ['shifterClamp'],
+  remote: ['remoteClamp'],
+  pads: ['padUp', 'padForward', 'padSpacing'],
+  extensions: ['extensionLength', 'extensionAngle'],
+  crank: ['crank'],
+  turn: ['cleatTurn'],
+  float: ['cleatFloat'],
+  wedge: ['wedge'],
+  arch: ['archSupport'],
+  adapter: ['adapter'],
+  washer: ['washer'],
+  axle: ['axleLength'],
+  tread: ['tread'],
+}
 
 const methodWords: Readonly<Record<string, MethodKey>> = {
-  ...Object.fromEntries((Object.keys(methods) as MethodKey[]).map((key) => [key, key])),
+  ...Object.fromEntries(keysOf(methods).map((key) => [key, key])),
   gonio: 'goniometer',
 }
 const sideWords: Readonly<Record<string, Side>> = { l: 'left', left: 'left', r: 'right', right: 'right' }

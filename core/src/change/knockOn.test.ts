@@ -15,6 +15,7 @@ import type { RequestedMove } from './moves.ts'
 import { slotKeys } from './parts.ts'
 import { settingKeys, settingOf, settings } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 const flatReadings: readonly Reading[] = [
   ...wholeReadings.filter((reading) => !['handReach', 'handHeight', 'gripSpacing'].includes(reading.key)),
@@ -265,7 +266,7 @@ describe('a step', () => {
       'step',
     ).stems
     const front = { spacers: 20, stemLength: 60, stemAngle: 6 } as const
-    const parts = (Object.keys(front) as (keyof typeof front)[]).flatMap((key) => one(key, best![key] - front[key]))
+    const parts = keysOf(front).flatMap((key) => one(key, best![key] - front[key]))
     const moved = riderWith(flat.rider, withMoves(flat.by, parts))!
     const start = riderWith(flat.rider, flat.by)!
     expect(

@@ -23,6 +23,7 @@ import type { Pace } from './pace.ts'
 import { capOf, largestMove, settingOf, unreadPace } from './settings.ts'
 import type { HandHold, SettingKey } from './settings.ts'
 import { stepPlan } from './stepPlan.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Hands are not moved by less than a tape can tell, mm. @source common-practice */
 const WORTH_MOVING_HANDS = 3
@@ -293,7 +294,7 @@ export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[]
   const front = frontOf(rider.values, by)
   if (front === null) return null
   const parts = { spacers: option.spacers, stemLength: option.stemLength, stemAngle: option.stemAngle } as const
-  const moves = (Object.keys(parts) as (keyof typeof parts)[]).flatMap((setting): Answer[] => {
+  const moves = keysOf(parts).flatMap((setting): Answer[] => {
     const amount = parts[setting] - front[setting]
     return Math.abs(amount) < 1e-9 ? [] : [{ setting, side: 'both', by: amount, exact: amount, limit: null }]
   })

@@ -4,6 +4,7 @@ import { sides } from '../quantity/sided.ts'
 import { capOf } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** How far a visit may go at once, and why. */
 export interface PaceRow {
@@ -31,7 +32,7 @@ export const paces = {
   },
 } as const satisfies Readonly<Record<string, PaceRow>>
 export type Pace = keyof typeof paces
-export const paceKeys = Object.keys(paces) as [Pace, ...Pace[]]
+export const paceKeys = keysOf(paces)
 
 /** What tells a new set-up from a rider who is used to the bike. */
 export interface PaceSigns {

@@ -9,6 +9,7 @@ import { textField } from '../quantity/fields.ts'
 import { sides } from '../quantity/sided.ts'
 import type { Side } from '../quantity/sided.ts'
 import { capital } from '../quantity/words.ts'
+import { entriesOf, keysOf } from '../quantity/tables.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
 interface Addend {
@@ -42,32 +43,91 @@ export const slots = {
   shoes: {
     label: 'Shoes',
     station: 'feet',
-    properties: ['shoeSize', 'shoeLength', 'shoeBallWidth', 'shoeHeelWidth', 'shoeHeelOutside', 'soleStiffness', 'shoeUpper', 'soleThickness', 'slotAcross', 'recess', 'boltPattern', 'cleatTurnRoom'],
+    properties: [
+      'shoeSize',
+      'shoeLength',
+      'shoeBallWidth',
+      'shoeHeelWidth',
+      'shoeHeelOutside',
+      'soleStiffness',
+      'shoeUpper',
+      'soleThickness',
+      'slotAcross',
+      'recess',
+      'boltPattern',
+      'cleatTurnRoom',
+    ],
     named: ['shoeSize', 'soleStiffness'],
   },
   footbeds: { label: 'Footbeds', station: 'feet', properties: ['archSupport'], named: ['archSupport'] },
-  pedals: { label: 'Pedals', station: 'feet', properties: ['pedalKind', 'pedalStack', 'axleLength', 'axleThread', 'cleatFloat'], named: ['pedalKind'] },
+  pedals: {
+    label: 'Pedals',
+    station: 'feet',
+    properties: ['pedalKind', 'pedalStack', 'axleLength', 'axleThread', 'cleatFloat'],
+    named: ['pedalKind'],
+  },
   cranks: { label: 'Cranks', station: 'feet', properties: ['crank', 'tread'], named: ['crank', 'tread'] },
   saddle: {
     label: 'Saddle',
     station: 'seat',
-    properties: ['saddleKind', 'saddleWidth', 'saddleZoneWidth', 'saddleNoseWidth', 'saddleLength', 'sitFromNose', 'saddleNoseDrop', 'saddleTailRise', 'saddleRelief', 'saddleRailHeight', 'saddleSound'],
+    properties: [
+      'saddleKind',
+      'saddleWidth',
+      'saddleZoneWidth',
+      'saddleNoseWidth',
+      'saddleLength',
+      'sitFromNose',
+      'saddleNoseDrop',
+      'saddleTailRise',
+      'saddleRelief',
+      'saddleRailHeight',
+      'saddleSound',
+    ],
     named: ['saddleKind', 'saddleWidth'],
   },
-  seatpostHead: { label: 'Seatpost head', station: 'seat', properties: ['postHead', 'headThread', 'headBoltSpacing', 'headNotch'], named: ['postHead'] },
+  seatpostHead: {
+    label: 'Seatpost head',
+    station: 'seat',
+    properties: ['postHead', 'headThread', 'headBoltSpacing', 'headNotch'],
+    named: ['postHead'],
+  },
   stem: { label: 'Stem', station: 'hands', properties: ['stemLength', 'stemAngle', 'stemClampSize'], named: ['stemLength', 'stemAngle'] },
   bar: {
     label: 'Bar',
     station: 'hands',
-    properties: ['barWidth', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barBend', 'hoodWidth', 'dropWidth', 'barReach', 'barDrop', 'barFlare', 'barClampSize', 'barShortest'],
+    properties: [
+      'barWidth',
+      'barRise',
+      'barForward',
+      'barBacksweep',
+      'barUpsweep',
+      'barBend',
+      'hoodWidth',
+      'dropWidth',
+      'barReach',
+      'barDrop',
+      'barFlare',
+      'barClampSize',
+      'barShortest',
+    ],
     named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'],
   },
   grips: { label: 'Grips', station: 'hands', properties: ['gripDiameter', 'gripLength'], named: ['gripDiameter'] },
-  levers: { label: 'Levers and shifters', station: 'hands', properties: ['leverReach', 'leverHook', 'brakeClampWidth', 'shifterPlace', 'shifterClampWidth', 'shifterPaddle'], named: ['shifterPlace'] },
-  extensions: { label: 'Extensions', station: 'hands', properties: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'], named: ['extensionLength', 'padSpacing'] },
-} as const satisfies Readonly<Record<string, Slot>> // prettier-ignore
+  levers: {
+    label: 'Levers and shifters',
+    station: 'hands',
+    properties: ['leverReach', 'leverHook', 'brakeClampWidth', 'shifterPlace', 'shifterClampWidth', 'shifterPaddle'],
+    named: ['shifterPlace'],
+  },
+  extensions: {
+    label: 'Extensions',
+    station: 'hands',
+    properties: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'],
+    named: ['extensionLength', 'padSpacing'],
+  },
+} as const satisfies Readonly<Record<string, Slot>>
 export type SlotKey = keyof typeof slots
-export const slotKeys = Object.keys(slots) as [SlotKey, ...SlotKey[]]
+export const slotKeys = keysOf(slots)
 
 const slotByReading = new Map<PropertyKey, SlotKey>(slotKeys.flatMap((slot) => slots[slot].properties.map((key) => [key, slot] as const)))
 /** The slot whose part a reading describes; null where it describes no exchangeable part. */
@@ -101,7 +161,7 @@ export const exchangeSchema = z
   })
   .superRefine(({ slot, from, to }, context) => {
     for (const [end, part] of Object.entries({ from, to })) {
-      for (const [key, value] of Object.entries(part.properties) as [PropertyKey, PropertyValue][]) {
+      for (const [key, value] of entriesOf(part.properties)) {
         const problem = propertyProblem(slot, key, value)
         if (problem !== null) context.addIssue({ code: 'custom', path: [end, 'properties', key], message: problem })
       }
@@ -134,7 +194,7 @@ export function exchangeShifts({
   from,
   to,
 }: Pick<Exchange, 'from' | 'to'>): { readonly key: NumberKey; readonly side: Side | 'both'; readonly by: number }[] {
-  return (Object.keys(to.properties) as PropertyKey[]).flatMap((key) => {
+  return keysOf(to.properties).flatMap((key) => {
     const reading = isAddend(key) ? addends[key].of : key
     if (isChoice(reading)) return []
     const places: readonly (Side | 'both')[] = definitionOf(reading).sided ? sides : ['both']

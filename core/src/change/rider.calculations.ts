@@ -17,8 +17,8 @@ import { sensitivities } from './sensitivity.ts'
 import { paceKeys } from './pace.ts'
 import { exchangeSchema, slots } from './parts.ts'
 import { handHolds, settingKeys, settings } from './settings.ts'
-import type { HandHold } from './settings.ts'
 import { setupOf, standingOf } from './setup.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What every calculation on a whole visit takes. */
 export const visitFields = {
@@ -113,7 +113,7 @@ export const knockOnCalculation = defineCalculation({
     holds: z
       .strictObject({
         knee: z.boolean(),
-        hands: z.enum(Object.keys(handHolds) as [HandHold, ...HandHold[]], {
+        hands: z.enum(keysOf(handHolds), {
           error: `hands must be one of ${Object.keys(handHolds).join(', ')}.`,
         }),
         lever: z.boolean(),

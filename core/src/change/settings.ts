@@ -1,5 +1,6 @@
 import type { SourceKey } from '../sources.ts'
 import type { Pace } from './pace.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What the hands are held to while something else moves. */
 export const handHolds = {
@@ -128,7 +129,7 @@ export const settings = {
 } as const satisfies Readonly<Record<string, Setting>>
 
 export type SettingKey = keyof typeof settings
-export const settingKeys = Object.keys(settings) as [SettingKey, ...SettingKey[]]
+export const settingKeys = keysOf(settings)
 
 /** A row of the table. */
 export function settingOf(key: SettingKey): Setting {

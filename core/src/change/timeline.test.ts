@@ -8,6 +8,7 @@ import type { LedgerEntry } from './ledger.ts'
 import type { Exchange } from './parts.ts'
 import { setupOf } from './setup.ts'
 import { foldedAt, timelineOf } from './timeline.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 const change = uuid(1)
 const up = entryOf(1, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })
@@ -107,8 +108,7 @@ describe('one body read at two places', () => {
     // A key press later, and back: nothing of the detour is left.
     const detour = calibrateBody([...others, knee(75, null)], kept, 'drop', cold)
     const back = calibrateBody(readings, kept, 'drop', detour)
-    for (const key of Object.keys(cold.usual.values) as (keyof typeof cold.usual.values)[])
-      expect(Math.abs(back.usual.values[key] - cold.usual.values[key])).toBeLessThan(0.2)
+    for (const key of keysOf(cold.usual.values)) expect(Math.abs(back.usual.values[key] - cold.usual.values[key])).toBeLessThan(0.2)
     expect(calibrateBody(readings, kept, 'drop', cold).usual).toBe(cold.usual)
   })
 })

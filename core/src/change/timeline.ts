@@ -8,9 +8,9 @@ import { foldLedger } from './fold.ts'
 import type { Folded } from './fold.ts'
 import type { LedgerEntry } from './ledger.ts'
 import { isAddend, slotOf } from './parts.ts'
-import type { PropertyKey } from './parts.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /**
  * Readings that another setting carries along: room for moving shrinks on one side and grows on the
@@ -87,7 +87,7 @@ function makeTimeline(entries: readonly LedgerEntry[]): Timeline {
 
 function partReadings({ fitted }: Folded): PartReading[] {
   return [...fitted.values()].flatMap(({ exchange: { to }, place }) =>
-    (Object.keys(to.properties) as PropertyKey[]).flatMap((key): PartReading[] => {
+    keysOf(to.properties).flatMap((key): PartReading[] => {
       const value = to.properties[key]
       if (value === undefined || isAddend(key)) return []
       if (typeof value === 'object') {

@@ -56,7 +56,8 @@ describe('what is known', () => {
   it('names what rests on estimates, and no longer once the lengths are read', () => {
     const [guessed, read] = [bare, whole].map((rider) => estimatedMetrics(uncertaintyModelOf(rider, unmoved)!, rider))
     // Trunk and arms of the one follow from stature alone; the other was measured throughout.
-    for (const key of ['torso', 'elbowLeft', 'shoulderRight'] as const) expect([key, guessed!.includes(key), read!.includes(key)]).toEqual([key, true, false]) // prettier-ignore
+    for (const key of ['torso', 'elbowLeft', 'shoulderRight'] as const)
+      expect([key, guessed!.includes(key), read!.includes(key)]).toEqual([key, true, false])
     // Nobody has read the pedal axles and the cleats’ place across of either.
     expect([guessed!.includes('stance'), read!.includes('stance')]).toEqual([true, true])
   })

@@ -16,6 +16,7 @@ import type { Side } from '../quantity/sided.ts'
 import { normal, seeded, share } from '../quantity/random.ts'
 import type { CalibratedRider } from './calibrated.ts'
 import { legsReadApart } from './freeParameters.ts'
+import { isOneOf, keysOf, tableOf } from '../quantity/tables.ts'
 
 /** One thing that is not known exactly: a reading, an estimate, or a hidden part of the body. */
 export interface UncertainInput {
@@ -72,12 +73,9 @@ export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: 
   const metricsOf = (model: RiderModel | null) => model && riderMetrics(model, axles)
   const metrics = riderMetrics(here.middle, axles)
   const either = here.pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
-  const gradients = Object.fromEntries(
-    metricKeys.map((key) => [
-      key,
-      metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
-    ]),
-  ) as Record<MetricKey, number[] | null>
+  const gradients = tableOf(metricKeys, (key) =>
+    metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
+  )
   const covariance = afterEstimating(
     independent(inputs.map((input) => input.deviation)),
     inputs.map(({ key }) => (isFree(key) ? (rider.free[key].plusMinus / 2) ** 2 : 0)),
@@ -140,7 +138,7 @@ function knownRows(rider: CalibratedRider, inputs: readonly UncertainInput[]): n
   })
 }
 
-const isFree = (key: UncertainInput['key']): key is FreeKey => (freeKeys as readonly string[]).includes(key)
+const isFree = (key: UncertainInput['key']): key is FreeKey => isOneOf(freeKeys, key)
 
 /** Where the way to both ends of a ± strays from its slope by more than this share of it, draws say the ±. */
 const BENDS = 0.25
@@ -169,7 +167,7 @@ export function metricSpreads(uncertainty: UncertaintyModel): Readonly<Record<Me
     if (up === null || down === null) return true
     return Math.abs(up - value - plusMinus) > BENDS * plusMinus || Math.abs(value - down - plusMinus) > BENDS * plusMinus
   }
-  const spreads = Object.fromEntries(metricKeys.map((key) => [key, first(key)])) as Record<MetricKey, number | null>
+  const spreads = tableOf(metricKeys, (key) => first(key))
   const bent = metricKeys.filter((key) => spreads[key] !== null && bends(key, spreads[key]))
   if (bent.length === 0) return spreads
   const random = seeded(SEED)
@@ -232,8 +230,7 @@ export function estimatedMetrics(
   { resolved }: Pick<CalibratedRider, 'resolved'>,
 ): MetricKey[] {
   const isUnread = ({ key, side }: UncertainInput) =>
-    (numberKeys as readonly string[]).includes(key) &&
-    (side === 'both' ? sides : [side]).every((one) => resolved[key as NumberKey][one]?.basis !== 'measured')
+    isOneOf(numberKeys, key) && (side === 'both' ? sides : [side]).every((one) => resolved[key as NumberKey][one]?.basis !== 'measured')
   const unread = inputs.map(isUnread)
   return metricKeys.filter((key) => {
     const h = gradients[key]
@@ -259,8 +256,8 @@ function modelOf(rider: CalibratedRider, { values, free }: Shifted, by: MovedBy,
 export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
   const spreads = rider.plusMinus
   const inputs: UncertainInput[] = []
-  for (const key of Object.keys(spreads) as ModelKey[]) {
-    const reading = (numberKeys as readonly string[]).includes(key) ? (key as NumberKey) : null
+  for (const key of keysOf(spreads)) {
+    const reading = isOneOf(numberKeys, key) ? (key as NumberKey) : null
     if (calibratedKeys.includes(key) || (reading !== null && !definitionOf(reading).inModel)) continue
     const measured = (side: Side) => reading !== null && rider.resolved[reading][side]?.basis === 'measured'
     const { left, right } = spreads[key]

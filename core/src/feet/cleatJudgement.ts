@@ -12,6 +12,7 @@ import { cleatSchool } from './cleatSchools.ts'
 import type { CleatSchoolKey } from './cleatSchools.ts'
 import { cleatTarget, schoolTargets } from './cleatTarget.ts'
 import type { CleatTarget, CleatTargetInput, SchoolTarget } from './cleatTarget.ts'
+import { entriesOf } from '../quantity/tables.ts'
 
 /** One foot as the judgement sees it; null = not read and not estimable. */
 export interface CleatReadings {
@@ -108,7 +109,7 @@ function targetInput(
 ): { input: CleatTargetInput | null; plusMinus: Record<string, number> } {
   const plusMinus: Record<string, number> = {}
   const values: Record<string, number> = {}
-  for (const [field, reading] of Object.entries(readings) as [keyof CleatReadings, Quantity | null][]) {
+  for (const [field, reading] of entriesOf(readings)) {
     if (reading === null) continue
     values[field] = reading.value
     plusMinus[field] = reading.plusMinus

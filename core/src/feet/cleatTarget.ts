@@ -2,6 +2,7 @@ import { nearestInBand } from '../quantity/band.ts'
 import { CalculationError } from '../quantity/problem.ts'
 import { cleatSchools } from './cleatSchools.ts'
 import type { CleatSchoolKey, SchoolRule } from './cleatSchools.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What one foot's cleat target needs; lengths mm, setbacks behind MTP1. */
 export interface CleatTargetInput {
@@ -120,5 +121,5 @@ function around(target: number, tolerance: number, heldAtEnd = false): RuleAnswe
 }
 
 function absent(fields: Partial<Record<CleatTargetField, number | undefined>>): CleatTargetField[] {
-  return (Object.keys(fields) as CleatTargetField[]).filter((field) => fields[field] === undefined)
+  return keysOf(fields).filter((field) => fields[field] === undefined)
 }

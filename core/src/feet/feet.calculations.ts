@@ -31,7 +31,9 @@ export const cleatRotationCalculation = defineCalculation({
     float: numberField('float', 0, 30, 'degrees', 'Whole float'),
     heelIn: numberField('heelIn', 0, 25, 'degrees').default(0),
     heelOut: numberField('heelOut', 0, 25, 'degrees').default(0),
-    turnRoom: numberField('turnRoom', 0, 45, 'degrees', '± the cleat can be turned from straight; null = not read, taken as no limit').nullable().default(null),
+    turnRoom: numberField('turnRoom', 0, 45, 'degrees', '± the cleat can be turned from straight; null = not read, taken as no limit')
+      .nullable()
+      .default(null),
   }),
   output: z.object({
     floatNow: range,
@@ -50,16 +52,38 @@ export const cleatRotationCalculation = defineCalculation({
   sources: ['common-practice'],
   run: cleatRotation,
   working: (i, out) => [
-    { label: 'Swing', formula: `${i.toeOut} − ${i.heelOut} to ${i.toeOut} + ${i.heelIn}`, value: `${signed(out.swing.low)} to ${signed(out.swing.high)}`, unit: 'deg' },
-    { label: 'Float now', formula: `${i.cleatTurn} ± ${i.float} / 2`, value: `${signed(out.floatNow.low)} to ${signed(out.floatNow.high)}`, unit: 'deg' },
+    {
+      label: 'Swing',
+      formula: `${i.toeOut} − ${i.heelOut} to ${i.toeOut} + ${i.heelIn}`,
+      value: `${signed(out.swing.low)} to ${signed(out.swing.high)}`,
+      unit: 'deg',
+    },
+    {
+      label: 'Float now',
+      formula: `${i.cleatTurn} ± ${i.float} / 2`,
+      value: `${signed(out.floatNow.low)} to ${signed(out.floatNow.high)}`,
+      unit: 'deg',
+    },
     { label: 'Room inward', formula: 'float’s upper end − swing’s', value: out.roomIn, unit: 'deg', output: 'roomIn' },
     { label: 'Room outward', formula: 'swing’s lower end − float’s', value: out.roomOut, unit: 'deg', output: 'roomOut' },
     { label: 'Target', formula: 'middle of the swing', value: out.target, unit: 'deg', output: 'target' },
-    { label: 'What this sole allows', formula: i.turnRoom === null ? 'room not read: not held' : `held within ±${trimmed(i.turnRoom, 2)}`, value: out.attainable, unit: 'deg', output: 'attainable' },
+    {
+      label: 'What this sole allows',
+      formula: i.turnRoom === null ? 'room not read: not held' : `held within ±${trimmed(i.turnRoom, 2)}`,
+      value: out.attainable,
+      unit: 'deg',
+      output: 'attainable',
+    },
     { label: 'Turn', formula: 'allowed − now', value: out.difference, unit: 'deg', output: 'difference' },
-    { label: 'Float that would hold it', formula: `swing + 2 · ${RELEASE_ROOM}`, value: out.floatNeeded, unit: 'deg', output: 'floatNeeded' },
+    {
+      label: 'Float that would hold it',
+      formula: `swing + 2 · ${RELEASE_ROOM}`,
+      value: out.floatNeeded,
+      unit: 'deg',
+      output: 'floatNeeded',
+    },
   ],
-}) // prettier-ignore
+})
 
 const gap = z.object({ toeOut: z.number(), crank: z.number().nullable(), stay: z.number().nullable(), ankle: z.number().nullable() })
 
@@ -77,7 +101,13 @@ export const heelClearanceCalculation = defineCalculation({
     heelOutside: numberField('heelOutside', 45, 130, 'mm'),
     stayWidth: numberField('stayWidth', 60, 220, 'mm').nullable().default(null),
     crank: numberField('crank', 100, 220, 'mm'),
-    ankle: z.strictObject({ behind: numberField('ankle.behind', -150, 400, 'mm', 'Axle to the ankle along the foot'), above: numberField('ankle.above', 0, 400, 'mm') }).nullable().default(null),
+    ankle: z
+      .strictObject({
+        behind: numberField('ankle.behind', -150, 400, 'mm', 'Axle to the ankle along the foot'),
+        above: numberField('ankle.above', 0, 400, 'mm'),
+      })
+      .nullable()
+      .default(null),
     cleatTurn: numberField('cleatTurn', -20, 30, 'degrees'),
     float: numberField('float', 0, 30, 'degrees'),
   }),
@@ -87,14 +117,37 @@ export const heelClearanceCalculation = defineCalculation({
   working: (i, out) => {
     const nearest = nearestGap(out)
     return [
-      { label: 'Heel cup’s middle behind the axle', formula: `${i.axleFromHeel} − ${i.heelOutside} / 2`, value: i.axleFromHeel - i.heelOutside / 2, unit: 'mm' },
-      { label: 'Heel in, to the crank', formula: `half stance − arm · sin ${signed(out.heelIn.toeOut)}° − half the heel − half tread + lean of the arm`, value: out.heelIn.crank ?? 'does not pass it', unit: 'mm', output: 'heelIn.crank' },
-      { label: 'Heel in, to the stay', formula: 'the same to half the width over the stays', value: out.heelIn.stay ?? 'not read', unit: 'mm', output: 'heelIn.stay' },
-      { label: 'Ankle, to the crank', formula: `half stance − ankle behind the axle · sin − half the ankle − the arm’s face`, value: out.heelIn.ankle ?? 'not known', unit: 'mm', output: 'heelIn.ankle' },
+      {
+        label: 'Heel cup’s middle behind the axle',
+        formula: `${i.axleFromHeel} − ${i.heelOutside} / 2`,
+        value: i.axleFromHeel - i.heelOutside / 2,
+        unit: 'mm',
+      },
+      {
+        label: 'Heel in, to the crank',
+        formula: `half stance − arm · sin ${signed(out.heelIn.toeOut)}° − half the heel − half tread + lean of the arm`,
+        value: out.heelIn.crank ?? 'does not pass it',
+        unit: 'mm',
+        output: 'heelIn.crank',
+      },
+      {
+        label: 'Heel in, to the stay',
+        formula: 'the same to half the width over the stays',
+        value: out.heelIn.stay ?? 'not read',
+        unit: 'mm',
+        output: 'heelIn.stay',
+      },
+      {
+        label: 'Ankle, to the crank',
+        formula: `half stance − ankle behind the axle · sin − half the ankle − the arm’s face`,
+        value: out.heelIn.ankle ?? 'not known',
+        unit: 'mm',
+        output: 'heelIn.ankle',
+      },
       { label: 'Nearest', formula: nearest ? nearest.what : 'nothing', value: nearest ? nearest.gap : 'none', unit: 'mm' },
     ]
   },
-}) // prettier-ignore
+})
 
 const partSide = (side: string) =>
   z.strictObject({
@@ -105,10 +158,12 @@ const partSide = (side: string) =>
     target: numberField(`${side}.target`, 60, 260, 'mm', 'Half stance wanted'),
     low: numberField(`${side}.low`, 40, 280, 'mm', 'Least half stance that counts as met').optional(),
     high: numberField(`${side}.high`, 40, 280, 'mm', 'Largest that counts as met').optional(),
-    cleatOut: numberField(`${side}.cleatOut`, 0, 25, 'mm', 'How far the cleat can go inward on the shoe, which moves the foot out').default(2),
+    cleatOut: numberField(`${side}.cleatOut`, 0, 25, 'mm', 'How far the cleat can go inward on the shoe, which moves the foot out').default(
+      2,
+    ),
     cleatIn: numberField(`${side}.cleatIn`, 0, 25, 'mm', 'How far it can go outward on the shoe').default(2),
     thread: numberField(`${side}.thread`, 6, 30, 'mm').nullable().default(null),
-  }) // prettier-ignore
+  })
 const sizes = (label: string, usual: readonly number[]) =>
   z
     .array(numberField(label, 0, 350, 'mm'))
@@ -151,7 +206,10 @@ export const stanceOptionsCalculation = defineCalculation({
       options: stanceOptions({
         now: bySide((side) => ({ ...half[side], tread })),
         target: bySide((side) => half[side].target),
-        band: bySide((side) => ({ low: half[side].low ?? half[side].target - STANCE_MET, high: half[side].high ?? half[side].target + STANCE_MET })),
+        band: bySide((side) => ({
+          low: half[side].low ?? half[side].target - STANCE_MET,
+          high: half[side].high ?? half[side].target + STANCE_MET,
+        })),
         cleatRoom: bySide((side) => ({ low: -half[side].cleatIn, high: half[side].cleatOut })),
         thread: bySide((side) => half[side].thread),
         stock,
@@ -165,7 +223,7 @@ export const stanceOptionsCalculation = defineCalculation({
       value: Math.max(Math.abs(option.left.left), Math.abs(option.left.right)),
       unit: 'mm' as const,
     })),
-}) // prettier-ignore
+})
 
 const optional = (label: string, min: number, max: number, unit: string) => numberField(label, min, max, unit).nullable().default(null)
 
@@ -225,7 +283,10 @@ export const cleatTemplateCalculation = defineCalculation({
     title: z.string().max(120).default(''),
     setbackNow: optional('setbackNow', -30, 90, 'mm'),
     mtp5Behind: optional('mtp5Behind', -20, 80, 'mm'),
-    slot: z.strictObject({ foremost: numberField('slot.foremost', -60, 120, 'mm'), rearmost: numberField('slot.rearmost', -60, 170, 'mm') }).nullable().default(null),
+    slot: z
+      .strictObject({ foremost: numberField('slot.foremost', -60, 120, 'mm'), rearmost: numberField('slot.rearmost', -60, 170, 'mm') })
+      .nullable()
+      .default(null),
     slotAcross: optional('slotAcross', 0, 25, 'mm'),
     inboard: numberField('inboard', -15, 15, 'mm').default(0),
     turn: numberField('turn', -20, 30, 'degrees').default(0),
@@ -240,10 +301,16 @@ export const cleatTemplateCalculation = defineCalculation({
     return { svg: templateSvg(template), axle: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 } }
   },
   working: (i, { axle }) => [
-    { label: 'Axle on the sheet, from its left edge', formula: 'middle of the sheet, less cleat inboard toward the bike', value: axle.x, unit: 'mm', output: 'axle.x' },
+    {
+      label: 'Axle on the sheet, from its left edge',
+      formula: 'middle of the sheet, less cleat inboard toward the bike',
+      value: axle.x,
+      unit: 'mm',
+      output: 'axle.x',
+    },
     { label: 'Axle on the sheet, from its upper edge', formula: `MTP1’s mark + ${i.setback}`, value: axle.y, unit: 'mm', output: 'axle.y' },
   ],
-}) // prettier-ignore
+})
 
 export const cleatUseCalculation = defineCalculation({
   name: 'cleat-use',
@@ -265,11 +332,17 @@ export const cleatUseCalculation = defineCalculation({
     out === null
       ? [{ label: 'Use', formula: 'neither distance nor hours told, or no cleat', value: 'not known', unit: 'none' }]
       : [
-          { label: 'Ridden', formula: out.from === 'hours' ? 'hours at the usual speed' : 'as told', value: out.ridden, unit: 'km', output: 'use.ridden' },
+          {
+            label: 'Ridden',
+            formula: out.from === 'hours' ? 'hours at the usual speed' : 'as told',
+            value: out.ridden,
+            unit: 'km',
+            output: 'use.ridden',
+          },
           { label: 'Life of such a cleat', formula: 'by kind, less what walking takes', value: out.life, unit: 'km', output: 'use.life' },
           { label: 'Used', formula: 'ridden / life', value: out.share, unit: 'none', output: 'use.share' },
         ],
-}) // prettier-ignore
+})
 
 const bolt = (label: string, min: number, max: number) => numberField(label, min, max, 'mm')
 const plain = (value: number) => ({ value, plusMinus: 0, unit: 'mm', basis: 'measured' }) as const
@@ -312,10 +385,16 @@ export const toeClearanceCalculation = defineCalculation({
   sources: ['geometry', 'iso-4210'],
   run: toeClearance,
   working: (i, out) => [
-    { label: 'Pedal’s axle to the tyre', formula: `${i.frontCentre} − ${i.crank} − ${i.wheelDiameter} / 2; asked for ${TOE_ASKED.free}, ${TOE_ASKED.held} with the foot held`, value: out.axle, unit: 'mm', output: 'axle' },
+    {
+      label: 'Pedal’s axle to the tyre',
+      formula: `${i.frontCentre} − ${i.crank} − ${i.wheelDiameter} / 2; asked for ${TOE_ASKED.free}, ${TOE_ASKED.held} with the foot held`,
+      value: out.axle,
+      unit: 'mm',
+      output: 'axle',
+    },
     { label: 'Shoe’s tip to the tyre', formula: `the same from ${i.toeAhead} further ahead`, value: out.toe, unit: 'mm', output: 'toe' },
   ],
-}) // prettier-ignore
+})
 
 export const turnsOfRideCalculation = defineCalculation({
   name: 'turns-of-ride',

@@ -84,7 +84,8 @@ export function stanceTargets(input: StanceInput): StanceTarget[] {
       key: 'knee-over-foot',
       label: 'Knee over foot',
       half: knees ? bySide((side) => about(now[side] + (kneeOutside[side] ?? 0), OVER_FOOT)) : null,
-      reason: 'Seen from the front the knee travels over the foot: the foot goes out by what the knee lies outside it. The knee follows part of the way, so look again after each step.',
+      reason:
+        'Seen from the front the knee travels over the foot: the foot goes out by what the knee lies outside it. The knee follows part of the way, so look again after each step.',
       missing: 'Measure knee outside foot, left and right.',
       source: 'common-practice',
     },
@@ -112,7 +113,7 @@ export function stanceTargets(input: StanceInput): StanceTarget[] {
       missing: '',
       source: 'common-practice',
     },
-  ] // prettier-ignore
+  ]
 }
 
 /** The target that is judged by: the one chosen, else the first that has what it needs. */

@@ -2,6 +2,7 @@ import type { Complaint, ComplaintPlace } from '../talk/complaint.ts'
 import { bodyRegion, bodyViewKeys } from '../talk/regions.ts'
 import type { BodyRegionKey, BodyView } from '../talk/regions.ts'
 import { standingOutline } from './standing.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** A place on a drawing: its outline, drawn for the half that lies at +x, and where its middle is. */
 export interface PlaceShape {
@@ -121,7 +122,7 @@ export interface BodySpot extends ComplaintPlace {
 /** Every place of a drawing; those with a side twice. */
 export function spotsOf(view: BodyView): readonly BodySpot[] {
   const { places, rightAt } = bodyDrawings[view]
-  return (Object.keys(places) as BodyRegionKey[]).flatMap((region) => {
+  return keysOf(places).flatMap((region) => {
     const { path, at } = places[region]!
     const { label, sided } = bodyRegion(region)
     const sidesHere: readonly ComplaintPlace['side'][] = sided ? ['left', 'right'] : ['middle']

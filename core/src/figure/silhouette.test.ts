@@ -21,7 +21,10 @@ function sceneWith(over: object = {}, bar: BarKind = 'drop', crankAngle = 180): 
 const paths = ({ torso, head, helmet, near, far }: Silhouette) => [torso, head, helmet, ...Object.values(near), ...Object.values(far)]
 describe('a limb', () => {
   it('touches both circles: every corner lies on one, and the sides are tangents', () => {
-    const [a, b] = [{ x: 10, y: -20 }, { x: 210, y: 60 }] // prettier-ignore
+    const [a, b] = [
+      { x: 10, y: -20 },
+      { x: 210, y: 60 },
+    ]
     const [ax, ay, bx, by] = numbers(limb(a, 60, b, 30))
     expect(Math.hypot(ax! - a.x, ay! - a.y)).toBeCloseTo(60, 0)
     expect(Math.hypot(bx! - b.x, by! - b.y)).toBeCloseTo(30, 0)
@@ -31,8 +34,12 @@ describe('a limb', () => {
   })
 
   it('is the larger circle where one lies in the other, and where both are one', () => {
-    for (const b of [{ x: 5, y: 0 }, { x: 0, y: 0 }]) expect(limb({ x: 0, y: 0 }, 60, b, 30)).toMatch(/^M60\.0 0\.0A60\.0 60\.0/)
-  }) // prettier-ignore
+    for (const b of [
+      { x: 5, y: 0 },
+      { x: 0, y: 0 },
+    ])
+      expect(limb({ x: 0, y: 0 }, 60, b, 30)).toMatch(/^M60\.0 0\.0A60\.0 60\.0/)
+  })
 })
 
 describe('the rider’s outline', () => {
@@ -50,11 +57,15 @@ describe('the rider’s outline', () => {
     const scene = sceneWith()
     const at = projections.side
     const near = (d: string, joint: Drawn) =>
-      d.split('Z').filter((part) => part.length > 1).some((part) => circlesOf(part).some(({ at: middle, r }) => Math.hypot(middle.x - joint.x, middle.y - joint.y) < r)) // prettier-ignore
+      d
+        .split('Z')
+        .filter((part) => part.length > 1)
+        .some((part) => circlesOf(part).some(({ at: middle, r }) => Math.hypot(middle.x - joint.x, middle.y - joint.y) < r))
     const { leg, arm } = silhouetteOf(scene, 'side').near
     for (const joint of [scene.legs.right.hip, scene.legs.right.knee, scene.legs.right.ankle]) expect(near(leg, at(joint))).toBe(true)
-    for (const joint of [scene.arms!.right.shoulder, scene.arms!.right.elbow, scene.arms!.right.hand]) expect(near(arm, at(joint))).toBe(true)
-  }) // prettier-ignore
+    for (const joint of [scene.arms!.right.shoulder, scene.arms!.right.elbow, scene.arms!.right.hand])
+      expect(near(arm, at(joint))).toBe(true)
+  })
 
   it('looks forward: the face lies ahead of the neck, the back behind the bone', () => {
     const scene = sceneWith({ torsoAngle: 45 })
@@ -64,11 +75,12 @@ describe('the rider’s outline', () => {
     // A back that is bent: its furthest point lies well off the line from hip to shoulder, on the far side of the bar.
     const [hip, shoulder] = [projections.side(scene.hip), projections.side(scene.trunk!.shoulder)]
     const off = torsoOutline(scene, 'side').map(
-      (p) => ((p.x - hip.x) * (shoulder.y - hip.y) - (p.y - hip.y) * (shoulder.x - hip.x)) / Math.hypot(shoulder.x - hip.x, shoulder.y - hip.y),
+      (p) =>
+        ((p.x - hip.x) * (shoulder.y - hip.y) - (p.y - hip.y) * (shoulder.x - hip.x)) / Math.hypot(shoulder.x - hip.x, shoulder.y - hip.y),
     )
     expect(Math.max(...off)).toBeGreaterThan(100)
     expect(Math.min(...off)).toBeLessThan(-80)
-  }) // prettier-ignore
+  })
 
   it('is its own mirror from the front, where left and right are alike', () => {
     const scene = sceneWith({ thigh: [430, 430], shank: [432, 432], kneeFlexion: [31, 31], kneeOutside: [0, 0] })
@@ -136,11 +148,14 @@ describe('the cockpit, drawn', () => {
   it('has a hood and a lever on each side of a drop bar, grips and levers on a flat one', () => {
     const drop = sceneWith(frame).cockpit
     const flat = sceneWith({}, 'flat').cockpit
-    const count = ({ bar, hoods, blades, grips, extensions }: Scene['cockpit']) => [bar, hoods, blades, grips, extensions].map((lines) => lines.length)
+    const count = ({ bar, hoods, blades, grips, extensions }: Scene['cockpit']) =>
+      [bar, hoods, blades, grips, extensions].map((lines) => lines.length)
     expect(count(drop)).toEqual([2, 2, 2, 0, 0])
     expect(count(flat)).toEqual([2, 0, 2, 2, 0])
-    expect(count(sceneWith({ ...frame, padForward: 40, padUp: 60, padSpacing: 330, extensionLength: 290 }).cockpit)).toEqual([2, 2, 2, 0, 2])
-  }) // prettier-ignore
+    expect(count(sceneWith({ ...frame, padForward: 40, padUp: 60, padSpacing: 330, extensionLength: 290 }).cockpit)).toEqual([
+      2, 2, 2, 0, 2,
+    ])
+  })
 
   it('mirrors the left half, and turns with the bar’s roll', () => {
     const { grips } = sceneWith({}, 'flat').cockpit
@@ -153,10 +168,14 @@ describe('the cockpit, drawn', () => {
 
   it('lays the hand into the hollow of the hood', () => {
     // Without a reading of the hand itself, it lies where the bar has it.
-    const { model, rider, folded } = setupOf(readingsWith(frame as never).filter(({ key }) => !key.startsWith('hand')), [], 'drop')
+    const { model, rider, folded } = setupOf(
+      readingsWith(frame as never).filter(({ key }) => !key.startsWith('hand')),
+      [],
+      'drop',
+    )
     const scene = sceneOf(model!, rider.values, 'drop', folded.by, 180)
     const { hand } = scene.arms!.right
     const nearest = Math.min(...scene.cockpit.hoods[0]!.map((p) => Math.hypot(p.x - hand.x, p.y - hand.y)))
     expect(nearest).toBeLessThan(12)
-  }) // prettier-ignore
+  })
 })

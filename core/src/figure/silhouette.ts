@@ -67,7 +67,13 @@ const forearm: Flesh = {
   side: [[0, 0.023, 0], [0.28, 0.0245, 0], [0.7, 0.019, 0], [1, 0.0165, 0]],
 } // prettier-ignore
 /** Of a hand, over stature: from grip to wrist; the closed fist; palm and fingers of an open one; the thumb. @source prior */
-const HAND = { toWrist: 0.045, fist: 0.021, palm: 0.0225, tips: { ahead: 0.045, radius: 0.0155 }, thumb: { ahead: 0.02, inward: 0.021, radius: 0.0075 } } as const // prettier-ignore
+const HAND = {
+  toWrist: 0.045,
+  fist: 0.021,
+  palm: 0.0225,
+  tips: { ahead: 0.045, radius: 0.0155 },
+  thumb: { ahead: 0.02, inward: 0.021, radius: 0.0075 },
+} as const
 
 /** The discs that a bone carries. @param out to which side a shift goes, as one looks along the bone: 1 = to the left */
 function flesh(bone: Flesh, view: ViewKey, a: Drawn, b: Drawn, out: 1 | -1, stature: number): (Drawn & { r: number })[] {
@@ -191,7 +197,13 @@ const shoeAbove: readonly (readonly [share: number, half: number])[] = [
   [-0.04, 0.05], [0.02, 0.11], [0.3, 0.12], [0.68, 0.19], [0.9, 0.15], [1.04, 0.05],
 ] // prettier-ignore
 /** A shoe from the front: about which point, half width and height below it over the foot's length. @source prior */
-const shoeFacing = [['ankle', 0.11, -0.02], ['ankle', 0.125, 0.12], ['ball', 0.17, -0.04], ['toe', 0.15, 0.02], ['toe', 0.08, 0.06]] as const // prettier-ignore
+const shoeFacing = [
+  ['ankle', 0.11, -0.02],
+  ['ankle', 0.125, 0.12],
+  ['ball', 0.17, -0.04],
+  ['toe', 0.15, 0.02],
+  ['toe', 0.08, 0.06],
+] as const
 
 function shoeShape(leg: Leg, view: ViewKey): Pick<SilhouetteSide, 'shoe' | 'sole'> {
   const at = projections[view]

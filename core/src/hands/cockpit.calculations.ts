@@ -73,11 +73,23 @@ export const cockpitSearchCalculation = defineCalculation({
     handFromEnd: numberField('handFromEnd', 0, 200, 'mm').default(60),
     needed: numberField('needed', 0, 500, 'mm').default(0),
     wanted: z.discriminatedUnion('hold', [
-      z.strictObject({ hold: z.literal('place'), at: pointSchema, spacing: numberField('spacing', 150, 950, 'mm').nullable().default(null) }),
-      z.strictObject({ hold: z.literal('torso'), shoulder: pointSchema, chord: numberField('chord', 200, 900, 'mm'), acromionWidth: numberField('acromionWidth', 260, 520, 'mm') }),
+      z.strictObject({
+        hold: z.literal('place'),
+        at: pointSchema,
+        spacing: numberField('spacing', 150, 950, 'mm').nullable().default(null),
+      }),
+      z.strictObject({
+        hold: z.literal('torso'),
+        shoulder: pointSchema,
+        chord: numberField('chord', 200, 900, 'mm'),
+        acromionWidth: numberField('acromionWidth', 260, 520, 'mm'),
+      }),
     ]),
     offset: pointSchema.default({ x: 0, y: 0 }),
-    hands: z.array(z.strictObject({ back: numberField('back', -30, 90, 'degrees'), up: numberField('up', -40, 60, 'degrees') })).max(2).default([]),
+    hands: z
+      .array(z.strictObject({ back: numberField('back', -30, 90, 'degrees'), up: numberField('up', -40, 60, 'degrees') }))
+      .max(2)
+      .default([]),
     count: z.int().min(1).max(50).default(10),
   }),
   output: z.object({
@@ -105,14 +117,23 @@ export const cockpitSearchCalculation = defineCalculation({
     return {
       combinations,
       leftOut: { ...leftOut },
-      lines: lines.map(({ stem, bar, hand: _hand, left: _left, ...line }) => ({ ...line, stem: input.stems[stem]?.name ?? '', bar: input.bars[bar]?.name ?? '' })),
+      lines: lines.map(({ stem, bar, hand: _hand, left: _left, ...line }) => ({
+        ...line,
+        stem: input.stems[stem]?.name ?? '',
+        bar: input.bars[bar]?.name ?? '',
+      })),
     }
   },
   working: (_, { lines, combinations }) => [
     { label: 'Combinations', formula: 'stems, turned or not × spacers × bars × rolls × lever places', value: combinations, unit: 'none' },
-    ...lines.map(({ stem, flipped, spacers, bar, roll, misses }, i) => ({ label: `${i + 1}. ${stem}${flipped ? ', turned over' : ''}`, formula: `spacers ${spacers}, ${bar}, roll ${roll}°`, value: misses, unit: 'mm' as const })),
+    ...lines.map(({ stem, flipped, spacers, bar, roll, misses }, i) => ({
+      label: `${i + 1}. ${stem}${flipped ? ', turned over' : ''}`,
+      formula: `spacers ${spacers}, ${bar}, roll ${roll}°`,
+      value: misses,
+      unit: 'mm' as const,
+    })),
   ],
-}) // prettier-ignore
+})
 
 export const likeForLikeStemCalculation = defineCalculation({
   name: 'like-for-like-stem',
@@ -120,8 +141,16 @@ export const likeForLikeStemCalculation = defineCalculation({
   summary: 'Length and angle of the stem that leave the hand where it is when a flat bar of other rise, sweep or width goes on.',
   input: z.strictObject({
     ...frontFields,
-    from: z.strictObject({ ...flatShape, barRoll: numberField('barRoll', -60, 60, 'degrees').default(0), handFromEnd: numberField('handFromEnd', 0, 200, 'mm').default(60) }),
-    to: z.strictObject({ ...flatShape, barRoll: numberField('barRoll', -60, 60, 'degrees').default(0), handFromEnd: numberField('handFromEnd', 0, 200, 'mm').default(60) }),
+    from: z.strictObject({
+      ...flatShape,
+      barRoll: numberField('barRoll', -60, 60, 'degrees').default(0),
+      handFromEnd: numberField('handFromEnd', 0, 200, 'mm').default(60),
+    }),
+    to: z.strictObject({
+      ...flatShape,
+      barRoll: numberField('barRoll', -60, 60, 'degrees').default(0),
+      handFromEnd: numberField('handFromEnd', 0, 200, 'mm').default(60),
+    }),
   }),
   output: z.object({ stemLength: z.number(), stemAngle: z.number(), wider: z.number() }),
   sources: ['geometry'],
@@ -131,8 +160,14 @@ export const likeForLikeStemCalculation = defineCalculation({
     return { ...stemForClamp(front, { x: clamp.x + before.x - after.x, y: clamp.y + before.y - after.y }), wider: 2 * (after.z - before.z) }
   },
   working: ({ stemLength, stemAngle }, out) => [
-    { label: 'Stem', formula: `clamp that puts the new bar’s hand where the old one’s was; now ${stemLength} mm`, value: out.stemLength, unit: 'mm', output: 'stemLength' },
+    {
+      label: 'Stem',
+      formula: `clamp that puts the new bar’s hand where the old one’s was; now ${stemLength} mm`,
+      value: out.stemLength,
+      unit: 'mm',
+      output: 'stemLength',
+    },
     { label: 'Stem angle', formula: `now ${stemAngle}°`, value: out.stemAngle, unit: 'deg', output: 'stemAngle' },
     { label: 'Hands further apart by', formula: 'of the two bars', value: out.wider, unit: 'mm', output: 'wider' },
   ],
-}) // prettier-ignore
+})

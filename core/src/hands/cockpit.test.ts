@@ -15,8 +15,18 @@ const shape = { kind: 'flat', barWidth: 800, barRise: 20, barForward: 0, barBack
 const stemOn: StemChoice = { name: 'on', clampSize: null, stemLength: 50, stemAngle: 6, price: 0, isOn: true }
 const barOn: BarChoice = { name: 'on', clampSize: null, price: 0, isOn: true, shape }
 const catalogue = startingCockpit.map((spec) => ({ ...spec, shape: shapeOf(spec) }))
-const stems = [stemOn, ...catalogue.flatMap(({ kind, name, clampSize, stemLength, stemAngle, price }): StemChoice[] => (kind === 'stem' ? [{ name, clampSize, stemLength: stemLength ?? 0, stemAngle: stemAngle ?? 0, price, isOn: false }] : []))] // prettier-ignore
-const bars = [barOn, ...catalogue.flatMap(({ name, clampSize, price, shape: own }): BarChoice[] => (own?.kind === 'flat' ? [{ name, clampSize, price, isOn: false, shape: own }] : []))] // prettier-ignore
+const stems = [
+  stemOn,
+  ...catalogue.flatMap(({ kind, name, clampSize, stemLength, stemAngle, price }): StemChoice[] =>
+    kind === 'stem' ? [{ name, clampSize, stemLength: stemLength ?? 0, stemAngle: stemAngle ?? 0, price, isOn: false }] : [],
+  ),
+]
+const bars = [
+  barOn,
+  ...catalogue.flatMap(({ name, clampSize, price, shape: own }): BarChoice[] =>
+    own?.kind === 'flat' ? [{ name, clampSize, price, isOn: false, shape: own }] : [],
+  ),
+]
 const input: SearchInput = {
   bar: 'flat',
   front,
@@ -36,7 +46,18 @@ const input: SearchInput = {
 }
 
 /** Every combination, one after the other, by the geometry of single parts and the costs as they are published. */
-function byHand({ stems: all, bars: others, roll, wanted, handFromEnd, hands, steerer, spacerStep, front: at, offset }: SearchInput): number[] {
+function byHand({
+  stems: all,
+  bars: others,
+  roll,
+  wanted,
+  handFromEnd,
+  hands,
+  steerer,
+  spacerStep,
+  front: at,
+  offset,
+}: SearchInput): number[] {
   const axis = { at: { x: at.frameReach, y: at.frameStack }, headAngle: at.headAngle }
   const place = (clamp: { x: number; y: number }, bar: BarChoice, turn: number) => {
     const grip =
@@ -65,13 +86,19 @@ function byHand({ stems: all, bars: others, roll, wanted, handFromEnd, hands, st
             const work = (spacers === at.spacers ? 0 : counts.spacers) + (Math.abs(turn - roll.now) < 1e-9 ? 0 : counts.roll)
             const width = wanted.spacing === null ? 0 : counts.width * Math.abs(2 * hand.z - wanted.spacing)
             const own = bar.shape
-            const off = hands.length > 0 && own.kind === 'flat' ? Math.max(...hands.map((one) => alignmentGap(one, { ...own, barRoll: turn }).apart)) : 0
-            least = Math.min(least, misses + parts + work + width + counts.apart * off + counts.steering * Math.abs(steeringArm(axis, hand) / arm - 1))
+            const off =
+              hands.length > 0 && own.kind === 'flat'
+                ? Math.max(...hands.map((one) => alignmentGap(one, { ...own, barRoll: turn }).apart))
+                : 0
+            least = Math.min(
+              least,
+              misses + parts + work + width + counts.apart * off + counts.steering * Math.abs(steeringArm(axis, hand) / arm - 1),
+            )
           }
         best.push(least)
       }
   return best.sort((a, b) => a - b)
-} // prettier-ignore
+}
 
 describe('the cockpit search', () => {
   it('gives the very best of every stem with every bar, as going through all of them one by one does', () => {
@@ -88,15 +115,39 @@ describe('the cockpit search', () => {
     for (let run = 0; run < 6; run += 1) {
       const many = {
         ...input,
-        stems: [stemOn, ...Array.from({ length: 60 }, (_, i): StemChoice => ({ name: `s${i}`, clampSize: null, stemLength: Math.round(between(30, 130)), stemAngle: Math.round(between(-30, 40)), price: 2, isOn: false }))],
-        bars: [barOn, ...Array.from({ length: 50 }, (_, i): BarChoice => ({ name: `b${i}`, clampSize: null, price: 2, isOn: false, shape: { ...shape, barWidth: Math.round(between(640, 820)), barRise: Math.round(between(0, 60)), barBacksweep: Math.round(between(4, 30)) } }))],
+        stems: [
+          stemOn,
+          ...Array.from({ length: 60 }, (_, i): StemChoice => ({
+            name: `s${i}`,
+            clampSize: null,
+            stemLength: Math.round(between(30, 130)),
+            stemAngle: Math.round(between(-30, 40)),
+            price: 2,
+            isOn: false,
+          })),
+        ],
+        bars: [
+          barOn,
+          ...Array.from({ length: 50 }, (_, i): BarChoice => ({
+            name: `b${i}`,
+            clampSize: null,
+            price: 2,
+            isOn: false,
+            shape: {
+              ...shape,
+              barWidth: Math.round(between(640, 820)),
+              barRise: Math.round(between(0, 60)),
+              barBacksweep: Math.round(between(4, 30)),
+            },
+          })),
+        ],
         wanted: { hold: 'place', at: { x: between(420, 520), y: between(640, 760) }, spacing: null } as const,
       }
       const [fast, slow] = [searchCockpit(many, true), searchCockpit(many, false)]
       expect(fast.lines).toEqual(slow.lines)
       expect(fast.combinations).toBe(slow.combinations)
     }
-  }) // prettier-ignore
+  })
 
   it('leaves out other clamps, bars without room for their controls, and stems far from the frame’s own', () => {
     const fixed = { ...stemOn, clampSize: 'd318' } as const
@@ -140,10 +191,16 @@ describe('the cockpit search', () => {
       return own?.kind === 'drop' ? [{ name: spec.name, clampSize: spec.clampSize, price: spec.price, isOn: false, shape: own }] : []
     })
     const on: BarChoice = { ...drops[0]!, isOn: true, price: 0 }
-    const found = searchCockpit({ ...input, bar: 'drop', bars: [on, ...drops], lever: { now: 45, reach: 10, step: 5, angle: 2 }, wanted: { hold: 'place', at: { x: 480, y: 660 }, spacing: 420 } })
+    const found = searchCockpit({
+      ...input,
+      bar: 'drop',
+      bars: [on, ...drops],
+      lever: { now: 45, reach: 10, step: 5, angle: 2 },
+      wanted: { hold: 'place', at: { x: 480, y: 660 }, spacing: 420 },
+    })
     expect(found.lines.length).toBe(12)
     expect(found.lines.some(({ lever }) => lever !== 45)).toBe(true)
-  }) // prettier-ignore
+  })
 })
 
 describe('two thousand parts', () => {
@@ -169,7 +226,9 @@ describe('like for like', () => {
   it('gives the stem under which the hand does not move', () => {
     const from = { barWidth: 760, barRise: 10, barForward: 0, barBacksweep: 7, barUpsweep: 5, barBend: 80, barRoll: 0, handFromEnd: 60 }
     const to = { ...from, barWidth: 800, barRise: 35, barBacksweep: 16, barForward: 15 }
-    const { result } = evaluate(likeForLikeStemCalculation, { ...front, from, to }) as { result: { stemLength: number; stemAngle: number; wider: number } }
+    const { result } = evaluate(likeForLikeStemCalculation, { ...front, from, to }) as {
+      result: { stemLength: number; stemAngle: number; wider: number }
+    }
     const hand = (stem: object, bar: typeof from) => {
       const clamp = barClamp({ ...front, ...stem })
       const { at } = flatGrip(bar)
@@ -179,7 +238,7 @@ describe('like for like', () => {
     expect(after.x).toBeCloseTo(before.x, 9)
     expect(after.y).toBeCloseTo(before.y, 9)
     expect(result.wider).toBeCloseTo(2 * (flatGrip(to).at.z - flatGrip(from).at.z), 9)
-  }) // prettier-ignore
+  })
 })
 
 describe('the starting catalogue', () => {

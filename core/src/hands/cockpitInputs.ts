@@ -16,6 +16,7 @@ import type { BarChoice, BarShape, SearchInput, StemChoice, Wanted } from './coc
 import type { CockpitLine } from './cockpitSearch.ts'
 import { piecesWidth } from './controlInputs.ts'
 import { barSweeps, handAlignment } from './inputs.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What the search is held to. */
 export const searchHolds = {
@@ -24,7 +25,7 @@ export const searchHolds = {
   torso: { label: 'Held torso', says: 'Wherever the torso stays as it is.' },
 } as const
 export type SearchHold = keyof typeof searchHolds
-export const searchHoldKeys = Object.keys(searchHolds) as [SearchHold, ...SearchHold[]]
+export const searchHoldKeys = keysOf(searchHolds)
 
 /** What the fitter asks of the search. */
 export interface SearchWish {
@@ -44,9 +45,21 @@ export const freshWish: SearchWish = { hold: 'same', forward: 0, up: 0, wider: n
 
 /** Readings that the search cannot do without. */
 const needs: Readonly<Record<'flat' | 'drop', readonly ReadingKey[]>> = {
-  flat: ['frameReach', 'frameStack', 'headAngle', 'spacers', 'stemLength', 'stemAngle', 'barWidth', 'barRise', 'barBacksweep', 'barUpsweep', 'handFromEnd'],
+  flat: [
+    'frameReach',
+    'frameStack',
+    'headAngle',
+    'spacers',
+    'stemLength',
+    'stemAngle',
+    'barWidth',
+    'barRise',
+    'barBacksweep',
+    'barUpsweep',
+    'handFromEnd',
+  ],
   drop: ['frameReach', 'frameStack', 'headAngle', 'spacers', 'stemLength', 'stemAngle', 'hoodWidth', 'barReach', 'barDrop'],
-} // prettier-ignore
+}
 
 export function searchLacks({ now, rider }: Setup): ReadingKey[] {
   return needs[rider.bar].filter((key) => standsAt(now, key as Parameters<typeof standsAt>[1]) === null)
@@ -62,22 +75,48 @@ export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wis
   const front = frontOf(rider.values, folded.by)
   const shape = shapeNow(setup)
   if (front === null || shape === null) return null
-  const stemOn: StemChoice = { name: 'Stem on the bike', clampSize: chosen(now, 'stemClampSize'), stemLength: front.stemLength, stemAngle: front.stemAngle, price: 0, isOn: true }
-  const barOn: BarChoice = { name: 'Bar on the bike', clampSize: chosen(now, 'barClampSize') ?? chosen(now, 'stemClampSize'), price: 0, isOn: true, shape }
+  const stemOn: StemChoice = {
+    name: 'Stem on the bike',
+    clampSize: chosen(now, 'stemClampSize'),
+    stemLength: front.stemLength,
+    stemAngle: front.stemAngle,
+    price: 0,
+    isOn: true,
+  }
+  const barOn: BarChoice = {
+    name: 'Bar on the bike',
+    clampSize: chosen(now, 'barClampSize') ?? chosen(now, 'stemClampSize'),
+    price: 0,
+    isOn: true,
+    shape,
+  }
   const usable = catalogue.filter(({ integrated }) => !integrated)
   const stems = usable.flatMap(({ kind, name, clampSize, stemLength, stemAngle, price }): StemChoice[] =>
-    kind === 'stem' && stemLength !== null && stemAngle !== null && !(stemLength === front.stemLength && Math.abs(stemAngle) === Math.abs(front.stemAngle)) ? [{ name, clampSize, stemLength, stemAngle, price, isOn: false }] : [],
+    kind === 'stem' &&
+    stemLength !== null &&
+    stemAngle !== null &&
+    !(stemLength === front.stemLength && Math.abs(stemAngle) === Math.abs(front.stemAngle))
+      ? [{ name, clampSize, stemLength, stemAngle, price, isOn: false }]
+      : [],
   )
   const bars = usable.flatMap((spec): BarChoice[] => {
     const other = shapeOf(spec)
-    return other && other.kind === rider.bar ? [{ name: spec.name, clampSize: spec.clampSize, price: spec.price, isOn: false, shape: other }] : []
+    return other && other.kind === rider.bar
+      ? [{ name: spec.name, clampSize: spec.clampSize, price: spec.price, isOn: false, shape: other }]
+      : []
   })
   const chosenBars = wish.onlyBar === null ? [barOn, ...bars] : bars.filter(({ name }) => name === wish.onlyBar)
   const handFromEnd = mean(rider.values.handFromEnd.left, rider.values.handFromEnd.right) ?? 0
-  const lever = { now: mean(now.hoodPosition.left?.value ?? null, now.hoodPosition.right?.value ?? null) ?? 45, angle: mean(now.hoodAngle.left?.value ?? null, now.hoodAngle.right?.value ?? null) ?? 0 }
+  const lever = {
+    now: mean(now.hoodPosition.left?.value ?? null, now.hoodPosition.right?.value ?? null) ?? 45,
+    angle: mean(now.hoodAngle.left?.value ?? null, now.hoodAngle.right?.value ?? null) ?? 0,
+  }
   const roll = barSweeps(setup)?.barRoll ?? standsAt(now, 'barRoll')?.value ?? 0
   const clamp = barClamp(front)
-  const grip = shape.kind === 'flat' ? flatGrip({ ...shape, barRoll: roll, handFromEnd }) : dropGrip({ ...shape, barRoll: roll, hoodPosition: lever.now, hoodAngle: lever.angle }, 'hoods')
+  const grip =
+    shape.kind === 'flat'
+      ? flatGrip({ ...shape, barRoll: roll, handFromEnd })
+      : dropGrip({ ...shape, barRoll: roll, hoodPosition: lever.now, hoodAngle: lever.angle }, 'hoods')
   const byParts = { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y }
   const middle = (model && handsMiddle(model)) ?? byParts
   const wanted = wantedOf(setup, middle, 2 * grip.at.z, wish)
@@ -100,7 +139,7 @@ export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wis
     hands: sides.flatMap((side) => handAlignment(setup, side) ?? []).map(({ back, up }) => ({ back, up })),
     count: 12,
   }
-} // prettier-ignore
+}
 
 const mean = (left: number | null, right: number | null): number | null =>
   left === null || right === null ? (left ?? right) : (left + right) / 2
@@ -119,12 +158,20 @@ function shapeNow({ rider, folded }: Setup): BarShape | null {
 /** A catalogue's bar as the search takes it; null for other parts. */
 export function shapeOf(spec: CockpitSpec): BarShape | null {
   const { kind, barWidth, barRise, barForward, barBacksweep, barUpsweep, barBend, hoodWidth, dropWidth, barReach, barDrop, barFlare } = spec
-  if (kind === 'flat-bar' && barWidth !== null && barRise !== null && barForward !== null && barBacksweep !== null && barUpsweep !== null && barBend !== null)
+  if (
+    kind === 'flat-bar' &&
+    barWidth !== null &&
+    barRise !== null &&
+    barForward !== null &&
+    barBacksweep !== null &&
+    barUpsweep !== null &&
+    barBend !== null
+  )
     return { kind: 'flat', barWidth, barRise, barForward, barBacksweep, barUpsweep, barBend }
   if (kind === 'drop-bar' && hoodWidth !== null && barReach !== null && barDrop !== null && barFlare !== null)
     return { kind: 'drop', hoodWidth, dropWidth, barReach, barDrop, barFlare }
   return null
-} // prettier-ignore
+}
 
 function wantedOf({ model }: Setup, middle: { readonly x: number; readonly y: number }, spacing: number, wish: SearchWish): Wanted | null {
   const apart = wish.wider === null ? null : spacing + wish.wider
@@ -136,9 +183,10 @@ function wantedOf({ model }: Setup, middle: { readonly x: number; readonly y: nu
   const posture = upperPosture(model.upper, hipOf(model), model.grips)
   if (!posture.reaches) return null
   const { arms, elbowFlexion, acromionWidth } = model.upper
-  const chord = (armChord(arms.left.upperArm, arms.left.forearm, elbowFlexion) + armChord(arms.right.upperArm, arms.right.forearm, elbowFlexion)) / 2
+  const chord =
+    (armChord(arms.left.upperArm, arms.left.forearm, elbowFlexion) + armChord(arms.right.upperArm, arms.right.forearm, elbowFlexion)) / 2
   return { hold: 'torso', shoulder: posture.shoulder, chord, acromionWidth }
-} // prettier-ignore
+}
 
 /** A part of the catalogue as it goes onto the bike: a stem that is turned over falls by what it rose. */
 export function cockpitPart(spec: CockpitSpec, flipped = false): Part {
@@ -162,7 +210,8 @@ export function lineRequests(setup: Setup, input: SearchInput, line: CockpitLine
   const { now } = setup
   const [stem, bar] = [input.stems[line.stem], input.bars[line.bar]]
   const requested: Requested[] = []
-  const specOf = (name: string | undefined, kinds: readonly CockpitSpec['kind'][]) => catalogue.find((spec) => spec.name === name && kinds.includes(spec.kind))
+  const specOf = (name: string | undefined, kinds: readonly CockpitSpec['kind'][]) =>
+    catalogue.find((spec) => spec.name === name && kinds.includes(spec.kind))
   const stemSpec = stem?.isOn === false ? specOf(stem.name, ['stem']) : undefined
   if (stemSpec) requested.push({ slot: 'stem', from: fullPart(setup, 'stem'), to: cockpitPart(stemSpec, line.flipped) })
   else if (stem?.isOn && line.flipped) requested.push({ setting: 'stemAngle', side: 'both', by: -2 * input.front.stemAngle })
@@ -171,9 +220,10 @@ export function lineRequests(setup: Setup, input: SearchInput, line: CockpitLine
   const add = (setting: 'spacers' | 'barRoll', by: number) => Math.abs(by) > 1e-6 && requested.push({ setting, side: 'both', by })
   add('spacers', line.spacers - input.front.spacers)
   add('barRoll', line.roll - input.roll.now)
-  if (now.hoodPosition.left && Math.abs(line.lever - input.lever.now) > 1e-6) for (const side of sides) requested.push({ setting: 'hoodPosition', side, by: line.lever - input.lever.now })
+  if (now.hoodPosition.left && Math.abs(line.lever - input.lever.now) > 1e-6)
+    for (const side of sides) requested.push({ setting: 'hoodPosition', side, by: line.lever - input.lever.now })
   return requested
-} // prettier-ignore
+}
 
 /** The part on the bike with everything that the model takes it to be, read or usual: so that an exchange says what changes. */
 export function fullPart(setup: Setup, slot: 'stem' | 'bar' | 'levers' | 'extensions'): Part {
@@ -184,7 +234,9 @@ export function fullPart(setup: Setup, slot: 'stem' | 'bar' | 'levers' | 'extens
     if (properties[key] !== undefined || isChoice(key)) continue
     const { left, right } = setup.now[key]
     const round = (value: number) => Math.round(value * 1000) / 1000
-    if (left && right) properties[key] = definitionOf(key).sided && left.value !== right.value ? { left: round(left.value), right: round(right.value) } : round(right.value)
+    if (left && right)
+      properties[key] =
+        definitionOf(key).sided && left.value !== right.value ? { left: round(left.value), right: round(right.value) } : round(right.value)
   }
   return { name: part.name, properties }
-} // prettier-ignore
+}

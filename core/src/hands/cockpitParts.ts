@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { optionsOf } from '../measure/readingDefinitions.ts'
 import { textField } from '../quantity/fields.ts'
+import { keysOf, tableOf } from '../quantity/tables.ts'
 
 /** Kinds of part in the cockpit's catalogue. */
 export const cockpitKinds = ['stem', 'flat-bar', 'drop-bar', 'levers', 'extensions'] as const
@@ -66,14 +67,18 @@ export const cockpitSpecSchema = z
     /** one piece with the stem or the bar: it cannot be combined */
     integrated: z.boolean({ error: 'One piece must be yes or no.' }),
     /** 1 cheap to 5 dear */
-    price: z.int({ error: 'Price must be a whole number from 1 to 5.' }).min(1, { error: 'Price must be 1 or more.' }).max(5, { error: 'Price must be 5 or less.' }),
+    price: z
+      .int({ error: 'Price must be a whole number from 1 to 5.' })
+      .min(1, { error: 'Price must be 1 or more.' })
+      .max(5, { error: 'Price must be 5 or less.' }),
     note: textField('Note', 0, 300),
   })
   .superRefine((spec, context) => {
     for (const key of needs[spec.kind]) {
-      if (spec[key] === null) context.addIssue({ code: 'custom', path: [key], message: `${cockpitKindWords[spec.kind]} must say this figure.` })
+      if (spec[key] === null)
+        context.addIssue({ code: 'custom', path: [key], message: `${cockpitKindWords[spec.kind]} must say this figure.` })
     }
-  }) // prettier-ignore
+  })
 export type CockpitSpec = z.infer<typeof cockpitSpecSchema>
 
 /** The figures a kind of part has, for its form. */
@@ -88,7 +93,7 @@ export interface CockpitEntry {
   readonly removed: boolean
 }
 
-const blank = Object.fromEntries(Object.keys(figures).map((key) => [key, null])) as { [Key in keyof typeof figures]: null }
+const blank = tableOf(keysOf(figures), () => null)
 const part = (kind: CockpitKind, name: string, price: number, said: Partial<CockpitSpec>): CockpitSpec => ({
   ...blank,
   name,
@@ -109,10 +114,19 @@ const flat = (
   clampSize: ClampSize = 'd318',
 ): CockpitSpec =>
   part('flat-bar', name, price, { clampSize, barWidth, barRise, barForward, barBacksweep, barUpsweep, barBend, barShortest })
-const drop = (name: string, [hoodWidth, dropWidth, barReach, barDrop, barFlare]: readonly [number, number, number, number, number], price = 2): CockpitSpec =>
-  part('drop-bar', name, price, { clampSize: 'd318', hoodWidth, dropWidth, barReach, barDrop, barFlare }) // prettier-ignore
-const lever = (name: string, leverHook: number, brakeClampWidth: number, shifterPlace: CockpitSpec['shifterPlace'], [shifterClampWidth, shifterPaddle]: readonly [number, number], price = 2): CockpitSpec =>
-  part('levers', name, price, { leverHook, brakeClampWidth, shifterPlace, shifterClampWidth, shifterPaddle }) // prettier-ignore
+const drop = (
+  name: string,
+  [hoodWidth, dropWidth, barReach, barDrop, barFlare]: readonly [number, number, number, number, number],
+  price = 2,
+): CockpitSpec => part('drop-bar', name, price, { clampSize: 'd318', hoodWidth, dropWidth, barReach, barDrop, barFlare })
+const lever = (
+  name: string,
+  leverHook: number,
+  brakeClampWidth: number,
+  shifterPlace: CockpitSpec['shifterPlace'],
+  [shifterClampWidth, shifterPaddle]: readonly [number, number],
+  price = 2,
+): CockpitSpec => part('levers', name, price, { leverHook, brakeClampWidth, shifterPlace, shifterClampWidth, shifterPaddle })
 
 /** Kinds of the trade with invented sizes, to start from: 30 stems, 40 bars, 12 levers and shifters, 4 extensions. */
 export const startingCockpit: readonly CockpitSpec[] = [

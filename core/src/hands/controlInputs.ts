@@ -11,6 +11,7 @@ import type { OrMissing } from './inputs.ts'
 import { HOOK_FITS } from './levers.ts'
 import { paddleStanding, shifterOptions, THUMB_WORKS, thumbZone } from './shifters.ts'
 import type { ShifterOption, ThumbZone } from './shifters.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What a thumb works, beside the brake: its readings, and the setting that slides its clamp. */
 export const thumbControls = {
@@ -20,7 +21,7 @@ export const thumbControls = {
   Record<string, { readonly label: string; readonly clamp: SettingKey & NumberKey; readonly width: NumberKey; readonly paddle: NumberKey }>
 >
 export type ThumbControl = keyof typeof thumbControls
-export const thumbControlKeys = Object.keys(thumbControls) as [ThumbControl, ...ThumbControl[]]
+export const thumbControlKeys = keysOf(thumbControls)
 
 /** Grip and clamps of one half from the end inward; what is not read of the clamps is left out. */
 export function barPieces({ now }: Pick<Setup, 'now'>, side: Side): OrMissing<readonly BarPiece[]> {

@@ -63,10 +63,9 @@ export function alignmentGap(hand: Alignment, bar: Sweeps): AlignmentGap {
 export function rollForAlignment(hands: readonly Alignment[], bar: Pick<FlatBar, 'barBacksweep' | 'barUpsweep'>): number {
   const grip = axisOf({ back: bar.barBacksweep, up: bar.barUpsweep })
   // In the plane square to the bar: dot and cross of the grip's part with the hands'.
-  const [dot, cross] = hands.map(axisOf).reduce(
-    ([d, c], hand) => [d + grip.x * hand.x + grip.y * hand.y, c + grip.y * hand.x - grip.x * hand.y],
-    [0, 0],
-  ) // prettier-ignore
+  const [dot, cross] = hands
+    .map(axisOf)
+    .reduce(([d, c], hand) => [d + grip.x * hand.x + grip.y * hand.y, c + grip.y * hand.x - grip.x * hand.y], [0, 0])
   if (dot === undefined || cross === undefined || Math.hypot(dot, cross) < FLAT) return 0
   return Math.min(ROLL_RANGE, Math.max(-ROLL_RANGE, Math.atan2(cross, dot) * DEGREES))
 }

@@ -1,5 +1,6 @@
 import { HAND_LENGTH_SHARE } from '../body/proportions.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Diameters grips are made in, mm. @source common-practice */
 export const GRIP_RANGE = { low: 28, high: 36 } as const
@@ -18,7 +19,7 @@ export const gripSchools = {
   thinner: { label: 'Thinner than you think', says: 'A hand that closes holds lightly and tires less.', by: -2, source: 'common-practice' },
 } as const satisfies Readonly<Record<string, GripSchool>>
 export type GripSchoolKey = keyof typeof gripSchools
-export const gripSchoolKeys = Object.keys(gripSchools) as [GripSchoolKey, ...GripSchoolKey[]]
+export const gripSchoolKeys = keysOf(gripSchools)
 export const defaultGripSchool: GripSchoolKey = 'match'
 
 /** A grip for a hand, mm. */

@@ -52,13 +52,23 @@ export interface SceneMoves {
  * @returns the readings that lack where it cannot be drawn
  * @source geometry
  */
-export function halfBarScene(setup: Pick<Setup, 'now'>, side: Side, { aimed, handIn }: SceneMoves): HalfBarScene | { readonly missing: readonly ReadingKey[] } {
+export function halfBarScene(
+  setup: Pick<Setup, 'now'>,
+  side: Side,
+  { aimed, handIn }: SceneMoves,
+): HalfBarScene | { readonly missing: readonly ReadingKey[] } {
   const value = (key: NumberKey) => standsAt(setup.now, key, side)?.value ?? null
   const bar = halfBar(setup)
   const grip = value('gripLength')
   if (bar.found === null || grip === null) return { missing: [...bar.missing, ...(grip === null ? (['gripLength'] as const) : [])] }
   const straight = straightPart(bar.found)
-  const clampOf = (key: SceneClamp['key'], label: string, setting: SceneClamp['setting'], width: NumberKey, paddle: NumberKey | null): SceneClamp[] => {
+  const clampOf = (
+    key: SceneClamp['key'],
+    label: string,
+    setting: SceneClamp['setting'],
+    width: NumberKey,
+    paddle: NumberKey | null,
+  ): SceneClamp[] => {
     const fromGrip = value(setting)
     if (fromGrip === null) return []
     const at = grip + fromGrip + aimed(setting, side)
@@ -72,7 +82,10 @@ export function halfBarScene(setup: Pick<Setup, 'now'>, side: Side, { aimed, han
   })
   const rides = value('handFromEnd')
   const [breadth, thumb] = [value('handBreadth') ?? USUAL.breadth, value('thumbLength') ?? USUAL.thumb]
-  const hand = rides === null ? null : { at: rides + handIn, breadth, thumb, zone: thumbZone({ handFromEnd: rides + handIn, handBreadth: breadth, thumbLength: thumb }) }
+  const hand =
+    rides === null
+      ? null
+      : { at: rides + handIn, breadth, thumb, zone: thumbZone({ handFromEnd: rides + handIn, handBreadth: breadth, thumbLength: thumb }) }
   const out = value('leverHook')
   const [brakeClamp] = brake
   const clamps = [...brake, ...others]
@@ -92,7 +105,7 @@ export function halfBarScene(setup: Pick<Setup, 'now'>, side: Side, { aimed, han
       { key: 'bend', label: 'bend', to: straight },
     ]),
   }
-} // prettier-ignore
+}
 
 /** Marks in their order from the end inward, each with the one before; what lies off the straight part is left out. */
 function chainOf(marks: readonly { readonly key: string; readonly label: string; readonly to: number }[]): HalfBarScene['chain'] {

@@ -35,17 +35,37 @@ export const barWidthTargetsCalculation = defineCalculation({
   output: triple,
   sources: ['common-practice', 'prior', 'iso-4210'],
   run: ({ bar, school = defaultWidthSchool[bar], ...input }) => {
-    if (widthSchoolOf(school).bar !== bar) throw new CalculationError('invalid', `This school is not for ${bar} bars.`, [{ field: 'school', message: `Choose a school for ${bar} bars.` }])
+    if (widthSchoolOf(school).bar !== bar)
+      throw new CalculationError('invalid', `This school is not for ${bar} bars.`, [
+        { field: 'school', message: `Choose a school for ${bar} bars.` },
+      ])
     const found = widthTarget(school, input)
-    if (found === null) throw new CalculationError('missing', 'This school lacks what it goes by.', [{ field: school === 'stature' ? 'stature' : school === 'use' ? 'kind' : 'acromionWidth', message: school === 'use' ? 'No width is common for this kind of bike.' : 'Not given.' }])
+    if (found === null)
+      throw new CalculationError('missing', 'This school lacks what it goes by.', [
+        {
+          field: school === 'stature' ? 'stature' : school === 'use' ? 'kind' : 'acromionWidth',
+          message: school === 'use' ? 'No width is common for this kind of bike.' : 'Not given.',
+        },
+      ])
     return { ...found }
   },
   working: ({ bar, school = defaultWidthSchool[bar], acromionWidth, stature, upperArms, handsFromEnd }, out) => [
-    { label: widthSchoolOf(school).label, formula: school === 'build' ? `${acromionWidth ?? 0} + (${upperArms[0]} + ${upperArms[1]}) · sin 25° + ${handsFromEnd[0]} + ${handsFromEnd[1]}` : school === 'stature' ? `0.44 · ${stature ?? 0}` : widthSchoolOf(school).says, value: out.aim, unit: 'mm', output: 'aim' },
+    {
+      label: widthSchoolOf(school).label,
+      formula:
+        school === 'build'
+          ? `${acromionWidth ?? 0} + (${upperArms[0]} + ${upperArms[1]}) · sin 25° + ${handsFromEnd[0]} + ${handsFromEnd[1]}`
+          : school === 'stature'
+            ? `0.44 · ${stature ?? 0}`
+            : widthSchoolOf(school).says,
+      value: out.aim,
+      unit: 'mm',
+      output: 'aim',
+    },
     { label: 'From', formula: 'lower end of the band', value: out.low, unit: 'mm', output: 'low' },
     { label: 'To', formula: 'upper end of the band', value: out.high, unit: 'mm', output: 'high' },
   ],
-}) // prettier-ignore
+})
 
 export const cutPlanCalculation = defineCalculation({
   name: 'cut-plan',
@@ -55,7 +75,10 @@ export const cutPlanCalculation = defineCalculation({
     from: numberField('from', 350, 1000, 'mm'),
     to: numberField('to', 300, 1000, 'mm'),
     perSide: numberField('perSide', CUT_A_SIDE.least, 2 * CUT_A_SIDE.most, 'mm').default(5),
-    floors: z.array(z.strictObject({ width: numberField('width', 0, 1000, 'mm'), words: z.string().max(80) })).max(10).default([]),
+    floors: z
+      .array(z.strictObject({ width: numberField('width', 0, 1000, 'mm'), words: z.string().max(80) }))
+      .max(10)
+      .default([]),
   }),
   output: z.object({
     cuts: z.array(z.object({ n: z.number(), perSide: z.number(), width: z.number(), total: z.number() })),
@@ -70,14 +93,24 @@ export const cutPlanCalculation = defineCalculation({
   working: ({ from }, { cuts, stoppedBy }) =>
     cuts.length === 0
       ? [{ label: 'No cut', formula: stoppedBy ?? 'the bar is no wider than asked', value: from, unit: 'mm' }]
-      : cuts.map(({ n, perSide, width, total }) => ({ label: `Cut ${n}`, formula: `2 · ${perSide} off, ${total} in all`, value: width, unit: 'mm' as const })),
-}) // prettier-ignore
+      : cuts.map(({ n, perSide, width, total }) => ({
+          label: `Cut ${n}`,
+          formula: `2 · ${perSide} off, ${total} in all`,
+          value: width,
+          unit: 'mm' as const,
+        })),
+})
 
 export const gripAlignmentCalculation = defineCalculation({
   name: 'grip-alignment',
   title: 'Grip against hand',
   summary: 'How a flat bar’s grip lies after roll, and what the hand’s own direction has over it, in both planes and in space.',
-  input: z.strictObject({ barBacksweep: sweep('barBacksweep'), barUpsweep: sweep('barUpsweep'), barRoll: numberField('barRoll', -60, 60, 'degrees').default(0), hand: alignment }),
+  input: z.strictObject({
+    barBacksweep: sweep('barBacksweep'),
+    barUpsweep: sweep('barUpsweep'),
+    barRoll: numberField('barRoll', -60, 60, 'degrees').default(0),
+    hand: alignment,
+  }),
   output: z.object({ gripBack: z.number(), gripUp: z.number(), back: z.number(), up: z.number(), apart: z.number() }),
   sources: ['geometry', 'prior'],
   run: ({ hand, ...bar }) => {
@@ -85,19 +118,29 @@ export const gripAlignmentCalculation = defineCalculation({
     return { gripBack: grip.back, gripUp: grip.up, ...alignmentGap(hand, bar) }
   },
   working: ({ barBacksweep, barUpsweep, barRoll, hand }, out) => [
-    { label: 'Grip, back', formula: `(−tan ${barBacksweep}°, tan ${barUpsweep}°, 1) turned by ${barRoll}°`, value: out.gripBack, unit: 'deg', output: 'gripBack' },
+    {
+      label: 'Grip, back',
+      formula: `(−tan ${barBacksweep}°, tan ${barUpsweep}°, 1) turned by ${barRoll}°`,
+      value: out.gripBack,
+      unit: 'deg',
+      output: 'gripBack',
+    },
     { label: 'Grip, up', formula: 'of the same direction', value: out.gripUp, unit: 'deg', output: 'gripUp' },
     { label: 'Hand over grip, back', formula: `${hand.back} − ${out.gripBack}`, value: out.back, unit: 'deg', output: 'back' },
     { label: 'Hand over grip, up', formula: `${hand.up} − ${out.gripUp}`, value: out.up, unit: 'deg', output: 'up' },
     { label: 'Apart in space', formula: 'angle between the two directions', value: out.apart, unit: 'deg', output: 'apart' },
   ],
-}) // prettier-ignore
+})
 
 export const rollForAlignmentCalculation = defineCalculation({
   name: 'roll-for-alignment',
   title: 'Roll that suits the hands',
   summary: 'The roll at which a flat bar’s grips lie nearest both hands’ own directions, and what is left.',
-  input: z.strictObject({ barBacksweep: sweep('barBacksweep'), barUpsweep: sweep('barUpsweep'), hands: z.array(alignment).min(1, { error: 'hands needs at least one hand.' }).max(2) }),
+  input: z.strictObject({
+    barBacksweep: sweep('barBacksweep'),
+    barUpsweep: sweep('barUpsweep'),
+    hands: z.array(alignment).min(1, { error: 'hands needs at least one hand.' }).max(2),
+  }),
   output: z.object({ roll: z.number(), left: z.array(z.object({ back: z.number(), up: z.number(), apart: z.number() })) }),
   sources: ['geometry'],
   run: ({ hands, ...bar }) => {
@@ -105,10 +148,21 @@ export const rollForAlignmentCalculation = defineCalculation({
     return { roll, left: hands.map((hand) => ({ ...alignmentGap(hand, { ...bar, barRoll: roll }) })) }
   },
   working: (_, { roll, left }) => [
-    { label: 'Roll', formula: 'turns the grip’s part square to the bar onto the sum of the hands’', value: roll, unit: 'deg', output: 'roll' },
-    ...left.map(({ apart }, i) => ({ label: `Left, hand ${i + 1}`, formula: 'angle between hand and grip there', value: apart, unit: 'deg' as const })),
+    {
+      label: 'Roll',
+      formula: 'turns the grip’s part square to the bar onto the sum of the hands’',
+      value: roll,
+      unit: 'deg',
+      output: 'roll',
+    },
+    ...left.map(({ apart }, i) => ({
+      label: `Left, hand ${i + 1}`,
+      formula: 'angle between hand and grip there',
+      value: apart,
+      unit: 'deg' as const,
+    })),
   ],
-}) // prettier-ignore
+})
 
 const along = {
   handFromEnd: numberField('handFromEnd', 0, 300, 'mm'),
@@ -119,8 +173,13 @@ const along = {
 export const leverClampCalculation = defineCalculation({
   name: 'lever-clamp-target',
   title: 'Lever’s clamp along the bar',
-  summary: 'Where the index finger and the lever’s hook lie from the bar’s end, and where the clamp goes so that the finger lands on the hook.',
-  input: z.strictObject({ ...along, leverClamp: numberField('leverClamp', 0, 260, 'mm'), leverHook: numberField('leverHook', 0, 200, 'mm') }),
+  summary:
+    'Where the index finger and the lever’s hook lie from the bar’s end, and where the clamp goes so that the finger lands on the hook.',
+  input: z.strictObject({
+    ...along,
+    leverClamp: numberField('leverClamp', 0, 260, 'mm'),
+    leverHook: numberField('leverHook', 0, 200, 'mm'),
+  }),
   output: z.object({ finger: z.number(), hook: z.number(), off: z.number(), clamp: z.number() }),
   sources: ['geometry', 'prior', 'common-practice'],
   run: (input) => {
@@ -133,7 +192,7 @@ export const leverClampCalculation = defineCalculation({
     { label: 'Hook outside of the finger by', formula: `${out.finger} − ${out.hook}`, value: out.off, unit: 'mm', output: 'off' },
     { label: 'Grip end to clamp, aim', formula: `${leverClamp} + ${out.off}`, value: out.clamp, unit: 'mm', output: 'clamp' },
   ],
-}) // prettier-ignore
+})
 
 export const leverAngleCalculation = defineCalculation({
   name: 'lever-angle',
@@ -151,17 +210,26 @@ export const leverAngleCalculation = defineCalculation({
     return { ...target, off: angle === null ? null : angle - target.aim }
   },
   working: ({ forearm, angle }, out) => [
-    { label: 'Aim below level', formula: `${forearm} ${out.aim < forearm ? '−' : '+'} ${Math.abs(out.aim - forearm)}`, value: out.aim, unit: 'deg', output: 'aim' },
+    {
+      label: 'Aim below level',
+      formula: `${forearm} ${out.aim < forearm ? '−' : '+'} ${Math.abs(out.aim - forearm)}`,
+      value: out.aim,
+      unit: 'deg',
+      output: 'aim',
+    },
     { label: 'From', formula: 'flattest', value: out.low, unit: 'deg', output: 'low' },
     { label: 'To', formula: 'lowest', value: out.high, unit: 'deg', output: 'high' },
-    ...(out.off === null ? [] : [{ label: 'Lower than the aim by', formula: `${angle ?? 0} − ${out.aim}`, value: out.off, unit: 'deg' as const, output: 'off' }]),
+    ...(out.off === null
+      ? []
+      : [{ label: 'Lower than the aim by', formula: `${angle ?? 0} − ${out.aim}`, value: out.off, unit: 'deg' as const, output: 'off' }]),
   ],
-}) // prettier-ignore
+})
 
 export const leverReachCalculation = defineCalculation({
   name: 'lever-reach',
   title: 'Reach of a brake lever',
-  summary: 'Where one finger hooks a blade with a straight wrist, by three bones from a knuckle set back by the grip, and the standard’s limit.',
+  summary:
+    'Where one finger hooks a blade with a straight wrist, by three bones from a knuckle set back by the grip, and the standard’s limit.',
   input: z.strictObject({
     indexFinger: numberField('indexFinger', 40, 120, 'mm'),
     gripDiameter: numberField('gripDiameter', 15, 60, 'mm').default(32),
@@ -175,11 +243,27 @@ export const leverReachCalculation = defineCalculation({
     return { hooksAt: at, limit: leverReachLimit(handLength), far: reach === null ? null : reach - at }
   },
   working: ({ indexFinger, gripDiameter, reach }, out) => [
-    { label: 'Finger hooks at', formula: `bones of ${indexFinger} mm over a grip of ${gripDiameter} mm; ±7, own model`, value: out.hooksAt, unit: 'mm', output: 'hooksAt' },
+    {
+      label: 'Finger hooks at',
+      formula: `bones of ${indexFinger} mm over a grip of ${gripDiameter} mm; ±7, own model`,
+      value: out.hooksAt,
+      unit: 'mm',
+      output: 'hooksAt',
+    },
     { label: 'Limit', formula: 'grip dimension of the standard', value: out.limit, unit: 'mm', output: 'limit' },
-    ...(out.far === null ? [] : [{ label: 'Further out than the finger hooks by', formula: `${reach ?? 0} − ${out.hooksAt}`, value: out.far, unit: 'mm' as const, output: 'far' }]),
+    ...(out.far === null
+      ? []
+      : [
+          {
+            label: 'Further out than the finger hooks by',
+            formula: `${reach ?? 0} − ${out.hooksAt}`,
+            value: out.far,
+            unit: 'mm' as const,
+            output: 'far',
+          },
+        ]),
   ],
-}) // prettier-ignore
+})
 
 export const gripDiameterCalculation = defineCalculation({
   name: 'grip-diameter',
@@ -193,10 +277,16 @@ export const gripDiameterCalculation = defineCalculation({
   sources: ['kong-lowe', 'common-practice'],
   run: ({ handLength, school }) => ({ ...gripTarget(handLength, school) }),
   working: ({ handLength, school }, out) => [
-    { label: 'By the hand', formula: `0.197 · ${handLength}${school === 'thinner' ? ' − 2' : ''}`, value: out.own, unit: 'mm', output: 'own' },
+    {
+      label: 'By the hand',
+      formula: `0.197 · ${handLength}${school === 'thinner' ? ' − 2' : ''}`,
+      value: out.own,
+      unit: 'mm',
+      output: 'own',
+    },
     { label: 'Held to what is made', formula: '28 to 36 mm', value: out.aim, unit: 'mm', output: 'aim' },
   ],
-}) // prettier-ignore
+})
 
 export const barRoomCalculation = defineCalculation({
   name: 'bar-room',
@@ -226,13 +316,31 @@ export const barRoomCalculation = defineCalculation({
     return { straight, taken, left, inside, narrowest: narrowestFor(bar, taken) }
   },
   working: ({ barWidth, barBend, pieces }, out) => [
-    { label: 'Straight part', formula: `(${barWidth} ÷ 2 − ${barBend}) along the arm`, value: out.straight, unit: 'mm', output: 'straight' },
-    { label: 'Grip and clamps', formula: pieces.map(({ width }) => width).join(' + ') || '0', value: out.taken, unit: 'mm', output: 'taken' },
+    {
+      label: 'Straight part',
+      formula: `(${barWidth} ÷ 2 − ${barBend}) along the arm`,
+      value: out.straight,
+      unit: 'mm',
+      output: 'straight',
+    },
+    {
+      label: 'Grip and clamps',
+      formula: pieces.map(({ width }) => width).join(' + ') || '0',
+      value: out.taken,
+      unit: 'mm',
+      output: 'taken',
+    },
     { label: 'Left', formula: `${out.straight} − ${out.taken}`, value: out.left, unit: 'mm', output: 'left' },
     { label: 'Inside of the last clamp', formula: 'as they stand', value: out.inside, unit: 'mm', output: 'inside' },
-    { label: 'Narrowest bar', formula: `2 · (${barBend} + ${out.taken} straight across)`, value: out.narrowest, unit: 'mm', output: 'narrowest' },
+    {
+      label: 'Narrowest bar',
+      formula: `2 · (${barBend} + ${out.taken} straight across)`,
+      value: out.narrowest,
+      unit: 'mm',
+      output: 'narrowest',
+    },
   ],
-}) // prettier-ignore
+})
 
 export const steeringArmCalculation = defineCalculation({
   name: 'steering-arm',
@@ -256,7 +364,7 @@ export const steeringArmCalculation = defineCalculation({
     { label: 'Arm', formula: `√(${handOut}² + distance from the axis in the side view²)`, value: arm, unit: 'mm', output: 'arm' },
     { label: 'Turn for 10 mm of travel', formula: `10 ÷ ${arm}, in degrees`, value: turn, unit: 'deg', output: 'turn' },
   ],
-}) // prettier-ignore
+})
 
 const point = z.object({
   at: z.number(),
@@ -270,7 +378,8 @@ const point = z.object({
 export const handHeightSweepCalculation = defineCalculation({
   name: 'hand-height-sweep',
   title: 'Hands up and down',
-  summary: 'Torso, neck, hip, hand load and the knee’s gap as the hands go 60 mm down and up from where they are, reach held, with the broad middle.',
+  summary:
+    'Torso, neck, hip, hand load and the knee’s gap as the hands go 60 mm down and up from where they are, reach held, with the broad middle.',
   input: z.strictObject({
     ...visitFields,
     lowEdge: optional('lowEdge', -200, 200, 'mm'),
@@ -280,17 +389,34 @@ export const handHeightSweepCalculation = defineCalculation({
   sources: ['geometry', 'prior', 'winter-table', 'common-practice'],
   run: ({ readings, ledger, bar, place, lowEdge, highEdge }) => {
     const points = handSweep(standingOf(setupOf(readings, ledger, bar, place)), 'height')
-    if (points === null) throw new CalculationError('missing', 'Rider or hands are not known yet.', [{ field: 'readings', message: 'Read the rider’s lengths and where the hands are.' }])
+    if (points === null)
+      throw new CalculationError('missing', 'Rider or hands are not known yet.', [
+        { field: 'readings', message: 'Read the rider’s lengths and where the hands are.' },
+      ])
     const middle = broadMiddle(points, { low: lowEdge, high: highEdge })
     return {
-      points: points.map(({ at, metrics, neck, worse }) => ({ at, torso: metrics?.torso ?? null, neck, load: metrics?.load ?? null, hip: worse.hip, gap: worse.gap })),
+      points: points.map(({ at, metrics, neck, worse }) => ({
+        at,
+        torso: metrics?.torso ?? null,
+        neck,
+        load: metrics?.load ?? null,
+        hip: worse.hip,
+        gap: worse.gap,
+      })),
       low: middle.low,
       high: middle.high,
     }
   },
   working: (_, { points, low, high }) => [
-    ...points.filter(({ at }) => at % 20 === 0).map(({ at, torso }) => ({ label: at === 0 ? 'Torso as it is' : `Torso, hands ${Math.abs(at)} mm ${at > 0 ? 'up' : 'down'}`, formula: 'hip to hands closed by trunk and arms, elbows held', value: torso ?? 'not reached', unit: 'deg' as const })),
+    ...points
+      .filter(({ at }) => at % 20 === 0)
+      .map(({ at, torso }) => ({
+        label: at === 0 ? 'Torso as it is' : `Torso, hands ${Math.abs(at)} mm ${at > 0 ? 'up' : 'down'}`,
+        formula: 'hip to hands closed by trunk and arms, elbows held',
+        value: torso ?? 'not reached',
+        unit: 'deg' as const,
+      })),
     { label: 'Middle from', formula: 'edge found, a line crossed, or 15 mm', value: low ?? '–', unit: 'mm' as const },
     { label: 'Middle to', formula: 'edge found, a line crossed, or 15 mm', value: high ?? '–', unit: 'mm' as const },
   ],
-}) // prettier-ignore
+})

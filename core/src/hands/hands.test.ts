@@ -117,15 +117,22 @@ describe('sweep and roll', () => {
   })
 
   it('find the roll that no nearby roll betters, for one hand or both (search by steps)', () => {
-    for (const hands of [[{ back: 12, up: 8 }], [{ back: 14, up: 3 }, { back: 8, up: 9 }]]) {
+    for (const hands of [
+      [{ back: 12, up: 8 }],
+      [
+        { back: 14, up: 3 },
+        { back: 8, up: 9 },
+      ],
+    ]) {
       const bar = { barBacksweep: 9, barUpsweep: 5 }
-      const sum = (barRoll: number) => hands.reduce((all, hand) => all + Math.cos((alignmentGap(hand, { ...bar, barRoll }).apart * Math.PI) / 180), 0)
+      const sum = (barRoll: number) =>
+        hands.reduce((all, hand) => all + Math.cos((alignmentGap(hand, { ...bar, barRoll }).apart * Math.PI) / 180), 0)
       const best = rollForAlignment(hands, bar)
       let found = -15
       for (let roll = -15; roll <= 15; roll += 0.01) if (sum(roll) > sum(found)) found = roll
       expect(best).toBeCloseTo(found, 1)
     }
-  }) // prettier-ignore
+  })
 
   it('come back when rolled and unrolled, and fit a hand that lies as the grip does', () => {
     const grip = gripAlignment({ barBacksweep: 16, barUpsweep: 4, barRoll: 6 })
@@ -144,8 +151,11 @@ describe('sweep and roll', () => {
 
   it('of negative sweep point forward', () => {
     expect(gripAlignment({ barBacksweep: -5, barUpsweep: 0, barRoll: 0 }).back).toBeCloseTo(-5, 9)
-    expect(flatGrip({ barWidth: 760, barRise: 0, barBacksweep: -5, barUpsweep: 0, barForward: 0, barRoll: 0, barBend: 80, handFromEnd: 60 }).at.x).toBeGreaterThan(0)
-  }) // prettier-ignore
+    expect(
+      flatGrip({ barWidth: 760, barRise: 0, barBacksweep: -5, barUpsweep: 0, barForward: 0, barRoll: 0, barBend: 80, handFromEnd: 60 }).at
+        .x,
+    ).toBeGreaterThan(0)
+  })
 })
 
 describe('levers', () => {
@@ -174,7 +184,7 @@ describe('levers', () => {
     for (let finger = 50; finger < 95; finger += 5) expect(fingerHooksAt(finger + 5, 32)).toBeGreaterThan(fingerHooksAt(finger, 32))
     for (let grip = 24; grip < 42; grip += 2) expect(fingerHooksAt(70, grip + 2)).toBeLessThan(fingerHooksAt(70, grip))
     expect(Number.isFinite(fingerHooksAt(40, 60))).toBe(true)
-  }) // prettier-ignore
+  })
 
   it('may stand out 90 mm, 75 for small hands (ISO 4210-2, from memory)', () => {
     expect(leverReachLimit(190)).toBe(90)
@@ -230,16 +240,24 @@ describe('steering', () => {
 
   it('is the distance from the axis: 380 out, 60 behind makes 384.7 mm and 1.489° for 10 mm (worked by hand)', () => {
     // 60 mm square to the axis, whatever the height along it.
-    const hand = { x: axis.at.x - 60 * Math.sin(radians) - 80 * Math.cos(radians), y: axis.at.y - 60 * Math.cos(radians) + 80 * Math.sin(radians), z: 380 }
+    const hand = {
+      x: axis.at.x - 60 * Math.sin(radians) - 80 * Math.cos(radians),
+      y: axis.at.y - 60 * Math.cos(radians) + 80 * Math.sin(radians),
+      z: 380,
+    }
     expect(steeringArm(axis, hand)).toBeCloseTo(384.708, 3)
     expect(turnPerCentimetre(steeringArm(axis, hand))).toBeCloseTo(1.4893, 3)
-  }) // prettier-ignore
+  })
 
   it('agrees with the distance of a point from a line in space', () => {
     const along = { x: -Math.cos(radians), y: Math.sin(radians), z: 0 }
-    for (const hand of [{ x: 500, y: 700, z: 330 }, { x: 400, y: 650, z: 90 }, { x: 440, y: 620, z: 200 }])
+    for (const hand of [
+      { x: 500, y: 700, z: 330 },
+      { x: 400, y: 650, z: 90 },
+      { x: 440, y: 620, z: 200 },
+    ])
       expect(steeringArm(axis, hand)).toBeCloseTo(distance(hand, { ...axis.at, z: 0 }, along), 9)
-  }) // prettier-ignore
+  })
 
   it('is quicker with a shorter arm', () => {
     expect(steeringWords(400, 360)).toContain('10 % quicker')

@@ -82,12 +82,17 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: Co
   const [best] = places ?? []
   const helps = best?.fits === true && best.misses < Math.abs(by) - 1
   const other = best && control === 'shifter' && best.place !== place ? ', the other side of the brake clamp' : ''
-  const put = best === undefined ? '' : helps ? ` Best ${controlPlaceWords[best.place]}${other}.` : ` Neither side of the brake’s clamp brings it in reach: another ${label}.` // prettier-ignore
+  const put =
+    best === undefined
+      ? ''
+      : helps
+        ? ` Best ${controlPlaceWords[best.place]}${other}.`
+        : ` Neither side of the brake’s clamp brings it in reach: another ${label}.`
   const off = state === 'far' ? `${mm(-by)} past the thumb` : `${mm(by)} too near: the hand touches it`
   const works = `The thumb works ${mm(zone.from)} to ${mm(zone.to)} from the bar’s end; the paddle is at ${mm(paddle)}, ±${mm(plusMinus)}.`
   const weight = Math.abs(by) > plusMinus ? 'act' : 'note'
   add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, `${name} ${label} ${off}.`, `${works}${put}`, 'prior')
-} // prettier-ignore
+}
 
 /** Room is known no better than this, mm; a tape and three rulers. @source common-practice */
 const ROOM_DOUBT = 4
@@ -123,7 +128,6 @@ export function judgeControls({
   readonly controls: ControlStanding
   readonly context: HandsContext
 }): Partial<PageJudgement> {
-  // prettier-ignore
   const { controls, findings, rooms } = standing
   const { setup } = context
   const bar = halfBar(setup).found

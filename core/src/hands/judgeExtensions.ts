@@ -40,7 +40,11 @@ export interface ExtensionStanding {
   readonly findings: readonly Finding[]
 }
 
-export function extensionStanding(context: HandsContext, positions: readonly PositionRow[], steering: SteeringStanding | null): ExtensionStanding {
+export function extensionStanding(
+  context: HandsContext,
+  positions: readonly PositionRow[],
+  steering: SteeringStanding | null,
+): ExtensionStanding {
   const { setup } = context
   const calm = positions.find(({ hands, effort }) => hands === 'extension' && effort === 'calm') ?? null
   const value = (key: (typeof reads)[number]) => standsAt(setup.now, key)?.value ?? null
@@ -73,7 +77,7 @@ export function extensionStanding(context: HandsContext, positions: readonly Pos
     add('rules', 'both', 'note', 'Check the event’s rules for extensions.', `Told: ${rules.replace(/\.$/, '')}. ${limits}`)
   }
   return { ...judged, findings: byWeight(findings) }
-} // prettier-ignore
+}
 
 type Judged = Omit<ExtensionStanding, 'findings'>
 
@@ -85,9 +89,21 @@ function padFindings({ padAhead, arm }: Judged, { setup }: HandsContext, steerin
     const wanted = `wanted under the forearm, ${mm(PAD_AHEAD.low)} to ${mm(PAD_AHEAD.high)} ahead`
     const weight = (past: number) => (past > PAD_DOUBT ? 'act' : 'note')
     if (short > 0)
-      add('pad-back', 'both', weight(short), 'Pads stand under the elbows or behind them.', `${stands}; ${wanted}. Pads forward, or shorter extensions.`) // prettier-ignore
+      add(
+        'pad-back',
+        'both',
+        weight(short),
+        'Pads stand under the elbows or behind them.',
+        `${stands}; ${wanted}. Pads forward, or shorter extensions.`,
+      )
     else if (long > 0)
-      add('pad-forward', 'both', weight(long), 'Pads stand far ahead of the elbows.', `${stands}; ${wanted}. The forearm hangs over the pad’s rear edge.`) // prettier-ignore
+      add(
+        'pad-forward',
+        'both',
+        weight(long),
+        'Pads stand far ahead of the elbows.',
+        `${stands}; ${wanted}. The forearm hangs over the pad’s rear edge.`,
+      )
     else add('pad-fits', 'both', 'fine', 'Pads lie under the forearms.', `${stands}.`)
   }
   if (spacing === null) return
@@ -148,7 +164,15 @@ export function judgeExtensions({ extensions }: { readonly extensions: Extension
   const targets: Target[] = []
   if (padAhead !== null) {
     const now = quantity(padAhead, PAD_DOUBT, 'mm', 'computed')
-    targets.push({ key: 'pad', label: 'Pad to elbow', now, band: PAD_AHEAD, aim: null, remark: 'ahead', moves: { setting: 'padForward', side: 'both' } }) // prettier-ignore
+    targets.push({
+      key: 'pad',
+      label: 'Pad to elbow',
+      now,
+      band: PAD_AHEAD,
+      aim: null,
+      remark: 'ahead',
+      moves: { setting: 'padForward', side: 'both' },
+    })
   }
   if (gap !== null) {
     const now = quantity(gap, GAP_DOUBT, 'mm', 'computed')

@@ -58,7 +58,17 @@ export function judgeGrips({ grips, context }: { readonly grips: GripStanding; r
     const aim = Math.abs(grip.value) > GRIP_FITS ? grip.aim : null
     const band = { low: grip.aim - GRIP_FITS, high: grip.aim + GRIP_FITS }
     const value = quantity(read.value, grip.plusMinus, 'mm', 'measured')
-    return [{ key: `grip-${side}`, label: `Grip, ${side}`, now: value, band, aim, remark: `asked ${mm(grip.aim)}`, moves: { setting: 'gripDiameter', side } }] // prettier-ignore
+    return [
+      {
+        key: `grip-${side}`,
+        label: `Grip, ${side}`,
+        now: value,
+        band,
+        aim,
+        remark: `asked ${mm(grip.aim)}`,
+        moves: { setting: 'gripDiameter', side },
+      },
+    ]
   })
   const working = sides.flatMap((side): WorkingRun[] => {
     const hand = measured(now, 'handLength', side)

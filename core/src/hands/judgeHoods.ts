@@ -65,7 +65,13 @@ function inwardFindings({ inward }: HoodStanding, add: Add): void {
     const headline = `${sideName(side)} hood turned in ${degrees(at.value)}`
     const usual = `Up to ${HOOD_IN.usual}° meets the wrist`
     if (strong)
-      add('turned-in', side, 'act', `${headline}: braking suffers.`, `${usual}; above ${HOOD_IN.most}° the fingers pull across the lever. Turn it out first.`) // prettier-ignore
+      add(
+        'turned-in',
+        side,
+        'act',
+        `${headline}: braking suffers.`,
+        `${usual}; above ${HOOD_IN.most}° the fingers pull across the lever. Turn it out first.`,
+      )
     else add('inward', side, 'note', `${headline}.`, `${usual}. For narrower hands, a narrower bar.`)
   }
   const { left, right } = inward
@@ -133,7 +139,17 @@ export function judgeHoods({ hoods, context }: { readonly hoods: HoodStanding; r
     if (now === null) return []
     const band = { low: 0, high: HOOD_IN.usual }
     const moves = { setting: 'hoodAngle', side } as const
-    return [{ key: `hood-${side}`, label: `Hood in, ${side}`, now: quantity(now.value, now.plusMinus, 'deg', 'measured'), band, aim: null, remark: `up to ${HOOD_IN.usual}°`, moves }] // prettier-ignore
+    return [
+      {
+        key: `hood-${side}`,
+        label: `Hood in, ${side}`,
+        now: quantity(now.value, now.plusMinus, 'deg', 'measured'),
+        band,
+        aim: null,
+        remark: `up to ${HOOD_IN.usual}°`,
+        moves,
+      },
+    ]
   })
   return { findings, targets, working: hoodRuns(context.setup), proposals: proposalsOf(hoods) }
 }

@@ -16,7 +16,16 @@ import { leverAngleCalculation, leverClampCalculation, leverReachCalculation } f
 import { inTheWay } from './controlInputs.ts'
 import { fingerInput, forearmNow, hookOf, hookReadings, hooksAt, leverAngleNow } from './inputs.ts'
 import type { Doubted, ForearmReady } from './inputs.ts'
-import { HOOK_FITS, leverAngleTarget, leverReachLimit, leverSchoolFor, leversApart, leverSchools, LEVERS_ALIKE, REACH_FITS } from './levers.ts' // prettier-ignore
+import {
+  HOOK_FITS,
+  leverAngleTarget,
+  leverReachLimit,
+  leverSchoolFor,
+  leversApart,
+  leverSchools,
+  LEVERS_ALIKE,
+  REACH_FITS,
+} from './levers.ts'
 import type { LeverSchoolKey } from './levers.ts'
 import { degrees, into, isActed, reasonOf } from './say.ts'
 import type { Add } from './say.ts'
@@ -96,9 +105,10 @@ function angleFindings(side: Side, { angle, target, forearm }: LeverSide, school
   const [flat, low] = [target.low - angle.value, angle.value - target.high]
   const stands = `${sideName(side)} lever ${degrees(angle.value, 0)} down`
   if (flat > 0) add('lever-flat', side, flat > doubt ? 'act' : 'note', `${stands}: too flat.`, `It bends the wrist back. ${asked}`)
-  else if (low > 0) add('lever-low', side, low > doubt ? 'act' : 'note', `${stands}: too low.`, `It bends the wrist forward and loads the thumb. ${asked}`)
+  else if (low > 0)
+    add('lever-low', side, low > doubt ? 'act' : 'note', `${stands}: too low.`, `It bends the wrist forward and loads the thumb. ${asked}`)
   else add('lever-angle-fits', side, 'fine', `${stands}.`, asked)
-} // prettier-ignore
+}
 
 function alikeFindings(angles: Sided<Doubted>, add: Add): void {
   const { lower, by } = leversApart({ left: angles.left.value, right: angles.right.value })
@@ -145,7 +155,15 @@ function reachFindings(side: Side, { reach, hooks, limit }: LeverSide, add: Add)
   const weight = Math.abs(far) - REACH_FITS > doubt ? 'act' : 'note'
   if (Math.abs(far) <= REACH_FITS) add('reach-fits', side, 'fine', `${lever}: the finger hooks it.`, finger, 'prior')
   else if (far > 0) add('reach-far', side, weight, `${lever}: too far.`, `${finger} Dial it in.`, 'prior')
-  else add('reach-near', side, weight, `${lever}: close.`, `${finger} Make sure that it cannot be pulled onto the bar; else dial it out.`, 'prior') // prettier-ignore
+  else
+    add(
+      'reach-near',
+      side,
+      weight,
+      `${lever}: close.`,
+      `${finger} Make sure that it cannot be pulled onto the bar; else dial it out.`,
+      'prior',
+    )
 }
 
 export function judgeLevers({
@@ -208,8 +226,17 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
       const amount = isActed(findings, side, ...keys) ? Math.round(by(each[side])) : 0
       return amount === 0 ? [] : [{ setting, side, by: amount }]
     })
-  const proposal = (key: string, label: string, requested: readonly RequestedMove[], keys: readonly string[], more: string, less: string): Proposal[] => // prettier-ignore
-    requested.length === 0 ? [] : [{ key, words: `${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }] // prettier-ignore
+  const proposal = (
+    key: string,
+    label: string,
+    requested: readonly RequestedMove[],
+    keys: readonly string[],
+    more: string,
+    less: string,
+  ): Proposal[] =>
+    requested.length === 0
+      ? []
+      : [{ key, words: `${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }]
   const hook = moved('leverClamp', ['hook-off'], ({ hook: { found } }) => found?.off ?? 0)
   const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
     now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,

@@ -6,6 +6,7 @@ import { bySide } from '../quantity/sided.ts'
 import type { Side, Sided } from '../quantity/sided.ts'
 import type { SourceKey } from '../sources.ts'
 import type { Riding } from '../talk/riding.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 interface LeverSchool {
   readonly label: string
@@ -21,12 +22,34 @@ interface LeverSchool {
 
 /** What the angle of a flat bar's levers is set by. */
 export const leverSchools = {
-  'forearm-line': { label: 'Forearm line', says: 'The blade falls as the forearm does when the rider stands ready.', low: -5, aim: 0, high: 5, source: 'common-practice' },
-  flatter: { label: 'Flatter', says: 'For steep ground, 10 to 15° less: weight on the palm, thumb unloaded.', low: -15, aim: -12.5, high: -10, flatFrom: 15, source: 'common-practice' },
-  lower: { label: 'Lower', says: 'For standing climbs, 5 to 10° more, as in cross-country.', low: 5, aim: 7.5, high: 10, source: 'common-practice' },
-} as const satisfies Readonly<Record<string, LeverSchool>> // prettier-ignore
+  'forearm-line': {
+    label: 'Forearm line',
+    says: 'The blade falls as the forearm does when the rider stands ready.',
+    low: -5,
+    aim: 0,
+    high: 5,
+    source: 'common-practice',
+  },
+  flatter: {
+    label: 'Flatter',
+    says: 'For steep ground, 10 to 15° less: weight on the palm, thumb unloaded.',
+    low: -15,
+    aim: -12.5,
+    high: -10,
+    flatFrom: 15,
+    source: 'common-practice',
+  },
+  lower: {
+    label: 'Lower',
+    says: 'For standing climbs, 5 to 10° more, as in cross-country.',
+    low: 5,
+    aim: 7.5,
+    high: 10,
+    source: 'common-practice',
+  },
+} as const satisfies Readonly<Record<string, LeverSchool>>
 export type LeverSchoolKey = keyof typeof leverSchools
-export const leverSchoolKeys = Object.keys(leverSchools) as [LeverSchoolKey, ...LeverSchoolKey[]]
+export const leverSchoolKeys = keysOf(leverSchools)
 export const defaultLeverSchool: LeverSchoolKey = 'forearm-line'
 
 /** The school a fitter has picked, else the one for the ground that was told. @source common-practice */
@@ -142,10 +165,9 @@ export function fingerHooksAt(indexFinger: number, gripDiameter: number): number
   const a = HOOKED.middle * RADIANS
   const b = (HOOKED.middle + HOOKED.last) * RADIANS
   const half = PHALANGES.last / 2
-  const chord = bones * Math.hypot(
-    PHALANGES.first + PHALANGES.middle * Math.cos(a) + half * Math.cos(b),
-    PHALANGES.middle * Math.sin(a) + half * Math.sin(b),
-  ) // prettier-ignore
+  const chord =
+    bones *
+    Math.hypot(PHALANGES.first + PHALANGES.middle * Math.cos(a) + half * Math.cos(b), PHALANGES.middle * Math.sin(a) + half * Math.sin(b))
   const radius = gripDiameter / 2 + HALF_FINGER
   const round = Math.min(Math.PI, PALM_ROUND / radius)
   const knuckle = { x: -radius * Math.cos(round), y: radius * Math.sin(round) }

@@ -47,12 +47,18 @@ function leverOn({ now }: Setup, side: Side, spec: CockpitSpec, bend: number) {
     hasShifter && thumb !== null && thumbOf({ now }, side).found !== null
       ? shifterOptions(
           thumbZone({ handFromEnd: hand, handBreadth: breadth, thumbLength: thumb }),
-          { gripLength: grip, brakeAt: clampAt, brakeWidth: width, shifterWidth: spec.shifterClampWidth ?? 14, paddle: spec.shifterPaddle ?? 0 },
+          {
+            gripLength: grip,
+            brakeAt: clampAt,
+            brakeWidth: width,
+            shifterWidth: spec.shifterClampWidth ?? 14,
+            paddle: spec.shifterPaddle ?? 0,
+          },
           bend,
         ).find(({ place }) => place === spec.shifterPlace)
       : undefined
   return { clampAt, hookMisses, option, clamp: clampAt - grip }
-} // prettier-ignore
+}
 
 /**
  * Levers and shifters of the catalogue, the ones that come nearest under finger and thumb first; each
@@ -79,8 +85,23 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): P
       return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
     })
     const hook = worst.hookMisses < 1 ? 'hook under the finger' : `hook misses the finger by ${mm(worst.hookMisses)}`
-    const reach = shifters.length === 0 ? '' : !fits ? ', no room for the shifter there' : thumb < 1 ? ', shifter in the thumb’s reach' : `, shifter ${mm(thumb)} out of reach` // prettier-ignore
-    return [{ spec, misses: worst.hookMisses + thumb, fits, words: `Clamp ${mm(worst.clamp)} from the grip: ${hook}${reach}.`, requested: [exchange, ...slides] }] // prettier-ignore
+    const reach =
+      shifters.length === 0
+        ? ''
+        : !fits
+          ? ', no room for the shifter there'
+          : thumb < 1
+            ? ', shifter in the thumb’s reach'
+            : `, shifter ${mm(thumb)} out of reach`
+    return [
+      {
+        spec,
+        misses: worst.hookMisses + thumb,
+        fits,
+        words: `Clamp ${mm(worst.clamp)} from the grip: ${hook}${reach}.`,
+        requested: [exchange, ...slides],
+      },
+    ]
   })
   return byMisses(rows)
 }
@@ -107,8 +128,11 @@ export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]
     const way = `hands ${mm(Math.abs(dx))} ${dx < 0 ? 'back' : 'forward'}, ${mm(Math.abs(dy))} ${dy < 0 ? 'down' : 'up'}`
     const neck = neckFor(torso)
     const gap = Math.min(kneeElbowLeft ?? Infinity, kneeElbowRight ?? Infinity)
-    const rest = torso === null || neck === null ? ', out of reach' : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${mm(gap)}` : ''}` // prettier-ignore
-    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${capital(way)}${rest}.`, requested: [exchange] }] // prettier-ignore
+    const rest =
+      torso === null || neck === null
+        ? ', out of reach'
+        : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${mm(gap)}` : ''}`
+    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${capital(way)}${rest}.`, requested: [exchange] }]
   })
   return byMisses(rows)
 }

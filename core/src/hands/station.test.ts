@@ -31,7 +31,15 @@ function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
 }
 function judged(page: HandsPageKey, of: Setup, choices: HandsChoices = {}, plusMinus = 3): PageJudgement {
   const metrics = metricsAsRead(of.model && riderMetrics(of.model, axlesOf(of.rider.values)), of)
-  const parts = handsParts({ setup: of, start: of, kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar', choices, riding: {}, metrics, plusMinus: () => plusMinus }) // prettier-ignore
+  const parts = handsParts({
+    setup: of,
+    start: of,
+    kind: of.rider.bar === 'flat' ? 'trail' : 'drop bar',
+    choices,
+    riding: {},
+    metrics,
+    plusMinus: () => plusMinus,
+  })
   return judgePage(handsStation.pages[page] as never, parts)
 }
 const weights = ({ findings }: PageJudgement) => Object.fromEntries(findings.map(({ key, weight }) => [key, weight]))
@@ -84,7 +92,9 @@ describe('the hands, page by page', () => {
     expect(weights(judged('levers', setup({ leverAngle: [55, 55] })))).toMatchObject({ 'lever-low': 'act' })
     expect(weights(judged('levers', setup({ leverAngle: [36, 40] })))).toMatchObject({ 'levers-apart': 'act' })
     // The same lever is right for steep ground.
-    expect(weights(judged('levers', setup({ leverAngle: [23, 23] }), { leverSchool: 'flatter' }))).toMatchObject({ 'lever-angle-fits': 'fine' }) // prettier-ignore
+    expect(weights(judged('levers', setup({ leverAngle: [23, 23] }), { leverSchool: 'flatter' }))).toMatchObject({
+      'lever-angle-fits': 'fine',
+    })
     // Past the standard's limit, whatever the finger does.
     expect(weights(judged('levers', setup({ leverReach: [96, 96] })))).toMatchObject({ 'reach-limit': 'act' })
   })
@@ -100,7 +110,15 @@ describe('the hands, page by page', () => {
   it('asks which lever works the front brake, and stops where told and found differ', () => {
     expect(weights(judged('levers', setup()))).toMatchObject({ 'front-brake': 'note' })
     const of = setup({ frontBrakeLever: 'left' })
-    const parts = handsParts({ setup: of, start: of, kind: 'trail', choices: {}, riding: { frontBrake: 'right' }, metrics: null, plusMinus: () => null }) // prettier-ignore
+    const parts = handsParts({
+      setup: of,
+      start: of,
+      kind: 'trail',
+      choices: {},
+      riding: { frontBrake: 'right' },
+      metrics: null,
+      plusMinus: () => null,
+    })
     expect(parts.levers.findings.find(({ key }) => key === 'front-brake')?.weight).toBe('first')
   })
 
@@ -116,7 +134,8 @@ describe('the hands, page by page', () => {
     const page = judged('hoods', setup({ hoodAngle: [14, 14], hoodPosition: [45, 45], hoodWidth: 420, barReach: 80, barDrop: 125 }, 'drop'))
     expect(weights(page)).toMatchObject({ 'turned-in': 'act' })
     expect(page.findings.find(({ key }) => key === 'turned-in')?.headline).toContain('braking suffers')
-    for (const { requested } of page.proposals) for (const move of requested) if ('setting' in move && move.setting === 'hoodAngle') expect(move.by).toBeLessThan(0) // prettier-ignore
+    for (const { requested } of page.proposals)
+      for (const move of requested) if ('setting' in move && move.setting === 'hoodAngle') expect(move.by).toBeLessThan(0)
   })
 
   it('judges grips by the hand and the school', () => {
@@ -162,7 +181,24 @@ describe('hands up and down', () => {
 })
 
 describe('positions of a bar with extensions', () => {
-  const readings: Over = { frameReach: 400, frameStack: 560, headAngle: 73, headset: 10, spacers: 10, stemLength: 90, stemAngle: -6, hoodWidth: 400, barReach: 75, barDrop: 120, hoodPosition: [45, 45], padForward: 40, padUp: 60, padSpacing: 220, extensionLength: 290, extensionAngle: 8 } // prettier-ignore
+  const readings: Over = {
+    frameReach: 400,
+    frameStack: 560,
+    headAngle: 73,
+    headset: 10,
+    spacers: 10,
+    stemLength: 90,
+    stemAngle: -6,
+    hoodWidth: 400,
+    barReach: 75,
+    barDrop: 120,
+    hoodPosition: [45, 45],
+    padForward: 40,
+    padUp: 60,
+    padSpacing: 220,
+    extensionLength: 290,
+    extensionAngle: 8,
+  }
   it('lie lower the further the hands are, and fall back to what is easier on the neck', () => {
     const of = setup(readings, 'drop')
     const rows = positionRows(standingOf(of))
@@ -208,12 +244,13 @@ describe('strips', () => {
     expect(bar.to.x - bar.from.x).toBe(50)
     const far = barStrip({ title: 'T', marks: { left: [{ key: 'a', label: 'remote', at: STRIP_LENGTH + 20, kind: 'aim' }], right: [] } })
     expect(far.texts.some(({ text }) => text.includes('Further in: remote 220'))).toBe(true)
-    for (const { from, to } of sheet.lines) for (const at of [from, to]) {
-      expect(at.x).toBeGreaterThan(0)
-      expect(at.x).toBeLessThan(sheet.width)
-      expect(at.y).toBeLessThan(sheet.height)
-    }
-  }) // prettier-ignore
+    for (const { from, to } of sheet.lines)
+      for (const at of [from, to]) {
+        expect(at.x).toBeGreaterThan(0)
+        expect(at.x).toBeLessThan(sheet.width)
+        expect(at.y).toBeLessThan(sheet.height)
+      }
+  })
 
   it('say what is still to be read, and are for flat bars', () => {
     expect(() => stripInput(setupOf([], [], 'flat'), {}, 'trail', 'T')).toThrow('grip length')
@@ -226,16 +263,34 @@ describe('other levers and extensions of the catalogue', () => {
     const of = setup()
     const rows = leverChoices(of, startingCockpit)
     expect(rows).toHaveLength(12)
-    for (let i = 1; i < rows.length; i += 1) if (rows[i]!.fits === rows[i - 1]!.fits) expect(rows[i]!.misses).toBeGreaterThanOrEqual(rows[i - 1]!.misses)
+    for (let i = 1; i < rows.length; i += 1)
+      if (rows[i]!.fits === rows[i - 1]!.fits) expect(rows[i]!.misses).toBeGreaterThanOrEqual(rows[i - 1]!.misses)
     const [best] = rows
     const exchange = best!.requested.flatMap((one) => ('slot' in one ? [{ ...one, role: 'chosen' as const }] : []))
     const moves = best!.requested.flatMap((one) => ('slot' in one ? [] : [{ ...one, role: 'chosen' as const }]))
     const after = setupOf(readingsWith({ ...flatBar }), [{ ...entryOf(1, ...moves), exchanges: exchange }], 'flat')
     expect(Math.abs(hookOf(after, 'right').found!.off)).toBeLessThan(best!.misses + 1)
-  }) // prettier-ignore
+  })
 
   it('of extensions say where the hands come to and what torso and neck make of it', () => {
-    const over: Over = { frameReach: 400, frameStack: 560, headAngle: 73, headset: 10, spacers: 10, stemLength: 90, stemAngle: -6, hoodWidth: 400, barReach: 75, barDrop: 120, hoodPosition: [45, 45], padForward: 40, padUp: 60, padSpacing: 220, extensionLength: 290, extensionAngle: 8 } // prettier-ignore
+    const over: Over = {
+      frameReach: 400,
+      frameStack: 560,
+      headAngle: 73,
+      headset: 10,
+      spacers: 10,
+      stemLength: 90,
+      stemAngle: -6,
+      hoodWidth: 400,
+      barReach: 75,
+      barDrop: 120,
+      hoodPosition: [45, 45],
+      padForward: 40,
+      padUp: 60,
+      padSpacing: 220,
+      extensionLength: 290,
+      extensionAngle: 8,
+    }
     const rows = extensionChoices(setup(over, 'drop'), startingCockpit)
     expect(rows).toHaveLength(4)
     for (const { words } of rows) expect(words).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)

@@ -27,6 +27,7 @@ import { judgeRoll, rollStanding } from './judgeRoll.ts'
 import type { RollStanding } from './judgeRoll.ts'
 import { judgeWidth, widthStanding } from './judgeWidth.ts'
 import type { WidthStanding } from './judgeWidth.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Everything the hands' pages say; each part is worked out when it is first asked for. */
 export interface HandsParts {
@@ -112,15 +113,85 @@ export const handsStation = defineStation({
   choices: handsChoicesSchema,
   parts: handsParts,
   pages: {
-    width: { label: 'Width', tells: 'How wide the bar should be, what to cut, and what stands in the way of cutting.', picture: 'front', readings: reads.width, fields: [...oneOf('barWidth'), ...oneOf('gripSpacing')], judge: judgeWidth },
-    place: { label: 'Reach, height', tells: 'Where the hands should be, how neck, hip and arms change on the way there, and the middle of what works.', picture: 'side', noTargets: true, readings: reads.place, fields: [...oneOf('handReach'), ...oneOf('handHeight')], choosesHold: true, judge: judgePlace },
-    roll: { label: 'Sweep, roll', tells: 'How the bar’s sweeps meet the hands, and at what roll they meet best.', picture: 'halves', bar: 'flat', readings: reads.roll, fields: oneOf('barRoll'), judge: judgeRoll },
-    hoods: { label: 'Hoods', tells: 'Whether hoods and levers stand so that wrist and finger stay straight.', picture: 'side', bar: 'drop', readings: reads.hoods, fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')], judge: judgeHoods },
-    levers: { label: 'Levers', tells: 'Where clamp, reach and angle of each lever suit this hand.', picture: 'halves', readings: reads.levers, fields: [...bothSides('leverClamp'), ...bothSides('leverReach'), ...bothSides('leverAngle')], judge: judgeLevers },
-    controls: { label: 'Controls', tells: 'Whether the thumbs reach shifter and remote without letting go of the bar.', picture: 'halves', bar: 'flat', readings: reads.controls, fields: [...bothSides('shifterClamp'), ...bothSides('remoteClamp')], judge: judgeControls },
-    grips: { label: 'Grips', tells: 'Which grip diameter these hands close on best.', picture: 'halves', readings: reads.grips, fields: bothSides('gripDiameter'), judge: judgeGrips },
-    extensions: { label: 'Extensions', tells: 'Where pads and extensions carry the arms, and what the position costs the neck.', picture: 'side', bar: 'drop', readings: reads.extensions, fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')], judge: judgeExtensions },
-    cockpit: { label: 'Cockpit', tells: 'Which stem, spacers and bar on the market put the hands where they are wanted, cheapest first.', picture: 'side', noTargets: true, readings: reads.cockpit, fields: [], judge: () => ({}) },
+    width: {
+      label: 'Width',
+      tells: 'How wide the bar should be, what to cut, and what stands in the way of cutting.',
+      picture: 'front',
+      readings: reads.width,
+      fields: [...oneOf('barWidth'), ...oneOf('gripSpacing')],
+      judge: judgeWidth,
+    },
+    place: {
+      label: 'Reach, height',
+      tells: 'Where the hands should be, how neck, hip and arms change on the way there, and the middle of what works.',
+      picture: 'side',
+      noTargets: true,
+      readings: reads.place,
+      fields: [...oneOf('handReach'), ...oneOf('handHeight')],
+      choosesHold: true,
+      judge: judgePlace,
+    },
+    roll: {
+      label: 'Sweep, roll',
+      tells: 'How the bar’s sweeps meet the hands, and at what roll they meet best.',
+      picture: 'halves',
+      bar: 'flat',
+      readings: reads.roll,
+      fields: oneOf('barRoll'),
+      judge: judgeRoll,
+    },
+    hoods: {
+      label: 'Hoods',
+      tells: 'Whether hoods and levers stand so that wrist and finger stay straight.',
+      picture: 'side',
+      bar: 'drop',
+      readings: reads.hoods,
+      fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')],
+      judge: judgeHoods,
+    },
+    levers: {
+      label: 'Levers',
+      tells: 'Where clamp, reach and angle of each lever suit this hand.',
+      picture: 'halves',
+      readings: reads.levers,
+      fields: [...bothSides('leverClamp'), ...bothSides('leverReach'), ...bothSides('leverAngle')],
+      judge: judgeLevers,
+    },
+    controls: {
+      label: 'Controls',
+      tells: 'Whether the thumbs reach shifter and remote without letting go of the bar.',
+      picture: 'halves',
+      bar: 'flat',
+      readings: reads.controls,
+      fields: [...bothSides('shifterClamp'), ...bothSides('remoteClamp')],
+      judge: judgeControls,
+    },
+    grips: {
+      label: 'Grips',
+      tells: 'Which grip diameter these hands close on best.',
+      picture: 'halves',
+      readings: reads.grips,
+      fields: bothSides('gripDiameter'),
+      judge: judgeGrips,
+    },
+    extensions: {
+      label: 'Extensions',
+      tells: 'Where pads and extensions carry the arms, and what the position costs the neck.',
+      picture: 'side',
+      bar: 'drop',
+      readings: reads.extensions,
+      fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')],
+      judge: judgeExtensions,
+    },
+    cockpit: {
+      label: 'Cockpit',
+      tells: 'Which stem, spacers and bar on the market put the hands where they are wanted, cheapest first.',
+      picture: 'side',
+      noTargets: true,
+      readings: reads.cockpit,
+      fields: [],
+      judge: () => ({}),
+    },
   },
   metrics: {
     elbowLeft: metric('elbowLeft'),
@@ -133,11 +204,11 @@ export const handsStation = defineStation({
     leverFarRight: sidedNumber(leverFar, 'right'),
   },
   summary,
-}) // prettier-ignore
+})
 export type HandsPageKey = keyof typeof handsStation.pages
 
 /** Pages that a bar has. */
 export function handsPagesFor(bar: BarKind): HandsPageKey[] {
   const pages: Readonly<Record<HandsPageKey, { readonly bar?: BarKind }>> = handsStation.pages
-  return (Object.keys(pages) as HandsPageKey[]).filter((key) => pages[key].bar === undefined || pages[key].bar === bar)
+  return keysOf(pages).filter((key) => pages[key].bar === undefined || pages[key].bar === bar)
 }

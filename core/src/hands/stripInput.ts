@@ -19,16 +19,25 @@ import { widthStanding } from './judgeWidth.ts'
  * @throws CalculationError naming what is still to be read, or on a drop bar
  */
 export function stripInput(setup: Setup, choices: HandsChoices, kind: BikeKind, title: string): StripInput {
-  if (setup.rider.bar !== 'flat') throw new CalculationError('invalid', 'Strips are for flat bars.', [{ field: 'bar', message: 'This bike has a drop bar.' }])
+  if (setup.rider.bar !== 'flat')
+    throw new CalculationError('invalid', 'Strips are for flat bars.', [{ field: 'bar', message: 'This bike has a drop bar.' }])
   const grip = standsAt(setup.now, 'gripLength')
-  if (grip === null) throw new CalculationError('missing', `The strip needs the ${midSentence(definitionOf('gripLength').label)} first.`, [{ field: 'gripLength', message: 'Not read yet.' }])
+  if (grip === null)
+    throw new CalculationError('missing', `The strip needs the ${midSentence(definitionOf('gripLength').label)} first.`, [
+      { field: 'gripLength', message: 'Not read yet.' },
+    ])
   const bar = halfBar(setup).found
   const { plan } = widthStanding({ setup, choices, kind })
   // A cut is measured straight across; the strip lies along the arm.
   const along = bar === null ? 1 : armPerAcross(bar)
-  const cuts = (plan?.cuts ?? []).map(({ n, total }): StripMark => ({ key: `cut-${n}`, label: `cut ${n}`, at: (total / 2) * along, kind: 'cut' }))
+  const cuts = (plan?.cuts ?? []).map(({ n, total }): StripMark => ({
+    key: `cut-${n}`,
+    label: `cut ${n}`,
+    at: (total / 2) * along,
+    kind: 'cut',
+  }))
   return { title, marks: bySide((side) => [...cuts, ...marksOf(setup, side)]) }
-} // prettier-ignore
+}
 
 function marksOf(setup: Setup, side: Side): StripMark[] {
   const { now } = setup

@@ -1,6 +1,7 @@
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { BarKind, BikeKind } from '../bike/bikeKinds.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** How far relaxed elbows stand out from the body when the hands lie where they are strongest, degrees. @source prior */
 export const ELBOWS_OUT = 25
@@ -24,7 +25,7 @@ export const widthSchools = {
   use: { label: 'By use', bar: 'flat', says: 'What is common for this kind of bike.', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
 export type WidthSchoolKey = keyof typeof widthSchools
-export const widthSchoolKeys = Object.keys(widthSchools) as [WidthSchoolKey, ...WidthSchoolKey[]]
+export const widthSchoolKeys = keysOf(widthSchools)
 export const defaultWidthSchool: Readonly<Record<BarKind, WidthSchoolKey>> = { drop: 'acromia', flat: 'build' }
 
 export function widthSchoolOf(key: WidthSchoolKey): WidthSchool {

@@ -18,10 +18,33 @@ import { handsPagesFor, handsParts, handsStation } from './station.ts'
 import { flatBar } from './testing.ts'
 
 const dropBar = {
-  frameReach: 400, frameStack: 560, headAngle: 73, headset: 10, spacers: 10, spacersAbove: 10, stemLength: 90, stemAngle: -6, hoodWidth: 420, dropWidth: 430, barReach: 75, barDrop: 120,
-  hoodPosition: [45, 45], hoodAngle: [2, 2], barRoll: 0, leverReach: [72, 72], indexFinger: [70, 70], handLength: [185, 185], gripDiameter: [33, 33],
-  padForward: 40, padUp: 60, padSpacing: 330, extensionLength: 290, extensionAngle: 8, creepForward: 30, wristAngle: [-4, -4],
-} as const // prettier-ignore
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  spacersAbove: 10,
+  stemLength: 90,
+  stemAngle: -6,
+  hoodWidth: 420,
+  dropWidth: 430,
+  barReach: 75,
+  barDrop: 120,
+  hoodPosition: [45, 45],
+  hoodAngle: [2, 2],
+  barRoll: 0,
+  leverReach: [72, 72],
+  indexFinger: [70, 70],
+  handLength: [185, 185],
+  gripDiameter: [33, 33],
+  padForward: 40,
+  padUp: 60,
+  padSpacing: 330,
+  extensionLength: 290,
+  extensionAngle: 8,
+  creepForward: 30,
+  wristAngle: [-4, -4],
+} as const
 const bases = { flat: flatBar, drop: dropBar } as const
 
 function saidOf(setup: Setup): { page: string; said: PageJudgement }[] {
@@ -82,8 +105,9 @@ describe.each(['flat', 'drop'] as const)('every page of the hands on a %s bar', 
     for (const words of inches) expect(words).not.toMatch(/\d mm\b/)
     for (const words of sentences(setup, 'mm')) expect(words).not.toMatch(/\d in\b/)
     // "±4" of what? Every ± names it.
-    for (const unit of ['mm', 'in'] as const) for (const words of sentences(setup, unit)) expect(words).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%)|[\d.])/)
-  }) // prettier-ignore
+    for (const unit of ['mm', 'in'] as const)
+      for (const words of sentences(setup, unit)) expect(words).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%)|[\d.])/)
+  })
 
   it('says something sound whatever is typed, and asks for nothing that it cannot set', () => {
     fc.assert(

@@ -26,11 +26,25 @@ export const noCockpit: SceneCockpit = { bar: [], hoods: [], blades: [], grips: 
 const USUAL = { gripLength: 130, leverReach: 70, leverAngle: 35, leverHook: 66, leverClamp: 10 } as const
 /** A hood from the side, from the bar's middle under its clamp, hood level, forward and up, mm. @source prior */
 const HOOD: readonly Point[] = [
-  { x: -14, y: 8 }, { x: -2, y: 20 }, { x: 14, y: 27 }, { x: 44, y: 31 }, { x: 66, y: 48 }, { x: 82, y: 66 }, { x: 96, y: 62 }, { x: 98, y: 40 }, { x: 86, y: 12 }, { x: 56, y: -4 }, { x: 16, y: -16 },
-] // prettier-ignore
+  { x: -14, y: 8 },
+  { x: -2, y: 20 },
+  { x: 14, y: 27 },
+  { x: 44, y: 31 },
+  { x: 66, y: 48 },
+  { x: 82, y: 66 },
+  { x: 96, y: 62 },
+  { x: 98, y: 40 },
+  { x: 86, y: 12 },
+  { x: 56, y: -4 },
+  { x: 16, y: -16 },
+]
 const HOOD_BLADE: readonly Point[] = [
-  { x: 88, y: 22 }, { x: 94, y: -10 }, { x: 84, y: -52 }, { x: 60, y: -90 }, { x: 46, y: -102 },
-] // prettier-ignore
+  { x: 88, y: 22 },
+  { x: 94, y: -10 },
+  { x: 84, y: -52 },
+  { x: 60, y: -90 },
+  { x: 46, y: -102 },
+]
 /** Half a forearm pad, mm. @source prior */
 const PAD_HALF = 48
 

@@ -1,6 +1,7 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 export const handPositions = ['grip', 'tops', 'hoods', 'drops', 'extension'] as const
 export type HandPosition = (typeof handPositions)[number]
@@ -21,7 +22,7 @@ export const conditions = {
 } as const satisfies Readonly<Record<string, { label: string; effort: 'calm' | 'hard'; hands: HandPosition | null }>>
 
 export type ConditionKey = keyof typeof conditions
-export const conditionKeys = Object.keys(conditions) as [ConditionKey, ...ConditionKey[]]
+export const conditionKeys = keysOf(conditions)
 
 /** Hand positions a bar has, the usual one first. */
 const positions: Readonly<Record<BarKind, readonly [HandPosition, ...HandPosition[]]>> = {

@@ -1,5 +1,6 @@
 import type { PlainDimension } from '../quantity/entry.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** How a value was got, with the ± it carries (k = 2) per kind of value. */
 export interface Method {
@@ -48,7 +49,7 @@ export const methods = {
 } as const satisfies Readonly<Record<string, Method>>
 
 export type MethodKey = keyof typeof methods
-export const methodKeys = Object.keys(methods) as [MethodKey, ...MethodKey[]]
+export const methodKeys = keysOf(methods)
 
 export type NumberDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | PlainDimension
 export type ReadingDimension = NumberDimension | 'choice'

@@ -5,6 +5,7 @@ import { bodyReadings } from './definitions/body.ts'
 import type { ChoiceRow, NumberRow, Placed, ReadingDefinition } from './definitions/definition.ts'
 import { footReadings } from './definitions/feet.ts'
 import { onBikeReadings } from './definitions/onBike.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 export type { ReadingDefinition, ReadingGroup, ReadingOwner } from './definitions/definition.ts'
 
@@ -20,7 +21,7 @@ export type NumberKey = Exclude<ReadingKey, ChoiceKey>
 /** The keys a choice may have. */
 export type OptionOf<Key extends ChoiceKey> = Extract<keyof Definitions[Key]['options'], string>
 
-export const readingKeys = Object.keys(readingDefinitions) as [ReadingKey, ...ReadingKey[]]
+export const readingKeys = keysOf(readingDefinitions)
 
 /** A row of the table, with its optional parts. */
 export function definitionOf(key: NumberKey): NumberRow & Placed
@@ -38,7 +39,7 @@ export const numberKeys = readingKeys.filter((key): key is NumberKey => !isChoic
 
 /** The keys of a choice, in the order they are shown. */
 export function optionsOf<Key extends ChoiceKey>(key: Key): readonly [OptionOf<Key>, ...OptionOf<Key>[]] {
-  return Object.keys(readingDefinitions[key].options) as [OptionOf<Key>, ...OptionOf<Key>[]]
+  return keysOf(readingDefinitions[key].options)
 }
 
 /** The word of a choice; empty for a key it does not have. */

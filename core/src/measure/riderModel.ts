@@ -17,6 +17,7 @@ import { hiddenParts } from './resolve.ts'
 import type { HiddenParts, Resolved, ResolvedReadings } from './resolve.ts'
 import { unmoved } from './timeline.ts'
 import type { MovedBy } from './timeline.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 export type HiddenKey = keyof HiddenParts
 export type ModelKey = NumberKey | HiddenKey
@@ -73,7 +74,7 @@ function fromParts(resolved: ResolvedReadings, pick: (value: Resolved) => number
   const out: Partial<Record<ModelKey, Sided<number | null>>> = {}
   for (const key of numberKeys) out[key] = { left: pick(resolved[key].left), right: pick(resolved[key].right) }
   const hidden = bySide((side) => hiddenParts(resolved, side))
-  for (const key of Object.keys(hidden.left) as HiddenKey[]) out[key] = { left: pick(hidden.left[key]), right: pick(hidden.right[key]) }
+  for (const key of keysOf(hidden.left)) out[key] = { left: pick(hidden.left[key]), right: pick(hidden.right[key]) }
   return out as ModelValues
 }
 

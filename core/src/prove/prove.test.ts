@@ -11,6 +11,7 @@ import { aReading, complaintAt, entryOf, readingsWith, uuid } from '../testing.t
 import { blocksOf, blockWords, standing } from './blocks.ts'
 import { failedBefore, failedWords, hasFailed, outcomesOf, worseWords } from '../change/outcome.ts'
 import { ratedAgain, severityNow } from '../change/severity.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 const knee = complaintAt(1, 'knee-outer', 'right')
 const toes = complaintAt(2, 'forefoot', 'right', { kind: 'numb', severity: 4 })
@@ -158,7 +159,7 @@ describe('pace', () => {
 
   it('never goes further at once than what a pace allows, on the record either', () => {
     for (const pace of paceKeys)
-      for (const key of Object.keys(settings) as (keyof typeof settings)[]) {
+      for (const key of keysOf(settings)) {
         const { sided } = settings[key]
         const entry = (by: number) => ({
           ...entryOf(1),

@@ -14,7 +14,14 @@ const said = (plan: ReturnType<typeof trialPlan>) => Object.fromEntries(plan.map
 
 describe('the plan of a trial', () => {
   it('rates everything told, says what is set with all its cautions, and decides by what should ease', () => {
-    const plan = trialPlan(move('better'), [neck, toes], new Map([[toes.id, 5], [neck.id, null]])) // prettier-ignore
+    const plan = trialPlan(
+      move('better'),
+      [neck, toes],
+      new Map([
+        [toes.id, 5],
+        [neck.id, null],
+      ]),
+    )
     expect(plan.map(({ key }) => key)).toEqual(['before', 'set', 'ride', 'after', 'decide'])
     expect(said(plan)).toMatchObject({
       before: expect.stringMatching(/^Now: neck.* not rated and toes.* 5\.$/) as string,
@@ -36,6 +43,9 @@ describe('the plan of a trial', () => {
   })
   it('holds with nothing told, and with nothing that should ease', () => {
     expect(said(trialPlan(move('watch'), [toes], new Map()))['decide']).toContain('Keep it if the rating falls by 2 points or 30 %')
-    expect(said(trialPlan({ ...move('no change'), cautions: [] }, [], new Map()))).toMatchObject({ set: 'Cleat L back 5 mm.', ride: 'At several efforts.' }) // prettier-ignore
+    expect(said(trialPlan({ ...move('no change'), cautions: [] }, [], new Map()))).toMatchObject({
+      set: 'Cleat L back 5 mm.',
+      ride: 'At several efforts.',
+    })
   })
 })

@@ -37,8 +37,12 @@ export function trialPlan(
     { key: 'set', title: 'Set it', says: [`${move.words}.`, ...move.cautions].join(' ') },
     { key: 'ride', title: 'Ride', says: about === undefined ? 'At several efforts.' : loadWords(about) },
     { key: 'after', title: 'Rate again', says: 'The rider says the number before seeing the old one.' },
-    { key: 'decide', title: 'Keep or undo', says: `Keep it if the rating${what === '' ? '' : ` (${what})`} falls by ${MATTERS.points} points or ${100 * MATTERS.share} %, and none rises by as much. If not, undo it.` },
-  ] // prettier-ignore
+    {
+      key: 'decide',
+      title: 'Keep or undo',
+      says: `Keep it if the rating${what === '' ? '' : ` (${what})`} falls by ${MATTERS.points} points or ${100 * MATTERS.share} %, and none rises by as much. If not, undo it.`,
+    },
+  ]
 }
 
 /** What to ride, and for how long, so that the complaint would come. */

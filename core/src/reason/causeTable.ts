@@ -4,6 +4,7 @@ import type { SlotKey } from '../change/parts.ts'
 import type { SourceKey } from '../sources.ts'
 import type { TriedKey } from '../talk/history.ts'
 import type { NumberName } from './numbers.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Stations in the order of the work: what lies upstream is settled first. */
 export const workOrder = ['feet', 'seat', 'hands'] as const
@@ -79,7 +80,15 @@ const seat = (page: string, label: string, remedy: Remedy, more: Partial<CauseRo
   source: 'common-practice',
   ...more,
 })
-const hands = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({ label, station: 'hands', page, sided, remedy, source: 'common-practice', ...more }) // prettier-ignore
+const hands = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+  label,
+  station: 'hands',
+  page,
+  sided,
+  remedy,
+  source: 'common-practice',
+  ...more,
+})
 
 /** A pelvis that is not level is settled before a cleat is turned or moved. @source common-practice */
 const crooked = { mutedBy: ['sits-rotated', 'leg-length'] } as const
@@ -145,7 +154,7 @@ export const causes = {
 } as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore
 
 export type CauseKey = keyof typeof causes
-export const causeKeys = Object.keys(causes) as [CauseKey, ...CauseKey[]]
+export const causeKeys = keysOf(causes)
 
 /** A row of the table. */
 export function causeOf(key: CauseKey): CauseRow {

@@ -49,7 +49,12 @@ describe('the reasoner and the pages of the hands', () => {
     const facts = factsOf(over)
     const parts = handsParts({ ...facts.hands.context })
     expect(parts[page].findings.some((finding) => finding.key === key && finding.weight === 'act')).toBe(true)
-    const complaints = [complaintAt(1, 'forearm', 'both', { kind: 'tired' }), controlComplaint(2, 'missed-shift'), controlComplaint(3, 'front-heavy'), controlComplaint(4, 'weak-braking')] // prettier-ignore
+    const complaints = [
+      complaintAt(1, 'forearm', 'both', { kind: 'tired' }),
+      controlComplaint(2, 'missed-shift'),
+      controlComplaint(3, 'front-heavy'),
+      controlComplaint(4, 'weak-braking'),
+    ]
     const { causes } = reason(reasonInputOf(visitOf(over, { complaints })).input).reasoned
     expect(causes.find((row) => row.cause === cause)?.said.some(({ speaks }) => speaks === 'for')).toBe(true)
   })
@@ -58,9 +63,10 @@ describe('the reasoner and the pages of the hands', () => {
     for (const key of causeKeys) {
       const { station, bar } = causeOf(key)
       if (station !== 'hands') continue
-      for (const kind of ['flat', 'drop'] as const) if (bar === undefined || bar === kind) expect(handsPagesFor(kind)).toContain(causePage(key, kind))
+      for (const kind of ['flat', 'drop'] as const)
+        if (bar === undefined || bar === kind) expect(handsPagesFor(kind)).toContain(causePage(key, kind))
     }
-  }) // prettier-ignore
+  })
 
   it('slide a clamp by exactly what the finger misses, and a shifter to the better side', () => {
     const complaints = [controlComplaint(1, 'weak-braking')]
@@ -81,6 +87,11 @@ describe('the reasoner and the pages of the hands', () => {
 
   it('offer no lever of the catalogue that leaves more undone than another before it', () => {
     const rows = leverChoices(factsOf({}).setup, startingCockpit)
-    expect(rows.filter(({ fits }) => fits).map(({ misses }) => misses)).toEqual(rows.filter(({ fits }) => fits).map(({ misses }) => misses).sort((a, b) => a - b))
-  }) // prettier-ignore
+    expect(rows.filter(({ fits }) => fits).map(({ misses }) => misses)).toEqual(
+      rows
+        .filter(({ fits }) => fits)
+        .map(({ misses }) => misses)
+        .sort((a, b) => a - b),
+    )
+  })
 })

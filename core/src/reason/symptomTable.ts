@@ -4,6 +4,7 @@ import type { RidingKind } from '../talk/riding.ts'
 import type { ridingAims, injuryPlaces } from '../talk/riding.ts'
 import type { ChangedKey } from '../talk/history.ts'
 import type { CauseKey } from './causeTable.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What makes a cause more or less likely before anything is read: an odds factor from 0.5 to 2. */
 export interface Modifier {
@@ -275,7 +276,7 @@ export const symptoms = {
 } as const satisfies Readonly<Record<string, SymptomRow>> // prettier-ignore
 
 export type SymptomKey = keyof typeof symptoms
-export const symptomKeys = Object.keys(symptoms) as [SymptomKey, ...SymptomKey[]]
+export const symptomKeys = keysOf(symptoms)
 
 /** A row of the table. */
 export function symptomOf(key: SymptomKey): SymptomRow {

@@ -108,7 +108,15 @@ const below = (
   against: string,
   source: SourceKey = 'prior',
 ): TestRow => ({ cause, of, below: limit, soft, strength, for: says, against, source })
-const when = <Key extends ChoiceKey>(cause: CauseKey, choice: Key, is: readonly OptionOf<Key>[], strength: Strength, says: string, against: string, source: SourceKey = 'common-practice'): TestRow => ({ cause, choice, is, strength, for: says, against, source }) // prettier-ignore
+const when = <Key extends ChoiceKey>(
+  cause: CauseKey,
+  choice: Key,
+  is: readonly OptionOf<Key>[],
+  strength: Strength,
+  says: string,
+  against: string,
+  source: SourceKey = 'common-practice',
+): TestRow => ({ cause, choice, is, strength, for: says, against, source })
 
 /** Every test, cause by cause. Several on one reading count once, the strongest. */
 export const tests: readonly TestRow[] = [

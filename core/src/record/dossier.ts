@@ -9,6 +9,7 @@ import { readingSchema } from '../measure/reading.ts'
 import { seatChoicesSchema } from '../seat/choices.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 import { ridingSchema } from '../talk/riding.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Trimmed text with a length, and no control characters beyond line breaks. */
 function words(label: string, min: number, max: number) {
@@ -49,7 +50,7 @@ export const outcomes = {
   referred: 'Referred to a clinician',
 } as const
 export type OutcomeKey = keyof typeof outcomes
-export const outcomeKeys = Object.keys(outcomes) as [OutcomeKey, ...OutcomeKey[]]
+export const outcomeKeys = keysOf(outcomes)
 export const visitFieldsSchema = z.strictObject({
   title: words('Visit', 1, 120),
   /** ids of plausibility questions the fitter has answered with "it is right" */

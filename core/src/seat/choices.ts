@@ -2,9 +2,9 @@ import { z } from 'zod'
 import { saddleWeightsSchema } from './saddleCriteria.ts'
 import { widthSchoolKeys } from './saddleWidth.ts'
 import { tiltUses } from './tilt.ts'
-import type { TiltUseKey } from './tilt.ts'
+import { keysOf } from '../quantity/tables.ts'
 
-export const tiltUseKeys = Object.keys(tiltUses) as [TiltUseKey, ...TiltUseKey[]]
+export const tiltUseKeys = keysOf(tiltUses)
 
 /** What the fitter has chosen at the seat; what is left out is as computed. */
 export const seatChoicesSchema = z.strictObject({

@@ -2,6 +2,7 @@ import { saddleHeightForFlexion } from '../body/leg.ts'
 import type { LegInput } from '../body/leg.ts'
 import { UnreachableError } from '../quantity/problem.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What the methods need of one leg; lengths mm, angles degrees. */
 export interface HeightInput {
@@ -37,7 +38,7 @@ export const heightMethods = {
   heel: { label: 'Heel on the pedal', why: 'Straight leg, heel on the pedal, hips level: a rough start that knows neither the ball of the foot nor how it is held.', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, HeightMethod>> // prettier-ignore
 export type HeightMethodKey = keyof typeof heightMethods
-export const heightMethodKeys = Object.keys(heightMethods) as [HeightMethodKey, ...HeightMethodKey[]]
+export const heightMethodKeys = keysOf(heightMethods)
 
 /** Flexion while pedalling less flexion held still, degrees: the middle of 5 to 10. @source fonda */
 export const DYNAMIC_MORE = 7.5

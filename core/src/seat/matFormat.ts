@@ -1,4 +1,5 @@
 import { trimmed } from '../quantity/entry.ts'
+import { isOneOf } from '../quantity/tables.ts'
 
 /**
  * The open text format of a pressure mat: lines of `key,value`, then for each frame a line
@@ -105,7 +106,7 @@ export class MatReader {
     const name = key.trim().replace(/^"|"$/g, '').toLowerCase()
     if (name === 'frame') return this.#begin(value)
     if (this.header !== null) throw new MatError(`“frame,<seconds>” was expected here, not “${line.slice(0, 30)}”.`, this.#line)
-    if (!(knownKeys as readonly string[]).includes(name)) {
+    if (!isOneOf(knownKeys, name)) {
       throw new MatError(`“${key.trim().slice(0, 30)}” is not known here. Heading lines are ${knownKeys.join(', ')}.`, this.#line)
     }
     this.#fields.set(name, value)

@@ -71,9 +71,26 @@ const kind = (
   note: string,
   more: Partial<Pick<SaddleSpec, 'rails' | 'massLimit'>> = {},
 ): SaddleSpec => ({
-  name, kind: ofKind, width, zoneWidth, length, noseWidth, sitFromNose, relief: relief[0], reliefWidth: relief[1], noseDrop, tailRise,
-  flex, padding, railHeight, railLength, rails: 'metal', massLimit: null, note, ...more,
-}) // prettier-ignore
+  name,
+  kind: ofKind,
+  width,
+  zoneWidth,
+  length,
+  noseWidth,
+  sitFromNose,
+  relief: relief[0],
+  reliefWidth: relief[1],
+  noseDrop,
+  tailRise,
+  flex,
+  padding,
+  railHeight,
+  railLength,
+  rails: 'metal',
+  massLimit: null,
+  note,
+  ...more,
+})
 
 /**
  * What a catalogue starts from: kinds with typical figures in usual widths, so that there is

@@ -1,5 +1,6 @@
 import type { Quantity } from '../quantity/quantity.ts'
 import type { SourceKey } from '../sources.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** What is added to the spacing for a torso from this angle up; mm and degrees from level. */
 export interface Allowance {
@@ -49,7 +50,7 @@ export const widthSchools = {
   },
 } as const satisfies Readonly<Record<string, WidthSchool>>
 export type WidthSchoolKey = keyof typeof widthSchools
-export const widthSchoolKeys = Object.keys(widthSchools) as [WidthSchoolKey, ...WidthSchoolKey[]]
+export const widthSchoolKeys = keysOf(widthSchools)
 export const defaultWidthSchool: WidthSchoolKey = 'upright'
 
 /** Saddles come in sizes about this far apart; half of it either way is the same saddle, mm. @source prior */

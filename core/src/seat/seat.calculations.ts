@@ -36,17 +36,43 @@ export const impressionCalculation = defineCalculation({
   sources: ['geometry', 'gum', 'common-practice'],
   run: ({ marks, click }) => {
     const found = impressionSpacing(marks, click)
-    if (found === null) throw new CalculationError('no-plane', 'These marks do not make a sheet: corners crossed, in a line, or on top of each other.', [{ field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' }])
+    if (found === null)
+      throw new CalculationError('no-plane', 'These marks do not make a sheet: corners crossed, in a line, or on top of each other.', [
+        { field: 'marks.corners', message: 'Mark the four corners in order round the sheet.' },
+      ])
     return { ...found }
   },
   working: ({ marks, click }, out) => [
-    { label: 'Spacing', formula: marks.by === 'sheet' ? `both points through the plane of ${marks.sheet.width} × ${marks.sheet.height} mm` : `pixels × ${marks.scale.length} mm over the scale’s pixels`, value: out.spacing, unit: 'mm', output: 'spacing' },
-    ...(out.uncorrected === null ? [] : [{ label: 'As a ruler on the picture would say', formula: 'mean of the sheet’s two widths', value: out.uncorrected, unit: 'mm' as const }]),
+    {
+      label: 'Spacing',
+      formula:
+        marks.by === 'sheet'
+          ? `both points through the plane of ${marks.sheet.width} × ${marks.sheet.height} mm`
+          : `pixels × ${marks.scale.length} mm over the scale’s pixels`,
+      value: out.spacing,
+      unit: 'mm',
+      output: 'spacing',
+    },
+    ...(out.uncorrected === null
+      ? []
+      : [
+          {
+            label: 'As a ruler on the picture would say',
+            formula: 'mean of the sheet’s two widths',
+            value: out.uncorrected,
+            unit: 'mm' as const,
+          },
+        ]),
     { label: '± of the marks', formula: `each mark ±${click} px through the same map`, value: out.clicking, unit: 'mm' },
     { label: '± of sheet or scale', formula: '±0.5 mm of its length', value: out.scaling, unit: 'mm' },
-    { label: '± in all', formula: `√(${out.clicking.toFixed(2)}² + ${out.scaling.toFixed(2)}² + ${out.impression}²)`, value: out.plusMinus, unit: 'mm' },
+    {
+      label: '± in all',
+      formula: `√(${out.clicking.toFixed(2)}² + ${out.scaling.toFixed(2)}² + ${out.impression}²)`,
+      value: out.plusMinus,
+      unit: 'mm',
+    },
   ],
-}) // prettier-ignore
+})
 
 export const saddleWidthCalculation = defineCalculation({
   name: 'saddle-width',
@@ -84,10 +110,20 @@ export const saddleWidthCalculation = defineCalculation({
     return { low, high, middle, decides: decides.hands, postures: rows }
   },
   working: (i, out) => [
-    ...out.postures.map((row) => ({ label: row.hands, formula: `${i.spacing} + ${row.allowance}`, value: i.spacing + row.allowance, unit: 'mm' as const })),
-    { label: 'Range', formula: `${out.decides} decides; half a size either way`, value: `${out.low.toFixed(0)} to ${out.high.toFixed(0)}`, unit: 'mm' },
+    ...out.postures.map((row) => ({
+      label: row.hands,
+      formula: `${i.spacing} + ${row.allowance}`,
+      value: i.spacing + row.allowance,
+      unit: 'mm' as const,
+    })),
+    {
+      label: 'Range',
+      formula: `${out.decides} decides; half a size either way`,
+      value: `${out.low.toFixed(0)} to ${out.high.toFixed(0)}`,
+      unit: 'mm',
+    },
   ],
-}) // prettier-ignore
+})
 
 export const saddleRankingCalculation = defineCalculation({
   name: 'saddle-ranking',
@@ -151,13 +187,33 @@ export const tiltTurnsCalculation = defineCalculation({
     return { ...turns, steps: [...steps] }
   },
   working: (i, out) => [
-    ...(out.turns === null ? [] : [
-      { label: 'One turn of one bolt', formula: `atan(${threadPitches[i.thread]} / ${i.spacing})`, value: out.perTurn ?? 0, unit: 'deg' as const, output: 'perTurn' },
-      { label: 'Turns, both bolts together', formula: `${i.spacing} · tan ${Math.abs(i.change)}° / ${threadPitches[i.thread]}`, value: out.turns, unit: 'none' as const, output: 'turns' },
-    ]),
-    { label: 'What eighths give', formula: out.steps.map(({ words }) => words).join('; ') || 'nothing to do', value: out.gives, unit: 'deg', output: 'gives' },
+    ...(out.turns === null
+      ? []
+      : [
+          {
+            label: 'One turn of one bolt',
+            formula: `atan(${threadPitches[i.thread]} / ${i.spacing})`,
+            value: out.perTurn ?? 0,
+            unit: 'deg' as const,
+            output: 'perTurn',
+          },
+          {
+            label: 'Turns, both bolts together',
+            formula: `${i.spacing} · tan ${Math.abs(i.change)}° / ${threadPitches[i.thread]}`,
+            value: out.turns,
+            unit: 'none' as const,
+            output: 'turns',
+          },
+        ]),
+    {
+      label: 'What eighths give',
+      formula: out.steps.map(({ words }) => words).join('; ') || 'nothing to do',
+      value: out.gives,
+      unit: 'deg',
+      output: 'gives',
+    },
   ],
-}) // prettier-ignore
+})
 
 export const climbTiltCalculation = defineCalculation({
   name: 'climb-tilt',
@@ -183,7 +239,7 @@ export const climbTiltCalculation = defineCalculation({
     { label: 'Target goes', formula: 'suspension whole, of the slope a share, at most 3°', value: out.shift, unit: 'deg', output: 'shift' },
     { label: 'Band', formula: `${tiltUses[i.use].label}, shifted`, value: `${out.low.toFixed(1)} to ${out.high.toFixed(1)}`, unit: 'deg' },
   ],
-}) // prettier-ignore
+})
 
 export const legLengthCalculation = defineCalculation({
   name: 'leg-length',
@@ -219,11 +275,17 @@ export const legLengthCalculation = defineCalculation({
     return { ...judged, words: findings.map(({ headline, sentence }) => `${headline} ${sentence}`) }
   },
   working: (i, out) => [
-    { label: 'To start with', formula: out.start > 0 ? `half of ${Math.abs(i.difference)}, whole halves of a mm` : out.words.join(' '), value: out.start, unit: 'mm', output: 'start' },
+    {
+      label: 'To start with',
+      formula: out.start > 0 ? `half of ${Math.abs(i.difference)}, whole halves of a mm` : out.words.join(' '),
+      value: out.start,
+      unit: 'mm',
+      output: 'start',
+    },
     { label: 'Already there', formula: 'stack under the shorter leg less the other', value: out.already, unit: 'mm', output: 'already' },
     { label: 'Now', formula: 'at most 3 at a time', value: out.now, unit: 'mm', output: 'now' },
   ],
-}) // prettier-ignore
+})
 
 export const matCalculation = defineCalculation({
   name: 'pressure-mat',
@@ -247,7 +309,12 @@ export const matCalculation = defineCalculation({
     })
     .superRefine(({ frames, rows, columns }, context) => {
       frames.forEach(({ values }, i) => {
-        if (values.length !== rows * columns) context.addIssue({ code: 'custom', path: ['frames', i, 'values'], message: `A frame must have ${rows} × ${columns} values; this one has ${values.length}.` })
+        if (values.length !== rows * columns)
+          context.addIssue({
+            code: 'custom',
+            path: ['frames', i, 'values'],
+            message: `A frame must have ${rows} × ${columns} values; this one has ${values.length}.`,
+          })
       })
     }),
   output: z.object({
@@ -271,16 +338,32 @@ export const matCalculation = defineCalculation({
   sources: ['geometry', 'common-practice', 'prior'],
   run: ({ frames, ...size }) => {
     const header = { ...size, source: '', simulated: false }
-    const result = analyseMat(header, frames.map(({ at, values }) => ({ at, values: Float32Array.from(values) })))
-    if (result === null) throw new CalculationError('empty', 'Nothing presses on the mat in this recording.', [{ field: 'frames', message: 'Nothing presses on the mat.' }])
+    const result = analyseMat(
+      header,
+      frames.map(({ at, values }) => ({ at, values: Float32Array.from(values) })),
+    )
+    if (result === null)
+      throw new CalculationError('empty', 'Nothing presses on the mat in this recording.', [
+        { field: 'frames', message: 'Nothing presses on the mat.' },
+      ])
     const { mean: _mean, bones: _bones, peakAt: _peakAt, ...numbers } = result
     return numbers
   },
   working: (_, out) => [
-    { label: 'Spacing', formula: out.spacing === null ? 'no pair of bones stands out' : 'tops of two bells laid through the cells about the peaks', value: out.spacing ?? '–', unit: 'mm' },
+    {
+      label: 'Spacing',
+      formula: out.spacing === null ? 'no pair of bones stands out' : 'tops of two bells laid through the cells about the peaks',
+      value: out.spacing ?? '–',
+      unit: 'mm',
+    },
     { label: 'Left', formula: 'load left of the middle line over all', value: 100 * out.left, unit: '%' },
     { label: 'Before the bones', formula: 'load ahead of their line over all', value: 100 * out.front, unit: '%' },
     { label: 'Middle before the bones', formula: 'within a quarter of the spacing either way', value: 100 * out.softTissue, unit: '%' },
-    { label: 'Centre strays', formula: 'two deviations across, along', value: `${out.wander.x.toFixed(1)}, ${out.wander.y.toFixed(1)}`, unit: 'mm' },
+    {
+      label: 'Centre strays',
+      formula: 'two deviations across, along',
+      value: `${out.wander.x.toFixed(1)}, ${out.wander.y.toFixed(1)}`,
+      unit: 'mm',
+    },
   ],
-}) // prettier-ignore
+})

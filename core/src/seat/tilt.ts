@@ -17,9 +17,21 @@ export interface TiltUse {
 /** Targets by use: 0 to 3° nose down where the rider sits is in range for all; use and climb move the aim. Nose up has no known good reason. @source common-practice */
 export const tiltUses = {
   road: { label: 'Road, town', band: { low: -3, high: 0 }, aim: -1, why: '0 to 3° nose down where you sit.', source: 'common-practice' },
-  low: { label: 'Low position', band: { low: -3, high: 0 }, aim: -2, why: 'The pelvis rolls forward onto the nose: toward the lower end.', source: 'common-practice' },
-  mountain: { label: 'Trail, climbs', band: { low: -4, high: 0 }, aim: -2, why: 'The bike sits back on climbs: a little more nose down.', source: 'common-practice' },
-} as const satisfies Readonly<Record<string, TiltUse>> // prettier-ignore
+  low: {
+    label: 'Low position',
+    band: { low: -3, high: 0 },
+    aim: -2,
+    why: 'The pelvis rolls forward onto the nose: toward the lower end.',
+    source: 'common-practice',
+  },
+  mountain: {
+    label: 'Trail, climbs',
+    band: { low: -4, high: 0 },
+    aim: -2,
+    why: 'The bike sits back on climbs: a little more nose down.',
+    source: 'common-practice',
+  },
+} as const satisfies Readonly<Record<string, TiltUse>>
 export type TiltUseKey = keyof typeof tiltUses
 
 /** How far suspension and climb may push the target beyond the table, degrees. @source prior */

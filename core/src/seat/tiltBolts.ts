@@ -1,11 +1,12 @@
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import { optionsOf } from '../measure/readingDefinitions.ts'
 import { trimmed } from '../quantity/entry.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Coarse pitch by thread, mm a turn. @source iso-261 */
 export const threadPitches = { M4: 0.7, M5: 0.8, M6: 1, M8: 1.25 } as const
 export type Thread = keyof typeof threadPitches
-export const threads = Object.keys(threadPitches) as [Thread, ...Thread[]]
+export const threads = keysOf(threadPitches)
 
 /** How a post's head is tilted, as the reading `postHead` has it. */
 export const headKinds = optionsOf('postHead')

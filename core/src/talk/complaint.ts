@@ -8,6 +8,7 @@ import { bodyRegion, bodyRegionKeys, complaintKindKeys, complaintKinds, isWithin
 import type { BodyRegionKey } from './regions.ts'
 import { urgencies, warningAnswerWords, warningSign, warningSignKeys, warningSigns, warningSignsFor } from './warningSigns.ts'
 import type { Urgency, WarningSignKey } from './warningSigns.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 const severity = (label: string) => {
   const error = `${label} must be a whole number from 0 to 10.`
@@ -15,7 +16,7 @@ const severity = (label: string) => {
 }
 
 /** `cleared`: a clinician has seen it and agrees to the fit. */
-const warningAnswers = Object.keys(warningAnswerWords) as [keyof typeof warningAnswerWords, ...(keyof typeof warningAnswerWords)[]]
+const warningAnswers = keysOf(warningAnswerWords)
 export type WarningAnswer = (typeof warningAnswers)[number]
 
 const minutesError = 'Starts after must be a whole number from 0 to 1440 minutes, or empty.'

@@ -1,4 +1,5 @@
 import type { RideSituation } from './regions.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Something that fails on the bike, or shows off it, and sits at no place of the body. */
 export interface ControlSymptom {
@@ -37,4 +38,4 @@ export const controlSymptoms = {
 } as const satisfies Readonly<Record<string, ControlSymptom>> // prettier-ignore
 
 export type ControlSymptomKey = keyof typeof controlSymptoms
-export const controlSymptomKeys = Object.keys(controlSymptoms) as [ControlSymptomKey, ...ControlSymptomKey[]]
+export const controlSymptomKeys = keysOf(controlSymptoms)

@@ -1,3 +1,5 @@
+import { keysOf } from '../quantity/tables.ts'
+
 /** Since when a complaint is there. */
 export const sinceWords = {
   today: 'today',
@@ -7,7 +9,7 @@ export const sinceWords = {
   always: 'the first ride on this bike',
 } as const
 export type SinceKey = keyof typeof sinceWords
-export const sinceKeys = Object.keys(sinceWords) as [SinceKey, ...SinceKey[]]
+export const sinceKeys = keysOf(sinceWords)
 
 /** What changed before a complaint began. */
 export const changedWords = {
@@ -22,7 +24,7 @@ export const changedWords = {
   injury: 'Injury or illness',
 } as const
 export type ChangedKey = keyof typeof changedWords
-export const changedKeys = Object.keys(changedWords) as [ChangedKey, ...ChangedKey[]]
+export const changedKeys = keysOf(changedWords)
 
 /** What riders commonly try by themselves before they come. */
 export const triedWords = {
@@ -52,9 +54,9 @@ export const triedWords = {
   rest: 'Rest',
 } as const
 export type TriedKey = keyof typeof triedWords
-export const triedKeys = Object.keys(triedWords) as [TriedKey, ...TriedKey[]]
+export const triedKeys = keysOf(triedWords)
 
 /** What came of it. */
 export const helpedWords = { yes: 'helped', no: 'no change', worse: 'worse' } as const
 export type HelpedKey = keyof typeof helpedWords
-export const helpedKeys = Object.keys(helpedWords) as [HelpedKey, ...HelpedKey[]]
+export const helpedKeys = keysOf(helpedWords)

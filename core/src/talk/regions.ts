@@ -1,3 +1,5 @@
+import { keysOf } from '../quantity/tables.ts'
+
 /** Drawings of the body on which a place is pointed at, with what is written over them. */
 export const bodyViews = {
   front: { label: 'front' },
@@ -6,7 +8,7 @@ export const bodyViews = {
   sole: { label: 'feet from above' },
 } as const satisfies Readonly<Record<string, { readonly label: string }>>
 export type BodyView = keyof typeof bodyViews
-export const bodyViewKeys = Object.keys(bodyViews) as BodyView[]
+export const bodyViewKeys = keysOf(bodyViews)
 
 /** Where on the body a complaint can sit; `view` says on which drawing it is pointed at. */
 export interface BodyRegion {
@@ -85,7 +87,7 @@ export const complaintKinds = {
   control: 'Control',
 } as const
 export type ComplaintKind = keyof typeof complaintKinds
-export const complaintKindKeys = Object.keys(complaintKinds) as [ComplaintKind, ...ComplaintKind[]]
+export const complaintKindKeys = keysOf(complaintKinds)
 /** Kinds a place of the body can have. */
 export const bodyKinds = complaintKindKeys.filter((kind) => kind !== 'control')
 
@@ -103,4 +105,4 @@ export const rideSituations = {
   after: 'After the ride',
 } as const
 export type RideSituation = keyof typeof rideSituations
-export const rideSituationKeys = Object.keys(rideSituations) as [RideSituation, ...RideSituation[]]
+export const rideSituationKeys = keysOf(rideSituations)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { numberField } from '../calculation.ts'
 import { textField } from '../quantity/fields.ts'
+import { keysOf } from '../quantity/tables.ts'
 
 /** Kinds of riding a fitter asks for. */
 export const ridingKinds = {
@@ -40,8 +41,6 @@ export const ridingAims = {
   distance: 'Distance',
 } as const
 
-type Keys<Table> = [Extract<keyof Table, string>, ...Extract<keyof Table, string>[]]
-const keysOf = <Table extends object>(table: Table) => Object.keys(table) as Keys<Table>
 const known = (what: string) => ({ error: `${what} is not one of the answers known here.` })
 const some = <Table extends object>(table: Table, what: string) =>
   z.array(z.enum(keysOf(table), known(what))).max(20, { error: `${what}: at most 20 answers.` })

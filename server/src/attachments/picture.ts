@@ -1,6 +1,7 @@
 import sharp from 'sharp'
 import { PICTURE_PIXELS } from '@level-stance/core/record/attachments'
 import { HttpError } from '../http/errors.ts'
+import { isOneOf } from '@level-stance/core/quantity/tables'
 
 /** A picture made safe to keep. */
 export interface Picture {
@@ -23,7 +24,7 @@ export async function safePicture(bytes: Buffer): Promise<Picture> {
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', pages: 1 })
     const { format } = await image.metadata()
-    if (!(readable as readonly string[]).includes(format)) throw new Error(`not read here: ${format}`)
+    if (!isOneOf(readable, format)) throw new Error(`not read here: ${format}`)
     const { data, info } = await image
       .rotate()
       .resize({ width: PICTURE_PIXELS, height: PICTURE_PIXELS, fit: 'inside', withoutEnlargement: true })

@@ -2,6 +2,7 @@ import type { ConditionKey } from '@level-stance/core/measure/conditions'
 import type { Reading } from '@level-stance/core/measure/reading'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { entriesOf } from '@level-stance/core/quantity/tables'
 
 type Value = number | string
 
@@ -12,7 +13,7 @@ export function readingsOf(
   condition: ConditionKey = 'usual',
   after: string | null = null,
 ): Reading[] {
-  return (Object.entries(values) as [ReadingKey, Value | readonly Value[]][]).flatMap(([key, value]) => {
+  return entriesOf(values).flatMap(([key, value]) => {
     const one = (side: Reading['side'], v: Value): Reading => ({
       key,
       side,

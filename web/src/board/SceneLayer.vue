@@ -91,7 +91,13 @@ const saddle = computed(() => {
   return `${pathOf([...edge.map(({ p, z }) => out(p, z)), ...edge.reverse().map(({ p, z }) => out(p, -z))])}Z`
 })
 /** The saddle's body under its top line, from the side: share of the length from the nose, and depth, mm. */
-const depths = [[0.02, 12], [0.12, 22], [0.45, 26], [0.75, 34], [0.97, 30]] as const // prettier-ignore
+const depths = [
+  [0.02, 12],
+  [0.12, 22],
+  [0.45, 26],
+  [0.75, 34],
+  [0.97, 30],
+] as const
 const saddleBody = computed(() => {
   const { line } = props.scene.saddle
   if (props.view !== 'side' || props.look !== 'now') return ''
@@ -123,16 +129,85 @@ const joints = computed(() => {
 })
 /** Every shape of the drawing, by what it looks like. */
 const looks = {
-  'far leg': 'flesh far', 'far shoe': 'shoe far', 'far arm': 'flesh far', tube: 'tube', crank: 'crank', stem: 'stem', bar: 'bar', blade: 'blade', hood: 'hood', grip: 'grip', pad: 'pad',
-  torso: 'flesh', head: 'flesh', helmet: 'helmet', leg: 'flesh', shoe: 'shoe', sole: 'sole', arm: 'flesh arm',
-} as const // prettier-ignore
+  'far leg': 'flesh far',
+  'far shoe': 'shoe far',
+  'far arm': 'flesh far',
+  tube: 'tube',
+  crank: 'crank',
+  stem: 'stem',
+  bar: 'bar',
+  blade: 'blade',
+  hood: 'hood',
+  grip: 'grip',
+  pad: 'pad',
+  torso: 'flesh',
+  head: 'flesh',
+  helmet: 'helmet',
+  leg: 'flesh',
+  shoe: 'shoe',
+  sole: 'sole',
+  arm: 'flesh arm',
+} as const
 type Shape = keyof typeof looks
 /** What is drawn over what: from the side the far limbs lie behind the bike, from the front the bar before the trunk, from above the trunk over the legs. */
 const orders: Readonly<Record<ViewKey, readonly Shape[]>> = {
-  side: ['far leg', 'far shoe', 'far arm', 'tube', 'crank', 'stem', 'bar', 'blade', 'hood', 'grip', 'pad', 'torso', 'head', 'helmet', 'leg', 'shoe', 'sole', 'arm'],
-  front: ['tube', 'torso', 'head', 'helmet', 'far leg', 'leg', 'crank', 'far shoe', 'shoe', 'stem', 'bar', 'blade', 'far arm', 'arm', 'grip', 'pad'],
-  top: ['tube', 'crank', 'far shoe', 'shoe', 'far leg', 'leg', 'stem', 'bar', 'blade', 'grip', 'pad', 'torso', 'far arm', 'arm', 'head', 'helmet'],
-} // prettier-ignore
+  side: [
+    'far leg',
+    'far shoe',
+    'far arm',
+    'tube',
+    'crank',
+    'stem',
+    'bar',
+    'blade',
+    'hood',
+    'grip',
+    'pad',
+    'torso',
+    'head',
+    'helmet',
+    'leg',
+    'shoe',
+    'sole',
+    'arm',
+  ],
+  front: [
+    'tube',
+    'torso',
+    'head',
+    'helmet',
+    'far leg',
+    'leg',
+    'crank',
+    'far shoe',
+    'shoe',
+    'stem',
+    'bar',
+    'blade',
+    'far arm',
+    'arm',
+    'grip',
+    'pad',
+  ],
+  top: [
+    'tube',
+    'crank',
+    'far shoe',
+    'shoe',
+    'far leg',
+    'leg',
+    'stem',
+    'bar',
+    'blade',
+    'grip',
+    'pad',
+    'torso',
+    'far arm',
+    'arm',
+    'head',
+    'helmet',
+  ],
+}
 const layers = computed(() => {
   if (figure.value === null) return []
   const { torso, head, helmet, near, far } = figure.value

@@ -1,8 +1,19 @@
 /** Style properties that make a drawing look the same without the page's style sheet. */
 const carried = [
-  'fill', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linecap', 'stroke-linejoin', 'opacity',
-  'font-family', 'font-size', 'font-weight', 'text-anchor', 'paint-order',
-] // prettier-ignore
+  'fill',
+  'fill-opacity',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'stroke-linecap',
+  'stroke-linejoin',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'text-anchor',
+  'paint-order',
+]
 
 /**
  * Drawn layers as one stand-alone SVG text: styles written into the elements, millimetres as user

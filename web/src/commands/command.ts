@@ -23,7 +23,11 @@ export function ofPress(commands: readonly Command[], press: string): Command | 
   return commands.find((command) => command.press === press && appliesNow(command)) ?? null
 }
 
-const wordsOf = (text: string) => text.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter((word) => word !== '') // prettier-ignore
+const wordsOf = (text: string) =>
+  text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '')
 
 /**
  * Commands that a few typed words mean: each typed word begins a word of the command. What begins with

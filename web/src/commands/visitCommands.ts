@@ -102,8 +102,15 @@ export function useVisitCommands(
       run: () => (visit.shownUpTo = visit.shownUpTo === 0 ? null : 0),
     },
     { key: 'view', label: 'Next view of the board', group: 'Actions', press: 'v', also: 'side front top', run: () => board.nextView() },
-    { key: 'posture', label: 'Next hand position on the board', group: 'Actions', press: 'p', also: 'hoods drops effort', run: () => board.nextPosture() },
+    {
+      key: 'posture',
+      label: 'Next hand position on the board',
+      group: 'Actions',
+      press: 'p',
+      also: 'hoods drops effort',
+      run: () => board.nextPosture(),
+    },
     { key: 'help', label: 'Keys and help', group: 'Actions', press: '?', run: opens.help },
-  ] // prettier-ignore
+  ]
   return computed(() => [...actions, ...app, ...stationCommands, ...pageCommands.value, ...readingCommands.value])
 }

@@ -40,13 +40,16 @@ export function useZoom(
   const size = useElementSize(stage as Ref<SVGElement | HTMLElement | null>)
   const behaviour = zoomBehaviour<Element, unknown>()
     .scaleExtent([least, most])
-    .extent(() => [[0, 0], [Math.max(1, size.width.value), Math.max(1, size.height.value)]])
+    .extent(() => [
+      [0, 0],
+      [Math.max(1, size.width.value), Math.max(1, size.height.value)],
+    ])
     .filter((event: MouseEvent | TouchEvent | WheelEvent) => {
       if (event.type === 'wheel') return true
       const isOwn = (event.target as Element | null)?.closest(OWN) instanceof Element
       return !isOwn && !('button' in event && event.button !== 0)
     })
-    .on('zoom', ({ transform: now }: { transform: ZoomTransform }) => (transform.value = now)) // prettier-ignore
+    .on('zoom', ({ transform: now }: { transform: ZoomTransform }) => (transform.value = now))
   const held = () => (stage.value ? select(stage.value) : null)
   watch(
     stage,

@@ -1,5 +1,6 @@
 import type { MetricKey } from '@level-stance/core/body/metrics'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { keysOf } from '@level-stance/core/quantity/tables'
 
 /** A word of the trade, as it is meant on these screens. */
 export interface Term {
@@ -62,11 +63,12 @@ export const terms = {
 } as const satisfies Readonly<Record<string, Term>> // prettier-ignore
 
 export type TermKey = keyof typeof terms
-export const termKeys = Object.keys(terms) as TermKey[]
+export const termKeys = keysOf(terms)
 export const termOf = (key: TermKey): Term => terms[key]
 
 const byReading = new Map<ReadingKey, TermKey>()
-for (const key of termKeys.toReversed()) for (const reading of [termOf(key).drawing, ...(termOf(key).readings ?? [])]) byReading.set(reading, key) // prettier-ignore
+for (const key of termKeys.toReversed())
+  for (const reading of [termOf(key).drawing, ...(termOf(key).readings ?? [])]) byReading.set(reading, key)
 /** The term a reading is an amount of; null where the reading's own words say all. */
 export const termOfReading = (reading: ReadingKey): TermKey | null => byReading.get(reading) ?? null
 
@@ -110,7 +112,10 @@ export function piecesOf(sentence: string): readonly Piece[] {
 
 /** Terms whose name or text has all of the typed words. */
 export function termsWith(typed: string): TermKey[] {
-  const asked = typed.toLowerCase().split(/\s+/).filter((word) => word !== '') // prettier-ignore
+  const asked = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
   return termKeys.filter((key) => {
     const { term, says } = termOf(key)
     const text = `${term} ${says}`.toLowerCase()

@@ -3,6 +3,7 @@ import { Select } from 'ant-design-vue'
 import { useMutationObserver } from '@vueuse/core'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { goToNextReading } from '../composables/nextReading.ts'
+import { entriesOf } from '@level-stance/core/quantity/tables'
 
 /**
  * A list to choose one or several words from, with search. The library's select leaves its field
@@ -27,7 +28,7 @@ const props = defineProps<{
 const emit = defineEmits<{ pick: [key: Key | null]; picks: [keys: Key[]] }>()
 
 const rows = computed(() =>
-  (Object.entries(props.options) as [Key, string][]).map(([value, label]) => ({
+  entriesOf(props.options).map(([value, label]) => ({
     value,
     label,
     disabled: props.closed?.includes(value) === true,

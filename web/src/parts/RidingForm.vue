@@ -5,6 +5,7 @@ import type { Riding, RidingKind } from '@level-stance/core/talk/riding'
 import { computed, ref } from 'vue'
 import AnswerPicker from './AnswerPicker.vue'
 import PickField from './PickField.vue'
+import { keysOf } from '@level-stance/core/quantity/tables'
 
 /** How the rider rides: half a minute, and everything may be left out. */
 const props = defineProps<{ riding: Riding }>()
@@ -22,7 +23,7 @@ function isEmpty(value: unknown): boolean {
   if (value === undefined || value === null || value === '') return true
   return Array.isArray(value) ? value.length === 0 : typeof value === 'object' && Object.keys(value).length === 0
 }
-const kinds = computed(() => Object.keys(props.riding.kinds ?? {}) as RidingKind[])
+const kinds = computed(() => keysOf(props.riding.kinds ?? {}))
 function setKinds(keys: readonly RidingKind[]): void {
   const [only] = keys
   const usual = keys.length === 1 ? 'most' : 'some'

@@ -82,9 +82,22 @@ const { draw, failed } = usePlot(element, () => {
     xaxis: { ...axisLook(), zeroline: false, range: [-edge, edge], ticksuffix: ` ${preferences.unit}` },
     yaxis: { ...axisLook(), title: { text: props.up, font: { size: 12 }, standoff: 4 } },
     shapes: shade
-      ? [{ type: 'rect', x0: inUse(shade.low), x1: inUse(shade.high), yref: 'paper', y0: 0, y1: 1, fillcolor: colourOf('--glass'), opacity: 0.55, line: { width: 0 }, layer: 'below' }]
+      ? [
+          {
+            type: 'rect',
+            x0: inUse(shade.low),
+            x1: inUse(shade.high),
+            yref: 'paper',
+            y0: 0,
+            y1: 1,
+            fillcolor: colourOf('--glass'),
+            opacity: 0.55,
+            line: { width: 0 },
+            layer: 'below',
+          },
+        ]
       : [],
-  } // prettier-ignore
+  }
   return { data, layout }
 })
 watch(() => [props.lines, props.places, props.shade, preferences.dark, preferences.unit] as const, draw, { flush: 'post' })

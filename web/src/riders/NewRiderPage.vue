@@ -12,6 +12,7 @@ import type { Riding } from '@level-stance/core/talk/riding'
 import PickField from '../parts/PickField.vue'
 import RidingForm from '../parts/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
+import { tableOf } from '@level-stance/core/quantity/tables'
 
 /** The form as typed survives a reload; its ids make a second try of the same form store it once. */
 const empty = () => ({
@@ -37,7 +38,7 @@ if (left !== null && sessionStorage.getItem('level-stance.new-rider') === null) 
 localStorage.removeItem('level-stance.new-rider')
 const form = useSessionStorage('level-stance.new-rider', empty(), { mergeDefaults: true })
 const router = useRouter()
-const kindWords = Object.fromEntries(bikeKinds.map((kind) => [kind, bikeKindOf(kind).label])) as Record<BikeKind, string>
+const kindWords = tableOf(bikeKinds, (kind) => bikeKindOf(kind).label)
 const tried = ref(false)
 const problem = ref<string | null>(null)
 const busy = ref(false)

@@ -3,7 +3,6 @@ import { Button, Input } from 'ant-design-vue'
 import { ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
-import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema } from '@level-stance/core/record/dossier'
 import type { BikeFields } from '@level-stance/core/record/dossier'
 import type { Dossier } from '@level-stance/core/record/dossier'
@@ -13,6 +12,7 @@ import { dayOf } from '../composables/day.ts'
 import PageFrame from './PageFrame.vue'
 import RiderEditor from './RiderEditor.vue'
 import PickField from '../parts/PickField.vue'
+import { tableOf } from '@level-stance/core/quantity/tables'
 
 interface RiderDetail {
   readonly rider: { readonly id: string; readonly name: string; readonly note: string; readonly version: number }
@@ -63,7 +63,7 @@ const addBike = () =>
     newBike.value = { name: '', kind: 'drop bar' }
     await read()
   })
-const kinds = Object.fromEntries(bikeKinds.map((kind) => [kind, kind])) as Record<BikeKind, string>
+const kinds = tableOf(bikeKinds, (kind) => kind)
 </script>
 
 <template>

@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { ColumnWidthOutlined, ControlOutlined, ExperimentOutlined, FileTextOutlined, MessageOutlined, RetweetOutlined, VerticalAlignMiddleOutlined } from '@ant-design/icons-vue' // prettier-ignore
+import {
+  ColumnWidthOutlined,
+  ControlOutlined,
+  ExperimentOutlined,
+  FileTextOutlined,
+  MessageOutlined,
+  RetweetOutlined,
+  VerticalAlignMiddleOutlined,
+} from '@ant-design/icons-vue'
 import { computed } from 'vue'
 import type { Component } from 'vue'
 import { sides } from '@level-stance/core/quantity/sided'
@@ -13,6 +21,7 @@ import { useFeet } from '../stations/feet/useFeet.ts'
 import { useHands } from '../stations/hands/useHands.ts'
 import { useSeat } from '../stations/seat/useSeat.ts'
 import { useVisit } from '../stores/visit.ts'
+import { tableOf } from '@level-stance/core/quantity/tables'
 
 /** How each station stands: words under its name, and a mark. */
 defineProps<{ visitId: string }>()
@@ -52,7 +61,7 @@ const prove = computed<Summary>(() => {
 })
 /** While no visit is open, or there is none, nothing is said of it. */
 const unknown: Summary = { words: '', mark: 'open' }
-const noStates = Object.fromEntries(stations.map((station) => [station, unknown])) as Record<Station, Summary>
+const noStates = tableOf(stations, () => unknown)
 const stationState = (key: keyof typeof judged): Summary => (visit.folded.trying?.station === key ? onTrial : judged[key].summary)
 
 const states = stable<Record<Station, Summary>>(() =>

@@ -14,7 +14,11 @@ export type CockpitAnswer =
 const SAYS_AFTER = 200
 
 /** The worker's whole work, apart from the mailbox: searches in slices, so that a newer question is heard. */
-export function cockpitWorker(answer: (message: CockpitAnswer) => void, clock: () => number, rest: () => Promise<void>): (question: CockpitQuestion) => Promise<void> {
+export function cockpitWorker(
+  answer: (message: CockpitAnswer) => void,
+  clock: () => number,
+  rest: () => Promise<void>,
+): (question: CockpitQuestion) => Promise<void> {
   let newest = 0
   return async ({ id, input }) => {
     newest = id
@@ -34,4 +38,4 @@ export function cockpitWorker(answer: (message: CockpitAnswer) => void, clock: (
       slice = clock()
     }
   }
-} // prettier-ignore
+}

@@ -102,10 +102,13 @@ describe('half of the bar, from above', () => {
 
   it('has a ring for a remote only where there is one', () => {
     open({ remoteClampWidth: [18, 0], remoteClamp: [60, 0], remotePaddle: [40, 0] })
-    const rings = (side: 'left' | 'right') => shown(HalfBar, { side }).findAll('[role="slider"]').map((ring) => ring.attributes('aria-label'))
+    const rings = (side: 'left' | 'right') =>
+      shown(HalfBar, { side })
+        .findAll('[role="slider"]')
+        .map((ring) => ring.attributes('aria-label'))
     expect(rings('left')).toEqual(['Brake clamp, left', 'Shifter clamp, left', 'Remote clamp, left', 'Hand, left'])
     expect(rings('right')).toEqual(['Brake clamp, right', 'Shifter clamp, right', 'Hand, right'])
-  }) // prettier-ignore
+  })
 })
 
 describe('the hand from the side', () => {
@@ -145,12 +148,16 @@ describe('controls', () => {
     await settled('controls')
     const at = shown(ControlsPage, {})
     for (const table of ['shifter-left', 'shifter-right', 'remote-left']) {
-      expect(rows(at, table).map(([place]) => place).sort()).toEqual(['between grip and brake', 'inside of the brake'])
+      expect(
+        rows(at, table)
+          .map(([place]) => place)
+          .sort(),
+      ).toEqual(['between grip and brake', 'inside of the brake'])
     }
     expect(at.find('[data-testid="remote-right"]').exists()).toBe(false)
     expect(at.get('[data-testid="remote-left"] caption').text()).toBe('Places for the remote, left')
     expect(at.get('[data-testid="finding-shifter-far"]').text()).toContain('past the thumb')
-  }) // prettier-ignore
+  })
 
   it('offers the slide that the finding asks for, through the card', async () => {
     open({ shifterClamp: [60, 60] })
@@ -175,7 +182,10 @@ describe('width', () => {
     open({ acromionWidth: 330, stature: 1560 })
     await settled('width')
     const at = shown(WidthPage, {})
-    await at.findAll('input[type="radio"]').find((radio) => radio.element.parentElement?.textContent?.includes('6 mm'))!.setValue(true)
+    await at
+      .findAll('input[type="radio"]')
+      .find((radio) => radio.element.parentElement?.textContent?.includes('6 mm'))!
+      .setValue(true)
     await rested()
     const cuts = rows(at, 'cuts')
     expect(cuts.length).toBeGreaterThan(0)
@@ -184,7 +194,7 @@ describe('width', () => {
     cuts.forEach(([, , , then], n) => expect(parseFloat(then!)).toBeCloseTo(width(n), 6))
     for (const [, , , then] of cuts) expect(then).toMatch(/^[\d.]+ mm\s+[\d.]+ in$/)
     expect(at.text()).toContain('A cut is for good')
-  }) // prettier-ignore
+  })
 
   it('keeps the school that is picked, and says the floor it goes by', async () => {
     open({ barShortest: 720 })
@@ -198,10 +208,12 @@ describe('width', () => {
 
   it('draws shoulders and bar to the width asked for, and what is not read is said', () => {
     open()
-    expect(shown(BarFront, {}).get('svg').attributes('aria-label')).toMatch(/^From the front: shoulders \d+ mm, bar 780 mm, hands [\d.]+ mm apart$/)
+    expect(shown(BarFront, {}).get('svg').attributes('aria-label')).toMatch(
+      /^From the front: shoulders \d+ mm, bar 780 mm, hands [\d.]+ mm apart$/,
+    )
     openBare()
     expect(shown(BarFront, {}).get('svg').attributes('aria-label')).toBe('From the front: shoulders not read, bar not read')
-  }) // prettier-ignore
+  })
 })
 
 describe('levers and grips', () => {
@@ -339,7 +351,10 @@ describe('the cockpit’s search', () => {
     const at = shown(CockpitPage, {})
     await new Promise((resolve) => setTimeout(resolve, 300))
     expect(asked).toHaveLength(1)
-    await at.findAll('input[type="radio"]').find((radio) => radio.element.parentElement?.textContent?.includes('Wanted'))!.setValue(true)
+    await at
+      .findAll('input[type="radio"]')
+      .find((radio) => radio.element.parentElement?.textContent?.includes('Wanted'))!
+      .setValue(true)
     const forward = at.get<HTMLInputElement>('input[aria-label="Hands forward"]')
     for (const text of ['1', '1.', '1.2', '1.25']) await forward.setValue(text)
     await new Promise((resolve) => setTimeout(resolve, 300))
@@ -347,7 +362,7 @@ describe('the cockpit’s search', () => {
     expect(forward.element.value).toBe('1.25')
     const [before, after] = asked.map(({ input }) => input.wanted.at.x)
     expect(after! - before!).toBeCloseTo(31.75, 9)
-  }) // prettier-ignore
+  })
 
   it('says that the catalogue could not be read, and reads it again', async () => {
     server.reply = () => ({ status: 503, body: { code: 'unavailable', message: 'The data cannot be reached.', fields: [] } })
@@ -369,7 +384,11 @@ describe('the cockpit’s search', () => {
     let now = 0
     let rests = 0
     // Every look at the clock takes longer than a slice may.
-    const work = cockpitWorker((message) => void said.push(message), () => (now += 250), () => ((rests += 1), Promise.resolve())) // prettier-ignore
+    const work = cockpitWorker(
+      (message) => void said.push(message),
+      () => (now += 250),
+      () => ((rests += 1), Promise.resolve()),
+    )
     const first = work({ id: 1, input })
     await work({ id: 2, input })
     await first
@@ -379,7 +398,11 @@ describe('the cockpit’s search', () => {
     expect(shares.every((share, i) => share >= (shares[i - 1] ?? 0) && share <= 1)).toBe(true)
     // On a fast clock there is nothing to say before the answer.
     said.length = 0
-    await cockpitWorker((message) => void said.push(message), () => 0, () => Promise.resolve())({ id: 3, input }) // prettier-ignore
+    await cockpitWorker(
+      (message) => void said.push(message),
+      () => 0,
+      () => Promise.resolve(),
+    )({ id: 3, input })
     expect(said.map(({ kind }) => kind)).toEqual(['found'])
   })
 })

@@ -31,18 +31,28 @@ describe('a fold', () => {
   it('shows what is in it when it is pressed, or from the first', async () => {
     const at = mount(FoldPanel, { props: { title: 'Parts at hand' }, slots: { default: '<p>axles</p>' } })
     const head = at.get('[role="button"]')
-    expect([head.text(), head.attributes('aria-expanded'), at.text()]).toEqual(['Parts at hand', 'false', expect.not.stringContaining('axles')])
+    expect([head.text(), head.attributes('aria-expanded'), at.text()]).toEqual([
+      'Parts at hand',
+      'false',
+      expect.not.stringContaining('axles'),
+    ])
     await head.trigger('click')
     expect([head.attributes('aria-expanded'), at.text()]).toEqual(['true', expect.stringContaining('axles')])
     const open = mount(FoldPanel, { props: { title: 'Mat', open: true }, slots: { default: '<p>knobs</p>' } })
     expect(open.text()).toContain('knobs')
     await open.setProps({ open: false })
     expect(open.get('[role="button"]').attributes('aria-expanded')).toBe('false')
-  }) // prettier-ignore
+  })
 })
 
 describe('a finding', () => {
-  const props = { headline: 'The saddle is 25.4 mm narrow.', sentence: '114.3 mm against 127 to 140 mm.', sure: '±3 mm', speaksFor: ['50.8 mm'], against: [] }
+  const props = {
+    headline: 'The saddle is 25.4 mm narrow.',
+    sentence: '114.3 mm against 127 to 140 mm.',
+    sure: '±3 mm',
+    speaksFor: ['50.8 mm'],
+    against: [],
+  }
   it('is said in the unit in use, and follows it', async () => {
     const at = mount(FindingCard, { props })
     expect(at.text()).toContain('The saddle is 25.4 mm narrow. 114.3 mm against 127 to 140 mm.')
@@ -51,7 +61,7 @@ describe('a finding', () => {
     expect(at.text()).toContain('The saddle is 1 in narrow. 4.5 in against 5 to 5.51 in.')
     expect(at.text()).toMatch(/±0\.12 in.*Speaks for it: 2 in\./)
   })
-}) // prettier-ignore
+})
 
 describe('an empty page', () => {
   it('names at most three readings, drawings first, each with how', () => {

@@ -27,6 +27,7 @@ import { standingOf } from '../../change/setup.ts'
 import { mainOf, plants } from './plants.ts'
 import { heal, moveTrue, practiceRider, readTrue, stillThere } from './rider.ts'
 import type { Truth } from './rider.ts'
+import { isOneOf } from '../../quantity/tables.ts'
 
 /** What became of one complaint of a practice rider. */
 export interface PlayedComplaint {
@@ -238,7 +239,7 @@ export function play(seed: number): Played {
     const slot = remedy.slot
     if (slot !== undefined) {
       const entry = id()
-      const properties = main && (slots[slot].properties as readonly string[]).includes(main.reading) ? partOf(slot, main.reading) : {}
+      const properties = main && isOneOf(slots[slot].properties, main.reading) ? partOf(slot, main.reading) : {}
       enter({
         kind: 'try',
         id: entry,

@@ -16,6 +16,7 @@ import type { Complaint } from '../../talk/complaint.ts'
 import { bodyRegion } from '../../talk/regions.ts'
 import { warningSignsFor } from '../../talk/warningSigns.ts'
 import { isPut, mainOf, oneSidedPlants, plants } from './plants.ts'
+import { keysOf } from '../../quantity/tables.ts'
 
 /** What a practice rider is made of: true values, which nobody reads without error. */
 export interface Truth {
@@ -218,7 +219,7 @@ export function practiceRider(random: () => number, warned = false): Truth {
     complaints.push(complaint)
   }
   // What lies a little past its line and does not hurt this rider.
-  for (const cause of Object.keys(plants) as CauseKey[]) {
+  for (const cause of keysOf(plants)) {
     const row = causeOf(cause)
     if (
       (row.bar ?? bar) !== bar ||

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { freshWish, lineRequests, searchHoldKeys, searchHolds, searchInput, searchLacks } from '@level-stance/core/hands/cockpitInputs'
 import type { SearchHold, SearchWish } from '@level-stance/core/hands/cockpitInputs'
 import { leftOutWords } from '@level-stance/core/hands/cockpitSearch'
-import type { CockpitLine, LeftOutKey } from '@level-stance/core/hands/cockpitSearch'
+import type { CockpitLine } from '@level-stance/core/hands/cockpitSearch'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
 import { partName, soldBy } from '@level-stance/core/quantity/inUnit'
@@ -17,6 +17,7 @@ import { useCockpit } from '../../stores/catalogue.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useCockpitSearch } from './useCockpitSearch.ts'
+import { entriesOf } from '@level-stance/core/quantity/tables'
 
 /** Which stem, spacers, bar and roll put the hands where they are wanted. */
 const visit = useVisit()
@@ -61,17 +62,27 @@ const lines = computed<readonly Line[]>(() => {
   const { input: asked, found: result } = answer
   return result.lines.map((line) => {
     const [stem, bar] = [asked.stems[line.stem], asked.bars[line.bar]]
-    const parts = [`${stem?.isOn ? 'stem stays' : named(stem?.name)}${line.flipped ? ', turned over' : ''}`, bar?.isOn ? 'bar stays' : named(bar?.name)]
-    const work = [`spacers ${shown(line.spacers)}`, `roll ${trimmed(line.roll, 1)}°`, ...(visit.bar === 'drop' ? [`levers ${trimmed(line.lever, 0)}° down the bend`] : [])]
+    const parts = [
+      `${stem?.isOn ? 'stem stays' : named(stem?.name)}${line.flipped ? ', turned over' : ''}`,
+      bar?.isOn ? 'bar stays' : named(bar?.name),
+    ]
+    const work = [
+      `spacers ${shown(line.spacers)}`,
+      `roll ${trimmed(line.roll, 1)}°`,
+      ...(visit.bar === 'drop' ? [`levers ${trimmed(line.lever, 0)}° down the bend`] : []),
+    ]
     const apart = line.apart === null ? [] : [`grip ${trimmed(line.apart, 1)}° off the hand`]
     const wider = line.wider === 0 ? [] : [`${shown(Math.abs(line.wider))} ${line.wider > 0 ? 'wider' : 'narrower'} than asked`]
-    const steering = Math.abs(line.steering) < 0.01 ? [] : [`steering arm ${trimmed(100 * Math.abs(line.steering), 0)} % ${line.steering > 0 ? 'longer, calmer' : 'shorter, quicker'}`]
+    const steering =
+      Math.abs(line.steering) < 0.01
+        ? []
+        : [`steering arm ${trimmed(100 * Math.abs(line.steering), 0)} % ${line.steering > 0 ? 'longer, calmer' : 'shorter, quicker'}`]
     const misses = line.misses < 0.05 ? ['nothing left'] : [`misses by ${shown(line.misses, preferences.unit === 'mm' ? 1 : 2)}`]
     return { line, title: parts.join(' · '), work: work.join(', '), left: [...misses, ...apart, ...wider, ...steering].join(', ') }
   })
-}) // prettier-ignore
+})
 const leftOut = computed(() =>
-  (Object.entries(found.value?.found.leftOut ?? {}) as [LeftOutKey, number][])
+  entriesOf(found.value?.found.leftOut ?? {})
     .filter(([, count]) => count > 0)
     .map(([key, count]) => `${count} × ${leftOutWords[key]}`)
     .join('; '),

@@ -31,7 +31,10 @@ const components = {
 }
 /** The pages this bar has. */
 const pages = computed(() => Object.fromEntries(handsPagesFor(visit.bar).map((key) => [key, handsStation.pages[key]])))
-const why = { none: 'No complaint points to the hands. Width before place, place before roll, roll before the levers: see the pages from left to right.', readings: ['handReach', 'handHeight', 'elbowFlexion', 'acromionWidth', 'wristAngle'] } as const // prettier-ignore
+const why = {
+  none: 'No complaint points to the hands. Width before place, place before roll, roll before the levers: see the pages from left to right.',
+  readings: ['handReach', 'handHeight', 'elbowFlexion', 'acromionWidth', 'wristAngle'],
+} as const
 </script>
 
 <template>

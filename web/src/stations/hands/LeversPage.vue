@@ -23,7 +23,9 @@ const choices = computed(() =>
 )
 const levers = computed(() => hands.rested.levers)
 const front = computed(() => levers.value.front)
-const usual = Object.entries(usualLeverAngles).map(([use, [low, high]]) => `${low} to ${high}° for ${use}`).join(', ') // prettier-ignore
+const usual = Object.entries(usualLeverAngles)
+  .map(([use, [low, high]]) => `${low} to ${high}° for ${use}`)
+  .join(', ')
 </script>
 
 <template>

@@ -9,13 +9,14 @@ import type { ChartLine } from '../../parts/SlidChart.vue'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useHands } from './useHands.ts'
+import { keysOf } from '@level-stance/core/quantity/tables'
 
 /** What the rider's numbers become as the hands go up and down, or forward and back; the slider moves the board. */
 const hands = useHands()
 const board = useBoard()
 const preferences = usePreferences()
 const along = ref<SweepKey>('height')
-const options = (Object.keys(sweeps) as SweepKey[]).map((value) => ({ value, label: sweeps[value].label }))
+const options = keysOf(sweeps).map((value) => ({ value, label: sweeps[value].label }))
 const row = computed(() => sweeps[along.value])
 const points = computed(() => hands.rested.sweep[along.value])
 const middle = computed(() => (along.value === 'height' ? hands.rested.sweep.middle : hands.rested.sweep.reachMiddle))

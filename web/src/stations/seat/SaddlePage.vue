@@ -7,7 +7,6 @@ import { saddleExchange, saddleInUse } from '@level-stance/core/seat/inputs'
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import { rankSaddles, saddleDisturbs } from '@level-stance/core/seat/saddleRanking'
 import { widthSchoolKeys, widthSchools } from '@level-stance/core/seat/saddleWidth'
-import type { WidthSchoolKey } from '@level-stance/core/seat/saddleWidth'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'
 import { saddleForm } from '../../parts/partForms.ts'
@@ -19,6 +18,7 @@ import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
 import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
+import { tableOf } from '@level-stance/core/quantity/tables'
 
 /** Width by sit bones and posture, and the saddles ranked for this rider. */
 const visit = useVisit()
@@ -29,7 +29,7 @@ const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.uni
 
 const width = computed(() => seat.rested.width)
 const school = computed(() => seat.rested.widthSchool)
-const postures = Object.fromEntries(widthSchoolKeys.map((key) => [key, widthSchools[key].label])) as Record<WidthSchoolKey, string>
+const postures = tableOf(widthSchoolKeys, (key) => widthSchools[key].label)
 const entries = computed(() => saddles.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankSaddles(entries.value, seat.rested.saddleRider, own)
 const disturbs = (spec: SaddleSpec) => saddleDisturbs(spec, saddleInUse(visit.setup.now))

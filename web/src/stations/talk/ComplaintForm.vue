@@ -13,6 +13,7 @@ import AnswerPicker from '../../parts/AnswerPicker.vue'
 import PickField from '../../parts/PickField.vue'
 import SeverityPicker from '../../parts/SeverityPicker.vue'
 import { useDrafts } from '../../stores/drafts.ts'
+import { tableOf } from '@level-stance/core/quantity/tables'
 
 /** What the rider tells of one complaint: first what it is like and how bad, then the warning signs, then its history. */
 const props = defineProps<{
@@ -25,7 +26,7 @@ const drafts = useDrafts()
 
 const signs = computed(() => warningSignsFor(props.complaint))
 const toAsk = computed(() => unansweredWarnings(props.complaint).length)
-const kinds = Object.fromEntries(bodyKinds.map((key) => [key, complaintKinds[key]])) as Record<(typeof bodyKinds)[number], string>
+const kinds = tableOf(bodyKinds, (key) => complaintKinds[key])
 const bodyKind = computed(() => bodyKinds.find((key) => key === props.complaint.kind) ?? null)
 const sideWords = { left: 'left', right: 'right', both: 'both' } as const
 const side = computed(() => {

@@ -3,11 +3,12 @@ import { Button } from 'ant-design-vue'
 import { controlGroups, controlSymptomKeys, controlSymptoms } from '@level-stance/core/talk/controlSymptoms'
 import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
 import { controlDrawings } from './controlDrawings.ts'
+import { keysOf } from '@level-stance/core/quantity/tables'
 
 /** What fails on the bike and sits at no place of the body, each with a small drawing. */
 defineProps<{ told: readonly ControlSymptomKey[] }>()
 defineEmits<{ pick: [control: ControlSymptomKey] }>()
-const groups = (Object.keys(controlGroups) as (keyof typeof controlGroups)[]).map((key) => ({
+const groups = keysOf(controlGroups).map((key) => ({
   key,
   label: controlGroups[key],
   rows: controlSymptomKeys.filter((symptom) => controlSymptoms[symptom].group === key),
