@@ -11,7 +11,7 @@ import { HttpError, errorHandler, noDatabase, unknownRoute } from './http/errors
 import { safeHeaders, sameMachine } from './http/guards.ts'
 import { isTooDeep, tooDeepWords } from '@level-stance/core/quantity/nesting'
 import { withStudio } from './http/studio.ts'
-import type { SheetFonts } from './record/fonts.ts'
+import type { SheetFonts } from './pdf/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
 import { pedalSpecSchema } from '@level-stance/core/feet/pedalKinds'
 import { cockpitSpecSchema } from '@level-stance/core/hands/cockpitParts'

@@ -10,8 +10,8 @@ import { databaseWords } from './db/words.ts'
 import { loadDemo } from './demo/load.ts'
 import { DEFAULT_STUDIO, ensureStudio } from './http/studio.ts'
 import { ensureCatalogues } from './catalogue/store.ts'
-import { countAllDue } from './studio/learned.ts'
-import { loadSheetFonts } from './record/fonts.ts'
+import { countAllDue } from './visits/learned.ts'
+import { loadSheetFonts } from './pdf/fonts.ts'
 
 const path = (relative: string) => fileURLToPath(new URL(relative, import.meta.url))
 const logger = pino({ level: process.env['LOG_LEVEL'] ?? 'info', base: null })

@@ -10,7 +10,7 @@ import { connect, migrateDatabase } from '../src/db/connect.ts'
 import type { Database } from '../src/db/queryable.ts'
 import { DEFAULT_STUDIO, ensureStudio } from '../src/http/studio.ts'
 import { ensureCatalogues } from '../src/catalogue/store.ts'
-import { loadSheetFonts } from '../src/record/fonts.ts'
+import { loadSheetFonts } from '../src/pdf/fonts.ts'
 
 /** What a request came back with. */
 export interface Answer<T> {

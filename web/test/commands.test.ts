@@ -2,8 +2,8 @@
 import { appliesNow, matching, ofPress } from '../src/commands/command.ts'
 import type { Command } from '../src/commands/command.ts'
 import { termKeys, termOf, termOfReading, termsWith } from '../src/glossary/terms.ts'
-import { nearestStation } from '../src/router.ts'
-import { howShapes } from '../src/stations/measure/howShapes.ts'
+import { nearestStation } from '../src/stationNames.ts'
+import { howShapes } from '../src/reading/howShapes.ts'
 
 const done: string[] = []
 const command = (key: string, label: string, more: Partial<Command> = {}): Command => ({

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { ApiError, UnreachableServer, putOwn } from '../src/api/client.ts'
 import { cleanInput } from '../src/composables/cleanInput.ts'
-import { once } from '../src/composables/keptId.ts'
+import { once } from '../src/api/keptId.ts'
 
 beforeEach(() => {
   sessionStorage.clear()

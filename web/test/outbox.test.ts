@@ -395,7 +395,7 @@ describe('a value that the server refuses', () => {
 })
 
 it('a browser that cannot keep what is typed says so, and goes on sending', async () => {
-  const { cannotKeep } = await import('../src/stores/browserStorage.ts')
+  const { cannotKeep } = await import('../src/composables/browserStorage.ts')
   const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError')
   })

@@ -10,7 +10,7 @@ import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
-import { figures, howShapes } from '../src/stations/measure/howShapes.ts'
+import { figures, howShapes } from '../src/reading/howShapes.ts'
 import { visitWorker } from '../src/workers/visit.ts'
 import type { Progress } from '../src/workers/visit.ts'
 

@@ -11,6 +11,7 @@ import { pageOf } from '@level-stance/core/station'
 import type { Proposal } from '@level-stance/core/station'
 import { aReading, entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import { scaleOf } from '../src/parts/targetScale.ts'
+import { useOtherBikes } from '../src/stores/otherBikes.ts'
 import { useFeet } from '../src/stations/feet/useFeet.ts'
 import { useHands } from '../src/stations/hands/useHands.ts'
 import { useSeat } from '../src/stations/seat/useSeat.ts'
@@ -107,15 +108,16 @@ describe('an open station', () => {
     expect(feet.summary.words).toBe('readings needed')
   })
 
-  it('asks for the rider’s other bikes, and does without them where there is no answer', async () => {
-    open()
-    const feet = useFeet()
+  it('has the rider’s other bikes for the causes too, wherever the visit is opened, and does without them where there is no answer', async () => {
     server.reply = () => ({ status: 200, body: { bikes: [{ name: 'Town bike', left: 130, right: 131 }] } })
-    await feet.loadOtherBikes(uuid(3))
-    expect(feet.otherBikes).toHaveLength(1)
+    const visit = open()
+    const otherBikes = useOtherBikes()
+    await rested()
+    expect(otherBikes.list).toHaveLength(1)
     server.reply = () => ({ status: 500, body: {} })
-    await feet.loadOtherBikes(uuid(3))
-    expect(feet.otherBikes).toEqual([])
+    visit.dossier = { ...visit.dossier!, visit: { ...visit.dossier!.visit, id: uuid(4) } }
+    await rested()
+    expect(otherBikes.list).toEqual([])
   })
 })
 

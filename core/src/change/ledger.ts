@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { momentField } from '../quantity/moment.ts'
 import { exchangeSchema } from './parts.ts'
 import { paceKeys } from './pace.ts'
-import { largestMove, settingKeys, settingOf } from './settings.ts'
+import { settingKeys, settingOf } from './settings.ts'
+import { largestMove } from './pace.ts'
 
 /** One setting moved by a signed amount; knock-on moves answer the chosen one. */
 export const moveSchema = z

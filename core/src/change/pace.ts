@@ -1,7 +1,7 @@
 import { chosen, measuredValue } from '../measure/resolve.ts'
 import type { ResolvedReadings } from '../measure/resolve.ts'
 import { sides } from '../quantity/sided.ts'
-import { capOf } from './settings.ts'
+import { settingOf } from './settings.ts'
 import type { SettingKey } from './settings.ts'
 import type { SourceKey } from '../sources.ts'
 import { keysOf } from '../quantity/tables.ts'
@@ -77,4 +77,25 @@ export const wholeMoveCaution =
 export function rideInWords(): string {
   const parts = rideIn.map(({ rides, hours, effort }) => `${rides} ${effort} rides of ${hours} h`)
   return `Ride in: ${parts.join(', then ')}, before long or hard ones.`
+}
+
+/** How far a move may go at once: an answer that keeps the hands in place may take a whole other part. */
+export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
+  const most = capOf(setting, pace)
+  return role === 'knock-on' ? Math.max(settingOf(setting).answerCap ?? 0, most) : most
+}
+
+/** Share of a settled rider's step that is moved at once after an injury. @source prior */
+const CAREFUL = 0.5
+
+/** How far a setting may be moved at once at a pace; sizes of parts come as they are sold. */
+export function capOf(setting: SettingKey, pace: Pace): number {
+  const { cap, wholeCap, ofPart, resolution } = settingOf(setting)
+  if (pace === 'new') return wholeCap ?? cap
+  return pace === 'settled' || ofPart ? cap : Math.max(resolution, Math.floor((CAREFUL * cap) / resolution + 1e-9) * resolution)
+}
+
+/** The pace at which a setting is moved that nobody has read: never a whole move at once. */
+export function unreadPace(pace: Pace): Pace {
+  return pace === 'new' ? 'settled' : pace
 }

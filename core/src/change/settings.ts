@@ -1,5 +1,4 @@
 import type { SourceKey } from '../sources.ts'
-import type { Pace } from './pace.ts'
 import { keysOf } from '../quantity/tables.ts'
 
 /** What the hands are held to while something else moves. */
@@ -136,29 +135,8 @@ export function settingOf(key: SettingKey): Setting {
   return settings[key]
 }
 
-/** How far a move may go at once: an answer that keeps the hands in place may take a whole other part. */
-export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
-  const most = capOf(setting, pace)
-  return role === 'knock-on' ? Math.max(settingOf(setting).answerCap ?? 0, most) : most
-}
-
 /** The smallest move that is a trial by itself, in the setting's unit. @source prior */
 export function leastOf(setting: SettingKey): number {
   const { cap, least, resolution } = settingOf(setting)
   return Math.max(resolution, least ?? cap / 3)
-}
-
-/** Share of a settled rider's step that is moved at once after an injury. @source prior */
-const CAREFUL = 0.5
-
-/** How far a setting may be moved at once at a pace; sizes of parts come as they are sold. */
-export function capOf(setting: SettingKey, pace: Pace): number {
-  const { cap, wholeCap, ofPart, resolution } = settingOf(setting)
-  if (pace === 'new') return wholeCap ?? cap
-  return pace === 'settled' || ofPart ? cap : Math.max(resolution, Math.floor((CAREFUL * cap) / resolution + 1e-9) * resolution)
-}
-
-/** The pace at which a setting is moved that nobody has read: never a whole move at once. */
-export function unreadPace(pace: Pace): Pace {
-  return pace === 'new' ? 'settled' : pace
 }

@@ -4,7 +4,7 @@ import { CREEP, LONG_STEM, OPEN_SHOULDER, UPRIGHT_TORSO } from '../body/postureL
 import { handsMiddle } from '../body/rider.ts'
 import { anyCalculation } from '../calculation.ts'
 import { creepNow } from '../change/creep.ts'
-import { capOf } from '../change/settings.ts'
+import { capOf } from '../change/pace.ts'
 import { standingOf } from '../change/setup.ts'
 import type { Setup } from '../change/setup.ts'
 import { handPositionsOf, usualHands } from '../measure/conditions.ts'

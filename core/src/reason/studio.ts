@@ -1,10 +1,10 @@
-import type { CauseKey } from './causeTable.ts'
-import type { SymptomKey } from './symptomTable.ts'
-
-/** How often a cause was tried for a symptom in this studio's closed visits, and how often that eased it. */
+/**
+ * How often a cause was tried for a symptom in this studio's closed visits, and how often that eased it.
+ * Keys of both tables; plain words here, since the tables’ numbers are worked out with these counts at hand.
+ */
 export interface StudioCount {
-  readonly symptom: SymptomKey
-  readonly cause: CauseKey
+  readonly symptom: string
+  readonly cause: string
   readonly tried: number
   readonly eased: number
 }
@@ -15,7 +15,7 @@ export type StudioCounts = readonly StudioCount[]
 const PRIOR_CASES = 10
 
 /** The count of a symptom and cause; null where the studio has none. */
-export function studioCount(counts: StudioCounts | null, symptom: SymptomKey, cause: CauseKey): StudioCount | null {
+export function studioCount(counts: StudioCounts | null, symptom: string, cause: string): StudioCount | null {
   return counts?.find((row) => row.symptom === symptom && row.cause === cause) ?? null
 }
 

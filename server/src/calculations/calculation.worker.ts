@@ -1,8 +1,8 @@
 import { fileURLToPath } from 'node:url'
 import { parentPort } from 'node:worker_threads'
 import { CalculationError } from '@level-stance/core/quantity/problem'
-import { loadSheetFonts } from '../record/fonts.ts'
-import type { SheetFonts } from '../record/fonts.ts'
+import { loadSheetFonts } from '../pdf/fonts.ts'
+import type { SheetFonts } from '../pdf/fonts.ts'
 import { calculateHere } from './heavy.ts'
 import type { Worked } from './pool.ts'
 

@@ -10,8 +10,8 @@ import { sheetOf } from '@level-stance/core/record/sheet'
 import { parseVisitFile, toVisitFile } from '@level-stance/core/record/visitFile'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import { notFound } from '../http/errors.ts'
-import type { SheetFonts } from '../record/fonts.ts'
-import { sheetPdf } from '../record/sheetPdf.ts'
+import type { SheetFonts } from '../pdf/fonts.ts'
+import { sheetPdf } from '../pdf/sheetPdf.ts'
 import type { Calculate } from './pool.ts'
 
 /** What a request hands on beside calculations, because a long record takes long. */

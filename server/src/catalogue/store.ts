@@ -9,7 +9,7 @@ import { saddleKinds, startingSaddles } from '@level-stance/core/seat/saddleKind
 import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
 import type { Database } from '../db/queryable.ts'
 import { cockpitParts, pedals, saddles, studios } from '../db/schema.ts'
-import { writeVersioned } from '../db/versioned.ts'
+import { writeVersioned } from '../http/versioned.ts'
 import { HttpError } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 

@@ -2,7 +2,7 @@ import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import { ledgerFrom1 } from '@level-stance/core/record/visitFrom1'
 import type { Database } from './queryable.ts'
 import { ledger, readings } from './schema.ts'
-import { showEntry, showReading } from '../visits/rows.ts'
+import { showEntry, showReading } from './rows.ts'
 
 /**
  * Changes of version 1 wrote an exchange of parts as moves along a list. They are written anew as

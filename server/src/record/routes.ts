@@ -21,10 +21,10 @@ import { studioOf } from '../http/studio.ts'
 import { idSchema } from '../riders/routes.ts'
 import { readDossier } from '../visits/dossier.ts'
 import { importVisit } from '../visits/importVisit.ts'
-import type { SheetFonts } from './fonts.ts'
+import type { SheetFonts } from '../pdf/fonts.ts'
 import { barStrip } from '@level-stance/core/hands/barStrip'
 import { stripInput } from '@level-stance/core/hands/stripInput'
-import { templatePdf } from './templatePdf.ts'
+import { templatePdf } from '../pdf/templatePdf.ts'
 
 const aimed = (key: NumberKey) => {
   const { min, max, label } = definitionOf(key)

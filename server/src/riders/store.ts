@@ -5,7 +5,7 @@ import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
-import { writeVersioned } from '../db/versioned.ts'
+import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 

@@ -4,7 +4,7 @@ import { byMark } from '@level-stance/core/record/triedSaddles'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { riders, triedSaddles } from '../db/schema.ts'
-import { writeVersioned } from '../db/versioned.ts'
+import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import type { Database } from '../db/queryable.ts'
 import { checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'
-import { readLearned, writeLearns } from './learned.ts'
+import { readLearned, writeLearns } from '../visits/learned.ts'
 
 const learnsWrite = z.strictObject({ learns: z.boolean({ error: 'learns must be true or false.' }) })
 

@@ -7,7 +7,7 @@ import type { Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { notFound } from '../http/errors.ts'
-import { showEntry } from './rows.ts'
+import { showEntry } from '../db/rows.ts'
 
 /** Makes sure that a visit is the studio's, and names its rider. @throws HttpError 404 */
 export async function riderOfVisit(db: Queryable, studioId: string, id: string): Promise<{ id: string; touchedAt: Date }> {

@@ -3,7 +3,7 @@ import type { VisitFile } from '@level-stance/core/record/visitFile'
 import type { Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'
 import { searchable } from '../riders/store.ts'
-import { ledgerRow, readingRow, rowOfFields } from './rows.ts'
+import { ledgerRow, readingRow, rowOfFields } from '../db/rows.ts'
 
 /**
  * Stores a checked visit file as a new rider, bike and visit. Ids are given anew, so that importing

@@ -15,14 +15,24 @@ import type { Riding } from '@level-stance/core/talk/riding'
 import { stopAndRefer } from '@level-stance/core/talk/warningSigns'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, visits } from '../db/schema.ts'
-import { writeVersioned } from '../db/versioned.ts'
+import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
 import type { Seen } from '../http/writeMark.ts'
-import { markLearned } from '../studio/learned.ts'
+import { markLearned } from './learned.ts'
 import { touchRider } from '../riders/store.ts'
 import { readDossier, readLedger, riderOfVisit } from './dossier.ts'
-import { fieldsOfRow, ledgerRow, readingRow, rowOfFields, showComplaint, showEntry, showRating, showReading, showVisit } from './rows.ts'
-import type { OfVisit } from './rows.ts'
+import {
+  fieldsOfRow,
+  ledgerRow,
+  readingRow,
+  rowOfFields,
+  showComplaint,
+  showEntry,
+  showRating,
+  showReading,
+  showVisit,
+} from '../db/rows.ts'
+import type { OfVisit } from '../db/rows.ts'
 
 /**
  * Opens a visit on a rider's bike. It starts from what the last visits left: rider and shoes from the

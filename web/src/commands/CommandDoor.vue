@@ -2,7 +2,7 @@
 import { useEventListener } from '@vueuse/core'
 import { defineAsyncComponent, ref } from 'vue'
 import TermTip from '../glossary/TermTip.vue'
-import { useGlossary } from '../stores/glossary.ts'
+import { useGlossary } from '../glossary/glossaryStore.ts'
 import type { Command } from './command.ts'
 
 /** Ctrl+K anywhere, and the glossary: both are fetched when they are first opened. */

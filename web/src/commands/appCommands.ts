@@ -1,5 +1,5 @@
 import { useRouter } from 'vue-router'
-import { useGlossary } from '../stores/glossary.ts'
+import { useGlossary } from '../glossary/glossaryStore.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import type { Command } from './command.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Drawer, Input } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
-import HowDrawing from '../stations/measure/HowDrawing.vue'
-import { useGlossary } from '../stores/glossary.ts'
+import HowDrawing from '../reading/HowDrawing.vue'
+import { useGlossary } from './glossaryStore.ts'
 import { termOf, termsWith } from './terms.ts'
 import type { TermKey } from './terms.ts'
 

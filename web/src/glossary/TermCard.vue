@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button, Popover } from 'ant-design-vue'
-import HowDrawing from '../stations/measure/HowDrawing.vue'
-import { useGlossary } from '../stores/glossary.ts'
+import HowDrawing from '../reading/HowDrawing.vue'
+import { useGlossary } from './glossaryStore.ts'
 import { termOf } from './terms.ts'
 import type { TermKey } from './terms.ts'
 

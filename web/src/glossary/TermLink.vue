@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { QuestionCircleOutlined } from '@ant-design/icons-vue'
 import { Button } from 'ant-design-vue'
-import { useGlossary } from '../stores/glossary.ts'
+import { useGlossary } from './glossaryStore.ts'
 import { termOf } from './terms.ts'
 import type { TermKey } from './terms.ts'
 

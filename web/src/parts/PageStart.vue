@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { TermWords } from '../glossary/TermWords.ts'
-import HowDrawing from '../stations/measure/HowDrawing.vue'
-import { howShapes } from '../stations/measure/howShapes.ts'
+import HowDrawing from '../reading/HowDrawing.vue'
+import { howShapes } from '../reading/howShapes.ts'
 import { usePreferences } from '../stores/preferences.ts'
 
 /** A page with nothing entered: what to read first, how, and what it will then tell. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
 import { usePaintedFirst } from '../composables/painted.ts'
-import QuestionList from '../stations/measure/QuestionList.vue'
+import QuestionList from './QuestionList.vue'
 import ReadingRow from './ReadingRow.vue'
 
 /** A station's readings with their heading and what is doubtful about them. */

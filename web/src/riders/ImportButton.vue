@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { VISIT_FILE_MAX_BYTES, parseVisitFile } from '@level-stance/core/record/visitFile'
 import { api } from '../api/client.ts'
-import { once } from '../composables/keptId.ts'
+import { once } from '../api/keptId.ts'
 
 const router = useRouter()
 const field = ref<HTMLInputElement | null>(null)

@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { sayCannotKeep } from './browserStorage.ts'
+import { sayCannotKeep } from '../composables/browserStorage.ts'
 
 /**
  * Texts typed into fields that are not (yet) values: half a number, a wrong unit, a form not sent.

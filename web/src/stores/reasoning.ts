@@ -10,9 +10,9 @@ import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import { api } from '../api/client.ts'
 import { atRest, working } from '../composables/settled.ts'
-import { useFeet } from '../stations/feet/useFeet.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
+import { useOtherBikes } from './otherBikes.ts'
 import { usePreferences } from './preferences.ts'
 import { useVisit } from './visit.ts'
 import { useVisitWorker } from './visitWorker.ts'
@@ -27,7 +27,7 @@ export const useReasoning = defineStore('reasoning', () => {
   const worker = useVisitWorker()
   const { trouble } = storeToRefs(worker)
   const mat = useMat()
-  const feet = useFeet()
+  const otherBikes = useOtherBikes()
   const preferences = usePreferences()
   const reasoning = shallowRef<Reasoning | null>(null)
   /** what was thought at the start and after each trial, while somebody looks at it */
@@ -56,7 +56,7 @@ export const useReasoning = defineStore('reasoning', () => {
       choices: visit.choices,
       pace: visit.pace,
       earlierVisits: dossier.earlierVisits,
-      otherBikes: feet.otherBikes,
+      otherBikes: otherBikes.list,
       mat: mat.measured?.result ?? null,
       studio: studio.value,
     })
@@ -96,7 +96,7 @@ export const useReasoning = defineStore('reasoning', () => {
         visit.choices,
         visit.pace,
         mat.measured,
-        feet.otherBikes,
+        otherBikes.list,
         studio.value,
         preferences.unit,
       ] as const,

@@ -1,4 +1,4 @@
-import { keep } from './browserStorage.ts'
+import { keep } from '../composables/browserStorage.ts'
 import type { PendingWrite } from './pendingWrite.ts'
 
 const prefix = 'level-stance.outbox.'

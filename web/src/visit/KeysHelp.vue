@@ -2,7 +2,7 @@
 import { Button, Modal } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Command } from '../commands/command.ts'
-import { useGlossary } from '../stores/glossary.ts'
+import { useGlossary } from '../glossary/glossaryStore.ts'
 import { usePreferences } from '../stores/preferences.ts'
 
 /** Keys and what they do: those of the commands, as they are registered, and those inside fields and drawings. */

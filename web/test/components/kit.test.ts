@@ -18,7 +18,7 @@ import FindingCard from '../../src/parts/FindingCard.vue'
 import FoldPanel from '../../src/parts/FoldPanel.vue'
 import PageStart from '../../src/parts/PageStart.vue'
 import WorkingPanel from '../../src/parts/WorkingPanel.vue'
-import { useGlossary } from '../../src/stores/glossary.ts'
+import { useGlossary } from '../../src/glossary/glossaryStore.ts'
 import { usePreferences } from '../../src/stores/preferences.ts'
 import { lastingStyles } from '../../src/theme.ts'
 

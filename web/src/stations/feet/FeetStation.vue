@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { watch } from 'vue'
 import { feetStation } from '@level-stance/core/feet/station'
-import { useVisit } from '../../stores/visit.ts'
 import StationPages from '../StationPages.vue'
 import CleatPage from './CleatPage.vue'
 import FeetBoard from './FeetBoard.vue'
@@ -13,7 +11,6 @@ import SupportPage from './SupportPage.vue'
 import WearPage from './WearPage.vue'
 import { useFeet } from './useFeet.ts'
 
-const visit = useVisit()
 const feet = useFeet()
 const { label, pages } = feetStation
 const components = {
@@ -29,11 +26,6 @@ const why = {
   none: 'Nothing was told that can lie at the feet. The shoe still comes before the cleat: see the pages from left to right.',
   readings: pages.cleat.readings,
 }
-watch(
-  () => visit.head?.visitId,
-  (id) => id !== undefined && void feet.loadOtherBikes(id),
-  { immediate: true },
-)
 </script>
 
 <template>

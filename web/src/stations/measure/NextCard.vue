@@ -8,8 +8,8 @@ import { midSentence } from '@level-stance/core/quantity/words'
 import { useReasoning } from '../../stores/reasoning.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useVisit } from '../../stores/visit.ts'
-import { howShapes } from './howShapes.ts'
-import HowDrawing from './HowDrawing.vue'
+import { howShapes } from '../../reading/howShapes.ts'
+import HowDrawing from '../../reading/HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
 defineEmits<{ goto: [key: ReadingKey] }>()

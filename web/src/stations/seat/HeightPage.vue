@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { rideInWords } from '@level-stance/core/change/pace'
-import { capOf, settings } from '@level-stance/core/change/settings'
+import { settings } from '@level-stance/core/change/settings'
+import { capOf } from '@level-stance/core/change/pace'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/change/stepPlan'
 import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
 import { formatLength, trimmed } from '@level-stance/core/quantity/entry'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { capOf } from '@level-stance/core/change/settings'
+import { capOf } from '@level-stance/core/change/pace'
 import { anyCalculation } from '@level-stance/core/calculation'
 import { tiltTurnsCalculation } from '@level-stance/core/seat/seat.calculations'
 import type { WorkingRun } from '@level-stance/core/station'

@@ -1,5 +1,5 @@
-import { StaleError } from '../http/errors.ts'
-import type { Seen } from '../http/writeMark.ts'
+import { StaleError } from './errors.ts'
+import type { Seen } from './writeMark.ts'
 
 /** How to read and write one versioned row inside a transaction. */
 export interface VersionedRow<Row extends { version: number; writtenBy?: string | null }> {

@@ -3,7 +3,7 @@ import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { PlausibilityQuestion } from '@level-stance/core/measure/plausibility'
 import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
-import { useVisit } from '../../stores/visit.ts'
+import { useVisit } from '../stores/visit.ts'
 
 const props = defineProps<{ about: readonly ReadingKey[] }>()
 const visit = useVisit()

@@ -1,7 +1,7 @@
 import type { LedgerEntry } from '@level-stance/core/change/ledger'
 import type { Reading } from '@level-stance/core/measure/reading'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
-import type { complaints, ledger, ratings, readings, visits } from '../db/schema.ts'
+import type { complaints, ledger, ratings, readings, visits } from './schema.ts'
 
 type ReadingRow = typeof readings.$inferSelect
 type ComplaintRow = typeof complaints.$inferSelect

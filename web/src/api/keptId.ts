@@ -1,5 +1,5 @@
-import { ApiError } from '../api/client.ts'
-import { keep } from '../stores/browserStorage.ts'
+import { ApiError } from './client.ts'
+import { keep } from '../composables/browserStorage.ts'
 
 const place = 'level-stance.asked.'
 /** What is being asked for just now, by what it is. */

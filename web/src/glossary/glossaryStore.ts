@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import type { TermKey } from '../glossary/terms.ts'
+import type { TermKey } from './terms.ts'
 
 /** The glossary over whatever page is open. */
 export const useGlossary = defineStore('glossary', () => {

@@ -3,7 +3,7 @@ import type { StudioCount } from '@level-stance/core/reason/studio'
 import type { Work } from '../calculations/heavy.ts'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { studios, visits } from '../db/schema.ts'
-import { readDossier } from '../visits/dossier.ts'
+import { readDossier } from './dossier.ts'
 
 /** Stands for counts that are still to be made: JSON's own null. */
 const DUE = sql`'null'::jsonb`
