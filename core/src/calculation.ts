@@ -89,7 +89,7 @@ function tidied(line: WorkingLine): WorkingLine {
 }
 
 /** Parses with a schema; failures become one error naming every field. */
-export function parseOrThrow<T>(schema: z.ZodType<T>, raw: unknown, prefix = ''): T {
+function parseOrThrow<T>(schema: z.ZodType<T>, raw: unknown, prefix = ''): T {
   const parsed = schema.safeParse(raw)
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error, prefix)

@@ -89,7 +89,10 @@ function sweepLeftovers() {
   }
 }
 
-/** The cluster of a folder: made where there is none, found where it runs, started where it does not. */
+/**
+ * The cluster of a folder: made where there is none, found where it runs, started where it does not.
+ * @public a test runs it in a process of its own
+ */
 export async function clusterAt({ home, fast }) {
   const bin = postgresBin()
   const ids = owner()

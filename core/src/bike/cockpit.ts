@@ -188,7 +188,7 @@ export function extensionGrip(extensions: Extensions): Grip & { readonly pad: Po
 }
 
 /** A direction at unit length. */
-export function unit(v: Point3): Point3 {
+function unit(v: Point3): Point3 {
   const length = Math.sqrt(v.x * v.x + v.y * v.y + v.z * v.z)
   return { x: v.x / length, y: v.y / length, z: v.z / length }
 }

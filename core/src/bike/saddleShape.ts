@@ -17,7 +17,7 @@ export interface SaddleShape {
 }
 
 /** What is taken for a saddle of which only some numbers are known. @source prior */
-export const USUAL_SHAPE: SaddleShape = {
+const USUAL_SHAPE: SaddleShape = {
   length: 265,
   width: 145,
   zoneWidth: 120,
@@ -27,7 +27,7 @@ export const USUAL_SHAPE: SaddleShape = {
   tailRise: 8,
 }
 /** The zone's width over the width where it is not read. @source prior */
-export const ZONE_SHARE = 0.83
+const ZONE_SHARE = 0.83
 /** How far before the tail a saddle is widest, as a share of its length. @source prior */
 const WIDEST_AT = 0.84
 

@@ -145,7 +145,7 @@ const finger = (side: string) =>
   numberField(`${side}.finger`, -150, 150, 'mm', 'Index finger’s length less the lever’s reach, mm').nullable()
 
 /** A whole rider on a bike as plain numbers; see `RiderModel`. */
-export const riderModelSchema = z.strictObject({
+const riderModelSchema = z.strictObject({
   legs: z.strictObject({ left: legSide('left'), right: legSide('right') }),
   pitchSwing: numberField('pitchSwing', 0, 45, 'degrees'),
   crank: numberField('crank', 50, 250, 'mm'),

@@ -23,9 +23,9 @@ export interface LoadShares {
  * bracket: this half at this distance, mm, in proportion, and never more than the most.
  * @source prior
  */
-export const BACK_SHARE = { half: 0.5, at: 180, most: 0.8 } as const
+const BACK_SHARE = { half: 0.5, at: 180, most: 0.8 } as const
 /** Of the legs' weight, what the pedals carry in easy pedalling; the seat carries the rest. @source prior */
-export const PEDAL_SHARE_OF_LEGS = 0.6
+const PEDAL_SHARE_OF_LEGS = 0.6
 
 /**
  * Static shares for a posture. Trunk and arms balance about the hip: what the back does not hold,

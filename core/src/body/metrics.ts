@@ -50,7 +50,7 @@ export const STATIC_KNEE: TargetBand = { low: 25, high: 35 }
 export const DYNAMIC_KNEE: TargetBand = { low: 30, high: 40 }
 
 /** How far below the hand's line a finger rests on a lever when the wrist is straight, degrees. @source prior */
-export const FINGER_SLOPE = 15
+const FINGER_SLOPE = 15
 
 /** Everything the body model says of a rider at a set of contact points, in the order of the work. */
 export const metricDefinitions = {

@@ -23,8 +23,8 @@ export interface TurnMetrics {
 }
 
 /** Half widths of knee and forearm, mm. @source prior */
-export const HALF_KNEE = 55
-export const HALF_FOREARM = 40
+const HALF_KNEE = 55
+const HALF_FOREARM = 40
 
 /**
  * One turn of one leg.

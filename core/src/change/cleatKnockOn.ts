@@ -39,7 +39,7 @@ export interface CleatKnockOn {
 }
 
 /** The leg model for a cleat setback. */
-export function legFor(input: CleatKnockOnInput, setback: number, saddleHeight = input.saddleHeight): LegInput {
+function legFor(input: CleatKnockOnInput, setback: number, saddleHeight = input.saddleHeight): LegInput {
   const { behind, above } = ankleFromAxle({ ...input, cleatSetback: setback })
   const { thigh, shank, crank, seatAngle, hipForward, hipUp, footPitch, lateral = 0 } = input
   return { thigh, shank, ankleBehind: behind, ankleAbove: above, crank, saddleHeight, seatAngle, hipForward, hipUp, footPitch, lateral }

@@ -7,6 +7,7 @@ import { midSentence } from '../quantity/words.ts'
 import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** What became of a complaint under a change: rated again, against what it was before. */
 export interface Outcome {
@@ -46,7 +47,7 @@ export function allOutcomes({ complaints, ratings, changes }: Told): Map<string,
     changes.map(({ id, state }) => {
       const rated = [...(given.get(id) ?? [])].flatMap(([complaintId, after]) => {
         const place = order.get(complaintId)
-        return place === undefined ? [] : [{ complaint: complaints[place]!, after, place }]
+        return place === undefined ? [] : [{ complaint: itemAt(complaints, place), after, place }]
       })
       const outcomes = rated
         .sort((a, b) => a.place - b.place)

@@ -59,7 +59,7 @@ export function isRidden(now: ResolvedReadings): boolean {
 }
 
 /** First rides after whole moves: hours, and what is asked of them. @source prior */
-export const rideIn = [
+const rideIn = [
   { rides: 3, hours: 1, effort: 'easy' },
   { rides: 3, hours: 2, effort: 'steady' },
 ] as const

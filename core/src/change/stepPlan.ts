@@ -9,7 +9,7 @@ export interface StepPlan {
 }
 
 /** More steps than this is not a plan; also what keeps a hostile input from asking for a million. */
-export const MAX_STEPS = 200
+const MAX_STEPS = 200
 
 /**
  * Cuts a move at the cap: as much as the cap allows now, the rest in later steps.

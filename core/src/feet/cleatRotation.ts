@@ -7,7 +7,7 @@ import { sideName } from '../quantity/finding.ts'
 /** Room the float keeps beyond the heel's swing before release, each side, degrees. @source common-practice */
 export const RELEASE_ROOM = 2
 /** A turn smaller than half a step of the hand is no turn, degrees. @source prior */
-export const TURN_WORTH = 0.5
+const TURN_WORTH = 0.5
 /** A swing seen at the end of the float may go on beyond it: then the reading is a lower bound. @source prior */
 const AT_THE_STOP = 0.75
 

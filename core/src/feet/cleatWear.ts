@@ -5,7 +5,7 @@ import { byWeight, sideName } from '../quantity/finding.ts'
 import type { Finding } from '../quantity/finding.ts'
 
 /** How long a kind's cleat lasts: km ridden, hardly walked on. @source prior */
-export const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
+const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
   'plate-coil': 6000,
   'plate-leaf': 5000,
   'plate-glide': 5000,
@@ -15,14 +15,14 @@ export const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
   'flat-pins': Infinity,
 }
 /** What walking leaves of a cleat's life; cleats that stand out of the sole suffer most. @source prior */
-export const walkingLeaves: Readonly<Record<OptionOf<'recess'>, Readonly<Record<OptionOf<'cleatWalking'>, number>>>> = {
+const walkingLeaves: Readonly<Record<OptionOf<'recess'>, Readonly<Record<OptionOf<'cleatWalking'>, number>>>> = {
   recessed: { hardly: 1, some: 0.9, much: 0.75 },
   flush: { hardly: 1, some: 0.6, much: 0.35 },
 }
 /** Where only hours are known, km an hour. @source prior */
 export const USUAL_SPEED = 22
 /** From this share on a cleat is looked at before every fit. @source prior */
-export const LOOK_FROM = 0.7
+const LOOK_FROM = 0.7
 
 export interface WearInput {
   /** null = not read */

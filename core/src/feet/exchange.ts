@@ -24,7 +24,7 @@ export function stanceMoves({ moves }: Pick<StanceOption, 'moves'>): RequestedMo
 }
 
 /** A pedal system as the part it would be on this bike: with the axle and float that suit the rider. */
-export function pedalPart(spec: PedalSpec, rider: Pick<PedalRider, 'swing'>, now: ResolvedReadings): Part {
+function pedalPart(spec: PedalSpec, rider: Pick<PedalRider, 'swing'>, now: ResolvedReadings): Part {
   const { axle, float } = pedalChoice(spec, rider, pedalInUse(now))
   return { name: spec.name, properties: { pedalKind: spec.kind, pedalStack: spec.stack, axleLength: axle, cleatFloat: float } }
 }

@@ -9,7 +9,7 @@ import type { CatalogueEntry, PedalSpec } from './pedalKinds.ts'
 /** A stance that is short by less than this is no reason to leave a pedal out, mm. @source prior */
 const STANCE_TOLERANCE = 2.5
 /** A patch below this presses through a soft sole, mm². @source prior */
-export const SMALL_PATCH = 1000
+const SMALL_PATCH = 1000
 
 /**
  * Why a pedal is not for this rider, whatever it scores.

@@ -32,7 +32,7 @@ export const shoeFit = {
   heelWidth: { low: -2, high: 6 },
 } as const
 /** A slot that ends this much short of the target is a reason to change shoes, mm. @source common-practice */
-export const SLOT_SHORT = 5
+const SLOT_SHORT = 5
 /** From here on a dropping arch asks for support, mm of navicular drop. @source navicular-drop */
 export const ARCH_DROPS = 10
 

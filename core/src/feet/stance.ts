@@ -42,7 +42,7 @@ export const USUAL_AXLE = 53
 /** A knee this near to over the foot is over it, mm. @source prior */
 export const OVER_FOOT = 5
 /** What bow legs and a heavy rider add to a half stance, mm: a longer axle's worth, and half of it. @source prior */
-export const bodyAdds = { bowLegged: 4, heavy: 2 } as const
+const bodyAdds = { bowLegged: 4, heavy: 2 } as const
 
 export const stanceMethodKeys = ['knee-over-foot', 'other-bike', 'build', 'use'] as const
 export type StanceMethodKey = (typeof stanceMethodKeys)[number]

@@ -97,14 +97,14 @@ const footAndKnee = ['forefoot', 'heel', 'knee-inner', 'knee-outer', 'shin', 'ac
 const LONG_RIDE = 4
 
 /** What the bike's kind asks of pedals. */
-export function pedalUse(kind: BikeKind, hours: number | null): PedalRider['use'] {
+function pedalUse(kind: BikeKind, hours: number | null): PedalRider['use'] {
   const { use } = bikeKindOf(kind)
   if (use === 'mountain' || use === 'town') return use
   return (hours ?? 0) >= LONG_RIDE ? 'long' : 'road'
 }
 
 /** Wide bottom brackets of mountain and cargo bikes; the others as on the road. */
-export function stanceUse(kind: BikeKind): StanceUse {
+function stanceUse(kind: BikeKind): StanceUse {
   return bikeKindOf(kind).wide ? 'mountain' : 'road'
 }
 
@@ -212,7 +212,7 @@ function shoesOf(parts: FeetParts) {
 }
 
 /** Half stances against the chosen target; null while nothing is known of the bike's parts. */
-export function stanceStanding(
+function stanceStanding(
   now: ResolvedReadings,
   { kind, stanceBy, otherBikes }: { kind: BikeKind; stanceBy: StanceMethodKey | null; otherBikes: readonly OtherBike[] },
 ): StanceStanding | null {
@@ -264,7 +264,7 @@ export function stanceStanding(
 }
 
 /** What pedals are chosen from. */
-export function pedalRider(
+function pedalRider(
   now: ResolvedReadings,
   complaints: readonly Complaint[],
   kind: BikeKind,
@@ -585,7 +585,6 @@ export const feetStation = defineStation({
     return toTry ? { words: '1 to try', mark: 'open' } : { words: 'nothing to change', mark: 'level' }
   },
 })
-export type FeetPageKey = keyof typeof feetStation.pages
 
 /** How far the axle lies ahead of where the school asks for it. */
 function shortOf(judged: CleatJudgement): Quantity | null {

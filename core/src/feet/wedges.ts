@@ -25,14 +25,14 @@ export interface SupportReadings {
 /** A tilt within this is what feet are; nothing is put under it, degrees. @source prior */
 export const TILT_IGNORED = 4
 /** A wedge never makes up more than this share of the tilt. @source common-practice */
-export const WEDGE_SHARE = 0.5
+const WEDGE_SHARE = 0.5
 /** The smallest wedge to be had, degrees. @source common-practice */
-export const WEDGE_STEP = 1
+const WEDGE_STEP = 1
 /** From here an arch is supported where something hurts, mm of navicular drop. @source prior */
-export const ARCH_GIVES = 6
+const ARCH_GIVES = 6
 /** What a support rises to for each mm an arch drops, and the step it is raised by, mm. @source prior */
-export const SUPPORT_PER_DROP = 0.5
-export const SUPPORT_STEP = 3
+const SUPPORT_PER_DROP = 0.5
+const SUPPORT_STEP = 3
 
 /** One foot's support: what to put under it now, if anything. */
 export interface SupportJudgement {

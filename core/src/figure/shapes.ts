@@ -1,4 +1,5 @@
 import { curveCatmullRomClosed, line } from 'd3-shape'
+import { itemAt } from '../quantity/dense.ts'
 
 /** A point of a drawing: x to the right, y down. */
 export interface Drawn {
@@ -18,7 +19,7 @@ const closed = line<Drawn>(
 /** Twice the area inside points, above zero where they run clockwise as they are seen. */
 const turning = (points: readonly Drawn[]) =>
   points.reduce((sum, { x, y }, i) => {
-    const next = points[(i + 1) % points.length]!
+    const next = itemAt(points, (i + 1) % points.length)
     return sum + x * next.y - next.x * y
   }, 0)
 /**
@@ -52,7 +53,7 @@ export function limb(a: Drawn, ra: number, b: Drawn, rb: number): string {
 export const chain = (discs: readonly (Drawn & { readonly r: number })[]) =>
   discs
     .slice(1)
-    .map((next, i) => limb(discs[i]!, discs[i]!.r, next, next.r))
+    .map((next, i) => limb(itemAt(discs, i), itemAt(discs, i).r, next, next.r))
     .join('')
 
 /** So far of the way from one point to another. */

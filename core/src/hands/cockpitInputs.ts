@@ -66,7 +66,7 @@ export function searchLacks({ now, rider }: Setup): ReadingKey[] {
 }
 
 /** Stems within this of the one on the bike: a frame is made about its stem, mm. @source common-practice */
-export const STEM_WITHIN = 20
+const STEM_WITHIN = 20
 
 /** A search for this visit and this catalogue; null while readings lack or the wish needs a rider that is not known. */
 export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wish: SearchWish): SearchInput | null {

@@ -81,18 +81,6 @@ export const cockpitSpecSchema = z
   })
 export type CockpitSpec = z.infer<typeof cockpitSpecSchema>
 
-/** The figures a kind of part has, for its form. */
-export function figuresOf(kind: CockpitKind): readonly (keyof typeof figures)[] {
-  return needs[kind]
-}
-
-/** An entry of a studio's catalogue. */
-export interface CockpitEntry {
-  readonly id: string
-  readonly spec: CockpitSpec
-  readonly removed: boolean
-}
-
 const blank = tableOf(keysOf(figures), () => null)
 const part = (kind: CockpitKind, name: string, price: number, said: Partial<CockpitSpec>): CockpitSpec => ({
   ...blank,

@@ -8,7 +8,7 @@ export const ALIGNED = 3
 /** Grips start a touch above level, seen from the front, degrees. @source common-practice */
 export const GRIP_RISE = { low: 0, high: 3 } as const
 /** How far a bar is commonly rolled either way, degrees. @source common-practice */
-export const ROLL_RANGE = 15
+const ROLL_RANGE = 15
 
 /** How a rod in the relaxed fist lies: outer end back, outer end up, degrees. */
 export interface Alignment {

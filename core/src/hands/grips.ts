@@ -3,7 +3,7 @@ import type { SourceKey } from '../sources.ts'
 import { keysOf } from '../quantity/tables.ts'
 
 /** Diameters grips are made in, mm. @source common-practice */
-export const GRIP_RANGE = { low: 28, high: 36 } as const
+const GRIP_RANGE = { low: 28, high: 36 } as const
 /** A grip fits within this, mm either way. @source prior */
 export const GRIP_FITS = 1.5
 

@@ -14,7 +14,7 @@ export const sweeps = {
 export type SweepKey = keyof typeof sweeps
 
 /** In the middle this much changes little, mm either way. @source common-practice */
-export const CHANGES_LITTLE = 15
+const CHANGES_LITTLE = 15
 
 /** Numbers of the rider with the hands at one place. */
 export interface SweepPoint {

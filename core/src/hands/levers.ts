@@ -133,9 +133,9 @@ export function hookPlace({ handFromEnd, handBreadth, gripLength, leverClamp, le
 }
 
 /** Largest grip dimension a lever may have, mm: adults, and small hands. @source iso-4210 */
-export const LEVER_REACH_LIMIT = { adult: 90, small: 75 } as const
+const LEVER_REACH_LIMIT = { adult: 90, small: 75 } as const
 /** A hand shorter than this is a small one, mm. @source prior */
-export const SMALL_HAND = 165
+const SMALL_HAND = 165
 /** A lever this near what the finger hooks will do, mm. @source prior */
 export const REACH_FITS = 4
 /** ± of what a finger hooks by the model below, mm; k = 2. @source prior */

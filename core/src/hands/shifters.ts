@@ -8,7 +8,7 @@ export interface ThumbInput {
 /** How far along the bar a thumb works without the hand letting go, of its length. @source prior */
 export const THUMB_WORKS = 0.65
 /** A paddle this close to the hand is touched when it holds the grip, mm. @source prior */
-export const THUMB_CLEAR = 4
+const THUMB_CLEAR = 4
 
 /** Where the thumb works, mm from the bar's end. */
 export interface ThumbZone {

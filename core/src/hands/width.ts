@@ -6,7 +6,7 @@ import { keysOf } from '../quantity/tables.ts'
 /** How far relaxed elbows stand out from the body when the hands lie where they are strongest, degrees. @source prior */
 export const ELBOWS_OUT = 25
 /** How far builds differ from the rule for flat bars, mm; k = 2. @source prior */
-export const BUILD_SPREAD = 25
+const BUILD_SPREAD = 25
 
 interface WidthSchool {
   readonly label: string
@@ -36,7 +36,7 @@ export function widthSchoolsFor(bar: BarKind): WidthSchoolKey[] {
 }
 
 /** Widths end to end that are common on flat bars; kinds that are not here have no common width of their own. @source common-practice */
-export const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high: number]>>> = {
+const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high: number]>>> = {
   'cross-country': [720, 760],
   trail: [740, 800],
   downhill: [760, 820],

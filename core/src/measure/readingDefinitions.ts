@@ -10,7 +10,7 @@ import { keysOf } from '../quantity/tables.ts'
 export type { ReadingDefinition, ReadingGroup, ReadingOwner } from './definitions/definition.ts'
 
 /** Every reading of the product, in the order a tape goes. */
-export const readingDefinitions = { ...bodyReadings, ...bikeReadings, ...footReadings, ...onBikeReadings }
+const readingDefinitions = { ...bodyReadings, ...bikeReadings, ...footReadings, ...onBikeReadings }
 type Definitions = typeof readingDefinitions
 
 export type ReadingKey = keyof Definitions

@@ -34,7 +34,7 @@ export function footMoved(by: MovedBy, side: Side): number {
 /** Half the height of a stem's steerer clamp, mm. @source prior */
 const HALF_CLAMP = 20
 /** Amplitude of the foot-pitch curve, degrees. @source prior */
-export const PITCH_SWING = 10
+const PITCH_SWING = 10
 /** Where the rider sits from the post's clamp, for the turning of the saddle: ahead and above, mm. */
 export function sitFromClamp(values: ModelValues, by: MovedBy): Point {
   const ahead = (values.clampFromNose.right ?? 130) - (values.sitFromNose.right ?? 150)

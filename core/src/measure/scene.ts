@@ -15,6 +15,7 @@ import { definitionOf } from './readingDefinitions.ts'
 import type { NumberKey } from './readingDefinitions.ts'
 import { USUAL_TREAD } from './resolve.ts'
 import type { MovedBy } from './timeline.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** One leg in space, for drawing. */
 export interface SceneLeg {
@@ -153,7 +154,7 @@ function headOf(shoulder: Point, torso: number, stature: number): Point3 {
 }
 
 /** The saddle's shape with the changes in force; what is not read is as usual. */
-export function saddleShapeOf(values: ModelValues, by: MovedBy): SaddleShape {
+function saddleShapeOf(values: ModelValues, by: MovedBy): SaddleShape {
   const get = (key: NumberKey) => (values[key].right === null ? null : values[key].right + by(key, 'both'))
   return shapeFrom({
     length: get('saddleLength'),
@@ -172,7 +173,7 @@ function saddleOf(sit: Point, tilt: number, values: ModelValues, by: MovedBy): S
   const offset = sitFromClamp(values, by)
   const clamp = rolled({ x: -offset.x, y: -offset.y }, -by('saddleTilt', 'both'))
   return {
-    nose: line[0]!,
+    nose: itemAt(line, 0),
     tail: line.at(-1)!,
     line,
     shape,

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 /** Years a date may lie in: what every part of the way, from the field to the database, holds exactly. */
-export const YEARS = { from: 1970, to: 2199 } as const
+const YEARS = { from: 1970, to: 2199 } as const
 
 /**
  * A moment as it is written down: ISO date and time in UTC.

@@ -2,8 +2,8 @@ import { strengths } from './testTable.ts'
 import type { Strength } from './testTable.ts'
 
 /** Belief in the most usual cause of a symptom before anything is read, and how it falls from rank to rank. @source prior */
-export const FIRST_PRIOR = 0.4
-export const RANK_FALL = 0.78
+const FIRST_PRIOR = 0.4
+const RANK_FALL = 0.78
 
 /** Words for how likely a cause is, from the likeliest down. @source prior */
 export const likelihoods = [
@@ -12,7 +12,6 @@ export const likelihoods = [
   { key: 'possible', words: 'possible', from: 0.25 },
   { key: 'unlikely', words: 'unlikely', from: 0 },
 ] as const
-export type Likelihood = (typeof likelihoods)[number]['key']
 export const LIKELY = likelihoods[1].from
 export const POSSIBLE = likelihoods[2].from
 

@@ -14,6 +14,7 @@ import { numberRow } from './numbers.ts'
 import type { Found, NumberName } from './numbers.ts'
 import { EYE_ERROR, limits, tests } from './testTable.ts'
 import type { Strength, TestRow } from './testTable.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** What one test says of a cause. */
 export interface Evidence {
@@ -119,8 +120,11 @@ export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[], uni
     else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
   }
   const either = new Set(testsOf(cause).flatMap((row) => row.either ?? []))
-  const said = [...byReading].map(
-    ([group, list]) => list.sort((a, b) => (either.has(group) ? b.moves - a.moves : Math.abs(b.moves) - Math.abs(a.moves)))[0]!,
+  const said = [...byReading].map(([group, list]) =>
+    itemAt(
+      list.sort((a, b) => (either.has(group) ? b.moves - a.moves : Math.abs(b.moves) - Math.abs(a.moves))),
+      0,
+    ),
   )
   return { said, open, moves: said.reduce((sum, { moves }) => sum + moves, 0) }
 }

@@ -162,7 +162,7 @@ export interface RemedyMoves {
  * its line and the aim beyond it, else one step, and that never a whole move.
  * @param isGuess nothing that can be read speaks for the cause: the smallest step that can be felt
  */
-export function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGuess = false): RemedyMoves {
+function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGuess = false): RemedyMoves {
   const own = exact[cause]?.(facts, sides) ?? null
   if (own !== null && (own.length > 0 || pageDecides.has(cause))) return { moves: own, isSized: true, isThere: own.length === 0 }
   const move = moveFor(cause, facts.setup.rider.bar)

@@ -10,7 +10,6 @@ export type AttachmentKind = (typeof attachmentKinds)[number]
 export const PICTURE_LIMIT = 25 * 1024 * 1024
 /** A picture is made smaller to this many pixels along its longer side; finer than any hand can mark. */
 export const PICTURE_PIXELS = 3000
-export const pictureTypes = ['image/jpeg', 'image/png', 'image/webp'] as const
 
 /** What is written beside an attachment by hand. */
 export const attachmentFieldsSchema = z.strictObject({

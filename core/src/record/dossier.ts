@@ -37,7 +37,7 @@ export const bikeFieldsSchema = z.strictObject({
 export const choicesSchema = z.strictObject({ feet: feetChoicesSchema, seat: seatChoicesSchema, hands: handsChoicesSchema })
 export type Choices = z.infer<typeof choicesSchema>
 /** Something that stands in the way of riding, which the fitter has overruled. */
-export const overruledSchema = z.strictObject({
+const overruledSchema = z.strictObject({
   block: z.string().max(120),
   reason: words('Reason', 3, 300),
 })
@@ -49,8 +49,7 @@ export const outcomes = {
   worse: 'Worse',
   referred: 'Referred to a clinician',
 } as const
-export type OutcomeKey = keyof typeof outcomes
-export const outcomeKeys = keysOf(outcomes)
+const outcomeKeys = keysOf(outcomes)
 export const visitFieldsSchema = z.strictObject({
   title: words('Visit', 1, 120),
   /** ids of plausibility questions the fitter has answered with "it is right" */

@@ -73,7 +73,7 @@ export interface Sheet {
 }
 
 /** Said at the foot of every sheet. */
-export const sheetCautions = [
+const sheetCautions = [
   'Re-check every bolt after the first ride, to the maker’s torque.',
   'Practise the pedal release before riding off.',
   'Equipment advice, not a diagnosis: pain or numbness that stays, or grows, belongs with a clinician. Makers’ instructions and event rules come first.',

@@ -8,13 +8,13 @@ import { readingIdentity } from '../measure/readingPlace.ts'
 import { visitFrom1 } from './visitFrom1.ts'
 import { visitFrom2 } from './visitFrom2.ts'
 import { CalculationError } from '../quantity/problem.ts'
-import { complaintSchema, positiveWarnings, ratingSchema } from '../talk/complaint.ts'
+import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
 import type { Dossier } from './dossier.ts'
 import { unstorableIn, unstorableWords } from '../quantity/storable.ts'
 
-export const VISIT_FILE_FORMAT = 'level-stance/visit'
-export const VISIT_FILE_VERSION = 3
+const VISIT_FILE_FORMAT = 'level-stance/visit'
+const VISIT_FILE_VERSION = 3
 /** Larger files are refused before they are read. */
 export const VISIT_FILE_MAX_BYTES = 2_000_000
 
@@ -147,9 +147,4 @@ export function visitFileFrom(raw: unknown): VisitFile {
 /** The published JSON Schema of the file. */
 export function visitFileJsonSchema(): unknown {
   return { $id: 'urn:level-stance:visit:3', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
-}
-
-/** Whether a visit is stopped by a positive warning sign. */
-export function isStopped(file: Pick<VisitFile, 'complaints'>): boolean {
-  return positiveWarnings(file.complaints).length > 0
 }

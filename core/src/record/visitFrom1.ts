@@ -16,7 +16,7 @@ import type { ResolvedReadings } from '../measure/resolve.ts'
 /**
  * Words of version 1 by their place in its lists, from 1. Fixed for good: later lists may differ.
  */
-export const places1 = {
+const places1 = {
   kneeAlignment: ['straight', 'bow-legged', 'knock-kneed'],
   legDifferenceAt: ['unknown', 'thigh', 'shank', 'foot', 'pelvis'],
   saddleKind: ['long-flat', 'long-curved', 'short-nose', 'touring', 'broad-padded', 'sprung', 'split-nose'],
@@ -119,7 +119,7 @@ function readingFrom1({ takenAt, ...reading }: z.infer<typeof reading1>, ledger:
 }
 
 /** A choice's key by its place; every other value as it is. */
-export function valueFrom1(key: string, value: number | null): number | string | null {
+function valueFrom1(key: string, value: number | null): number | string | null {
   if (value === null || !Object.hasOwn(places1, key)) return value
   return places1[key as keyof typeof places1][value - 1] ?? value
 }

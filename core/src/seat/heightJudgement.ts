@@ -177,7 +177,7 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
 }
 
 /** Weeks between two steps of a settled rider. @source prior */
-export const WEEKS_A_STEP = 2
+const WEEKS_A_STEP = 2
 
 /** "Now up 5, in 2 weeks up 3; look again 1, 3 and 6 weeks after the last." as dated steps. */
 export function weekPlan(steps: readonly number[]): { readonly week: number; readonly by: number }[] {

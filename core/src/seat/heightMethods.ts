@@ -43,9 +43,9 @@ export const heightMethodKeys = keysOf(heightMethods)
 /** Flexion while pedalling less flexion held still, degrees: the middle of 5 to 10. @source fonda */
 export const DYNAMIC_MORE = 7.5
 /** Pedal axle to saddle top over inseam. @source hamley-thomas */
-export const INSEAM_TO_PEDAL = 1.09
+const INSEAM_TO_PEDAL = 1.09
 /** Bottom bracket to saddle top over inseam. @source common-practice */
-export const INSEAM_TO_BB = 0.883
+const INSEAM_TO_BB = 0.883
 
 /** Pedal axle to saddle top by the regression; mm and degrees (published in cm). @source ferrer-roca */
 export function regressionHeight(inseam: number, flexion: number): number {

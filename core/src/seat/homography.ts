@@ -1,5 +1,6 @@
 import type { Point } from '../bike/contactPoints.ts'
 import { solveLinear } from '../quantity/leastSquares.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** Four corners in order round the sheet. */
 export type Quad = readonly [Point, Point, Point, Point]
@@ -10,14 +11,14 @@ export type Homography = readonly number[]
 /** Why four points are no sheet seen by a camera; null = they are. */
 export function quadFault(quad: Quad): string | null {
   const turns = quad.map((point, i) => {
-    const next = quad[(i + 1) % 4]!
-    const after = quad[(i + 2) % 4]!
+    const next = itemAt(quad, (i + 1) % 4)
+    const after = itemAt(quad, (i + 2) % 4)
     return (next.x - point.x) * (after.y - next.y) - (next.y - point.y) * (after.x - next.x)
   })
-  const size = Math.max(...quad.map((point, i) => Math.hypot(quad[(i + 1) % 4]!.x - point.x, quad[(i + 1) % 4]!.y - point.y)))
+  const size = Math.max(...quad.map((point, i) => Math.hypot(itemAt(quad, (i + 1) % 4).x - point.x, itemAt(quad, (i + 1) % 4).y - point.y)))
   // A corner flatter than a hundredth of the square of its sides lies on a line with its neighbours.
   if (turns.some((turn) => Math.abs(turn) < 0.01 * size * size)) return 'Three corners lie on one line, or two on one point.'
-  const sign = Math.sign(turns[0]!)
+  const sign = Math.sign(itemAt(turns, 0))
   return turns.every((turn) => Math.sign(turn) === sign) ? null : 'The corners are crossed: mark them in order round the sheet.'
 }
 
@@ -36,22 +37,22 @@ export function homography(from: Quad, to: Quad): Homography | null {
   const right: number[] = []
   from.forEach((point, i) => {
     const { x, y } = a.in(point)
-    const { x: u, y: v } = b.in(to[i]!)
+    const { x: u, y: v } = b.in(itemAt(to, i))
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y])
     right.push(u, v)
   })
   const h = solveLinear(rows, right)
   if (h === null) return null
   const whole = product(product(b.out, [...h, 1]), a.matrix)
-  const last = whole[8]!
+  const last = itemAt(whole, 8)
   return Math.abs(last) < 1e-12 ? null : whole.map((value) => value / last)
 }
 
 /** Where a point goes; null on the horizon. @source geometry */
 export function mapped(h: Homography, { x, y }: Point): Point | null {
-  const w = h[6]! * x + h[7]! * y + h[8]!
+  const w = itemAt(h, 6) * x + itemAt(h, 7) * y + itemAt(h, 8)
   if (Math.abs(w) < 1e-9) return null
-  return { x: (h[0]! * x + h[1]! * y + h[2]!) / w, y: (h[3]! * x + h[4]! * y + h[5]!) / w }
+  return { x: (itemAt(h, 0) * x + itemAt(h, 1) * y + itemAt(h, 2)) / w, y: (itemAt(h, 3) * x + itemAt(h, 4) * y + itemAt(h, 5)) / w }
 }
 
 /** Centre to the origin, mean distance to √2. */
@@ -67,6 +68,6 @@ function normal(quad: Quad) {
 }
 
 function product(a: readonly number[], b: readonly number[]): number[] {
-  const at = (row: number, column: number) => [0, 1, 2].reduce((sum, k) => sum + a[3 * row + k]! * b[3 * k + column]!, 0)
+  const at = (row: number, column: number) => [0, 1, 2].reduce((sum, k) => sum + itemAt(a, 3 * row + k) * itemAt(b, 3 * k + column), 0)
   return [0, 1, 2].flatMap((row) => [0, 1, 2].map((column) => at(row, column)))
 }

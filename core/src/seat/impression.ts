@@ -2,6 +2,7 @@ import type { Point } from '../bike/contactPoints.ts'
 import { combined } from '../quantity/quantity.ts'
 import { homography, mapped, quadFault } from './homography.ts'
 import type { Quad } from './homography.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** Marks on a picture of an impression, in the picture's own pixels. */
 export interface ImpressionMarks {
@@ -31,7 +32,7 @@ export interface ImpressionResult {
 }
 
 /** How well a sheet's or a scale's length is known, mm; k = 2. @source prior */
-export const SHEET_KNOWN = 0.5
+const SHEET_KNOWN = 0.5
 /** What an impression itself leaves open: the deepest point is not the bone's own middle, mm; k = 2. @source common-practice */
 export const IMPRESSION_KNOWN = 3
 /** A hand points at the screen this well, screen pixels; k = 2. @source prior */
@@ -119,10 +120,10 @@ export function withPlace(marks: ImpressionMarks, place: number, point: Point): 
   const [left, right] = list.slice(-2) as [Point, Point]
   const bones = { left, right }
   if (marks.by === 'sheet') return { ...marks, corners: list.slice(0, 4) as unknown as Quad, bones }
-  return { ...marks, scale: { ...marks.scale, from: list[0]!, to: list[1]! }, bones }
+  return { ...marks, scale: { ...marks.scale, from: itemAt(list, 0), to: itemAt(list, 1) }, bones }
 }
 
 function nudged(marks: ImpressionMarks, place: number, x: number, y: number): ImpressionMarks {
-  const now = placesOf(marks)[place]!
+  const now = itemAt(placesOf(marks), place)
   return withPlace(marks, place, { x: now.x + x, y: now.y + y })
 }

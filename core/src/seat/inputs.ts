@@ -82,7 +82,7 @@ export function saddleInUse(now: ResolvedReadings): SaddleInUse {
 }
 
 /** A saddle of the catalogue as a part. */
-export function saddlePart(spec: SaddleSpec): Part {
+function saddlePart(spec: SaddleSpec): Part {
   const { name, kind, width, zoneWidth, noseWidth, length, sitFromNose, noseDrop, tailRise, relief, railHeight } = spec
   return {
     name,

@@ -33,15 +33,15 @@ export interface LegLengthJudgement {
 }
 
 /** Of a difference, what is shimmed to start with. @source common-practice */
-export const SHIM_SHARE = 0.5
+const SHIM_SHARE = 0.5
 /** One shim at a time, mm. @source common-practice */
-export const SHIM_STEP = 3
+const SHIM_STEP = 3
 /** From here on a clinician has to see it before anything is put under a foot, mm. @source prior */
-export const LARGE = 15
+const LARGE = 15
 /** A complaint from here on is more than a fitter's. @source prior */
 const SEVERE = 7
 /** A thigh's share that a cleat can take: fore–aft, mm a side at most. @source prior */
-export const CLEAT_TAKES = 4
+const CLEAT_TAKES = 4
 
 /** Where the shim goes, by where the difference lies. @source common-practice */
 const whereToShim: Readonly<Record<DifferencePlace, string>> = {

@@ -47,7 +47,7 @@ export interface BonePeak extends Point {
 }
 
 /** Less than this is the mat's own noise, kPa. @source prior */
-export const NOISE_FLOOR = 1.5
+const NOISE_FLOOR = 1.5
 /** How much the mean is smoothed before peaks are looked for: deviation, mm. @source prior */
 const SMOOTHING = 7
 /** Bones lie this far from the middle at least, and their line is turned no more than this, mm. @source prior */
@@ -63,7 +63,7 @@ const MIDDLE_WIDTH = 25
 const PEAK_SHARE = 0.5
 const PEAK_RADIUS = 19
 /** What a mat leaves open of a place: its method's ±, mm; k = 2. @source common-practice */
-export const MAT_KNOWN = 4
+const MAT_KNOWN = 4
 /** Groups of frames whose spacings say how repeatable it is. */
 const GROUPS = 4
 

@@ -3,10 +3,10 @@ import type { Finding } from '../quantity/finding.ts'
 import type { MatResult } from './matAnalysis.ts'
 
 /** More than this on one side is a finding. @source common-practice */
-export const MOST_ONE_SIDE = 0.6
+const MOST_ONE_SIDE = 0.6
 /** The middle against the bones: a finding from this on, and a note from that on. @source prior */
-export const MIDDLE_PEAKS = 1
-export const MIDDLE_NEAR = 0.7
+const MIDDLE_PEAKS = 1
+const MIDDLE_NEAR = 0.7
 /** Turned bones and rocking worth a word, degrees and % of the load. @source prior */
 export const TURNED = 5
 const ROCKS = 25

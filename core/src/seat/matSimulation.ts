@@ -3,6 +3,7 @@ import { halfWidth } from '../bike/saddleShape.ts'
 import type { SaddleShape } from '../bike/saddleShape.ts'
 import { BONES_BEHIND } from './contact.ts'
 import type { MatFrame, MatHeader } from './matFormat.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** Taken once: they run for every cell. */
 const { abs, cos, exp, max, min, round, sin, sqrt } = Math
@@ -103,7 +104,7 @@ export function simulateFrame(rider: MatRider, at: number, random: () => number,
       const aside = abs(x(column))
       if (aside > wide || aside < open) continue
       let value = 0
-      for (const { down, across } of bells) value += down[row]! * across[column]!
+      for (const { down, across } of bells) value += itemAt(down, row) * itemAt(across, column)
       values[row * columns + column] = value
       all += value
     }
@@ -111,7 +112,7 @@ export function simulateFrame(rider: MatRider, at: number, random: () => number,
   // kPa × mm² = 1e-3 N
   const scale = all > 0 ? force / (all * cellAcross * cellAlong * 1e-3) : 0
   for (let i = 0; i < values.length; i++) {
-    const value = values[i]! * scale
+    const value = itemAt(values, i) * scale
     if (value === 0) continue
     values[i] = max(0, round(10 * (value + noise * (0.7 + 0.04 * value) * bellRandom(random))) / 10)
   }

@@ -6,9 +6,9 @@ import type { SaddleRider } from './saddleCriteria.ts'
 import type { SaddleEntry, SaddleSpec } from './saddleKinds.ts'
 
 /** Less than this beside each bone and the edge is what carries, mm in all. @source common-practice */
-export const LEAST_OVER = 8
+const LEAST_OVER = 8
 /** Wider than the range by more than this drops a hip to reach the pedal, mm. @source prior */
-export const MOST_OVER = 40
+const MOST_OVER = 40
 
 /** Why a saddle is not for this rider, whatever it scores. @source common-practice */
 export function saddleExclusions(spec: SaddleSpec, rider: SaddleRider): string[] {

@@ -1,6 +1,7 @@
 import type { Quantity } from '../quantity/quantity.ts'
 import type { SourceKey } from '../sources.ts'
 import { keysOf } from '../quantity/tables.ts'
+import { itemAt } from '../quantity/dense.ts'
 
 /** What is added to the spacing for a torso from this angle up; mm and degrees from level. */
 export interface Allowance {
@@ -14,7 +15,7 @@ export interface Allowance {
 }
 
 /** Uprightest first. Makers’ own tables outrank this one. @source common-practice */
-export const postureAllowances: readonly Allowance[] = [
+const postureAllowances: readonly Allowance[] = [
   { key: 'upright', from: 60, beyond: true, allowance: 30, words: 'upright', source: 'common-practice' },
   { key: 'raised', from: 45, allowance: 25, words: 'half upright', source: 'common-practice' },
   { key: 'leaning', from: 30, allowance: 20, words: 'leaning', source: 'common-practice' },
@@ -54,7 +55,7 @@ export const widthSchoolKeys = keysOf(widthSchools)
 export const defaultWidthSchool: WidthSchoolKey = 'upright'
 
 /** Saddles come in sizes about this far apart; half of it either way is the same saddle, mm. @source prior */
-export const HALF_SIZE = 5
+const HALF_SIZE = 5
 
 export interface Posture {
   /** words for where the hands are */
@@ -88,7 +89,7 @@ export interface WidthRange {
 /** The row of the table that a torso angle falls in; an edge belongs to the row above it. */
 export function allowanceFor(torso: number): Allowance {
   const row = postureAllowances.find(({ from, beyond }) => (beyond ? torso > from : torso >= from))
-  return row ?? postureAllowances[postureAllowances.length - 1]!
+  return row ?? itemAt(postureAllowances, postureAllowances.length - 1)
 }
 
 /**

@@ -605,7 +605,6 @@ export const seatStation = defineStation({
     return acts > 0 ? { words: `${acts} to try`, mark: 'open' } : { words: 'in range', mark: 'level' }
   },
 })
-export type SeatPageKey = keyof typeof seatStation.pages
 
 /** How much the saddle is narrower (1) or wider (−1) than asked, mm; minus = not. */
 function widthShort({ width, context }: SeatParts, way: 1 | -1): Quantity | null {

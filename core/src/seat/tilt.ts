@@ -35,9 +35,9 @@ export const tiltUses = {
 export type TiltUseKey = keyof typeof tiltUses
 
 /** How far suspension and climb may push the target beyond the table, degrees. @source prior */
-export const MOST_FOR_CLIMB = 3
+const MOST_FOR_CLIMB = 3
 /** Share of a climb's own slope that a saddle makes up for: the rest of the ride is level. @source prior */
-export const SHARE_OF_SLOPE = 0.15
+const SHARE_OF_SLOPE = 0.15
 
 /** What stands the bike nose up on a climb. */
 export interface ClimbInput {

@@ -11,7 +11,7 @@ import { safePicture } from './picture.ts'
 import { safeRecording, unpackedRecording } from './recording.ts'
 
 /** A visit keeps at most this many. */
-export const MOST_ATTACHMENTS = 40
+const MOST_ATTACHMENTS = 40
 
 const shown = {
   id: attachments.id,

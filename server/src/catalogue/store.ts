@@ -19,7 +19,7 @@ export interface StoredEntry<Spec> {
   readonly version: number
 }
 /** A studio keeps at most this many of a kind of part. */
-export const MOST_ENTRIES = 500
+const MOST_ENTRIES = 500
 
 /** All catalogues are one table, once for each kind of part. */
 type Table = typeof pedals | typeof saddles | typeof cockpitParts

@@ -9,7 +9,7 @@ import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 
-export const PAGE_SIZE = 30
+const PAGE_SIZE = 30
 
 /** Lower case, accents off: "Živa" is found by "ziva". */
 export function searchable(text: string): string {

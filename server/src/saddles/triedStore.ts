@@ -15,7 +15,7 @@ export interface StoredTried {
   readonly version: number
 }
 /** A rider's log holds at most this many. */
-export const MOST_TRIED = 200
+const MOST_TRIED = 200
 
 const show = ({ id, saddle, version }: typeof triedSaddles.$inferSelect): StoredTried => ({ id, saddle, version })
 

@@ -4,6 +4,7 @@ import { MatError, MatReader, matFrameText, matHeaderText } from '@level-stance/
 import type { MatHeader } from '@level-stance/core/seat/matFormat'
 import { simulateFrame, simulatedMat } from '@level-stance/core/seat/matSimulation'
 import type { MatRider } from '@level-stance/core/seat/matSimulation'
+import { itemAt } from '@level-stance/core/quantity/dense'
 
 /** What the mat's worker is asked. `text`: a whole file; `start`, `change`, `stop`: the simulated mat. */
 export type MatQuestion =
@@ -19,7 +20,7 @@ export type MatAnswer =
   | { readonly kind: 'recorded'; readonly id: string; readonly text: string }
 
 /** Frames a second of the simulated mat, and how long it may run, s. */
-export const LIVE_RATE = 10
+const LIVE_RATE = 10
 const LIVE_LIMIT = 120
 
 /** The worker's whole work, apart from the mailbox and the clock. */
@@ -56,7 +57,7 @@ export function matWorker(post: (answer: MatAnswer) => void, every: (run: () => 
     let frames = 0
     const { reader, tell } = reading(id)
     const parts = [matHeaderText(simulatedMat)]
-    reader.push(parts[0]!)
+    reader.push(itemAt(parts, 0))
     const end = every(() => {
       const part = matFrameText(simulateFrame(rider, frames / LIVE_RATE, random), simulatedMat)
       frames += 1

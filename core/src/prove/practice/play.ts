@@ -26,7 +26,6 @@ import { knockOn, defaultHolds } from '../../change/knockOn.ts'
 import { standingOf } from '../../change/setup.ts'
 import { mainOf, plants } from './plants.ts'
 import { heal, moveTrue, practiceRider, readTrue, stillThere } from './rider.ts'
-import type { Truth } from './rider.ts'
 import { isOneOf } from '../../quantity/tables.ts'
 
 /** What became of one complaint of a practice rider. */
@@ -307,4 +306,3 @@ export function play(seed: number): Played {
 }
 
 const nameOf = (move: FirstMove) => `${move.cause}:${move.side}`
-export type { Truth }

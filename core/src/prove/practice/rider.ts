@@ -17,6 +17,7 @@ import { bodyRegion } from '../../talk/regions.ts'
 import { warningSignsFor } from '../../talk/warningSigns.ts'
 import { isPut, mainOf, oneSidedPlants, plants } from './plants.ts'
 import { keysOf } from '../../quantity/tables.ts'
+import { itemAt } from '../../quantity/dense.ts'
 
 /** What a practice rider is made of: true values, which nobody reads without error. */
 export interface Truth {
@@ -65,7 +66,7 @@ export function trueValue({ values }: Pick<Truth, 'values'>, reading: ReadingKey
 }
 
 /** Sets a true value; a reading of both sides on both, where no side is named. */
-export function setTrue({ values }: Pick<Truth, 'values'>, reading: ReadingKey, side: Side | 'both', value: number | string): void {
+function setTrue({ values }: Pick<Truth, 'values'>, reading: ReadingKey, side: Side | 'both', value: number | string): void {
   const { sided } = definitionOf(reading)
   if (!sided) values.set(key(reading, 'both'), value)
   else if (side === 'both') for (const one of sides) values.set(key(reading, one), value)
@@ -73,7 +74,7 @@ export function setTrue({ values }: Pick<Truth, 'values'>, reading: ReadingKey, 
 }
 
 /** Adds to a true number, within what a reading may be. */
-export function addTrue(truth: Pick<Truth, 'values'>, reading: NumberKey, side: Side | 'both', by: number): void {
+function addTrue(truth: Pick<Truth, 'values'>, reading: NumberKey, side: Side | 'both', by: number): void {
   const { sided } = definitionOf(reading)
   const { min, max } = definitionOf(reading)
   for (const one of sided && side === 'both' ? sides : [sided ? side : ('both' as const)]) {
@@ -207,7 +208,7 @@ export function practiceRider(random: () => number, warned = false): Truth {
   const draft = { bar, kind: bar === 'drop' ? ('drop bar' as const) : ('trail' as const), values, body }
   const usable = symptomKeys.filter((symptom) => causesHere(symptom, bar).length > 0)
   while (complaints.length < count) {
-    const symptom = usable[Math.floor(random() * usable.length)]!
+    const symptom = itemAt(usable, Math.floor(random() * usable.length))
     if (causes.some((one) => one.symptom === symptom)) continue
     const listed = causesHere(symptom, bar)
     const cause = pickBy(random, listed, (one) => usualness(symptomOf(symptom).causes.indexOf(one as never)))
@@ -326,10 +327,10 @@ function complaintOf(random: () => number, symptom: SymptomKey, n: number): Comp
   const severity = 4 + Math.floor(5 * random())
   const places = regions ?? []
   if (controls !== undefined && (places.length === 0 || random() < 0.4)) {
-    const control = controls[Math.floor(random() * controls.length)]!
+    const control = itemAt(controls, Math.floor(random() * controls.length))
     return { ...freshComplaint(id, { places: [], control }), severity }
   }
-  const region = places[Math.floor(random() * places.length)]!
+  const region = itemAt(places, Math.floor(random() * places.length))
   const { sided } = bodyRegion(region)
   // Where one side alone is another symptom, this one is of both.
   const isOther =
@@ -367,7 +368,7 @@ export function readTrue(
   if (value === undefined) return null
   if (isChoice(reading)) {
     const options = optionsOf(reading)
-    const read = random() < MISREAD ? options[Math.floor(random() * options.length)]! : String(value)
+    const read = random() < MISREAD ? itemAt(options, Math.floor(random() * options.length)) : String(value)
     return { ...shared, value: read, typed: read }
   }
   const spread = (methodUncertainty(definition.method, definition.dimension) ?? 0) / 2

@@ -15,7 +15,7 @@ const roomRules = levels.flatMap((rooms, level) =>
 )
 
 /** @type {import('dependency-cruiser').IConfiguration} */
-module.exports = {
+export default {
   forbidden: [
     ...roomRules,
     {

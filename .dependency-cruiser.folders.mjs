@@ -1,7 +1,9 @@
-const { options } = require('./.dependency-cruiser.cjs')
+import rules from './.dependency-cruiser.mjs'
+
+const { options } = rules
 
 /** Folders of what ships: tests may look everywhere. */
-module.exports = {
+export default {
   forbidden: [
     {
       name: 'no-folder-circle',
