@@ -28,6 +28,17 @@ const passwords = join(varFolder, 'bench')
 execFileSync('mkdir', ['-p', passwords])
 const url = ownDatabase(cluster, passwords, 'bench')
 const server = await serve(url, 0, { LOG_LEVEL: 'error' })
+/** Ended from outside, it leaves nothing running. */
+let ending = false
+async function end(code) {
+  if (ending) return
+  ending = true
+  await server.stop()
+  await cluster.stop()
+  rmSync(passwords, { recursive: true, force: true })
+  process.exit(code)
+}
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void end(1))
 try {
   say('screens')
   const screens = await measureScreens(server.address, { only })
@@ -80,8 +91,8 @@ try {
     say(`API with ${visits} visits`)
     await fill(url, visits)
     // The database still writes out what was filled in during the first seconds: those are not a studio's day.
-    await measureApi(server.address, visits, 8)
-    const { steady, flatOut, reads } = await measureApi(server.address, visits)
+    await measureApi(server.address, visits, 6)
+    const { steady, flatOut, reads } = await measureApi(server.address, visits, 8)
     table[`API p99 at 200 requests/s, ${visits} visits`] = { measured: ms(steady.p99), reach: '< 25 ms' }
     table['API median at 200 requests/s'] = { measured: ms(steady.p50), reach: '' }
     table['API requests per second, flat out, 8 connections'] = { measured: Math.round(flatOut.rate).toLocaleString('en'), reach: '' }
@@ -92,7 +103,5 @@ try {
   }
   console.table(table)
 } finally {
-  await server.stop()
-  await cluster.stop()
-  rmSync(passwords, { recursive: true, force: true })
+  await end(0)
 }
