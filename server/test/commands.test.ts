@@ -22,6 +22,26 @@ describe('npm run calc', () => {
     expect(out).toMatchObject({ result: { distance: expect.closeTo(849.4, 1) } })
   })
 
+  it('answers a line for each line, in order, an error as its line', () => {
+    const { status, stdout } = spawnSync('npm', ['run', '--silent', 'calc', '--', 'distance-for-flexion', '--lines'], {
+      cwd: root,
+      encoding: 'utf8',
+      input: '{"thigh":430,"shank":440,"kneeFlexion":25}\n\n{"thigh":430}\nnot json\n{"thigh":430,"shank":440,"kneeFlexion":0}',
+    })
+    const lines = stdout
+      .trim()
+      .split('\n')
+      .map((line): unknown => JSON.parse(line))
+    expect(status).toBe(0)
+    expect(lines).toMatchObject([
+      { result: { distance: expect.closeTo(849.4, 1) } },
+      { code: 'invalid', fields: [{ field: 'shank' }, { field: 'kneeFlexion' }] },
+      { code: 'broken-json' },
+      // A straight leg is as long as its parts.
+      { result: { distance: 870 } },
+    ])
+  })
+
   it.each([
     [['knee-flexion'], '{"thigh":"x","shank":440,"distance":840}', { code: 'invalid', fields: [{ field: 'thigh' }] }],
     [['knee-flexion'], '{"thigh":430,"shank":440,"distance":999}', { code: 'unreachable', fields: [{ field: 'distance' }] }],
