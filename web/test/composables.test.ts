@@ -16,7 +16,7 @@ import type { FirstOrder, HeldVisit, Progress, Sampled } from '../src/workers/vi
 const worker = {
   held: {} as Partial<HeldVisit>,
   holds: 0,
-  firstOrders: [] as ((answer: FirstOrder | null) => void)[],
+  firstOrders: [] as ((answer: FirstOrder | null | Promise<never>) => void)[],
   samples: [] as {
     readonly draws: number
     readonly tell: (progress: Progress) => void
@@ -269,6 +269,19 @@ describe('what is uncertain', () => {
     worker.fail()
     await nextTick()
     expect([uncertainty.trouble, uncertainty.drawing]).toEqual([true, false])
+  })
+
+  it('is in trouble as well where a question fails inside of the worker, and no longer once one is answered', async () => {
+    const uncertainty = useUncertainty()
+    await jest.advanceTimersByTimeAsync(1000)
+    worker.firstOrders[0]?.(Promise.reject(new Error('it failed')))
+    await heard()
+    expect([uncertainty.trouble, uncertainty.spreads]).toEqual([true, null])
+    useVisit().setReading({ ...wholeReadings[0]!, value: 1700, typed: '1700' })
+    await jest.advanceTimersByTimeAsync(1000)
+    worker.firstOrders[1]?.(first)
+    await heard()
+    expect([uncertainty.trouble, uncertainty.spreads === null]).toEqual([false, false])
   })
 })
 

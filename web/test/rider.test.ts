@@ -11,6 +11,8 @@ import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
 import { figures, howShapes } from '../src/reading/howShapes.ts'
+import { reason } from '@level-stance/core/reason/reason'
+import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
 import { visitWorker } from '../src/workers/visit.ts'
 import type { Progress } from '../src/workers/visit.ts'
 
@@ -135,6 +137,12 @@ describe('the worker behind the screens', () => {
     worker.hold({ complaints: [complaintAt(1, 'knee-back', 'right')] })
     const before = await worker.reasoning(question)
     expect(before?.reasoning.reasoned.causes.length).toBeGreaterThan(0)
+    // The core by itself, which works out every ± anew.
+    const visit = { ...emptyVisit, kind: 'drop bar', readings: wholeReadings, complaints: [complaintAt(1, 'knee-back', 'right')] } as const
+    // The search for the body starts elsewhere, and ends within a millionth of it.
+    const rounded = (value: unknown) =>
+      JSON.stringify(value, (_, part: unknown) => (typeof part === 'number' ? Math.round(part * 1e5) : part))
+    expect(rounded(before?.reasoning)).toEqual(rounded(reason(reasonInputOf(visit).input, null, 'mm')))
     worker.hold({ complaints: [] })
     expect((await worker.reasoning(question))?.reasoning.complaints).toEqual([])
   })

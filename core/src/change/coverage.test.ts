@@ -1,5 +1,5 @@
 import { freeKeys, predict, withFree } from '../body/calibration.ts'
-import type { FreeKey, FreeValues } from '../body/calibration.ts'
+import type { FreeValues } from '../body/calibration.ts'
 import { riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
@@ -40,7 +40,7 @@ function trueRider(readings: readonly Reading[], random: () => number): RiderMod
   const free = tableOf(freeKeys, (key) => plain.free[key].prior)
   for (const { key, side, deviation } of uncertainInputs(plain)) {
     const off = deviation * normal(random)
-    if (isOneOf(freeKeys, key)) free[key as FreeKey] += off
+    if (isOneOf(freeKeys, key)) free[key] += off
     else {
       const { left, right } = values[key as ModelKey]
       const shift = (value: number | null, other: 'left' | 'right') => (value === null || side === other ? value : value + off)

@@ -5,7 +5,6 @@ import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import type { HandPosition } from '../measure/conditions.ts'
 import { definitionOf, numberKeys } from '../measure/readingDefinitions.ts'
-import type { NumberKey } from '../measure/readingDefinitions.ts'
 import { axlesOf, buildModel } from '../measure/riderModel.ts'
 import type { ModelKey, ModelValues } from '../measure/riderModel.ts'
 import type { MovedBy } from '../measure/timeline.ts'
@@ -230,7 +229,7 @@ export function estimatedMetrics(
   { resolved }: Pick<CalibratedRider, 'resolved'>,
 ): MetricKey[] {
   const isUnread = ({ key, side }: UncertainInput) =>
-    isOneOf(numberKeys, key) && (side === 'both' ? sides : [side]).every((one) => resolved[key as NumberKey][one]?.basis !== 'measured')
+    isOneOf(numberKeys, key) && (side === 'both' ? sides : [side]).every((one) => resolved[key][one]?.basis !== 'measured')
   const unread = inputs.map(isUnread)
   return metricKeys.filter((key) => {
     const h = gradients[key]
@@ -257,7 +256,7 @@ export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
   const spreads = rider.plusMinus
   const inputs: UncertainInput[] = []
   for (const key of keysOf(spreads)) {
-    const reading = isOneOf(numberKeys, key) ? (key as NumberKey) : null
+    const reading = isOneOf(numberKeys, key) ? key : null
     if (calibratedKeys.includes(key) || (reading !== null && !definitionOf(reading).inModel)) continue
     const measured = (side: Side) => reading !== null && rider.resolved[reading][side]?.basis === 'measured'
     const { left, right } = spreads[key]

@@ -1,20 +1,7 @@
+import { emptyVisit } from './visitInput.ts'
 import type { ReasonVisit } from './visitInput.ts'
 
-/** A visit with nothing in it, and what a test lays over it. */
+/** A visit on a drop bar with nothing in it, and what a test lays over it. */
 export function aVisit(over: Partial<ReasonVisit> = {}): ReasonVisit {
-  return {
-    readings: [],
-    ledger: [],
-    complaints: [],
-    ratings: [],
-    riding: {},
-    kind: 'drop bar',
-    choices: { feet: {}, seat: {}, hands: {} },
-    pace: null,
-    earlierVisits: 0,
-    otherBikes: [],
-    mat: null,
-    studio: null,
-    ...over,
-  }
+  return { ...emptyVisit, kind: 'drop bar', ...over }
 }

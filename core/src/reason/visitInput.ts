@@ -37,6 +37,22 @@ export interface ReasonVisit {
   readonly studio: StudioCounts | null
 }
 
+/** A visit with nothing in it. */
+export const emptyVisit: ReasonVisit = {
+  readings: [],
+  ledger: [],
+  complaints: [],
+  ratings: [],
+  riding: {},
+  kind: 'other',
+  choices: { feet: {}, seat: {}, hands: {} },
+  pace: null,
+  earlierVisits: 0,
+  otherBikes: [],
+  mat: null,
+  studio: null,
+}
+
 export type Spreads = Readonly<Record<MetricKey, number | null>>
 
 /**

@@ -9,7 +9,7 @@ import type { RankedCause } from '@level-stance/core/reason/rank'
 import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import { api } from '../api/client.ts'
-import { atRest, working } from '../composables/settled.ts'
+import { atRest } from '../composables/settled.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
 import { useOtherBikes } from './otherBikes.ts'
@@ -45,8 +45,7 @@ export const useReasoning = defineStore('reasoning', () => {
     if (head === null || dossier === null) return
     asked += 1
     const mine = asked
-    const done = working()
-    const holds = worker.holding({
+    const parts = {
       readings: visit.readings,
       ledger: visit.ledger,
       complaints: visit.complaints,
@@ -59,9 +58,9 @@ export const useReasoning = defineStore('reasoning', () => {
       otherBikes: otherBikes.list,
       mat: mat.measured?.result ?? null,
       studio: studio.value,
-    })
-    const answer = await holds.reasoning({ focus: focus.value, unit: preferences.unit, looksBack: looksBack.value })
-    done()
+    }
+    const question = { focus: focus.value, unit: preferences.unit, looksBack: looksBack.value }
+    const answer = await worker.ask(parts, (asks) => asks.reasoning(question))
     if (answer === null || mine !== asked) return
     reasoning.value = answer.reasoning
     stages.value = answer.stages
@@ -88,6 +87,7 @@ export const useReasoning = defineStore('reasoning', () => {
   watch(
     () =>
       [
+        visit.head?.visitId,
         visit.readings,
         visit.ledger,
         visit.complaints,

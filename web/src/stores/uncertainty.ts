@@ -3,7 +3,7 @@ import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { MetricKey } from '@level-stance/core/body/metrics'
 import { plusMinusAsRead } from '@level-stance/core/change/asRead'
-import { atRest, working } from '../composables/settled.ts'
+import { atRest } from '../composables/settled.ts'
 import type { FirstOrder, HeldVisit, Progress, Sampled } from '../workers/visit.ts'
 import { useVisit } from './visit.ts'
 import { useVisitWorker } from './visitWorker.ts'
@@ -35,9 +35,7 @@ export const useUncertainty = defineStore('uncertainty', () => {
   async function refresh(): Promise<void> {
     if (visit.head === null) return
     const asked = stand
-    const done = working()
-    const answer = await worker.holding(standing()).firstOrder()
-    done()
+    const answer = await worker.ask(standing(), (asks) => asks.firstOrder())
     if (answer !== null && asked === stand) first.value = answer
   }
 
@@ -47,7 +45,7 @@ export const useUncertainty = defineStore('uncertainty', () => {
     endDraws()
     drawing.value = true
     const tell = (now: Progress) => asked === stand && (progress.value = now)
-    const answer = await worker.holding(standing()).sample(DRAWS, proxy(tell))
+    const answer = await worker.ask(standing(), (asks) => asks.sample(DRAWS, proxy(tell)))
     if (asked !== stand) return
     endDraws()
     sampled.value = answer

@@ -2,6 +2,7 @@ import { wrap } from 'comlink'
 import type { Remote } from 'comlink'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
+import { working } from '../composables/settled.ts'
 import { startVisitWorker } from '../workers/startWorker.ts'
 import type { HeldVisit, VisitWorker } from '../workers/visit.ts'
 
@@ -17,7 +18,7 @@ export const useVisitWorker = defineStore('visitWorker', () => {
     return wrap<VisitWorker>(started)
   }
 
-  /** The worker, which holds these parts of the visit now. */
+  /** Sends the parts of the visit that are others now. */
   function holding(parts: Partial<HeldVisit>): Remote<VisitWorker> {
     worker ??= start()
     const changed = Object.entries(parts).filter(([name, part]) => !sent.has(name) || sent.get(name) !== part)
@@ -27,5 +28,27 @@ export const useVisitWorker = defineStore('visitWorker', () => {
     return worker
   }
 
-  return { holding, trouble }
+  /**
+   * Asks the worker about a visit with these parts. A question that fails in the worker is trouble like a worker
+   * that does not start: whoever waits for its answer says so, and does not wait for ever.
+   * @returns null where a newer question of its kind has come meanwhile, or there is none
+   */
+  async function ask<Answer>(
+    parts: Partial<HeldVisit>,
+    question: (worker: Remote<VisitWorker>) => Promise<Answer | null>,
+  ): Promise<Answer | null> {
+    const done = working()
+    try {
+      const answer = await question(holding(parts))
+      if (answer !== null) trouble.value = false
+      return answer
+    } catch {
+      trouble.value = true
+      return null
+    } finally {
+      done()
+    }
+  }
+
+  return { ask, trouble }
 })

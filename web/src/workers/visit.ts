@@ -17,7 +17,7 @@ import { thoughtsOver } from '@level-stance/core/reason/history'
 import type { Stage } from '@level-stance/core/reason/history'
 import { reason } from '@level-stance/core/reason/reason'
 import type { Reasoning } from '@level-stance/core/reason/reason'
-import { reasonInputOf } from '@level-stance/core/reason/visitInput'
+import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
 import type { ReasonVisit, Spreads } from '@level-stance/core/reason/visitInput'
 
 /** The visit as the worker holds it. */
@@ -74,22 +74,6 @@ const SLICE = 24
 /** Work shorter than this shows no progress, ms. */
 const QUIET = 200
 
-const nothing: HeldVisit = {
-  readings: [],
-  ledger: [],
-  place: 0,
-  complaints: [],
-  ratings: [],
-  riding: {},
-  kind: 'other',
-  choices: { feet: {}, seat: {}, hands: {} },
-  pace: null,
-  earlierVisits: 0,
-  otherBikes: [],
-  mat: null,
-  studio: null,
-}
-
 /** The rider at a place in the ledger, with what is uncertain of them. */
 interface Known {
   readonly rider: CalibratedRider
@@ -105,7 +89,7 @@ interface Known {
  * @param random uniform in [0, 1)
  */
 export function visitWorker(rest: () => Promise<void>, clock: () => number, random: () => number): VisitWorker {
-  let held = nothing
+  let held: HeldVisit = { ...emptyVisit, place: 0 }
   let kept: Pick<HeldVisit, 'readings' | 'ledger' | 'kind'> & { readonly body: CalibratedBody; readonly at: Map<number, Known> }
   keepBody(undefined)
   const newest = { firstOrder: 0, reasoning: 0, sample: 0 }
