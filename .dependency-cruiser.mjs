@@ -1,5 +1,5 @@
 /** Rooms of the core, in the order in which they may know each other: each knows what stands before it, and itself. */
-const order = ['quantity', 'bike', 'body', 'measure', 'talk', ['figure', 'change'], ['feet', 'seat', 'hands'], 'reason', 'prove', 'record']
+const order = ['kernel', 'bike', 'body', 'readings', 'model', 'talk', 'figure', 'ledger', 'rider', 'knockOn', 'uncertainty', 'station', 'stations', 'reason', ['prove', 'simulate'], 'record']
 const levels = order.map((rooms) => [rooms].flat())
 
 const roomRules = levels.flatMap((rooms, level) =>

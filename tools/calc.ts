@@ -3,10 +3,10 @@
 // answers a line for each, in order, an error as its line. A bad single input exits 2 with a JSON error.
 import { createInterface } from 'node:readline'
 import { text } from 'node:stream/consumers'
-import { calculationSchemas, evaluate } from '../core/src/calculation.ts'
+import { calculationSchemas, evaluate } from '../core/src/kernel/calculation.ts'
 import { calculationNamed, calculations } from '../core/src/calculations.ts'
-import { isTooDeep, tooDeepWords } from '../core/src/quantity/nesting.ts'
-import { CalculationError } from '../core/src/quantity/problem.ts'
+import { isTooDeep, tooDeepWords } from '../core/src/kernel/nesting.ts'
+import { CalculationError } from '../core/src/kernel/problem.ts'
 
 type Calculation = NonNullable<ReturnType<typeof calculationNamed>>
 type Outcome = { readonly isError: false; readonly answer: unknown } | { readonly isError: true; readonly answer: unknown }

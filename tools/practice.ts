@@ -2,8 +2,8 @@
 // reasoner's own way, and how often it was right. The riders come from a body with parameters that the
 // reasoner's model does not have.
 import { parseArgs } from 'node:util'
-import { CHANGES_EACH, play } from '../core/src/prove/practice/play.ts'
-import type { PlayedComplaint } from '../core/src/prove/practice/play.ts'
+import { CHANGES_EACH, play } from '../core/src/simulate/practice/play.ts'
+import type { PlayedComplaint } from '../core/src/simulate/practice/play.ts'
 
 const { values } = parseArgs({
   options: {

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { evaluate } from './calculation.ts'
-import { numericLeaves, withLeaf } from './quantity/propagate.ts'
+import { evaluate } from './kernel/calculation.ts'
+import { numericLeaves, withLeaf } from './kernel/propagate.ts'
 import { complaintAt, exampleRider, onlyReadings, testTime, wholeReadings } from './testing.ts'
 import { freshVisit } from './record/dossier.ts'
-import { startingSaddles } from './seat/saddleKinds.ts'
-import { exampleMarks, exampleMat } from './seat/examples.ts'
-import { startingPedals } from './feet/pedalKinds.ts'
+import { startingSaddles } from './stations/seat/saddle/kinds.ts'
+import { exampleMarks, exampleMat } from './simulate/examples.ts'
+import { startingPedals } from './stations/feet/pedal/kinds.ts'
 import { calculationNamed, calculations } from './calculations.ts'
-import type { CalculationError } from './quantity/problem.ts'
-import { sources } from './sources.ts'
+import type { CalculationError } from './kernel/problem.ts'
+import { sources } from './kernel/sources.ts'
 
 const frontEnd = {
   frameReach: 385,

@@ -15,53 +15,29 @@ import {
   wheelShareCalculation,
 } from './bike/bike.calculations.ts'
 import { armReachCalculation, riderMetricsCalculation, upperPostureCalculation } from './body/body.calculations.ts'
-import { anyCalculation } from './calculation.ts'
-import type { AnyCalculation } from './calculation.ts'
-import { cleatKnockOnCalculation, stepPlanCalculation } from './change/change.calculations.ts'
-import {
-  calibrationCalculation,
-  knockOnCalculation,
-  measureNextCalculation,
-  sensitivityCalculation,
-  setbackCurveCalculation,
-} from './change/rider.calculations.ts'
-import { cleatTargetCalculation } from './feet/cleatTarget.calculations.ts'
-import {
-  boltBiteCalculation,
-  cleatRotationCalculation,
-  cleatTemplateCalculation,
-  cleatUseCalculation,
-  heelClearanceCalculation,
-  pedalRankingCalculation,
-  stanceOptionsCalculation,
-  toeClearanceCalculation,
-  turnsOfRideCalculation,
-} from './feet/feet.calculations.ts'
-import { cockpitSearchCalculation, likeForLikeStemCalculation } from './hands/cockpit.calculations.ts'
-import {
-  barRoomCalculation,
-  barWidthTargetsCalculation,
-  cutPlanCalculation,
-  gripAlignmentCalculation,
-  gripDiameterCalculation,
-  handHeightSweepCalculation,
-  leverAngleCalculation,
-  leverClampCalculation,
-  leverReachCalculation,
-  rollForAlignmentCalculation,
-  steeringArmCalculation,
-} from './hands/hands.calculations.ts'
-import {
-  climbTiltCalculation,
-  impressionCalculation,
-  legLengthCalculation,
-  matCalculation,
-  saddleRankingCalculation,
-  saddleWidthCalculation,
-  tiltTurnsCalculation,
-} from './seat/seat.calculations.ts'
+import { anyCalculation } from './kernel/calculation.ts'
+import type { AnyCalculation } from './kernel/calculation.ts'
+import { stepPlanCalculation, cleatKnockOnCalculation, setbackCurveCalculation, knockOnCalculation } from './knockOn/calculations.ts'
+import { sensitivityCalculation, measureNextCalculation } from './uncertainty/calculations.ts'
+import { calibrationCalculation } from './rider/calculations.ts'
+import { cleatTargetCalculation, toeClearanceCalculation, cleatTemplateCalculation } from './stations/feet/cleat/calculations.ts'
+import { boltBiteCalculation, cleatUseCalculation } from './stations/feet/wear/calculations.ts'
+import { pedalRankingCalculation } from './stations/feet/pedal/calculations.ts'
+import { turnsOfRideCalculation, stanceOptionsCalculation } from './stations/feet/stance/calculations.ts'
+import { heelClearanceCalculation, cleatRotationCalculation } from './stations/feet/rotation/calculations.ts'
+import { cockpitSearchCalculation, likeForLikeStemCalculation } from './stations/hands/cockpit/calculations.ts'
+import { handHeightSweepCalculation, steeringArmCalculation } from './stations/hands/place/calculations.ts'
+import { barRoomCalculation } from './stations/hands/controls/calculations.ts'
+import { gripDiameterCalculation } from './stations/hands/grips/calculations.ts'
+import { leverReachCalculation, leverAngleCalculation, leverClampCalculation } from './stations/hands/levers/calculations.ts'
+import { rollForAlignmentCalculation, gripAlignmentCalculation } from './stations/hands/roll/calculations.ts'
+import { cutPlanCalculation, barWidthTargetsCalculation } from './stations/hands/width/calculations.ts'
+import { matCalculation } from './stations/seat/mat/calculations.ts'
+import { legLengthCalculation } from './stations/seat/legs/calculations.ts'
+import { climbTiltCalculation, tiltTurnsCalculation } from './stations/seat/tilt/calculations.ts'
+import { saddleRankingCalculation, saddleWidthCalculation, impressionCalculation } from './stations/seat/saddle/calculations.ts'
 import { causeEvidence, complaintCauses } from './record/reason.calculations.ts'
-import { saddleHeightsCalculation } from './seat/height.calculations.ts'
+import { saddleHeightsCalculation } from './stations/seat/height/calculations.ts'
 
 /** Every calculation, in the order of the work. */
 export const calculations: readonly AnyCalculation[] = [

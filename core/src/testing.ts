@@ -1,13 +1,18 @@
+import { riderMetrics } from './body/metrics.ts'
+import { axlesOf } from './model/riderModel.ts'
+import { metricsAsRead } from './rider/asRead.ts'
+import type { Setup } from './rider/setup.ts'
+import type { VisitContext } from './station/context.ts'
 import type { RiderModel } from './body/rider.ts'
-import type { LedgerEntry, Move } from './change/ledger.ts'
-import type { Reading } from './measure/reading.ts'
-import { definitionOf } from './measure/readingDefinitions.ts'
-import type { ReadingKey } from './measure/readingDefinitions.ts'
+import type { LedgerEntry, Move } from './ledger/ledger.ts'
+import type { Reading } from './readings/reading.ts'
+import { definitionOf } from './readings/readingDefinitions.ts'
+import type { ReadingKey } from './readings/readingDefinitions.ts'
 import { freshComplaint } from './talk/complaint.ts'
 import type { Complaint } from './talk/complaint.ts'
 import type { ControlSymptomKey } from './talk/controlSymptoms.ts'
 import type { BodyRegionKey } from './talk/regions.ts'
-import { entriesOf } from './quantity/tables.ts'
+import { entriesOf } from './kernel/tables.ts'
 
 /** Fixed values for tests of every package; the rider is made up. */
 export const testTime = '2026-03-02T09:30:00.000Z'
@@ -96,6 +101,12 @@ export const exampleRider: RiderModel = {
   grips: { left: grip, right: grip },
   levers: { left: null, right: null },
   fingers: { left: null, right: null },
+}
+
+/** What a station is judged from at a setup, with nothing told. */
+export function contextAt(setup: Setup, over: Partial<VisitContext> = {}): VisitContext {
+  const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
+  return { setup, start: setup, complaints: [], kind: 'other', riding: {}, pace: 'settled', metrics, plusMinus: () => 3, ...over }
 }
 
 /** A tried change with the given moves. */

@@ -1,15 +1,15 @@
 import { riderMetrics } from './body/metrics.ts'
-import { evaluate } from './calculation.ts'
-import { metricsAsRead } from './change/asRead.ts'
-import { setupOf } from './change/setup.ts'
-import { feetParts, feetStation } from './feet/station.ts'
-import { definitionOf, isChoice, readingKeys } from './measure/readingDefinitions.ts'
-import type { NumberKey } from './measure/readingDefinitions.ts'
-import { inUnit } from './quantity/inUnit.ts'
-import { numericLeaves } from './quantity/propagate.ts'
-import { seatParts, seatStation } from './seat/station.ts'
-import { judgePage } from './station.ts'
-import type { PageJudgement, StationPage, WorkingRun } from './station.ts'
+import { evaluate } from './kernel/calculation.ts'
+import { metricsAsRead } from './rider/asRead.ts'
+import { setupOf } from './rider/setup.ts'
+import { feetParts, feetStation } from './stations/feet/station.ts'
+import { definitionOf, isChoice, readingKeys } from './readings/readingDefinitions.ts'
+import type { NumberKey } from './readings/readingDefinitions.ts'
+import { inUnit } from './kernel/inUnit.ts'
+import { numericLeaves } from './kernel/propagate.ts'
+import { seatParts, seatStation } from './stations/seat/station.ts'
+import { judgePage } from './station/station.ts'
+import type { PageJudgement, StationPage, WorkingRun } from './station/station.ts'
 import { aReading, readingsWith } from './testing.ts'
 
 /** Readings that give every page something to work out. */
@@ -47,9 +47,10 @@ function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): PageJud
     metrics,
     plusMinus: () => 2,
     pace: 'settled',
+    riding: {},
   } as const
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
-  const feet = feetParts({ ...about, otherBikes: [], riding: {} })
+  const feet = feetParts({ ...about, otherBikes: [] })
   return [
     ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).map((page) => judgePage(page, seat)),
     ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).map((page) => judgePage(page, feet)),

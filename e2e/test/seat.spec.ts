@@ -1,7 +1,7 @@
 import { truncateSync, writeFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { exampleMatRider, matText } from '../../core/src/seat/examples.ts'
-import { placesOf } from '../../core/src/seat/impression.ts'
+import { exampleMatRider, matText } from '../../core/src/simulate/examples.ts'
+import { placesOf } from '../../core/src/stations/seat/saddle/impression.ts'
 import { drawnImpression } from '../../server/src/demo/seatExtras.ts'
 import { choose, confirmRemoval, expect, expectSaved, goTo, newRider, openOwnDemo, read, settled, test } from '../site.ts'
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { complaintAt, entryOf, aReading, testTime } from '@level-stance/core/testing'
 import type { Dossier } from '@level-stance/core/record/dossier'
-import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
 import { readDossier } from '../src/visits/dossier.ts'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { startTestServer } from './harness.ts'

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { sql } from 'drizzle-orm'
 import type { Dossier } from '@level-stance/core/record/dossier'
-import type { Reading } from '@level-stance/core/measure/reading'
+import type { Reading } from '@level-stance/core/readings/reading'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { aReading, entryOf, exampleReadings, testTime, uuid } from '@level-stance/core/testing'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { nextTick } from 'vue'
-import { ledgerEntrySchema } from '@level-stance/core/change/ledger'
-import type { LedgerEntry } from '@level-stance/core/change/ledger'
-import { oneOf } from '@level-stance/core/station'
-import type { Reading } from '@level-stance/core/measure/reading'
+import { ledgerEntrySchema } from '@level-stance/core/ledger/ledger'
+import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
+import { oneOf } from '@level-stance/core/station/station'
+import type { Reading } from '@level-stance/core/readings/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/stores/board.ts'
 import { usePreferences } from '../src/stores/preferences.ts'

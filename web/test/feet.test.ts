@@ -1,17 +1,17 @@
 /** @jest-environment jsdom */
 import fc from 'fast-check'
-import { boltPatterns, startingPedals } from '@level-stance/core/feet/pedalKinds'
+import { boltPatterns, startingPedals } from '@level-stance/core/stations/feet/pedal/kinds'
 import { heldInSlot, heldTurn, turnOfHeel } from '../src/board/boardFoot.ts'
 import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'
 import { pedalForm } from '../src/parts/partForms.ts'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
-import { usualStock } from '@level-stance/core/feet/stanceSearch'
+import { usualStock } from '@level-stance/core/stations/feet/stance/search'
 import { useMoulding } from '../src/stores/moulding.ts'
 import { readSizes, usePartsAtHand } from '../src/stores/partsAtHand.ts'
 import { usePedals } from '../src/stores/catalogue.ts'
 import type { StoredPart } from '../src/stores/catalogue.ts'
-import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
+import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
 
 beforeEach(() => {
   localStorage.clear()

@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../calculation.ts'
+import { defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../kernel/calculation.ts'
 import { barClamp, dropGrip, effectiveSweeps, flatGrip, stemForClamp } from './cockpit.ts'
 import { saddleOfSitPoint } from './contactPoints.ts'
 import type { Front } from './cockpit.ts'
 import { frontWheelShare, halfStance, tiltShift, wheelAxles } from './frame.ts'
 import { stemOptions } from './stemSearch.ts'
-import { CalculationError } from '../quantity/problem.ts'
+import { CalculationError } from '../kernel/problem.ts'
 
 /** A front end, from the frame to the stem. */
 export const frontFields = {

@@ -1,4 +1,4 @@
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** What carries the hands; decides which readings a bike has. */
 export const barKinds = ['flat', 'drop'] as const

@@ -1,4 +1,4 @@
-import type { SourceKey } from '../sources.ts'
+import type { SourceKey } from '../kernel/sources.ts'
 import { barClamp, steererUp } from './cockpit.ts'
 import type { Front } from './cockpit.ts'
 import { RADIANS } from './contactPoints.ts'

@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { anyUnit, defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../calculation.ts'
+import { anyUnit, defineCalculation, numberField, pointSchema, spacePointSchema, xy } from '../kernel/calculation.ts'
 import { metricDefinitions, metricKeys, riderMetrics } from './metrics.ts'
 import type { RiderModel } from './rider.ts'
 import { armChord, sideChord, upperPosture } from './upperBody.ts'
-import { CalculationError } from '../quantity/problem.ts'
-import { sides } from '../quantity/sided.ts'
-import { tableOf } from '../quantity/tables.ts'
+import { CalculationError } from '../kernel/problem.ts'
+import { sides } from '../kernel/sided.ts'
+import { tableOf } from '../kernel/tables.ts'
 
 const arm = {
   upperArm: numberField('upperArm', 100, 600, 'mm'),

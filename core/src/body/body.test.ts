@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { bySide, sides } from '../quantity/sided.ts'
+import { bySide, sides } from '../kernel/sided.ts'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import type { Grip } from '../bike/cockpit.ts'
 import { exampleRider } from '../testing.ts'

@@ -3,8 +3,8 @@ import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import { exampleRider } from '../testing.ts'
 import { calibrate, changesWith, freeKeys, knownKinds, predict, withFree } from './calibration.ts'
 import type { FreeParameters, FreeValues, Known, KnownKind } from './calibration.ts'
-import type { Side } from '../quantity/sided.ts'
-import { tableOf } from '../quantity/tables.ts'
+import type { Side } from '../kernel/sided.ts'
+import { tableOf } from '../kernel/tables.ts'
 
 /** Priors about the example rider; ± as wide as the product assumes. */
 const free: FreeParameters = {

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { defineCalculation, numberField, pointSchema, xy } from '../calculation.ts'
+import { defineCalculation, numberField, pointSchema, xy } from '../kernel/calculation.ts'
 import { distanceForFlexion, kneeFlexion, legPosture, saddleHeightForFlexion } from './leg.ts'
 
 const segment = (label: string) => numberField(label, 100, 700, 'mm')

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { pedalAxle, sitPoint } from '../bike/contactPoints.ts'
-import { UnreachableError } from '../quantity/problem.ts'
+import { UnreachableError } from '../kernel/problem.ts'
 import { ankleFromAxle, distanceForFlexion, footPitchAt, kneeFlexion, legPosture, legSweep, saddleHeightForFlexion } from './leg.ts'
 import type { LegInput } from './leg.ts'
 import { statureFractions } from './proportions.ts'

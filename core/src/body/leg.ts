@@ -1,6 +1,6 @@
 import { DEGREES, RADIANS, pedalAxle, sitPoint } from '../bike/contactPoints.ts'
 import type { Point } from '../bike/contactPoints.ts'
-import { UnreachableError } from '../quantity/problem.ts'
+import { UnreachableError } from '../kernel/problem.ts'
 
 /**
  * Knee flexion for a hip-to-ankle distance (law of cosines).

@@ -1,12 +1,12 @@
 import type { Point } from '../bike/contactPoints.ts'
-import type { TargetBand } from '../quantity/band.ts'
-import type { SourceKey } from '../sources.ts'
+import type { TargetBand } from '../kernel/band.ts'
+import type { SourceKey } from '../kernel/sources.ts'
 import { loadShares } from './load.ts'
 import { handsMiddle, riderAt } from './rider.ts'
 import type { RiderModel } from './rider.ts'
-import type { Side } from '../quantity/sided.ts'
+import type { Side } from '../kernel/sided.ts'
 import { turnMetrics } from './turn.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** What a number of the rider on the bike means, and what is asked of it. */
 export interface MetricDefinition {

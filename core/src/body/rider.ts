@@ -1,7 +1,7 @@
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { Point } from '../bike/contactPoints.ts'
 import type { Grip } from '../bike/cockpit.ts'
-import type { Sided } from '../quantity/sided.ts'
+import type { Sided } from '../kernel/sided.ts'
 import { ankleAt, footPitchAt, solveLeg } from './leg.ts'
 import { FOREARM_TO_GRIP_RATIO, statureFractions } from './proportions.ts'
 import { addSegment } from './segments.ts'

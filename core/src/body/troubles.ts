@@ -1,5 +1,5 @@
-import { trimmed } from '../quantity/entry.ts'
-import { sides } from '../quantity/sided.ts'
+import { trimmed } from '../kernel/entry.ts'
+import { sides } from '../kernel/sided.ts'
 import { hipOf, legAt } from './rider.ts'
 import type { RiderModel } from './rider.ts'
 import { extremeReach } from './turn.ts'

@@ -3,7 +3,7 @@ import type { Point, Point3 } from '../bike/contactPoints.ts'
 import { HALF_TURN, hipAngleBetween, hipOf, legAt, reachAt } from './rider.ts'
 import type { LegAt, LegModel, RiderModel } from './rider.ts'
 import { upperPosture } from './upperBody.ts'
-import type { Side } from '../quantity/sided.ts'
+import type { Side } from '../kernel/sided.ts'
 
 /** What one turn of the crank shows of one side; degrees and mm. */
 export interface TurnMetrics {

@@ -1,7 +1,7 @@
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
 import type { Grip } from '../bike/cockpit.ts'
-import type { Sided } from '../quantity/sided.ts'
+import type { Sided } from '../kernel/sided.ts'
 
 /** One arm; lengths mm, angles degrees. */
 export interface ArmModel {

@@ -2,7 +2,7 @@ import type { Complaint, ComplaintPlace } from '../talk/complaint.ts'
 import { bodyRegion, bodyViewKeys } from '../talk/regions.ts'
 import type { BodyRegionKey, BodyView } from '../talk/regions.ts'
 import { standingOutline } from './standing.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** A place on a drawing: its outline, drawn for the half that lies at +x, and where its middle is. */
 export interface PlaceShape {

@@ -1,5 +1,5 @@
 import { curveCatmullRomClosed, line } from 'd3-shape'
-import { itemAt } from '../quantity/dense.ts'
+import { itemAt } from '../kernel/dense.ts'
 
 /** A point of a drawing: x to the right, y down. */
 export interface Drawn {

@@ -1,5 +1,5 @@
 import type { Point3 } from '../bike/contactPoints.ts'
-import type { Scene, SceneArm, SceneLeg } from '../measure/scene.ts'
+import type { Scene, SceneArm, SceneLeg } from '../model/scene.ts'
 import { projections } from './views.ts'
 import type { ViewKey } from './views.ts'
 import { along, chain, from, limb, pathOf, smooth, toward } from './shapes.ts'

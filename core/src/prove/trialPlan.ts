@@ -1,5 +1,5 @@
-import { MATTERS } from '../change/outcome.ts'
-import { midSentence } from '../quantity/words.ts'
+import { MATTERS } from '../ledger/outcome.ts'
+import { midSentence } from '../kernel/words.ts'
 import type { FirstMove } from '../reason/firstMove.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'

@@ -1,10 +1,10 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
-import type { SettingKey } from '../change/settings.ts'
-import type { SlotKey } from '../change/parts.ts'
-import type { SourceKey } from '../sources.ts'
+import type { SettingKey } from '../ledger/settings.ts'
+import type { SlotKey } from '../ledger/parts.ts'
+import type { SourceKey } from '../kernel/sources.ts'
 import type { TriedKey } from '../talk/history.ts'
 import type { NumberName } from './numbers.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** Stations in the order of the work: what lies upstream is settled first. */
 export const workOrder = ['feet', 'seat', 'hands'] as const

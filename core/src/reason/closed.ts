@@ -1,6 +1,6 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
-import { allOutcomes, resultOf } from '../change/outcome.ts'
-import type { Told } from '../change/outcome.ts'
+import { allOutcomes, resultOf } from '../ledger/outcome.ts'
+import type { Told } from '../ledger/outcome.ts'
 import { sidesOf } from '../talk/complaint.ts'
 import { UNREAD_WORKS, shareTaken } from './learning.ts'
 import { symptomsOf } from './matching.ts'

@@ -1,24 +1,24 @@
+import { stationContexts } from '../stations/contexts.ts'
+import type { ContextSource } from '../stations/contexts.ts'
+import type { Choices } from '../stations/choices.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import { riderMetrics } from '../body/metrics.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
-import { metricsAsRead } from '../change/asRead.ts'
-import type { Change } from '../change/fold.ts'
-import type { LedgerEntry } from '../change/ledger.ts'
-import type { Setup } from '../change/setup.ts'
-import type { Pace } from '../change/pace.ts'
-import { feetParts } from '../feet/station.ts'
-import type { FeetParts, OtherBike } from '../feet/station.ts'
-import type { FeetChoices } from '../feet/choices.ts'
-import type { HandsChoices } from '../hands/choices.ts'
-import { handsParts } from '../hands/station.ts'
-import type { HandsParts } from '../hands/station.ts'
-import { axlesOf } from '../measure/riderModel.ts'
-import type { Reading } from '../measure/reading.ts'
-import type { MatResult } from '../seat/matAnalysis.ts'
-import { seatParts } from '../seat/station.ts'
-import type { SeatParts } from '../seat/station.ts'
-import type { SeatChoices } from '../seat/choices.ts'
-import { lazily } from '../station.ts'
+import { metricsAsRead } from '../rider/asRead.ts'
+import type { Change } from '../ledger/fold.ts'
+import type { LedgerEntry } from '../ledger/ledger.ts'
+import type { Setup } from '../rider/setup.ts'
+import type { Pace } from '../ledger/pace.ts'
+import { feetParts } from '../stations/feet/station.ts'
+import type { FeetParts, OtherBike } from '../stations/feet/station.ts'
+import { handsParts } from '../stations/hands/station.ts'
+import type { HandsParts } from '../stations/hands/station.ts'
+import { axlesOf } from '../model/riderModel.ts'
+import type { Reading } from '../readings/reading.ts'
+import type { MatResult } from '../stations/seat/mat/analysis.ts'
+import { seatParts } from '../stations/seat/station.ts'
+import type { SeatParts } from '../stations/seat/station.ts'
+import { lazily } from '../station/station.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 import type { Riding } from '../talk/riding.ts'
 import type { StudioCounts } from './studio.ts'
@@ -35,7 +35,7 @@ export interface ReasonInput {
   readonly ratings: readonly Rating[]
   readonly riding: Riding
   readonly kind: BikeKind
-  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices; readonly hands: HandsChoices }
+  readonly choices: Choices
   readonly otherBikes: readonly OtherBike[]
   readonly pace: Pace
   /** ± of a number of the rider; null while it is not known */
@@ -58,46 +58,18 @@ export interface Facts {
 
 /** What is known at a setup: the visit's own, or the one a change would lead to. */
 export function factsAt(input: ReasonInput, setup: Setup = input.setup): Facts {
+  const { start, complaints, kind, riding, pace, plusMinus } = input
+  const source = (metrics: RiderMetrics | null): ContextSource => ({
+    ...input,
+    tried: {},
+    visit: { setup, start, complaints, kind, riding, pace, metrics, plusMinus },
+  })
   return lazily<Facts>({
     input: () => input,
     setup: () => setup,
     metrics: () => metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup),
-    feet: ({ metrics }) =>
-      feetParts({
-        setup,
-        start: input.start,
-        complaints: input.complaints,
-        kind: input.kind,
-        choices: input.choices.feet,
-        otherBikes: input.otherBikes,
-        metrics,
-        plusMinus: input.plusMinus,
-        pace: input.pace,
-        riding: input.riding,
-      }),
-    seat: ({ metrics }) =>
-      seatParts({
-        setup,
-        start: input.start,
-        complaints: input.complaints,
-        kind: input.kind,
-        choices: input.choices.seat,
-        readings: input.readings,
-        ledger: input.ledger,
-        metrics,
-        plusMinus: input.plusMinus,
-        tried: {},
-        mat: input.mat,
-      }),
-    hands: ({ metrics }) =>
-      handsParts({
-        setup,
-        start: input.start,
-        kind: input.kind,
-        choices: input.choices.hands,
-        riding: input.riding,
-        metrics,
-        plusMinus: input.plusMinus,
-      }),
+    feet: ({ metrics }) => feetParts(stationContexts.feet(source(metrics))),
+    seat: ({ metrics }) => seatParts(stationContexts.seat(source(metrics))),
+    hands: ({ metrics }) => handsParts(stationContexts.hands(source(metrics))),
   })
 }

@@ -1,24 +1,24 @@
 import fc from 'fast-check'
 import { riderMetrics } from '../body/metrics.ts'
-import { metricsAsRead, plusMinusAsRead } from '../change/asRead.ts'
-import { setupOf } from '../change/setup.ts'
-import { feetParts, feetStation } from '../feet/station.ts'
-import { readingPlusMinus } from '../measure/resolve.ts'
-import { seatParts, seatStation } from '../seat/station.ts'
-import { judgePage } from '../station.ts'
-import type { StationPage } from '../station.ts'
+import { metricsAsRead, plusMinusAsRead } from '../rider/asRead.ts'
+import { setupOf } from '../rider/setup.ts'
+import { feetParts, feetStation } from '../stations/feet/station.ts'
+import { readingPlusMinus } from '../readings/resolve.ts'
+import { seatParts, seatStation } from '../stations/seat/station.ts'
+import { judgePage } from '../station/station.ts'
+import type { StationPage } from '../station/station.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { bodyRegion, bodyRegionKeys } from '../talk/regions.ts'
 import type { BodyRegionKey } from '../talk/regions.ts'
 import type { aReading } from '../testing.ts'
 import { complaintAt, readingsWith } from '../testing.ts'
-import { sides } from '../quantity/sided.ts'
+import { sides } from '../kernel/sided.ts'
 import { causeKeys } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import { weigh } from './evidence.ts'
 import { numberRow, numbers } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
-import type { ReadingKey } from '../measure/readingDefinitions.ts'
+import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import { aVisit } from './testing.ts'
 import { reasonInputOf } from './visitInput.ts'
 
@@ -32,9 +32,9 @@ function saidOf(over: Parameters<typeof readingsWith>[0], side: 'left' | 'right'
   const metrics = setup.model && metricsAsRead(riderMetrics(setup.model, null), setup)
   const plusMinus = (metric: Parameters<typeof plusMinusAsRead>[1]) => plusMinusAsRead(setup, metric, 1.5)
   const complaints = bodyRegionKeys.flatMap((region, i) => [0, 1, 2].map((n) => complaint(region, side, 3 * i + n)))
-  const about = { setup, start: setup, complaints, kind: 'drop bar', choices: {}, metrics, plusMinus, pace: 'settled' } as const
+  const about = { setup, start: setup, complaints, kind: 'drop bar', choices: {}, metrics, plusMinus, pace: 'settled', riding: {} } as const
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
-  const feet = feetParts({ ...about, otherBikes: [], riding: {} })
+  const feet = feetParts({ ...about, otherBikes: [] })
   const visit = aVisit({ readings, complaints })
   const facts = factsAt({ ...reasonInputOf(visit, { spreads: null }).input, plusMinus })
   // Only what goes by the reading itself: other readings may speak otherwise.

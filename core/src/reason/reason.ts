@@ -1,5 +1,5 @@
-import { severityNow } from '../change/severity.ts'
-import type { LengthUnit } from '../quantity/entry.ts'
+import { severityNow } from '../ledger/severity.ts'
+import type { LengthUnit } from '../kernel/entry.ts'
 import { complaintTitle, isTold, positiveWarnings } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { factsAt } from './context.ts'

@@ -1,10 +1,9 @@
 import type { ControlSymptomKey } from '../talk/controlSymptoms.ts'
 import type { BodyRegionKey, ComplaintKind, RideSituation } from '../talk/regions.ts'
-import type { RidingKind } from '../talk/riding.ts'
-import type { ridingAims, injuryPlaces } from '../talk/riding.ts'
+import type { RidingKind, ridingAims, injuryPlaces } from '../talk/riding.ts'
 import type { ChangedKey } from '../talk/history.ts'
 import type { CauseKey } from './causeTable.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** What makes a cause more or less likely before anything is read: an odds factor from 0.5 to 2. */
 export interface Modifier {

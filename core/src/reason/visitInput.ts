@@ -1,20 +1,18 @@
+import type { Choices } from '../stations/choices.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { barOf } from '../bike/bikeKinds.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
-import { plusMinusAsRead } from '../change/asRead.ts'
-import { calibrateBody } from '../change/calibrated.ts'
-import type { CalibratedBody } from '../change/calibrated.ts'
-import type { LedgerEntry } from '../change/ledger.ts'
-import { isRidden, usualPace } from '../change/pace.ts'
-import type { Pace } from '../change/pace.ts'
-import { setupOf } from '../change/setup.ts'
-import { metricSpreads, uncertaintyModelOf } from '../change/uncertainty.ts'
-import type { FeetChoices } from '../feet/choices.ts'
-import type { OtherBike } from '../feet/station.ts'
-import type { Reading } from '../measure/reading.ts'
-import type { HandsChoices } from '../hands/choices.ts'
-import type { SeatChoices } from '../seat/choices.ts'
-import type { MatResult } from '../seat/matAnalysis.ts'
+import { plusMinusAsRead } from '../rider/asRead.ts'
+import { calibrateBody } from '../rider/calibrated.ts'
+import type { CalibratedBody } from '../rider/calibrated.ts'
+import type { LedgerEntry } from '../ledger/ledger.ts'
+import { isRidden, usualPace } from '../ledger/pace.ts'
+import type { Pace } from '../ledger/pace.ts'
+import { setupOf } from '../rider/setup.ts'
+import { metricSpreads, uncertaintyModelOf } from '../uncertainty/uncertainty.ts'
+import type { OtherBike } from '../stations/feet/station.ts'
+import type { Reading } from '../readings/reading.ts'
+import type { MatResult } from '../stations/seat/mat/analysis.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 import { isBackFromInjury } from '../talk/riding.ts'
 import type { Riding } from '../talk/riding.ts'
@@ -29,7 +27,7 @@ export interface ReasonVisit {
   readonly ratings: readonly Rating[]
   readonly riding: Riding
   readonly kind: BikeKind
-  readonly choices: { readonly feet: FeetChoices; readonly seat: SeatChoices; readonly hands: HandsChoices }
+  readonly choices: Choices
   readonly pace: Pace | null
   readonly earlierVisits: number
   readonly otherBikes: readonly OtherBike[]

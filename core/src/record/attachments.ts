@@ -1,6 +1,6 @@
 import { z } from 'zod'
-import { textField } from '../quantity/fields.ts'
-import { impressionMarksSchema } from '../seat/impressionMarks.ts'
+import { textField } from '../kernel/fields.ts'
+import { impressionMarksSchema } from '../stations/seat/saddle/impressionMarks.ts'
 
 /** What can be kept with a visit: a picture of an impression, or a pressure recording as the text of its file. */
 export const attachmentKinds = ['impression', 'mat'] as const

@@ -1,15 +1,13 @@
 import { bikeKinds } from '../bike/bikeKinds.ts'
 import { z } from 'zod'
-import { ledgerEntrySchema, moveSchema } from '../change/ledger.ts'
-import { exchangeSchema } from '../change/parts.ts'
-import { paceKeys } from '../change/pace.ts'
-import { feetChoicesSchema } from '../feet/choices.ts'
-import { handsChoicesSchema } from '../hands/choices.ts'
-import { readingSchema } from '../measure/reading.ts'
-import { seatChoicesSchema } from '../seat/choices.ts'
+import { ledgerEntrySchema, moveSchema } from '../ledger/ledger.ts'
+import { exchangeSchema } from '../ledger/parts.ts'
+import { paceKeys } from '../ledger/pace.ts'
+import { readingSchema } from '../readings/reading.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 import { ridingSchema } from '../talk/riding.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
+import { choicesSchema } from '../stations/choices.ts'
 
 /** Trimmed text with a length, and no control characters beyond line breaks. */
 function words(label: string, min: number, max: number) {
@@ -33,9 +31,6 @@ export const bikeFieldsSchema = z.strictObject({
   name: words('Bike', 1, 120),
   kind: z.enum(bikeKinds, { error: `Kind must be one of ${bikeKinds.join(', ')}.` }),
 })
-/** What the fitter has picked, station by station; what is left out is as computed. */
-export const choicesSchema = z.strictObject({ feet: feetChoicesSchema, seat: seatChoicesSchema, hands: handsChoicesSchema })
-export type Choices = z.infer<typeof choicesSchema>
 /** Something that stands in the way of riding, which the fitter has overruled. */
 const overruledSchema = z.strictObject({
   block: z.string().max(120),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { numberField } from '../calculation.ts'
-import { textField } from '../quantity/fields.ts'
-import { GOOD_MARK } from '../seat/saddleCriteria.ts'
+import { numberField } from '../kernel/calculation.ts'
+import { textField } from '../kernel/fields.ts'
+import { GOOD_MARK } from '../stations/seat/saddle/criteria.ts'
 
 /** A saddle a rider has ridden, with the rider's own mark. */
 export const triedSaddleSchema = z.strictObject({

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { foldLedger } from '../change/fold.ts'
-import { setupOf } from '../change/setup.ts'
+import { foldLedger } from '../ledger/fold.ts'
+import { setupOf } from '../rider/setup.ts'
 import { barOf } from '../bike/bikeKinds.ts'
-import { chosen } from '../measure/resolve.ts'
+import { chosen } from '../readings/resolve.ts'
 import { sheetOf } from './sheet.ts'
 import { parseVisitFile } from './visitFile.ts'
 

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { sides } from '../quantity/sided.ts'
-import type { Side } from '../quantity/sided.ts'
-import { midSentence } from '../quantity/words.ts'
+import { sides } from '../kernel/sided.ts'
+import type { Side } from '../kernel/sided.ts'
+import { midSentence } from '../kernel/words.ts'
 import { controlSymptomKeys, controlSymptoms } from './controlSymptoms.ts'
 import { changedKeys, helpedKeys, sinceKeys, triedKeys } from './history.ts'
 import { bodyRegion, bodyRegionKeys, complaintKindKeys, complaintKinds, isWithin, rideSituationKeys } from './regions.ts'
 import type { BodyRegionKey } from './regions.ts'
 import { urgencies, warningAnswerWords, warningSign, warningSignKeys, warningSigns, warningSignsFor } from './warningSigns.ts'
 import type { Urgency, WarningSignKey } from './warningSigns.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 const severity = (label: string) => {
   const error = `${label} must be a whole number from 0 to 10.`

@@ -1,5 +1,5 @@
 import type { RideSituation } from './regions.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** Something that fails on the bike, or shows off it, and sits at no place of the body. */
 export interface ControlSymptom {

@@ -1,4 +1,4 @@
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** Since when a complaint is there. */
 export const sinceWords = {

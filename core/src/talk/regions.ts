@@ -1,4 +1,4 @@
-import { keysOf } from '../quantity/tables.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** Drawings of the body on which a place is pointed at, with what is written over them. */
 export const bodyViews = {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
-import { numberField } from '../calculation.ts'
-import { textField } from '../quantity/fields.ts'
-import { keysOf } from '../quantity/tables.ts'
+import { numberField } from '../kernel/calculation.ts'
+import { textField } from '../kernel/fields.ts'
+import { keysOf } from '../kernel/tables.ts'
 
 /** Kinds of riding a fitter asks for. */
 export const ridingKinds = {

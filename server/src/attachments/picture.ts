@@ -1,7 +1,7 @@
 import sharp from 'sharp'
 import { PICTURE_PIXELS } from '@level-stance/core/record/attachments'
 import { HttpError } from '../http/errors.ts'
-import { isOneOf } from '@level-stance/core/quantity/tables'
+import { isOneOf } from '@level-stance/core/kernel/tables'
 
 /** A picture made safe to keep. */
 export interface Picture {

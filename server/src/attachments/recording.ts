@@ -1,6 +1,6 @@
 import { gunzip, gzip } from 'node:zlib'
 import { promisify } from 'node:util'
-import { MatError, MatReader } from '@level-stance/core/seat/matFormat'
+import { MatError, MatReader } from '@level-stance/core/stations/seat/mat/format'
 import { HttpError } from '../http/errors.ts'
 
 const packed = promisify(gzip)

@@ -1,7 +1,7 @@
 import express, { Router } from 'express'
 import { z } from 'zod'
 import { PICTURE_LIMIT, attachmentFieldsSchema, attachmentKinds } from '@level-stance/core/record/attachments'
-import { MAT_FILE_LIMIT } from '@level-stance/core/seat/matFormat'
+import { MAT_FILE_LIMIT } from '@level-stance/core/stations/seat/mat/format'
 import type { Database } from '../db/queryable.ts'
 import { HttpError, checked } from '../http/errors.ts'
 import { studioOf } from '../http/studio.ts'

@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import { parentPort } from 'node:worker_threads'
-import { CalculationError } from '@level-stance/core/quantity/problem'
+import { CalculationError } from '@level-stance/core/kernel/problem'
 import { loadSheetFonts } from '../pdf/fonts.ts'
 import type { SheetFonts } from '../pdf/fonts.ts'
 import { calculateHere } from './heavy.ts'

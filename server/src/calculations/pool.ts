@@ -1,6 +1,6 @@
 import { Worker } from 'node:worker_threads'
-import { CalculationError } from '@level-stance/core/quantity/problem'
-import type { FieldProblem } from '@level-stance/core/quantity/problem'
+import { CalculationError } from '@level-stance/core/kernel/problem'
+import type { FieldProblem } from '@level-stance/core/kernel/problem'
 import { HttpError } from '../http/errors.ts'
 
 /** Runs a calculation by its name; `body` is the request's, unchecked. */

@@ -1,7 +1,7 @@
 import { Router } from 'express'
-import { calculationSchemas } from '@level-stance/core/calculation'
+import { calculationSchemas } from '@level-stance/core/kernel/calculation'
 import { calculationNamed, calculations } from '@level-stance/core/calculations'
-import { sources } from '@level-stance/core/sources'
+import { sources } from '@level-stance/core/kernel/sources'
 import { notFound } from '../http/errors.ts'
 import type { Calculate } from './pool.ts'
 

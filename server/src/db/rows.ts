@@ -1,5 +1,5 @@
-import type { LedgerEntry } from '@level-stance/core/change/ledger'
-import type { Reading } from '@level-stance/core/measure/reading'
+import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
+import type { Reading } from '@level-stance/core/readings/reading'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import type { complaints, ledger, ratings, readings, visits } from './schema.ts'
 

@@ -1,8 +1,8 @@
-import type { ConditionKey } from '@level-stance/core/measure/conditions'
-import type { Reading } from '@level-stance/core/measure/reading'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
-import { entriesOf } from '@level-stance/core/quantity/tables'
+import type { ConditionKey } from '@level-stance/core/readings/conditions'
+import type { Reading } from '@level-stance/core/readings/reading'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { entriesOf } from '@level-stance/core/kernel/tables'
 
 type Value = number | string
 

@@ -1,5 +1,5 @@
 import { freshVisit } from '@level-stance/core/record/dossier'
-import type { Move } from '@level-stance/core/change/ledger'
+import type { Move } from '@level-stance/core/ledger/ledger'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import { freshComplaint } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'

@@ -1,10 +1,10 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import type { z } from 'zod'
-import { fieldProblems } from '@level-stance/core/calculation'
-import { unstorableIn, unstorableWords } from '@level-stance/core/quantity/storable'
-import { CalculationError } from '@level-stance/core/quantity/problem'
-import type { FieldProblem } from '@level-stance/core/quantity/problem'
+import { fieldProblems } from '@level-stance/core/kernel/calculation'
+import { unstorableIn, unstorableWords } from '@level-stance/core/kernel/storable'
+import { CalculationError } from '@level-stance/core/kernel/problem'
+import type { FieldProblem } from '@level-stance/core/kernel/problem'
 import { isLost } from '../db/lost.ts'
 
 /** The one shape of every error answer. */

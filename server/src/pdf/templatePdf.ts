@@ -1,5 +1,5 @@
 import PDFDocument from 'pdfkit'
-import type { LineKind, Template } from '@level-stance/core/quantity/trueSizeSheet'
+import type { LineKind, Template } from '@level-stance/core/kernel/trueSizeSheet'
 import { FontRuns } from './fontRuns.ts'
 import type { SheetFonts } from './fonts.ts'
 

@@ -1,6 +1,6 @@
 import { and, desc, eq, like, sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { momentField } from '@level-stance/core/quantity/moment'
+import { momentField } from '@level-stance/core/kernel/moment'
 import type { BikeFields, RiderFields } from '@level-stance/core/record/dossier'
 import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, riders, visits } from '../db/schema.ts'

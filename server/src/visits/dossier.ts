@@ -1,7 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm'
 import type { SQL } from 'drizzle-orm'
 import type { PgColumn } from 'drizzle-orm/pg-core'
-import type { LedgerEntry } from '@level-stance/core/change/ledger'
+import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, riders, visits } from '../db/schema.ts'

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { asRead } from '@level-stance/core/change/asRead'
-import { kneeBand } from '@level-stance/core/change/kneeNow'
-import type { Scene } from '@level-stance/core/measure/scene'
+import { asRead } from '@level-stance/core/rider/asRead'
+import { kneeBand } from '@level-stance/core/rider/kneeNow'
+import type { Scene } from '@level-stance/core/model/scene'
 import { useVisit } from '../stores/visit.ts'
 import { arcOf, minus, wedgeOf } from './views.ts'
 import { projections } from '@level-stance/core/figure/views'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { settingOf } from '@level-stance/core/change/settings'
-import type { RequestedMove } from '@level-stance/core/change/moves'
+import { settingOf } from '@level-stance/core/ledger/settings'
+import type { RequestedMove } from '@level-stance/core/ledger/moves'
 import type { Handle } from './handles.ts'
 import { useSvgDrag } from '../composables/svgDrag.ts'
 import { projections } from '@level-stance/core/figure/views'

@@ -2,7 +2,7 @@
 import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/kernel/entry'
 import { useBoard } from '../stores/board.ts'
 import { usePreferences } from '../stores/preferences.ts'
 

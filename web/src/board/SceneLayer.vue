@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
-import type { Scene } from '@level-stance/core/measure/scene'
+import type { Scene } from '@level-stance/core/model/scene'
 import { silhouetteOf } from '@level-stance/core/figure/silhouette'
 import { pathOf, smooth } from '@level-stance/core/figure/shapes'
 import { footPath, legPath } from './views.ts'

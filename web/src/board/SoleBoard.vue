@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
-import type { LengthUnit } from '@level-stance/core/quantity/entry'
-import { sides } from '@level-stance/core/quantity/sided'
-import type { Side } from '@level-stance/core/quantity/sided'
+import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
+import type { LengthUnit } from '@level-stance/core/kernel/entry'
+import { sides } from '@level-stance/core/kernel/sided'
+import type { Side } from '@level-stance/core/kernel/sided'
 import { useZoom } from '../composables/zoom.ts'
 import SoleFoot from './SoleFoot.vue'
 import type { BoardBike, BoardFoot } from './boardFoot.ts'

@@ -1,4 +1,4 @@
-import type { SchoolTarget } from '@level-stance/core/feet/cleatTarget'
+import type { SchoolTarget } from '@level-stance/core/stations/feet/cleat/target'
 
 /** One foot as the board draws it; mm and degrees. */
 export interface BoardFoot {

@@ -1,9 +1,9 @@
 import { RADIANS } from '@level-stance/core/bike/contactPoints'
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
-import type { Scene } from '@level-stance/core/measure/scene'
-import type { RequestedMove } from '@level-stance/core/change/moves'
-import type { SettingKey } from '@level-stance/core/change/settings'
-import type { Side } from '@level-stance/core/quantity/sided'
+import type { Scene } from '@level-stance/core/model/scene'
+import type { RequestedMove } from '@level-stance/core/ledger/moves'
+import type { SettingKey } from '@level-stance/core/ledger/settings'
+import type { Side } from '@level-stance/core/kernel/sided'
 import type { ViewKey } from '@level-stance/core/figure/views'
 
 type Slot = Pick<RequestedMove, 'setting' | 'side'>

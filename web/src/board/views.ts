@@ -1,6 +1,6 @@
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
-import type { Scene, SceneLeg } from '@level-stance/core/measure/scene'
-import { sides } from '@level-stance/core/quantity/sided'
+import type { Scene, SceneLeg } from '@level-stance/core/model/scene'
+import { sides } from '@level-stance/core/kernel/sided'
 import { pathOf } from '@level-stance/core/figure/shapes'
 import type { Drawn } from '@level-stance/core/figure/shapes'
 import { projections } from '@level-stance/core/figure/views'

@@ -1,4 +1,4 @@
-import { storableText } from '@level-stance/core/quantity/storable'
+import { storableText } from '@level-stance/core/kernel/storable'
 
 /**
  * Takes characters that cannot be stored out of every field while it is typed or pasted in, before

@@ -1,6 +1,6 @@
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
-import { keysOf } from '@level-stance/core/quantity/tables'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { keysOf } from '@level-stance/core/kernel/tables'
 
 /** A word of the trade, as it is meant on these screens. */
 export interface Term {

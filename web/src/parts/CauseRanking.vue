@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { CheckOutlined, MinusOutlined, QuestionOutlined } from '@ant-design/icons-vue'
 import { Button, Popover, Progress } from 'ant-design-vue'
-import { feetStation } from '@level-stance/core/feet/station'
-import { handsStation } from '@level-stance/core/hands/station'
-import { seatStation } from '@level-stance/core/seat/station'
+import { feetStation } from '@level-stance/core/stations/feet/station'
+import { handsStation } from '@level-stance/core/stations/hands/station'
+import { seatStation } from '@level-stance/core/stations/seat/station'
 import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { changeWords } from '@level-stance/core/change/moveWords'
-import type { Change } from '@level-stance/core/change/fold'
-import { midSentence } from '@level-stance/core/quantity/words'
+import { changeWords } from '@level-stance/core/ledger/moveWords'
+import type { Change } from '@level-stance/core/ledger/fold'
+import { midSentence } from '@level-stance/core/kernel/words'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
-import { formatLength } from '@level-stance/core/quantity/entry'
-import { definitionOf, isChoice, optionWord } from '@level-stance/core/measure/readingDefinitions'
-import type { Reading } from '@level-stance/core/measure/reading'
+import { formatLength } from '@level-stance/core/kernel/entry'
+import { definitionOf, isChoice, optionWord } from '@level-stance/core/readings/readingDefinitions'
+import type { Reading } from '@level-stance/core/readings/reading'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { useOutbox } from '../stores/outbox.ts'
 import type { PendingWrite } from '../stores/pendingWrite.ts'

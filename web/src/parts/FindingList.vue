@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { sources } from '@level-stance/core/sources'
-import type { Finding } from '@level-stance/core/quantity/finding'
+import { sources } from '@level-stance/core/kernel/sources'
+import type { Finding } from '@level-stance/core/kernel/finding'
 import { useBoard } from '../stores/board.ts'
 import FindingCard from './FindingCard.vue'
 

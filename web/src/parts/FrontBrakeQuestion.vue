@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { isAboutBrakes } from '@level-stance/core/change/cautions'
-import type { Cautioned } from '@level-stance/core/change/cautions'
-import { chosen } from '@level-stance/core/measure/resolve'
+import { isAboutBrakes } from '@level-stance/core/ledger/cautions'
+import type { Cautioned } from '@level-stance/core/ledger/cautions'
+import { chosen } from '@level-stance/core/readings/resolve'
 import { useVisit } from '../stores/visit.ts'
 import AnswerPicker from './AnswerPicker.vue'
 

@@ -2,7 +2,7 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { NextReading } from '@level-stance/core/reason/nextReading'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { useReasoning } from '../stores/reasoning.ts'
 import ReadingRow from './ReadingRow.vue'
 

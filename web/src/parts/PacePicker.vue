@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Segmented, Tooltip } from 'ant-design-vue'
 import { computed } from 'vue'
-import { paceKeys, paces } from '@level-stance/core/change/pace'
-import type { Pace } from '@level-stance/core/change/pace'
+import { paceKeys, paces } from '@level-stance/core/ledger/pace'
+import type { Pace } from '@level-stance/core/ledger/pace'
 import { useVisit } from '../stores/visit.ts'
 
 /** How far one change may go: as the visit suggests, until the fitter says otherwise. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WorkingRun } from '@level-stance/core/station'
+import type { WorkingRun } from '@level-stance/core/station/station'
 import TermLink from '../glossary/TermLink.vue'
 import type { TermKey } from '../glossary/terms.ts'
 import WorkingButton from './WorkingButton.vue'

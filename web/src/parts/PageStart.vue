@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { TermWords } from '../glossary/TermWords.ts'
 import HowDrawing from '../reading/HowDrawing.vue'
 import { howShapes } from '../reading/howShapes.ts'

@@ -3,7 +3,7 @@ import { Select } from 'ant-design-vue'
 import { useMutationObserver } from '@vueuse/core'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { goToNextReading } from '../composables/nextReading.ts'
-import { entriesOf } from '@level-stance/core/quantity/tables'
+import { entriesOf } from '@level-stance/core/kernel/tables'
 
 /**
  * A list to choose one or several words from, with search. The library's select leaves its field

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
-import type { PlausibilityQuestion } from '@level-stance/core/measure/plausibility'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { PlausibilityQuestion } from '@level-stance/core/readings/plausibility'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { useVisit } from '../stores/visit.ts'
 
 const props = defineProps<{ about: readonly ReadingKey[] }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
-import type { RequestedExchange } from '@level-stance/core/change/parts'
-import type { Ranked, Ranking, Weights } from '@level-stance/core/quantity/ranking'
+import type { RequestedExchange } from '@level-stance/core/ledger/parts'
+import type { Ranked, Ranking, Weights } from '@level-stance/core/kernel/ranking'
 import { useBoard } from '../stores/board.ts'
 import type { PartSpec, SaveAnswer, StoredPart } from '../stores/catalogue.ts'
 import CatalogueDrawer from './CatalogueDrawer.vue'

@@ -1,9 +1,9 @@
 <script setup lang="ts" generic="Spec extends { readonly name: string; readonly note: string }">
 import { Button, Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { trimmed } from '@level-stance/core/quantity/entry'
-import { MAX_WEIGHT } from '@level-stance/core/quantity/ranking'
-import type { Ranked, Ranking, Weights } from '@level-stance/core/quantity/ranking'
+import { trimmed } from '@level-stance/core/kernel/entry'
+import { MAX_WEIGHT } from '@level-stance/core/kernel/ranking'
+import type { Ranked, Ranking, Weights } from '@level-stance/core/kernel/ranking'
 import { usePreferences } from '../stores/preferences.ts'
 import FoldPanel from './FoldPanel.vue'
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { usePaintedFirst } from '../composables/painted.ts'
 import QuestionList from './QuestionList.vue'
 import ReadingRow from './ReadingRow.vue'

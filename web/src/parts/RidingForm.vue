@@ -5,7 +5,7 @@ import type { Riding, RidingKind } from '@level-stance/core/talk/riding'
 import { computed, ref } from 'vue'
 import AnswerPicker from './AnswerPicker.vue'
 import PickField from './PickField.vue'
-import { keysOf } from '@level-stance/core/quantity/tables'
+import { keysOf } from '@level-stance/core/kernel/tables'
 
 /** How the rider rides: half a minute, and everything may be left out. */
 const props = defineProps<{ riding: Riding }>()

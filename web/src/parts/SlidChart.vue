@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { MM_PER_INCH } from '@level-stance/core/quantity/entry'
+import { MM_PER_INCH } from '@level-stance/core/kernel/entry'
 import { axisLook, chartLook, colourOf, usePlot } from '../composables/plot.ts'
 import { usePreferences } from '../stores/preferences.ts'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
-import type { Target } from '@level-stance/core/station'
+import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
+import type { Target } from '@level-stance/core/station/station'
 import { stable } from '../composables/stable.ts'
 import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'

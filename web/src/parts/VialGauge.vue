@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bandState, bandWords } from '@level-stance/core/quantity/band'
-import type { TargetBand } from '@level-stance/core/quantity/band'
+import { bandState, bandWords } from '@level-stance/core/kernel/band'
+import type { TargetBand } from '@level-stance/core/kernel/band'
 import { TermWords } from '../glossary/TermWords.ts'
 import type { TermKey } from '../glossary/terms.ts'
 import VialTube from './VialTube.vue'

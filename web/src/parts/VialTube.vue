@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BandState, TargetBand } from '@level-stance/core/quantity/band'
+import type { BandState, TargetBand } from '@level-stance/core/kernel/band'
 
 /** A mark under the tube; beyond the scale it is pinned to the edge with an arrow. */
 export interface VialTick {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import type { WorkingRun } from '@level-stance/core/station'
+import type { WorkingRun } from '@level-stance/core/station/station'
 import WorkingPanel from './WorkingPanel.vue'
 
 type Runs = readonly (WorkingRun & { readonly estimated?: readonly string[] })[]

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { Drawer } from 'ant-design-vue'
 import { computed } from 'vue'
-import { evaluate } from '@level-stance/core/calculation'
-import type { WorkingRun } from '@level-stance/core/station'
-import { CalculationError } from '@level-stance/core/quantity/problem'
-import { trimmed } from '@level-stance/core/quantity/entry'
-import { numericLeaves } from '@level-stance/core/quantity/propagate'
+import { evaluate } from '@level-stance/core/kernel/calculation'
+import type { WorkingRun } from '@level-stance/core/station/station'
+import { CalculationError } from '@level-stance/core/kernel/problem'
+import { trimmed } from '@level-stance/core/kernel/entry'
+import { numericLeaves } from '@level-stance/core/kernel/propagate'
 import { usePreferences } from '../stores/preferences.ts'
 import FoldPanel from './FoldPanel.vue'
 

@@ -1,11 +1,17 @@
-import { boltPatterns, entrySides, pedalKinds, pedalSpecSchema } from '@level-stance/core/feet/pedalKinds'
-import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
-import { optionWord } from '@level-stance/core/measure/readingDefinitions'
-import type { ChoiceKey } from '@level-stance/core/measure/readingDefinitions'
-import { clampSizes, cockpitKinds, cockpitKindWords, cockpitSpecSchema, shifterPlaces } from '@level-stance/core/hands/cockpitParts'
-import type { CockpitKind, CockpitSpec } from '@level-stance/core/hands/cockpitParts'
-import { railKinds, reliefs, saddleKinds, saddleSpecSchema } from '@level-stance/core/seat/saddleKinds'
-import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
+import { boltPatterns, entrySides, pedalKinds, pedalSpecSchema } from '@level-stance/core/stations/feet/pedal/kinds'
+import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
+import { optionWord } from '@level-stance/core/readings/readingDefinitions'
+import type { ChoiceKey } from '@level-stance/core/readings/readingDefinitions'
+import {
+  clampSizes,
+  cockpitKinds,
+  cockpitKindWords,
+  cockpitSpecSchema,
+  shifterPlaces,
+} from '@level-stance/core/stations/hands/cockpit/parts'
+import type { CockpitKind, CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
+import { railKinds, reliefs, saddleKinds, saddleSpecSchema } from '@level-stance/core/stations/seat/saddle/kinds'
+import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
 import type { SpecField, SpecForm } from './specForm.ts'
 
 /** A list of options that are their own words. */

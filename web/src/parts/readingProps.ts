@@ -1,6 +1,6 @@
-import type { ConditionKey } from '@level-stance/core/measure/conditions'
-import type { Reading } from '@level-stance/core/measure/reading'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ConditionKey } from '@level-stance/core/readings/conditions'
+import type { Reading } from '@level-stance/core/readings/reading'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 
 /** The reading a field shows: while one is read again, only what was taken at this place of the ledger. */
 export function shownReading(counting: Reading | null, again: boolean, after: string | null): Reading | null {

@@ -1,4 +1,4 @@
-import type { Target } from '@level-stance/core/station'
+import type { Target } from '@level-stance/core/station/station'
 
 /** Least length of a scale, mm or degrees. */
 const LEAST = 12

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { figures, howShapes } from './howShapes.ts'
 
 /** Where the tape or the goniometer goes, as a small drawing. */

@@ -1,4 +1,4 @@
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 
 /** Small figures, each 120 × 96, with named places on them. */
 export const figures = {

@@ -12,7 +12,7 @@ import type { Riding } from '@level-stance/core/talk/riding'
 import PickField from '../parts/PickField.vue'
 import RidingForm from '../parts/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
-import { tableOf } from '@level-stance/core/quantity/tables'
+import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** The form as typed survives a reload; its ids make a second try of the same form store it once. */
 const empty = () => ({

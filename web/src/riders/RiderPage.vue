@@ -12,7 +12,7 @@ import { dayOf } from '../composables/day.ts'
 import PageFrame from './PageFrame.vue'
 import RiderEditor from './RiderEditor.vue'
 import PickField from '../parts/PickField.vue'
-import { tableOf } from '@level-stance/core/quantity/tables'
+import { tableOf } from '@level-stance/core/kernel/tables'
 
 interface RiderDetail {
   readonly rider: { readonly id: string; readonly name: string; readonly note: string; readonly version: number }

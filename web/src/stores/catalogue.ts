@@ -1,11 +1,11 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { pedalKinds } from '@level-stance/core/feet/pedalKinds'
-import type { PedalSpec } from '@level-stance/core/feet/pedalKinds'
-import { cockpitKinds } from '@level-stance/core/hands/cockpitParts'
-import type { CockpitSpec } from '@level-stance/core/hands/cockpitParts'
-import { saddleKinds } from '@level-stance/core/seat/saddleKinds'
-import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
+import { pedalKinds } from '@level-stance/core/stations/feet/pedal/kinds'
+import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
+import { cockpitKinds } from '@level-stance/core/stations/hands/cockpit/parts'
+import type { CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
+import { saddleKinds } from '@level-stance/core/stations/seat/saddle/kinds'
+import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
 import { ApiError, api } from '../api/client.ts'
 
 /** What every part of a catalogue has. */

@@ -1,7 +1,7 @@
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { mouldingSteps, stepClock } from '@level-stance/core/feet/moulding'
+import { mouldingSteps, stepClock } from '@level-stance/core/stations/feet/shoe/moulding'
 
 interface Running {
   readonly step: string

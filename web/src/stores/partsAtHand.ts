@@ -1,7 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { usualStock } from '@level-stance/core/feet/stanceSearch'
-import type { StanceStock } from '@level-stance/core/feet/stanceSearch'
+import { usualStock } from '@level-stance/core/stations/feet/stance/search'
+import type { StanceStock } from '@level-stance/core/stations/feet/stance/search'
 
 export const stockKeys = ['washers', 'axles', 'adapters', 'treads'] as const
 export type StockKey = (typeof stockKeys)[number]

@@ -1,9 +1,9 @@
 import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
-import { lengthWords } from '@level-stance/core/quantity/entry'
-import type { LengthUnit } from '@level-stance/core/quantity/entry'
-import { inUnit } from '@level-stance/core/quantity/inUnit'
+import { lengthWords } from '@level-stance/core/kernel/entry'
+import type { LengthUnit } from '@level-stance/core/kernel/entry'
+import { inUnit } from '@level-stance/core/kernel/inUnit'
 
 /** How this fitter likes the screen; kept in this browser. */
 export const usePreferences = defineStore('preferences', () => {

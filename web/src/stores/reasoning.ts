@@ -1,6 +1,6 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import type { FirstMove } from '@level-stance/core/reason/firstMove'

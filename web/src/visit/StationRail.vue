@@ -10,9 +10,9 @@ import {
 } from '@ant-design/icons-vue'
 import { computed } from 'vue'
 import type { Component } from 'vue'
-import { sides } from '@level-stance/core/quantity/sided'
+import { sides } from '@level-stance/core/kernel/sided'
 import { standing } from '@level-stance/core/prove/blocks'
-import type { Summary } from '@level-stance/core/station'
+import type { Summary } from '@level-stance/core/station/station'
 import { unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { stable } from '../composables/stable.ts'
 import { stations } from '../stationNames.ts'
@@ -21,7 +21,7 @@ import { useFeet } from '../stations/feet/useFeet.ts'
 import { useHands } from '../stations/hands/useHands.ts'
 import { useSeat } from '../stations/seat/useSeat.ts'
 import { useVisit } from '../stores/visit.ts'
-import { tableOf } from '@level-stance/core/quantity/tables'
+import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** How each station stands: words under its name, and a mark. */
 defineProps<{ visitId: string }>()

@@ -1,6 +1,6 @@
-import { cockpitSearch } from '@level-stance/core/hands/cockpitSearch'
-import type { SearchInput } from '@level-stance/core/hands/cockpitQuestion'
-import type { Found } from '@level-stance/core/hands/cockpitSearch'
+import { cockpitSearch } from '@level-stance/core/stations/hands/cockpit/search'
+import type { SearchInput } from '@level-stance/core/stations/hands/cockpit/question'
+import type { Found } from '@level-stance/core/stations/hands/cockpit/search'
 
 export interface CockpitQuestion {
   readonly id: number

@@ -1,10 +1,10 @@
-import { MatAnalysis } from '@level-stance/core/seat/matAnalysis'
-import type { MatResult } from '@level-stance/core/seat/matAnalysis'
-import { MatError, MatReader, matFrameText, matHeaderText } from '@level-stance/core/seat/matFormat'
-import type { MatHeader } from '@level-stance/core/seat/matFormat'
-import { simulateFrame, simulatedMat } from '@level-stance/core/seat/matSimulation'
-import type { MatRider } from '@level-stance/core/seat/matSimulation'
-import { itemAt } from '@level-stance/core/quantity/dense'
+import { MatAnalysis } from '@level-stance/core/stations/seat/mat/analysis'
+import type { MatResult } from '@level-stance/core/stations/seat/mat/analysis'
+import { MatError, MatReader, matFrameText, matHeaderText } from '@level-stance/core/stations/seat/mat/format'
+import type { MatHeader } from '@level-stance/core/stations/seat/mat/format'
+import { simulateFrame, simulatedMat } from '@level-stance/core/simulate/matSimulation'
+import type { MatRider } from '@level-stance/core/simulate/matSimulation'
+import { itemAt } from '@level-stance/core/kernel/dense'
 
 /** What the mat's worker is asked. `text`: a whole file; `start`, `change`, `stop`: the simulated mat. */
 export type MatQuestion =

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
-import { sceneOf } from '@level-stance/core/measure/scene'
-import type { Scene } from '@level-stance/core/measure/scene'
+import { sceneOf } from '@level-stance/core/model/scene'
+import type { Scene } from '@level-stance/core/model/scene'
 import { entryOf, readingsWith } from '@level-stance/core/testing'
 import { nextTick } from 'vue'
 import AngleMarks from '../../src/board/AngleMarks.vue'

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
-import type { Finding } from '@level-stance/core/quantity/finding'
-import type { SourceKey } from '@level-stance/core/sources'
+import type { Finding } from '@level-stance/core/kernel/finding'
+import type { SourceKey } from '@level-stance/core/kernel/sources'
 import { nextTick } from 'vue'
 import ChangeTimeline from '../../src/parts/ChangeTimeline.vue'
 import ChoiceField from '../../src/parts/ChoiceField.vue'

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { mount } from '@vue/test-utils'
 import { Button, StyleProvider } from 'ant-design-vue'
-import { anyCalculation } from '@level-stance/core/calculation'
-import { cleatSchoolKeys } from '@level-stance/core/feet/cleatSchools'
-import { cleatTargetCalculation } from '@level-stance/core/feet/cleatTarget.calculations'
+import { anyCalculation } from '@level-stance/core/kernel/calculation'
+import { cleatSchoolKeys } from '@level-stance/core/stations/feet/cleat/schools'
+import { cleatTargetCalculation } from '@level-stance/core/stations/feet/cleat/calculations'
 import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { h, nextTick } from 'vue'

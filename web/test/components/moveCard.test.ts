@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
-import type { Proposal } from '@level-stance/core/station'
-import { bothSides, oneOf } from '@level-stance/core/station'
+import type { Proposal } from '@level-stance/core/station/station'
+import { bothSides, oneOf } from '@level-stance/core/station/station'
 import { nextTick } from 'vue'
 import MoveCard from '../../src/parts/MoveCard.vue'
 import TrialCard from '../../src/parts/TrialCard.vue'

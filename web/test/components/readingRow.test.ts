@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
 import ReadingRow from '../../src/parts/ReadingRow.vue'

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { STATIC_KNEE } from '@level-stance/core/body/metrics'
-import type { Target } from '@level-stance/core/station'
+import type { Target } from '@level-stance/core/station/station'
 import { readingsWith } from '@level-stance/core/testing'
 import { nextTick } from 'vue'
 import MetricVial from '../../src/parts/MetricVial.vue'

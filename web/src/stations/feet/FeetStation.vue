@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { feetStation } from '@level-stance/core/feet/station'
+import { feetStation } from '@level-stance/core/stations/feet/station'
 import StationPages from '../StationPages.vue'
 import CleatPage from './CleatPage.vue'
 import FeetBoard from './FeetBoard.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button, Checkbox } from 'ant-design-vue'
-import { mouldingSteps } from '@level-stance/core/feet/moulding'
+import { mouldingSteps } from '@level-stance/core/stations/feet/shoe/moulding'
 import { useMoulding } from '../../stores/moulding.ts'
 import { useVisit } from '../../stores/visit.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { sides } from '@level-stance/core/quantity/sided'
-import { midSentence } from '@level-stance/core/quantity/words'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import { sides } from '@level-stance/core/kernel/sided'
+import { midSentence } from '@level-stance/core/kernel/words'
 import FindingCard from '../../parts/FindingCard.vue'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cleatSchools } from '@level-stance/core/feet/cleatSchools'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { formatLength } from '@level-stance/core/quantity/entry'
-import { sides } from '@level-stance/core/quantity/sided'
-import type { Side } from '@level-stance/core/quantity/sided'
+import { cleatSchools } from '@level-stance/core/stations/feet/cleat/schools'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import { formatLength } from '@level-stance/core/kernel/entry'
+import { sides } from '@level-stance/core/kernel/sided'
+import type { Side } from '@level-stance/core/kernel/sided'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useFeet } from './useFeet.ts'
 

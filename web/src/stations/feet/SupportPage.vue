@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { sides } from '@level-stance/core/quantity/sided'
+import { sides } from '@level-stance/core/kernel/sided'
 import FindingCard from '../../parts/FindingCard.vue'
 import ProposalButtons from '../../parts/ProposalButtons.vue'
 import { useFeet } from './useFeet.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { sides } from '@level-stance/core/quantity/sided'
+import { sides } from '@level-stance/core/kernel/sided'
 import DownloadLinks from '../../parts/DownloadLinks.vue'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'

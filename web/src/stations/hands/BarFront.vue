@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { lengthWords } from '@level-stance/core/quantity/entry'
+import { lengthWords } from '@level-stance/core/kernel/entry'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useBoard } from '../../stores/board.ts'
 import { useVisit } from '../../stores/visit.ts'

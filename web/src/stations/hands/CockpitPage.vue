@@ -1,14 +1,21 @@
 <script setup lang="ts">
 import { Alert, Button, InputNumber, Progress, Segmented, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { freshWish, lineRequests, searchHoldKeys, searchHolds, searchInput, searchLacks } from '@level-stance/core/hands/cockpitInputs'
-import type { SearchHold, SearchWish } from '@level-stance/core/hands/cockpitInputs'
-import { leftOutWords } from '@level-stance/core/hands/cockpitSearch'
-import type { CockpitLine } from '@level-stance/core/hands/cockpitSearch'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/quantity/entry'
-import { partName, soldBy } from '@level-stance/core/quantity/inUnit'
-import { midSentence } from '@level-stance/core/quantity/words'
+import {
+  freshWish,
+  lineRequests,
+  searchHoldKeys,
+  searchHolds,
+  searchInput,
+  searchLacks,
+} from '@level-stance/core/stations/hands/cockpit/inputs'
+import type { SearchHold, SearchWish } from '@level-stance/core/stations/hands/cockpit/inputs'
+import { leftOutWords } from '@level-stance/core/stations/hands/cockpit/search'
+import type { CockpitLine } from '@level-stance/core/stations/hands/cockpit/search'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/kernel/entry'
+import { partName, soldBy } from '@level-stance/core/kernel/inUnit'
+import { midSentence } from '@level-stance/core/kernel/words'
 import CatalogueDrawer from '../../parts/CatalogueDrawer.vue'
 import { cockpitForm } from '../../parts/partForms.ts'
 import PickField from '../../parts/PickField.vue'
@@ -17,7 +24,7 @@ import { useCockpit } from '../../stores/catalogue.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'
 import { useCockpitSearch } from './useCockpitSearch.ts'
-import { entriesOf } from '@level-stance/core/quantity/tables'
+import { entriesOf } from '@level-stance/core/kernel/tables'
 
 /** Which stem, spacers, bar and roll put the hands where they are wanted. */
 const visit = useVisit()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { thumbControlKeys, thumbControls } from '@level-stance/core/hands/controlInputs'
-import { controlPlaceWords, paddleWords } from '@level-stance/core/hands/shifters'
-import { lengthWords } from '@level-stance/core/quantity/entry'
-import { sides } from '@level-stance/core/quantity/sided'
+import { thumbControlKeys, thumbControls } from '@level-stance/core/stations/hands/bar/pieces'
+import { controlPlaceWords, paddleWords } from '@level-stance/core/stations/hands/controls/shifters'
+import { lengthWords } from '@level-stance/core/kernel/entry'
+import { sides } from '@level-stance/core/kernel/sided'
 import { usePreferences } from '../../stores/preferences.ts'
 import JudgedPage from './JudgedPage.vue'
 import StripLinks from './StripLinks.vue'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { positionLabels } from '@level-stance/core/hands/extensions'
-import { extensionChoices } from '@level-stance/core/hands/partChoices'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
+import { positionLabels } from '@level-stance/core/stations/hands/place/positions'
+import { extensionChoices } from '@level-stance/core/stations/hands/cockpit/partChoices'
+import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { useCockpit } from '../../stores/catalogue.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import JudgedPage from './JudgedPage.vue'

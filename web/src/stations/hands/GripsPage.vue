@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gripSchoolKeys, gripSchools } from '@level-stance/core/hands/grips'
+import { gripSchoolKeys, gripSchools } from '@level-stance/core/stations/hands/grips/rules'
 import JudgedPage from './JudgedPage.vue'
 import SchoolPicker from './SchoolPicker.vue'
 import { useHands } from './useHands.ts'

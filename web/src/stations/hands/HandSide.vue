@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { forearmNow, hooksAt, leverAngleNow } from '@level-stance/core/hands/inputs'
-import { standsAt } from '@level-stance/core/measure/resolve'
-import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
-import type { Side } from '@level-stance/core/quantity/sided'
+import { forearmNow, hooksAt, leverAngleNow } from '@level-stance/core/stations/hands/levers/readings'
+import { standsAt } from '@level-stance/core/readings/resolve'
+import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
+import type { Side } from '@level-stance/core/kernel/sided'
 import { useSvgDrag } from '../../composables/svgDrag.ts'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { handsPagesFor, handsStation } from '@level-stance/core/hands/station'
+import { handsPagesFor, handsStation } from '@level-stance/core/stations/hands/station'
 import { useVisit } from '../../stores/visit.ts'
 import StationPages from '../StationPages.vue'
 import CockpitPage from './CockpitPage.vue'

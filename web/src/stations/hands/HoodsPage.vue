@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/kernel/entry'
 import MetricVials from '../../parts/MetricVials.vue'
 import JudgedPage from './JudgedPage.vue'
 import { useHands } from './useHands.ts'

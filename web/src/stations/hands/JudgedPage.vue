@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { definitionOf } from '@level-stance/core/measure/readingDefinitions'
-import type { ReadingKey } from '@level-stance/core/measure/readingDefinitions'
-import { midSentence } from '@level-stance/core/quantity/words'
-import type { Target } from '@level-stance/core/station'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { midSentence } from '@level-stance/core/kernel/words'
+import type { Target } from '@level-stance/core/station/station'
 import type { TermKey } from '../../glossary/terms.ts'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/hands/levers'
-import { leverChoices } from '@level-stance/core/hands/partChoices'
+import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/core/stations/hands/levers/rules'
+import { leverChoices } from '@level-stance/core/stations/hands/cockpit/partChoices'
 import { useCockpit } from '../../stores/catalogue.ts'
 import { useVisit } from '../../stores/visit.ts'
 import JudgedPage from './JudgedPage.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import type { PartChoice } from '@level-stance/core/hands/partChoices'
+import type { PartChoice } from '@level-stance/core/stations/hands/cockpit/partChoices'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/kernel/entry'
 import JudgedPage from './JudgedPage.vue'
 import { useHands } from './useHands.ts'
 import { usePreferences } from '../../stores/preferences.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { measuredValue } from '@level-stance/core/measure/resolve'
+import { measuredValue } from '@level-stance/core/readings/resolve'
 import DownloadLinks from '../../parts/DownloadLinks.vue'
 import { useVisit } from '../../stores/visit.ts'
 

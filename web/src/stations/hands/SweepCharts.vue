@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { Segmented } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import { sweeps } from '@level-stance/core/hands/handSweep'
-import type { SweepKey } from '@level-stance/core/hands/handSweep'
-import { lengthWords, trimmed } from '@level-stance/core/quantity/entry'
+import { sweeps } from '@level-stance/core/stations/hands/place/handSweep'
+import type { SweepKey } from '@level-stance/core/stations/hands/place/handSweep'
+import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
 import SlidChart from '../../parts/SlidChart.vue'
 import type { ChartLine } from '../../parts/SlidChart.vue'
 import { useBoard } from '../../stores/board.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useHands } from './useHands.ts'
-import { keysOf } from '@level-stance/core/quantity/tables'
+import { keysOf } from '@level-stance/core/kernel/tables'
 
 /** What the rider's numbers become as the hands go up and down, or forward and back; the slider moves the board. */
 const hands = useHands()

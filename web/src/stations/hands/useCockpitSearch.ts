@@ -1,6 +1,6 @@
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import type { SearchInput } from '@level-stance/core/hands/cockpitQuestion'
-import type { Found } from '@level-stance/core/hands/cockpitSearch'
+import type { SearchInput } from '@level-stance/core/stations/hands/cockpit/question'
+import type { Found } from '@level-stance/core/stations/hands/cockpit/search'
 import type { CockpitAnswer, CockpitQuestion } from '../../workers/cockpit.ts'
 import { atRest, working } from '../../composables/settled.ts'
 import { startCockpitWorker } from '../../workers/startWorker.ts'

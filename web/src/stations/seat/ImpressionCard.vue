@@ -2,7 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { PICTURE_LIMIT } from '@level-stance/core/record/attachments'
-import { trimmed } from '@level-stance/core/quantity/entry'
+import { trimmed } from '@level-stance/core/kernel/entry'
 import { useAttachments } from '../../stores/attachments.ts'
 import FilePick from '../../parts/FilePick.vue'
 import ImpressionDrawer from './ImpressionDrawer.vue'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatLength, trimmed } from '@level-stance/core/quantity/entry'
-import type { Ranked, Weights } from '@level-stance/core/quantity/ranking'
-import { chosen, measuredValue } from '@level-stance/core/measure/resolve'
-import { saddleExchange, saddleInUse } from '@level-stance/core/seat/inputs'
-import type { SaddleSpec } from '@level-stance/core/seat/saddleKinds'
-import { rankSaddles, saddleDisturbs } from '@level-stance/core/seat/saddleRanking'
-import { widthSchoolKeys, widthSchools } from '@level-stance/core/seat/saddleWidth'
+import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
+import type { Ranked, Weights } from '@level-stance/core/kernel/ranking'
+import { chosen, measuredValue } from '@level-stance/core/readings/resolve'
+import { saddleExchange, saddleInUse } from '@level-stance/core/stations/seat/saddle/readings'
+import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
+import { rankSaddles, saddleDisturbs } from '@level-stance/core/stations/seat/saddle/ranking'
+import { widthSchoolKeys, widthSchools } from '@level-stance/core/stations/seat/saddle/width'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'
 import { saddleForm } from '../../parts/partForms.ts'
@@ -18,7 +18,7 @@ import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
 import { useSeat } from './useSeat.ts'
 import PickField from '../../parts/PickField.vue'
-import { tableOf } from '@level-stance/core/quantity/tables'
+import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** Width by sit bones and posture, and the saddles ranked for this rider. */
 const visit = useVisit()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, watch } from 'vue'
-import { seatStation } from '@level-stance/core/seat/station'
+import { seatStation } from '@level-stance/core/stations/seat/station'
 import { isAt, unansweredWarnings } from '@level-stance/core/talk/complaint'
 import { saddleArea } from '@level-stance/core/talk/warningSigns'
 import { useAttachments } from '../../stores/attachments.ts'

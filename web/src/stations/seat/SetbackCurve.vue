@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { setbackCurve } from '@level-stance/core/change/seatCurve'
-import { standingOf } from '@level-stance/core/change/setup'
-import { lengthWords } from '@level-stance/core/quantity/entry'
-import { CURVE } from '@level-stance/core/seat/station'
+import { setbackCurve } from '@level-stance/core/knockOn/seatCurve'
+import { standingOf } from '@level-stance/core/rider/setup'
+import { lengthWords } from '@level-stance/core/kernel/entry'
+import { CURVE } from '@level-stance/core/stations/seat/station'
 import SlidChart from '../../parts/SlidChart.vue'
 import type { ChartLine } from '../../parts/SlidChart.vue'
 import { useBoard } from '../../stores/board.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Collapse, CollapsePanel, Input, Popconfirm, Tag } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { parseEntry } from '@level-stance/core/quantity/entry'
+import { parseEntry } from '@level-stance/core/kernel/entry'
 import { bodyKinds, bodyRegion, complaintKinds, rideSituations } from '@level-stance/core/talk/regions'
 import { changedWords, helpedWords, sinceWords, triedWords } from '@level-stance/core/talk/history'
 import type { HelpedKey, TriedKey } from '@level-stance/core/talk/history'
@@ -13,7 +13,7 @@ import AnswerPicker from '../../parts/AnswerPicker.vue'
 import PickField from '../../parts/PickField.vue'
 import SeverityPicker from '../../parts/SeverityPicker.vue'
 import { useDrafts } from '../../stores/drafts.ts'
-import { tableOf } from '@level-stance/core/quantity/tables'
+import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** What the rider tells of one complaint: first what it is like and how bad, then the warning signs, then its history. */
 const props = defineProps<{

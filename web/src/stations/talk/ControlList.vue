@@ -3,7 +3,7 @@ import { Button } from 'ant-design-vue'
 import { controlGroups, controlSymptomKeys, controlSymptoms } from '@level-stance/core/talk/controlSymptoms'
 import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
 import { controlDrawings } from './controlDrawings.ts'
-import { keysOf } from '@level-stance/core/quantity/tables'
+import { keysOf } from '@level-stance/core/kernel/tables'
 
 /** What fails on the bike and sits at no place of the body, each with a small drawing. */
 defineProps<{ told: readonly ControlSymptomKey[] }>()

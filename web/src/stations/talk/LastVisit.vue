@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { changeWords } from '@level-stance/core/change/moveWords'
+import { changeWords } from '@level-stance/core/ledger/moveWords'
 import { dayOf } from '../../composables/day.ts'
 import { usePreferences } from '../../stores/preferences.ts'
 import { useVisit } from '../../stores/visit.ts'

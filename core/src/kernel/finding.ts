@@ -1,0 +1,25 @@
+import type { Side } from './sided.ts'
+import type { SourceKey } from './sources.ts'
+
+/** Something seen, in words for the screen. */
+export interface Finding {
+  readonly key: string
+  readonly side: Side | 'both'
+  /** `first`: no setting helps until this is mended; `act`: worth a change; `note`: to know; `fine`: as it should be */
+  readonly weight: 'first' | 'act' | 'note' | 'fine'
+  readonly headline: string
+  readonly sentence: string
+  readonly source: SourceKey
+}
+
+const order = { first: 0, act: 1, note: 2, fine: 3 } as const
+
+/** Weightiest first; within a weight as found. */
+export function byWeight(findings: readonly Finding[]): Finding[] {
+  return [...findings].sort((a, b) => order[a.weight] - order[b.weight])
+}
+
+/** "Left", "Right", "Both feet" at the head of a sentence. */
+export function sideName(side: Side | 'both'): string {
+  return side === 'both' ? 'Both feet' : side === 'left' ? 'Left' : 'Right'
+}

@@ -1,0 +1,252 @@
+import { z } from 'zod'
+import { definitionOf, isChoice, optionWord } from '../readings/readingDefinitions.ts'
+import type { ChoiceKey, NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import { valueProblem } from '../readings/reading.ts'
+import type { ResolvedReadings } from '../readings/resolve.ts'
+import { chosen, measuredValue } from '../readings/resolve.ts'
+import { trimmed } from '../kernel/entry.ts'
+import { textField } from '../kernel/fields.ts'
+import { sides } from '../kernel/sided.ts'
+import type { Side } from '../kernel/sided.ts'
+import { capital } from '../kernel/words.ts'
+import { entriesOf, keysOf } from '../kernel/tables.ts'
+
+/** A figure of a part that no reading gives by itself: it is one addend of a reading. */
+interface Addend {
+  readonly label: string
+  readonly min: number
+  readonly max: number
+  /** the reading it is an addend of, and what must be taken off that to have it */
+  readonly of: NumberKey
+  readonly less: NumberKey
+}
+
+/** Figures of parts beside the readings. Pedal and cleat stand between axle and shoe; the sole comes on top. */
+export const addends = {
+  pedalStack: { label: 'Axle to the sole’s outside', min: 0, max: 70, of: 'soleStack', less: 'soleThickness' },
+} as const satisfies Readonly<Record<string, Addend>>
+export type AddendKey = keyof typeof addends
+/** Everything a part can say of itself. */
+export type PropertyKey = ReadingKey | AddendKey
+
+interface Slot {
+  readonly label: string
+  readonly station: 'feet' | 'seat' | 'hands'
+  /** what describes the part in this place */
+  readonly properties: readonly PropertyKey[]
+  /** what its name is made of, where it has none */
+  readonly named: readonly PropertyKey[]
+}
+
+/** Places on rider and bike that hold one exchangeable part each. */
+export const slots = {
+  shoes: {
+    label: 'Shoes',
+    station: 'feet',
+    properties: [
+      'shoeSize',
+      'shoeLength',
+      'shoeBallWidth',
+      'shoeHeelWidth',
+      'shoeHeelOutside',
+      'soleStiffness',
+      'shoeUpper',
+      'soleThickness',
+      'slotAcross',
+      'recess',
+      'boltPattern',
+      'cleatTurnRoom',
+    ],
+    named: ['shoeSize', 'soleStiffness'],
+  },
+  footbeds: { label: 'Footbeds', station: 'feet', properties: ['archSupport'], named: ['archSupport'] },
+  pedals: {
+    label: 'Pedals',
+    station: 'feet',
+    properties: ['pedalKind', 'pedalStack', 'axleLength', 'axleThread', 'cleatFloat'],
+    named: ['pedalKind'],
+  },
+  cranks: { label: 'Cranks', station: 'feet', properties: ['crank', 'tread'], named: ['crank', 'tread'] },
+  saddle: {
+    label: 'Saddle',
+    station: 'seat',
+    properties: [
+      'saddleKind',
+      'saddleWidth',
+      'saddleZoneWidth',
+      'saddleNoseWidth',
+      'saddleLength',
+      'sitFromNose',
+      'saddleNoseDrop',
+      'saddleTailRise',
+      'saddleRelief',
+      'saddleRailHeight',
+      'saddleSound',
+    ],
+    named: ['saddleKind', 'saddleWidth'],
+  },
+  seatpostHead: {
+    label: 'Seatpost head',
+    station: 'seat',
+    properties: ['postHead', 'headThread', 'headBoltSpacing', 'headNotch'],
+    named: ['postHead'],
+  },
+  stem: { label: 'Stem', station: 'hands', properties: ['stemLength', 'stemAngle', 'stemClampSize'], named: ['stemLength', 'stemAngle'] },
+  bar: {
+    label: 'Bar',
+    station: 'hands',
+    properties: [
+      'barWidth',
+      'barRise',
+      'barForward',
+      'barBacksweep',
+      'barUpsweep',
+      'barBend',
+      'hoodWidth',
+      'dropWidth',
+      'barReach',
+      'barDrop',
+      'barFlare',
+      'barClampSize',
+      'barShortest',
+    ],
+    named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'],
+  },
+  grips: { label: 'Grips', station: 'hands', properties: ['gripDiameter', 'gripLength'], named: ['gripDiameter'] },
+  levers: {
+    label: 'Levers and shifters',
+    station: 'hands',
+    properties: ['leverReach', 'leverHook', 'brakeClampWidth', 'shifterPlace', 'shifterClampWidth', 'shifterPaddle'],
+    named: ['shifterPlace'],
+  },
+  extensions: {
+    label: 'Extensions',
+    station: 'hands',
+    properties: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'],
+    named: ['extensionLength', 'padSpacing'],
+  },
+} as const satisfies Readonly<Record<string, Slot>>
+export type SlotKey = keyof typeof slots
+export const slotKeys = keysOf(slots)
+
+const slotByReading = new Map<PropertyKey, SlotKey>(slotKeys.flatMap((slot) => slots[slot].properties.map((key) => [key, slot] as const)))
+/** The slot whose part a reading describes; null where it describes no exchangeable part. */
+export function slotOf(key: PropertyKey): SlotKey | null {
+  return slotByReading.get(key) ?? null
+}
+
+export function isAddend(key: PropertyKey): key is AddendKey {
+  return Object.hasOwn(addends, key)
+}
+
+const propertyKeys = slotKeys.flatMap((slot) => [...slots[slot].properties]) as [PropertyKey, ...PropertyKey[]]
+const figure = z.union([z.number(), z.string().max(40)])
+const properties = z.partialRecord(
+  z.enum(propertyKeys, { error: 'This is not a property of a part.' }),
+  z.union([figure, z.strictObject({ left: figure, right: figure })], { error: 'A property is a number, a key, or one for each side.' }),
+)
+
+/** A part as it was when it was written down: its name and its own properties; sided ones as a pair. */
+export const partSchema = z.strictObject({ name: textField('Part', 1, 120), properties })
+export type Part = z.infer<typeof partSchema>
+type PropertyValue = NonNullable<Part['properties'][PropertyKey]>
+
+/** One part taken off and another fitted in its place. */
+export const exchangeSchema = z
+  .strictObject({
+    slot: z.enum(slotKeys, { error: `slot must be one of ${slotKeys.join(', ')}.` }),
+    from: partSchema,
+    to: partSchema,
+    role: z.enum(['chosen', 'knock-on'], { error: 'role must be chosen or knock-on.' }),
+  })
+  .superRefine(({ slot, from, to }, context) => {
+    for (const [end, part] of Object.entries({ from, to })) {
+      for (const [key, value] of entriesOf(part.properties)) {
+        const problem = propertyProblem(slot, key, value)
+        if (problem !== null) context.addIssue({ code: 'custom', path: [end, 'properties', key], message: problem })
+      }
+    }
+  })
+export type Exchange = z.infer<typeof exchangeSchema>
+/** An exchange a fitter asks for. */
+export type RequestedExchange = Pick<Exchange, 'slot' | 'from' | 'to'>
+
+function propertyProblem(slot: SlotKey, key: PropertyKey, value: PropertyValue): string | null {
+  if (!(slots[slot].properties as readonly PropertyKey[]).includes(key)) return `${slots[slot].label} have no ${key}.`
+  const pair = typeof value === 'object' ? value : { left: value, right: value }
+  if (isAddend(key)) {
+    const { label, min, max } = addends[key]
+    const inside = [pair.left, pair.right].every((one) => typeof one === 'number' && one >= min && one <= max)
+    return inside ? null : `${label} must lie between ${min} and ${max} mm.`
+  }
+  if (typeof value === 'object' && !definitionOf(key).sided) return `${definitionOf(key).label} has one value.`
+  return valueProblem(key, 'both', pair.left) ?? valueProblem(key, 'both', pair.right)
+}
+
+/** A property's value on a side, or undefined. */
+export function propertyOf(part: Part, key: PropertyKey, side: Side): number | string | undefined {
+  const value = part.properties[key]
+  return typeof value === 'object' ? value[side] : value
+}
+
+/** Changes of readings that an exchange brings, where both parts say their figure: mm or degrees. */
+export function exchangeShifts({
+  from,
+  to,
+}: Pick<Exchange, 'from' | 'to'>): { readonly key: NumberKey; readonly side: Side | 'both'; readonly by: number }[] {
+  return keysOf(to.properties).flatMap((key) => {
+    const reading = isAddend(key) ? addends[key].of : key
+    if (isChoice(reading)) return []
+    const places: readonly (Side | 'both')[] = definitionOf(reading).sided ? sides : ['both']
+    return places.flatMap((side) => {
+      const at = side === 'right' ? 'right' : 'left'
+      const [before, after] = [propertyOf(from, key, at), propertyOf(to, key, at)]
+      if (typeof before !== 'number' || typeof after !== 'number' || before === after) return []
+      return [{ key: reading, side, by: after - before }]
+    })
+  })
+}
+
+/** What the part on the bike is known to be: what was read of it. */
+export function partNow(now: ResolvedReadings, slot: SlotKey): Part {
+  const found: Part['properties'] = {}
+  for (const key of slots[slot].properties) {
+    const value = propertyNow(now, key)
+    if (value !== null) found[key] = value
+  }
+  return { name: partName(slot, found), properties: found }
+}
+
+function propertyNow(now: ResolvedReadings, key: PropertyKey): PropertyValue | null {
+  const at = (side: Side): number | string | null => {
+    if (isAddend(key)) {
+      const [whole, less] = [measuredValue(now, addends[key].of, side), measuredValue(now, addends[key].less, side)]
+      return whole === null || less === null || whole < less ? null : Math.round((whole - less) * 100) / 100
+    }
+    return isChoice(key) ? chosen(now, key, side) : measuredValue(now, key, side)
+  }
+  const sided = isAddend(key) || definitionOf(key).sided
+  const [left, right] = [at('left'), at('right')]
+  if (left === null || right === null) return null
+  return sided && left !== right ? { left, right } : left
+}
+
+/** "Long, curved, 139 mm": what a part is called by its properties; "Saddle" where nothing of it was read. */
+export function partName(slot: SlotKey, found: Part['properties']): string {
+  const words = slots[slot].named.flatMap((key): string[] => {
+    const value = found[key]
+    if (value === undefined || isAddend(key)) return []
+    const one = typeof value === 'object' ? value.left : value
+    return [propertyWords(key, one)]
+  })
+  const name = words.filter((word) => word !== '').join(', ')
+  return name === '' ? slots[slot].label : capital(name)
+}
+
+function propertyWords(key: ChoiceKey | NumberKey, value: number | string): string {
+  if (isChoice(key)) return optionWord(key, String(value))
+  const { dimension } = definitionOf(key)
+  const said = trimmed(Number(value), 1)
+  if (dimension === 'length') return `${said} mm`
+  return `${dimension === 'shoe-size' ? 'EU ' : ''}${said}${dimension === 'angle' ? '°' : ''}`
+}

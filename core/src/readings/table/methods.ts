@@ -1,0 +1,72 @@
+import type { PlainDimension } from '../../kernel/entry.ts'
+import type { SourceKey } from '../../kernel/sources.ts'
+import { keysOf } from '../../kernel/tables.ts'
+
+/** How a value was got, with the ± it carries (k = 2) per kind of value. */
+export interface Method {
+  readonly label: string
+  /** mm */
+  readonly length?: number
+  /** degrees */
+  readonly angle?: number
+  /** EU sizes */
+  readonly shoeSize?: number
+  /** kg */
+  readonly mass?: number
+  /** a choice among words is right or wrong, without a ± */
+  readonly choice?: 0
+  /** newton metres, kilometres, hours, turns a minute */
+  readonly torque?: number
+  readonly distance?: number
+  readonly hours?: number
+  readonly rate?: number
+  readonly gradient?: number
+  readonly source: SourceKey
+  /** read off a pedalling rider: an angle taken so bends more than one held still */
+  readonly pedalling?: true
+  /** written by the application alone: no way of reading that a fitter could pick */
+  readonly isInternal?: true
+}
+
+/** Default uncertainties by method: common practice of the trade, set by this table alone. */
+export const methods = {
+  tape: { label: 'tape', length: 3, source: 'common-practice' },
+  ruler: { label: 'ruler', length: 1.5, source: 'common-practice' },
+  level: { label: 'phone level', angle: 0.3, source: 'common-practice' },
+  goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
+  photo: { label: 'photo', length: 4, angle: 2, pedalling: true, source: 'common-practice' },
+  motion: { label: 'motion trace', angle: 1.5, pedalling: true, source: 'common-practice' },
+  mat: { label: 'pressure mat', length: 4, source: 'common-practice' },
+  card: { label: 'impression', length: 3, source: 'common-practice' },
+  picture: { label: 'impression, photographed', length: 4, source: 'common-practice' },
+  scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
+  eye: { label: 'by eye', length: 10, angle: 6, choice: 0, source: 'common-practice' },
+  calliper: { label: 'calliper', length: 0.2, source: 'common-practice' },
+  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, gradient: 0.5, source: 'common-practice' },
+  told: { label: 'as told', distance: 500, hours: 1, rate: 8, gradient: 3, source: 'common-practice' },
+  template: { label: 'template', angle: 1, source: 'common-practice' },
+  carried: { label: 'carried over', length: 10, angle: 6, shoeSize: 1, isInternal: true, source: 'prior' },
+} as const satisfies Readonly<Record<string, Method>>
+
+export type MethodKey = keyof typeof methods
+export const methodKeys = keysOf(methods)
+
+export type NumberDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | PlainDimension
+export type ReadingDimension = NumberDimension | 'choice'
+
+/** The ± a method gives for a dimension; null when the method cannot read it. */
+export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {
+  const row: Method = methods[method]
+  const value = dimension === 'shoe-size' ? row.shoeSize : row[dimension]
+  return value ?? null
+}
+
+/** How a value is read that a hand types over another one: by the same method, unless nobody read that by any. */
+export function methodOver(before: MethodKey | undefined, usual: MethodKey): MethodKey {
+  return before === undefined || (methods[before] as Method).isInternal ? usual : before
+}
+
+/** The methods a fitter can read a dimension by, in the table's order. */
+export function methodsFor(dimension: ReadingDimension): MethodKey[] {
+  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !(methods[key] as Method).isInternal)
+}

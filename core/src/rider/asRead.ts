@@ -1,0 +1,149 @@
+import { predictor, withFree } from '../body/calibration.ts'
+import type { KnownKind } from '../body/calibration.ts'
+import { metricKeys } from '../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import type { RiderModel } from '../body/rider.ts'
+import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import { measured } from '../readings/resolve.ts'
+import type { Side } from '../kernel/sided.ts'
+import type { Setup } from './setup.ts'
+
+/** Which reading a number of the rider is read by. */
+interface ReadBy {
+  readonly key: NumberKey
+  readonly kind: KnownKind
+  readonly side: Side
+}
+
+const row = (key: NumberKey, kind: KnownKind, side: Side): ReadBy => ({ key, kind, side })
+
+/** Numbers of the rider that are also read off the rider on the bike; the others are the model's alone. */
+const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = {
+  kneeLeft: row('kneeFlexion', 'kneeFlexion', 'left'),
+  kneeRight: row('kneeFlexion', 'kneeFlexion', 'right'),
+  hipLeft: row('hipAngle', 'hipAngle', 'left'),
+  hipRight: row('hipAngle', 'hipAngle', 'right'),
+  torso: row('torsoAngle', 'torsoAngle', 'left'),
+  elbowLeft: row('elbowFlexion', 'elbowFlexion', 'left'),
+  elbowRight: row('elbowFlexion', 'elbowFlexion', 'right'),
+  shoulderLeft: row('shoulderAngle', 'shoulderAngle', 'left'),
+  shoulderRight: row('shoulderAngle', 'shoulderAngle', 'right'),
+  wristLeft: row('wristAngle', 'wrist', 'left'),
+  wristRight: row('wristAngle', 'wrist', 'right'),
+}
+
+/** A number of the rider as it stands now. */
+export interface AsRead {
+  /** as read, carried on by the model over what was changed since; else the model's own */
+  readonly value: number
+  /** of the reading, widened by what the model cannot make of it, k = 2; null where it was not read */
+  readonly plusMinus: number | null
+  /** by how much the reading lies over what the model makes of it; 0 where it was not read */
+  readonly overModel: number
+  readonly isRead: boolean
+}
+
+/**
+ * What was read outranks the model: it is judged by itself, at once, with nothing else read. The
+ * model only says what changes since have made of it, and how far the two are apart.
+ * @param modelled the model's own number now
+ * @returns null where the number is neither read nor known to the model
+ */
+export function asRead(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
+  const read = readAt(setup, metric)
+  if (read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
+  return read
+}
+
+/** What was read of a setup's numbers, each worked out when it is first asked for: many parts of the screen ask. */
+interface Kept {
+  readonly found: Map<MetricKey, AsRead | null>
+  /** by the base a reading was taken on, and of the model as it stands */
+  readonly predictors: Map<RiderModel, ReturnType<typeof predictor>>
+}
+const kept = new WeakMap<Setup, Kept>()
+
+function readAt(setup: Setup, metric: MetricKey): AsRead | null {
+  const known = kept.get(setup) ?? { found: new Map(), predictors: new Map() }
+  kept.set(setup, known)
+  const before = known.found.get(metric)
+  if (before !== undefined) return before
+  const made = workedOut(setup, metric, known)
+  known.found.set(metric, made)
+  return made
+}
+
+function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { predictors }: Kept): AsRead | null {
+  const by = readBy[metric]
+  const read = by ? measured(now, by.key, by.side) : null
+  if (by === undefined || read === null) return null
+  const { kind, side } = by
+  const predictBy = (key: RiderModel, made: () => RiderModel): number => {
+    const one = predictors.get(key) ?? predictor(made())
+    predictors.set(key, one)
+    return one({ kind, side })
+  }
+  // The reading that counts here; one taken later counts where none was taken before.
+  const own = rider.knowns
+    .filter(({ known }) => known.kind === kind && (known.side === side || known.side === 'both') && known.value === read.value)
+    .sort((a, b) => a.place - b.place)
+  const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
+  if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
+  const overModel = read.value - predictBy(base, () => withFree(base, rider.usual.values))
+  const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
+  return { value: predictBy(model, () => model) + overModel, plusMinus, overModel, isRead: true }
+}
+
+/**
+ * Numbers of the rider as they stand, each as it was read where it was.
+ * @param metrics of the model at this setup; null while there is no model: then what was read stands alone
+ * @returns null where nothing is known at all
+ */
+export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null {
+  const all = metricKeys.map((key) => {
+    const modelled = metrics?.[key] ?? null
+    return [key, asRead(setup, key, modelled)?.value ?? modelled] as const
+  })
+  return all.every(([, value]) => value === null) ? null : (Object.fromEntries(all) as RiderMetrics)
+}
+
+/**
+ * Numbers of the rider with a change made: the model's, by as much as what was read now lies over it.
+ * What the change puts out of reach has no value, whatever was read before it.
+ * @param metrics of the model with the change
+ */
+export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetrics {
+  const carried = metricKeys.map((key) => {
+    const modelled = metrics[key]
+    return [key, modelled === null ? null : modelled + (asRead(setup, key, modelled)?.overModel ?? 0)] as const
+  })
+  return Object.fromEntries(carried) as RiderMetrics
+}
+
+/**
+ * The ± of a number as it is shown: the reading's own or the model's, whichever is the surer, widened
+ * by what the two are apart. What was read on one side for both is as sure as the model has each side.
+ * @param modelled ± of the model's number, k = 2; null while it is not known
+ */
+export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: number | null): number | null {
+  const read = asRead(setup, metric, null)
+  const by = readBy[metric]
+  if (read === null || read.plusMinus === null || by === undefined) return modelled
+  if (modelled === null) return read.plusMinus
+  const own = setup.now[by.key][by.side]
+  const surer = own?.oneForBoth ? modelled : Math.min(modelled, own?.plusMinus ?? modelled)
+  return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
+}
+
+/** The reading that a number of the rider is read by; null where none is. */
+export function readingOf(metric: MetricKey): Pick<ReadBy, 'key' | 'side'> | null {
+  return readBy[metric] ?? null
+}
+
+/** The number of the rider that is read by this reading; null where none is. */
+export function metricReadBy(key: ReadingKey, side: Side | 'both'): MetricKey | null {
+  return (
+    metricKeys.find((metric) => readBy[metric]?.key === key && (side === 'both' || key === 'torsoAngle' || readBy[metric].side === side)) ??
+    null
+  )
+}

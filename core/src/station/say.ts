@@ -1,0 +1,42 @@
+import type { Finding } from '../kernel/finding.ts'
+import type { Side } from '../kernel/sided.ts'
+import { millimetres as mm, trimmed } from '../kernel/entry.ts'
+import type { RequestedMove } from '../ledger/moves.ts'
+
+/** Writes a finding down; common practice where no source is named. */
+export type Add = (
+  key: string,
+  side: Side | 'both',
+  weight: Finding['weight'],
+  headline: string,
+  sentence: string,
+  source?: Finding['source'],
+) => void
+
+/** Writes into a list. */
+export function into(found: Finding[]): Add {
+  return (key, side, weight, headline, sentence, source = 'common-practice') =>
+    void found.push({ key, side, weight, headline, sentence, source })
+}
+
+/** Whether a side has a finding of one of these names that is worth a change. */
+export function isActed(findings: readonly Finding[], side: Side, ...keys: readonly string[]): boolean {
+  return findings.some((finding) => finding.weight === 'act' && finding.side === side && keys.includes(finding.key))
+}
+
+/** An angle without its sign: "6.5°". */
+export const degrees = (angle: number, decimals = 1) => `${trimmed(Math.abs(angle), decimals)}°`
+
+/** The headline a proposal is made for: the first finding with one of these names, else the weightiest. */
+export function reasonOf(findings: readonly Finding[], ...keys: readonly string[]): string {
+  return (findings.find(({ key }) => keys.includes(key)) ?? findings[0])?.headline ?? ''
+}
+/** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
+
+export function amounts(requested: readonly RequestedMove[], more: string, less: string): string {
+  const size = ({ setting, by }: RequestedMove) => (setting === 'leverAngle' ? degrees(by, 0) : mm(Math.abs(by)))
+  const way = (move: RequestedMove) => `${size(move)} ${move.by > 0 ? more : less}`
+  const [one, other] = requested
+  if (one && other && one.by === other.by) return `${way(one)}, both`
+  return requested.map((move) => `${move.side === 'left' ? 'L' : 'R'} ${way(move)}`).join(', ')
+}

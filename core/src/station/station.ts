@@ -1,0 +1,153 @@
+import type { z } from 'zod'
+import type { BarKind } from '../bike/bikeKinds.ts'
+import type { AnyCalculation } from '../kernel/calculation.ts'
+import type { Requested } from '../ledger/moves.ts'
+import type { SettingKey } from '../ledger/settings.ts'
+import type { ReadingKey } from '../readings/readingDefinitions.ts'
+import type { TargetBand } from '../kernel/band.ts'
+import type { Finding } from '../kernel/finding.ts'
+import type { Quantity } from '../kernel/quantity.ts'
+import type { Side } from '../kernel/sided.ts'
+import { keysOf } from '../kernel/tables.ts'
+
+/** A setting with the side it is set on. */
+export interface SettingPlace {
+  readonly setting: SettingKey
+  readonly side: Side | 'both'
+}
+
+/** Both sides of a setting. */
+export function bothSides(setting: SettingKey): SettingPlace[] {
+  return [
+    { setting, side: 'left' },
+    { setting, side: 'right' },
+  ]
+}
+/** A setting that is one for the bike. */
+export function oneOf(setting: SettingKey): SettingPlace[] {
+  return [{ setting, side: 'both' }]
+}
+
+/** A number with the band it should lie in: one vial. */
+export interface Target {
+  readonly key: string
+  readonly label: string
+  readonly now: Quantity
+  readonly band: TargetBand
+  /** where it should go; null = where it is will do */
+  readonly aim: number | null
+  /** a short word on how it stands */
+  readonly remark: string
+  /** what schools ask for */
+  readonly ticks?: readonly { readonly at: number; readonly label: string }[]
+  /** what it was at the start, where that differs */
+  readonly start?: number | null
+  /** the setting that moves it one to one */
+  readonly moves?: SettingPlace
+}
+
+/** A change a page offers. */
+export interface Proposal {
+  readonly key: string
+  /** on its button: "Aim 5 mm back" */
+  readonly words: string
+  readonly requested: readonly Requested[]
+  /** why, for the record */
+  readonly reason: string
+  /** why it is not offered: it was tried before, and failed */
+  readonly failed?: string
+  /** stands on the move card without being asked for, until the fitter asks for something else */
+  readonly standing?: true
+}
+
+/** A calculation with the very input the judgement used, for the working panel. */
+export interface WorkingRun {
+  readonly heading: string
+  readonly calculation: AnyCalculation
+  readonly input: unknown
+  readonly plusMinus: Readonly<Record<string, number>>
+}
+
+/** What the open page says. */
+export interface PageJudgement {
+  readonly findings: readonly Finding[]
+  readonly targets: readonly Target[]
+  readonly proposals: readonly Proposal[]
+  readonly working: readonly WorkingRun[]
+}
+export const nothingSaid: PageJudgement = { findings: [], targets: [], proposals: [], working: [] }
+
+/** A page of a station: what is read there, what can be moved, and what it says. */
+export interface StationPage<Parts, Picture extends string> {
+  readonly label: string
+  /** what it says once something is read: for whoever opens it empty */
+  readonly tells: string
+  readonly readings: readonly ReadingKey[]
+  readonly fields: readonly SettingPlace[]
+  /** the picture that opens with it */
+  readonly picture: Picture
+  /** whether the fitter chooses here what the hands are held to */
+  readonly choosesHold?: true
+  /** it has no vials of its own, so that nothing is judged before the hand rests */
+  readonly noTargets?: true
+  /** only on bikes with this kind of bar */
+  readonly bar?: BarKind
+  readonly judge: (parts: Parts) => Partial<PageJudgement>
+}
+
+/** How a station stands, in a word or two for the rail. */
+export interface Summary {
+  readonly words: string
+  readonly mark: 'open' | 'level' | 'wanting' | 'stop'
+}
+
+/** A station: the frame that feet, seat and hands fill. `Context` is what it is judged from, `Parts` what it makes of it. */
+export interface Station<Choices, Context, Parts, PageKey extends string, Picture extends string> {
+  readonly key: 'feet' | 'seat' | 'hands'
+  readonly label: string
+  /** what the fitter picks here; stored as one JSON */
+  readonly choices: z.ZodType<Choices>
+  readonly pages: Readonly<Record<PageKey, StationPage<Parts, Picture>>>
+  /** everything its pages draw on; each part is worked out when it is first asked for */
+  readonly parts: (context: Context) => Parts
+  /** numbers with their ± that causes are tested on */
+  readonly metrics: Readonly<Record<string, (parts: Parts) => Quantity | null>>
+  readonly summary: (parts: Parts) => Summary
+}
+
+/** Identity with types: checks the parts against each other where they are written. */
+export function defineStation<Choices, Context, Parts, PageKey extends string, Picture extends string>(
+  station: Station<Choices, Context, Parts, PageKey, Picture>,
+): Station<Choices, Context, Parts, PageKey, Picture> {
+  return station
+}
+
+/** What a page says, with what it leaves out. */
+export function judgePage<Parts, Picture extends string>(page: StationPage<Parts, Picture>, parts: Parts): PageJudgement {
+  return { ...nothingSaid, ...page.judge(parts) }
+}
+
+/** The page that has a setting's field; null where no page of the station has. */
+export function pageOf<PageKey extends string>(
+  pages: Readonly<Record<PageKey, { readonly fields: readonly SettingPlace[] }>>,
+  setting: SettingKey,
+): PageKey | null {
+  return keysOf(pages).find((key) => pages[key].fields.some((field) => field.setting === setting)) ?? null
+}
+
+/** An object whose fields are each worked out when first asked for, and then kept. */
+export function lazily<Made extends object>(makers: { readonly [Key in keyof Made]: (made: Made) => Made[Key] }): Made {
+  const made = {} as Made
+  for (const key of keysOf(makers)) {
+    Object.defineProperty(made, key, {
+      configurable: true,
+      enumerable: true,
+      get() {
+        const value = makers[key](made)
+        Object.defineProperty(made, key, { value, enumerable: true })
+        return value
+      },
+    })
+  }
+  return made
+}

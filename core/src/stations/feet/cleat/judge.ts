@@ -1,0 +1,180 @@
+import { bandState } from '../../../kernel/band.ts'
+import type { BandState, TargetBand } from '../../../kernel/band.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { midSentence } from '../../../kernel/words.ts'
+import { propagate } from '../../../kernel/propagate.ts'
+import { exceedsUncertainty } from '../../../kernel/quantity.ts'
+import type { Quantity } from '../../../kernel/quantity.ts'
+import type { Side } from '../../../kernel/sided.ts'
+import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
+import { definitionOf } from '../../../readings/readingDefinitions.ts'
+import { cleatSchool } from './schools.ts'
+import type { CleatSchoolKey } from './schools.ts'
+import { cleatTarget, schoolTargets } from './target.ts'
+import type { CleatTarget, CleatTargetInput, SchoolTarget } from './target.ts'
+import { entriesOf } from '../../../kernel/tables.ts'
+
+/** One foot as the judgement sees it; null = not read and not estimable. */
+export interface CleatReadings {
+  readonly setbackNow: Quantity | null
+  readonly slotForward: Quantity | null
+  readonly slotBack: Quantity | null
+  readonly shoeSize: Quantity | null
+  readonly heelToMtp1: Quantity | null
+  readonly heelToMtp5: Quantity | null
+  readonly footLength: Quantity | null
+}
+
+/** Where the slot lets the axle go, from foremost to rearmost, mm behind MTP1; null while one of its ends is not read. */
+export function slotRange({
+  setbackNow,
+  slotForward,
+  slotBack,
+}: CleatReadings): { readonly foremost: number; readonly rearmost: number } | null {
+  if (!setbackNow || !slotForward || !slotBack) return null
+  return { foremost: setbackNow.value - Math.max(0, slotForward.value), rearmost: setbackNow.value + Math.max(0, slotBack.value) }
+}
+
+/** Reading that stands behind each input of the target. */
+const readingOf: Readonly<Record<keyof CleatReadings, ReadingKey>> = {
+  setbackNow: 'cleatSetback',
+  slotForward: 'slotForward',
+  slotBack: 'slotBack',
+  shoeSize: 'shoeSize',
+  heelToMtp1: 'heelToMtp1',
+  heelToMtp5: 'heelToMtp5',
+  footLength: 'footLength',
+}
+
+/** What to say about one foot's cleat, fore–aft. */
+export type CleatJudgement =
+  | {
+      readonly state: 'missing'
+      readonly side: Side
+      readonly missing: readonly ReadingKey[]
+      readonly schools: readonly SchoolTarget[]
+      readonly sentence: string
+    }
+  | {
+      readonly state: BandState
+      readonly side: Side
+      readonly now: Quantity
+      readonly band: TargetBand
+      readonly result: CleatTarget
+      /** ± of the difference, mm */
+      readonly differencePlusMinus: number
+      /** the difference is larger than what the ruler can tell */
+      readonly exceeds: boolean
+      readonly schools: readonly SchoolTarget[]
+      readonly headline: string
+      readonly sentence: string
+      readonly reason: string
+      readonly sure: string
+      readonly input: CleatTargetInput
+      readonly plusMinus: Readonly<Record<string, number>>
+    }
+
+/**
+ * Judges one foot: target by the chosen school, what the slot allows, what is left, and whether the
+ * difference exceeds what the measurement can tell.
+ * @source common-practice
+ */
+export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatReadings): CleatJudgement {
+  const { input, plusMinus } = targetInput(readings, school)
+  if (input === null) {
+    return { state: 'missing', side, missing: ['cleatSetback'], schools: [], sentence: missingSentence(side, ['cleatSetback']) }
+  }
+  const schools = schoolTargets(input)
+  const lacking = schools.find((row) => row.school === school)?.missing ?? []
+  if (lacking.length > 0) {
+    const missing = lacking.map((field) => readingOf[field])
+    return { state: 'missing', side, missing, schools, sentence: missingSentence(side, missing) }
+  }
+  const result = cleatTarget(input)
+  const { plusMinus: spread } = propagate((varied: CleatTargetInput) => ({ difference: cleatTarget(varied).difference }), input, plusMinus)
+  const now = readings.setbackNow as Quantity
+  const band = { low: result.low, high: result.high }
+  const state = bandState(now, band)
+  const differencePlusMinus = spread['difference'] ?? 0
+  const exceeds = state !== 'level' && exceedsUncertainty(result.difference, differencePlusMinus)
+  const slotKnown = (result.target >= now.value ? readings.slotBack : readings.slotForward) !== null
+  const words = describe(side, school, now, result, { state, exceeds, spread: differencePlusMinus, slotKnown })
+  return { state, side, now, band, result, differencePlusMinus, exceeds, schools, input, plusMinus, ...words }
+}
+
+/** The calculation's input and its ± from quantities. */
+function targetInput(
+  readings: CleatReadings,
+  school: CleatSchoolKey,
+): { input: CleatTargetInput | null; plusMinus: Record<string, number> } {
+  const plusMinus: Record<string, number> = {}
+  const values: Record<string, number> = {}
+  for (const [field, reading] of entriesOf(readings)) {
+    if (reading === null) continue
+    values[field] = reading.value
+    plusMinus[field] = reading.plusMinus
+  }
+  if (values['setbackNow'] === undefined) return { input: null, plusMinus }
+  return { input: { school, ...values } as unknown as CleatTargetInput, plusMinus }
+}
+
+function missingSentence(side: Side, keys: readonly ReadingKey[]): string {
+  const names = keys.map((key) => midSentence(definitionOf(key).label)).join(' and ')
+  const first = keys[0]
+  return `Measure ${names} on the ${side}. ${first === undefined ? '' : definitionOf(first).how}`
+}
+
+interface Standing {
+  readonly state: BandState
+  readonly exceeds: boolean
+  readonly spread: number
+  readonly slotKnown: boolean
+}
+
+function describe(side: Side, school: CleatSchoolKey, now: Quantity, result: CleatTarget, { state, exceeds, spread, slotKnown }: Standing) {
+  const foot = side === 'left' ? 'Left' : 'Right'
+  const { label, reason } = cleatSchool(school)
+  const target = trimmed(result.target, 1)
+  const direction = result.difference >= 0 ? 'back' : 'forward'
+  const size = trimmed(Math.abs(result.difference), 1)
+  const held = result.heldAtEnd ? ' The shoe size lies beyond the school’s table; its end value is held.' : ''
+  const aim = `The axle lies ${place(now.value)}; ${label.toLowerCase()} asks for ${target} mm.${held}`
+  const sure = `±${trimmed(spread, 1)} mm on the difference.`
+  if (state === 'level') {
+    return { headline: `${foot} cleat is level.`, sentence: `${aim} Leave it.`, reason, sure }
+  }
+  if (!exceeds) {
+    const limited = Math.abs(result.left) > 0.05
+    if (limited && Math.abs(result.difference) < 0.5) {
+      const end = result.left > 0 ? 'back' : 'forward'
+      return {
+        headline: `${foot} cleat is at the end of its slot.`,
+        sentence: `${aim} The slot ends here, ${trimmed(Math.abs(result.left), 1)} mm short: all the way ${end} already. More needs a shoe with holes further ${end}.`,
+        reason,
+        sure,
+      }
+    }
+    return {
+      headline: `${foot} cleat: too close to call.`,
+      sentence: `${aim} The difference of ${size} mm is within what this measurement can tell. Leave it, or measure again.`,
+      reason,
+      sure,
+    }
+  }
+  const short = !slotKnown
+    ? ' The slot room that way is not read, so what this shoe allows is not known.'
+    : Math.abs(result.left) > 0.05
+      ? ` The slot ends ${trimmed(Math.abs(result.left), 1)} mm short, so ${trimmed(result.attainable, 1)} mm is what this shoe allows.`
+      : ''
+  return {
+    headline: `${foot} cleat sits too far ${result.difference >= 0 ? 'forward' : 'back'}.`,
+    sentence: `${aim}${short} Move it ${size} mm ${direction}.`,
+    reason,
+    sure,
+  }
+}
+
+function place(setback: number): string {
+  if (Math.abs(setback) < 0.05) return 'under MTP1'
+  return setback > 0 ? `${trimmed(setback, 1)} mm behind MTP1` : `${trimmed(-setback, 1)} mm ahead of MTP1`
+}

@@ -1,0 +1,173 @@
+import { anyCalculation } from '../../../kernel/calculation.ts'
+import type { RequestedMove } from '../../../ledger/moves.ts'
+import { chosen } from '../../../readings/resolve.ts'
+import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
+import { millimetres as mm } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import { byWeight, sideName } from '../../../kernel/finding.ts'
+import { quantity } from '../../../kernel/quantity.ts'
+import { bySide, sides } from '../../../kernel/sided.ts'
+import type { Side, Sided } from '../../../kernel/sided.ts'
+import type { PageJudgement, Proposal, Target } from '../../../station/station.ts'
+import { barRoom } from '../bar/room.ts'
+import type { BarRoom } from '../bar/room.ts'
+import type { VisitContext } from '../../../station/context.ts'
+import { barRoomCalculation } from './calculations.ts'
+import { controlMove, controlPlaces, hasControl, thumbOf } from './inputs.ts'
+import { barPieces, thumbControlKeys, thumbControls } from '../bar/pieces.ts'
+import { halfBar } from '../bar/halfBar.ts'
+import type { ThumbPlace } from './inputs.ts'
+import type { ThumbControl } from '../bar/pieces.ts'
+import type { OrMissing } from '../../../station/readOf.ts'
+import { amounts, into, isActed, reasonOf } from '../../../station/say.ts'
+import type { Add } from '../../../station/say.ts'
+import { controlPlaceWords, paddleStanding } from './shifters.ts'
+import type { ShifterOption } from './shifters.ts'
+import { capital } from '../../../kernel/words.ts'
+
+/** What a thumb works on one side. */
+export interface ControlSide {
+  /** null = there is none on this side */
+  readonly thumb: OrMissing<ThumbPlace> | null
+  /** places against the brake's clamp, the better first; null while they cannot be said */
+  readonly places: readonly ShifterOption[] | null
+}
+/** The controls of both halves: thumb and paddles, pieces and room. */
+export interface ControlStanding {
+  readonly controls: Readonly<Record<ThumbControl, Sided<ControlSide>>>
+  readonly rooms: Sided<BarRoom | null>
+  readonly missing: readonly ReadingKey[]
+  readonly findings: readonly Finding[]
+}
+
+export function controlStanding({ setup }: Pick<VisitContext, 'setup'>): ControlStanding {
+  const flat = setup.rider.bar === 'flat'
+  const bar = flat ? halfBar(setup) : { found: null, missing: [] }
+  const pieces = bySide((side) => barPieces(setup, side))
+  const rooms = bySide((side) => (bar.found && pieces[side].found ? barRoom(bar.found, pieces[side].found) : null))
+  const of = (control: ThumbControl) =>
+    bySide((side): ControlSide => {
+      const has = flat && hasControl(setup, side, control)
+      return has ? { thumb: thumbOf(setup, side, control), places: controlPlaces(setup, side, control) } : { thumb: null, places: null }
+    })
+  const controls = { shifter: of('shifter'), remote: of('remote') }
+  const findings: Finding[] = []
+  const add = into(findings)
+  for (const side of sides) {
+    for (const key of thumbControlKeys) paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), add)
+    if (rooms[side]) roomFindings(side, rooms[side], add)
+    // What the rider was seen to do counts until thumb and paddle are read.
+    const seen = chosen(setup.now, 'thumbReach', side)
+    const { thumb } = controls.shifter[side]
+    if (thumb === null || thumb.found || seen === null || seen === 'reached') continue
+    const does = seen === 'lets' ? 'lets go for the shifter' : 'touches the shifter when it holds the grip'
+    const read = 'Read thumb length, shifter clamp and paddle: then this page says where it goes.'
+    add('thumb-told', side, 'act', `${sideName(side)}: the thumb ${does}.`, read)
+  }
+  const lacking = thumbControlKeys.flatMap((key) => sides.flatMap((side) => controls[key][side].thumb?.missing ?? []))
+  const missing = flat ? [...new Set([...bar.missing, ...lacking, ...sides.flatMap((side) => pieces[side].missing)])] : []
+  return { controls, rooms, missing, findings: byWeight(findings) }
+}
+
+function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: ControlSide, place: string | null, add: Add): void {
+  if (!thumb?.found) return
+  const { zone, paddle, plusMinus } = thumb.found
+  const { label } = thumbControls[control]
+  const name = sideName(side)
+  const { state, by } = paddleStanding(zone, paddle)
+  if (state === 'reached') {
+    const past = `Paddle ${mm(paddle - zone.from)} inside of the hand’s edge, ±${mm(plusMinus)}.`
+    add(`${control}-fits`, side, 'fine', `${name}: the thumb works the ${label} without letting go.`, past, 'prior')
+    return
+  }
+  const [best] = places ?? []
+  const helps = best?.fits === true && best.misses < Math.abs(by) - 1
+  const other = best && control === 'shifter' && best.place !== place ? ', the other side of the brake clamp' : ''
+  const put =
+    best === undefined
+      ? ''
+      : helps
+        ? ` Best ${controlPlaceWords[best.place]}${other}.`
+        : ` Neither side of the brake’s clamp brings it in reach: another ${label}.`
+  const off = state === 'far' ? `${mm(-by)} past the thumb` : `${mm(by)} too near: the hand touches it`
+  const works = `The thumb works ${mm(zone.from)} to ${mm(zone.to)} from the bar’s end; the paddle is at ${mm(paddle)}, ±${mm(plusMinus)}.`
+  const weight = Math.abs(by) > plusMinus ? 'act' : 'note'
+  add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, `${name} ${label} ${off}.`, `${works}${put}`, 'prior')
+}
+
+/** Room is known no better than this, mm; a tape and three rulers. @source common-practice */
+const ROOM_DOUBT = 4
+
+function roomFindings(side: Side, { left, inside, overlaps, straight }: BarRoom, add: Add): void {
+  const half = `${sideName(side)} half`
+  for (const [one, other] of overlaps) {
+    add(
+      'overlap',
+      side,
+      'note',
+      `${half}: ${one} and ${other} overlap.`,
+      'Read their places and widths again, or slide one of them.',
+      'geometry',
+    )
+  }
+  if (left < -ROOM_DOUBT) {
+    const bend = `Straight part ${mm(straight)}. A part on the bend cannot be clamped safely.`
+    add('no-room', side, 'act', `${half}: parts ${mm(-left)} longer than the straight part.`, bend, 'geometry')
+  } else if (inside < -ROOM_DOUBT) {
+    const free = `It lies ${mm(-inside)} past the straight part; ${mm(left)} are free further out.`
+    add('on-bend', side, 'act', `${half}: a clamp stands on the bend.`, free, 'geometry')
+  } else {
+    const last = `${mm(Math.max(0, inside))} of it inside of the last clamp.`
+    add('room', side, 'fine', `${half}: ${mm(Math.max(0, left))} of the straight part free.`, last, 'geometry')
+  }
+}
+
+export function judgeControls({
+  controls: standing,
+  context,
+}: {
+  readonly controls: ControlStanding
+  readonly context: VisitContext
+}): Partial<PageJudgement> {
+  const { controls, findings, rooms } = standing
+  const { setup } = context
+  const bar = halfBar(setup).found
+  return {
+    findings,
+    targets: thumbControlKeys.flatMap((key) => sides.flatMap((side) => targetOf(key, side, controls[key][side]))),
+    proposals: thumbControlKeys.flatMap((key) => proposalOf(key, standing, context)),
+    working: sides.flatMap((side) => {
+      const pieces = barPieces(setup, side).found
+      if (!bar || !pieces || !rooms[side]) return []
+      return [{ heading: `Room, ${side} half`, calculation: anyCalculation(barRoomCalculation), input: { ...bar, pieces }, plusMinus: {} }]
+    }),
+  }
+}
+
+function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlSide): Target[] {
+  if (!thumb?.found) return []
+  const { zone, paddle, plusMinus } = thumb.found
+  const { label } = thumbControls[control]
+  return [
+    {
+      key: `${control}-${side}`,
+      label: `${capital(label)}, ${side}`,
+      now: quantity(paddle, plusMinus, 'mm', 'computed'),
+      band: { low: zone.from, high: zone.to },
+      aim: paddleStanding(zone, paddle).by === 0 ? null : (places?.[0]?.paddleAt ?? null),
+      remark: `thumb ${mm(zone.from)} to ${mm(zone.to)}`,
+    },
+  ]
+}
+
+function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setup }: VisitContext): Proposal[] {
+  const { clamp, label } = thumbControls[control]
+  const keys = [`${control}-far`, `${control}-near`]
+  const requested = sides.flatMap((side): RequestedMove[] => {
+    const by = isActed(findings, side, ...keys) ? controlMove(setup, side, control) : 0
+    return by === 0 ? [] : [{ setting: clamp, side, by }]
+  })
+  if (requested.length === 0) return []
+  const words = `${capital(label)} ${amounts(requested, 'inboard', 'outboard')}`
+  return [{ key: control, words, requested, reason: reasonOf(findings, ...keys) }]
+}

@@ -1,0 +1,289 @@
+import { anyCalculation } from '../../../kernel/calculation.ts'
+import type { RequestedMove } from '../../../ledger/moves.ts'
+import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
+import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
+import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import { byWeight, sideName } from '../../../kernel/finding.ts'
+import { combined, quantity } from '../../../kernel/quantity.ts'
+import type { Quantity } from '../../../kernel/quantity.ts'
+import { bySide, sides } from '../../../kernel/sided.ts'
+import type { Side, Sided } from '../../../kernel/sided.ts'
+import { midSentence } from '../../../kernel/words.ts'
+import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import type { VisitContext } from '../../../station/context.ts'
+import { leverReachCalculation, leverAngleCalculation, leverClampCalculation } from './calculations.ts'
+import { inTheWay } from '../bar/pieces.ts'
+import { forearmNow, leverAngleNow, hooksAt, fingerInput, hookReadings, hookOf } from './readings.ts'
+import type { ForearmReady } from './readings.ts'
+import type { Doubted } from '../../../station/readOf.ts'
+import {
+  HOOK_FITS,
+  leverAngleTarget,
+  leverReachLimit,
+  leverSchoolFor,
+  leversApart,
+  leverSchools,
+  LEVERS_ALIKE,
+  REACH_FITS,
+} from './rules.ts'
+import type { LeverSchoolKey } from './rules.ts'
+import { amounts, degrees, into, isActed, reasonOf } from '../../../station/say.ts'
+import type { Add } from '../../../station/say.ts'
+
+/** What the fitter may choose here. */
+export interface LeverChoices {
+  readonly leverSchool?: LeverSchoolKey | undefined
+}
+
+/** The levers of one side. */
+export interface LeverSide {
+  readonly angle: Doubted | null
+  readonly forearm: ForearmReady
+  readonly target: ReturnType<typeof leverAngleTarget>
+  readonly hook: ReturnType<typeof hookOf>
+  readonly reach: Quantity | null
+  readonly hooks: ReturnType<typeof hooksAt>
+  /** of the standard, mm */
+  readonly limit: number
+}
+export interface LeverStanding {
+  readonly school: LeverSchoolKey
+  readonly sides: Sided<LeverSide>
+  /** which lever works the front brake, as found on the bike or else as told */
+  readonly front: Side | null
+  readonly missing: readonly ReadingKey[]
+  readonly findings: readonly Finding[]
+}
+
+export function leverStanding({
+  setup,
+  choices,
+  riding,
+}: Pick<VisitContext, 'setup' | 'riding'> & { readonly choices: LeverChoices }): LeverStanding {
+  const flat = setup.rider.bar === 'flat'
+  const school = leverSchoolFor(choices.leverSchool, riding)
+  const forearm = forearmNow(setup)
+  const each = bySide((side): LeverSide => {
+    return {
+      angle: flat ? leverAngleNow(setup, side) : null,
+      forearm: forearm[side],
+      target: leverAngleTarget(forearm[side].value, school),
+      hook: flat ? hookOf(setup, side) : { found: null, missing: [] },
+      reach: standsAt(setup.now, 'leverReach', side),
+      hooks: hooksAt(setup, side),
+      limit: leverReachLimit(measured(setup.now, 'handLength', side)?.value ?? null),
+    }
+  })
+  const findings: Finding[] = []
+  const add = into(findings)
+  for (const side of sides) {
+    angleFindings(side, each[side], school, add)
+    hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), add)
+    reachFindings(side, each[side], add)
+  }
+  if (each.left.angle && each.right.angle) alikeFindings({ left: each.left.angle, right: each.right.angle }, add)
+  const found = chosen(setup.now, 'frontBrakeLever')
+  brakeFindings(found, riding.frontBrake ?? null, add)
+  if (flat && chosen(setup.now, 'brakeFingers') === 'two') {
+    const one = 'One finger on the hook; the others hold the bar. Two loosen the hold and brake too hard.'
+    add('two-fingers', 'both', 'act', 'Brakes with two fingers or more.', one)
+  }
+  const missing = [...new Set(sides.flatMap((side) => each[side].hook.missing))]
+  return { school, sides: each, front: found ?? riding.frontBrake ?? null, missing, findings: byWeight(findings) }
+}
+
+function brakeFindings(found: Side | null, told: Side | null, add: Add): void {
+  if (found === null && told === null) {
+    const ask = 'Ask before a hand is laid on a brake; never change it silently.'
+    add('front-brake', 'both', 'note', 'Which lever works the front brake is not asked.', ask)
+  } else if (found !== null && told !== null && found !== told) {
+    const both = `Told: the ${told} hand; found on the bike: the ${found} lever. Settle it before riding.`
+    add('front-brake', 'both', 'first', 'Told and found differ on the front brake.', both)
+  }
+}
+
+/** How a forearm's fall is known. */
+const forearmWords = { reading: 'read', lengths: 'by this rider’s lengths', usual: 'as is usual: read it' } as const
+
+function angleFindings(side: Side, { angle, target, forearm }: LeverSide, school: LeverSchoolKey, add: Add): void {
+  if (angle === null) return
+  const doubt = combined(angle.plusMinus, forearm.plusMinus)
+  const line = `forearm ${degrees(forearm.value, 0)} ±${trimmed(forearm.plusMinus, 0)}°, ${forearmWords[forearm.by]}`
+  const band = `${trimmed(target.low, 0)} to ${trimmed(target.high, 0)}°`
+  const asked = `Asked ${band}, ${midSentence(leverSchools[school].label)}; ${line}.`
+  const [flat, low] = [target.low - angle.value, angle.value - target.high]
+  const stands = `${sideName(side)} lever ${degrees(angle.value, 0)} down`
+  if (flat > 0) add('lever-flat', side, flat > doubt ? 'act' : 'note', `${stands}: too flat.`, `It bends the wrist back. ${asked}`)
+  else if (low > 0)
+    add('lever-low', side, low > doubt ? 'act' : 'note', `${stands}: too low.`, `It bends the wrist forward and loads the thumb. ${asked}`)
+  else add('lever-angle-fits', side, 'fine', `${stands}.`, asked)
+}
+
+function alikeFindings(angles: Sided<Doubted>, add: Add): void {
+  const { lower, by } = leversApart({ left: angles.left.value, right: angles.right.value })
+  if (by <= LEVERS_ALIKE + combined(angles.left.plusMinus, angles.right.plusMinus)) return
+  const alike = `Both alike, within ${LEVERS_ALIKE}°, unless the hands differ.`
+  add('levers-apart', 'both', 'act', `${sideName(lower)} lever stands ${degrees(by)} lower.`, alike)
+}
+
+function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: string | null, add: Add): void {
+  if (found === null) return
+  const off = Math.abs(found.off)
+  const doubt = `±${mm(found.plusMinus)}`
+  const name = sideName(side)
+  if (found.hook + found.plusMinus < 0) {
+    const again = 'Read grip, clamp and hook again: a lever that ends outside of the bar is torn off in the first fall.'
+    add('hook-past', side, 'note', `${name}: the hook would lie ${mm(-found.hook)} past the bar’s end.`, again, 'geometry')
+    return
+  }
+  if (off <= HOOK_FITS) {
+    add('hook-fits', side, 'fine', `${name}: the hook lies under the finger.`, `${mm(off)} apart, ${doubt}.`)
+    return
+  }
+  const outside = found.off > 0
+  const lands = outside
+    ? 'The finger lands short of the hook and pulls where the blade is weak, so a second finger helps.'
+    : 'The finger lies past the hook, at the blade’s end.'
+  const slide = `Slide the clamp ${mm(off)} ${outside ? 'inboard' : 'outboard'}, ${doubt}.`
+  const first = blocker === null ? '' : ` The ${blocker} is in its way and moves too: see Controls.`
+  const headline = `${name}: the hook stands ${mm(off)} ${outside ? 'outside' : 'inside'} of the finger.`
+  add('hook-off', side, off - HOOK_FITS > found.plusMinus ? 'act' : 'note', headline, `${lands} ${slide}${first}`)
+}
+
+function reachFindings(side: Side, { reach, hooks, limit }: LeverSide, add: Add): void {
+  if (reach === null) return
+  const lever = `${sideName(side)} lever ${mm(reach.value)} out`
+  if (reach.value - reach.plusMinus > limit) {
+    const dial = 'Dial it in; what cannot be dialled in is another lever.'
+    add('reach-limit', side, 'act', `${lever}: past the limit of ${mm(limit)}.`, dial, 'iso-4210')
+  }
+  if (hooks === null) return
+  const far = reach.value - hooks.value
+  const doubt = combined(reach.plusMinus, hooks.plusMinus)
+  const finger = `This finger hooks at about ${mm(hooks.value)}, ${hooks.isTried ? 'tried' : 'by its length'}, ±${mm(hooks.plusMinus)}.`
+  const weight = Math.abs(far) - REACH_FITS > doubt ? 'act' : 'note'
+  if (Math.abs(far) <= REACH_FITS) add('reach-fits', side, 'fine', `${lever}: the finger hooks it.`, finger, 'prior')
+  else if (far > 0) add('reach-far', side, weight, `${lever}: too far.`, `${finger} Dial it in.`, 'prior')
+  else
+    add(
+      'reach-near',
+      side,
+      weight,
+      `${lever}: close.`,
+      `${finger} Make sure that it cannot be pulled onto the bar; else dial it out.`,
+      'prior',
+    )
+}
+
+export function judgeLevers({
+  levers,
+  context,
+}: {
+  readonly levers: LeverStanding
+  readonly context: VisitContext
+}): Partial<PageJudgement> {
+  return {
+    findings: levers.findings,
+    targets: sides.flatMap((side) => targetsOf(side, levers.sides[side])),
+    proposals: proposalsOf(levers),
+    working: sides.flatMap((side) => runsOf(side, levers, context)),
+  }
+}
+
+function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach, hooks }: LeverSide): Target[] {
+  const targets: Target[] = []
+  if (found) {
+    const fits = Math.abs(found.off) <= HOOK_FITS
+    targets.push({
+      key: `hook-${side}`,
+      label: `Hook, ${side}`,
+      now: quantity(found.off, found.plusMinus, 'mm', 'computed'),
+      band: { low: -HOOK_FITS, high: HOOK_FITS },
+      aim: fits ? null : 0,
+      remark: fits ? 'under the finger' : found.off > 0 ? 'outside' : 'inside',
+    })
+  }
+  if (reach && hooks) {
+    targets.push({
+      key: `reach-${side}`,
+      label: `Reach, ${side}`,
+      now: quantity(reach.value, combined(reach.plusMinus, hooks.plusMinus), 'mm', 'measured'),
+      band: { low: hooks.value - REACH_FITS, high: hooks.value + REACH_FITS },
+      aim: Math.abs(reach.value - hooks.value) > REACH_FITS ? hooks.value : null,
+      remark: `hooks at ${mm(hooks.value)}`,
+      moves: { setting: 'leverReach', side },
+    })
+  }
+  if (angle) {
+    targets.push({
+      key: `angle-${side}`,
+      label: `Angle, ${side}`,
+      now: quantity(angle.value, combined(angle.plusMinus, forearm.plusMinus), 'deg', 'measured'),
+      band: target,
+      aim: angle.value < target.low || angle.value > target.high ? target.aim : null,
+      remark: `asked ${trimmed(target.low, 0)} to ${trimmed(target.high, 0)}°`,
+      moves: { setting: 'leverAngle', side },
+    })
+  }
+  return targets
+}
+
+/** What is offered: only where a finding is worth a change. */
+function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
+  const moved = (setting: 'leverClamp' | 'leverReach' | 'leverAngle', keys: readonly string[], by: (row: LeverSide) => number) =>
+    sides.flatMap((side): RequestedMove[] => {
+      const amount = isActed(findings, side, ...keys) ? Math.round(by(each[side])) : 0
+      return amount === 0 ? [] : [{ setting, side, by: amount }]
+    })
+  const proposal = (
+    key: string,
+    label: string,
+    requested: readonly RequestedMove[],
+    keys: readonly string[],
+    more: string,
+    less: string,
+  ): Proposal[] =>
+    requested.length === 0
+      ? []
+      : [{ key, words: `${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }]
+  const hook = moved('leverClamp', ['hook-off'], ({ hook: { found } }) => found?.off ?? 0)
+  const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
+    now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,
+  )
+  const angle = moved('leverAngle', ['lever-flat', 'lever-low'], leverTurn)
+  return [
+    ...proposal('hook', 'Lever clamp', hook, ['hook-off'], 'inboard', 'outboard'),
+    ...proposal('reach', 'Lever reach', reach, ['reach-far', 'reach-limit'], 'out', 'in'),
+    ...proposal('angle', 'Levers', angle, ['lever-flat', 'lever-low'], 'down', 'up'),
+  ]
+}
+
+/** By how much a lever is turned to what its school aims at, degrees, + down; 0 where it is in its band, or nothing is known. */
+export function leverTurn({ target, angle }: Pick<LeverSide, 'target' | 'angle'>): number {
+  if (angle === null) return 0
+  const isOff = angle.value < target.low || angle.value > target.high
+  return isOff ? Math.round(target.aim - angle.value) : 0
+}
+
+function runsOf(side: Side, { sides: each, school }: LeverStanding, { setup }: VisitContext): WorkingRun[] {
+  const { angle, forearm, reach, hooks, hook } = each[side]
+  const finger = fingerInput(setup, side)
+  const place = hook.found && hookReadings(setup, side)
+  const runs: WorkingRun[] = []
+  if (place) runs.push({ heading: `Hook, ${side}`, calculation: anyCalculation(leverClampCalculation), input: place, plusMinus: {} })
+  // A finger that was tried is no calculation.
+  if (reach && finger && hooks && !hooks.isTried) {
+    const { indexFinger, gripDiameter } = finger
+    const handLength = measured(setup.now, 'handLength', side)?.value
+    const input = { indexFinger: indexFinger.value, gripDiameter, reach: reach.value, ...(handLength === undefined ? {} : { handLength }) }
+    const plusMinus = { reach: reach.plusMinus, indexFinger: indexFinger.plusMinus }
+    runs.push({ heading: `Lever reach, ${side}`, calculation: anyCalculation(leverReachCalculation), input, plusMinus })
+  }
+  if (angle) {
+    const input = { forearm: forearm.value, angle: angle.value, school }
+    const plusMinus = { forearm: forearm.plusMinus, angle: angle.plusMinus }
+    runs.push({ heading: `Lever angle, ${side}`, calculation: anyCalculation(leverAngleCalculation), input, plusMinus })
+  }
+  return runs
+}

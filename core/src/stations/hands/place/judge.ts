@@ -1,0 +1,268 @@
+import { metricDefinition } from '../../../body/metrics.ts'
+import type { MetricKey } from '../../../body/metrics.ts'
+import { CREEP, LONG_STEM, OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
+import { handsMiddle } from '../../../body/rider.ts'
+import { anyCalculation } from '../../../kernel/calculation.ts'
+import { creepNow } from '../../../rider/creep.ts'
+import { capOf } from '../../../ledger/pace.ts'
+import { standingOf } from '../../../rider/setup.ts'
+import type { Setup } from '../../../rider/setup.ts'
+import { handPositionsOf, usualHands } from '../../../readings/conditions.ts'
+import type { HandPosition } from '../../../readings/conditions.ts'
+import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
+import { frontOf } from '../../../model/riderModel.ts'
+import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import { byWeight } from '../../../kernel/finding.ts'
+import { combined } from '../../../kernel/quantity.ts'
+import type { PageJudgement, Proposal } from '../../../station/station.ts'
+import type { VisitContext } from '../../../station/context.ts'
+import { positionRows, positionLabels } from './positions.ts'
+import type { PositionRow } from './positions.ts'
+import { broadMiddle, handSweep } from './handSweep.ts'
+import type { Middle, SweepPoint } from './handSweep.ts'
+import { steeringArmCalculation } from './calculations.ts'
+import { spreadCost, spacingNow } from '../bar/spread.ts'
+import { degrees, into, reasonOf } from '../../../station/say.ts'
+import type { Add } from '../../../station/say.ts'
+import { FELT, steeringArm, steeringAxis, steeringWords, turnPerCentimetre } from './steering.ts'
+
+/** Steering now and at the start, mm, and the turn for 10 mm of hand. */
+export interface SteeringStanding {
+  readonly arm: number
+  readonly start: number
+  readonly turn: number
+  /** what the arm is worked out from */
+  readonly input: Readonly<Record<'headAngle' | 'axisX' | 'axisY' | 'handX' | 'handY' | 'handOut', number>>
+}
+
+export function steeringStanding({ setup, start }: Pick<VisitContext, 'setup' | 'start'>): SteeringStanding | null {
+  const front = frontOf(setup.rider.values, setup.folded.by)
+  const [now, before] = [handAt(setup), handAt(start)]
+  if (front === null || now === null || before === null) return null
+  const axis = steeringAxis(front)
+  const arm = steeringArm(axis, now)
+  return {
+    arm,
+    start: steeringArm(axis, before),
+    turn: turnPerCentimetre(arm),
+    input: { headAngle: front.headAngle, axisX: axis.at.x, axisY: axis.at.y, handX: now.x, handY: now.y, handOut: now.z },
+  }
+}
+
+/** Middle of the hands in the side view, and half of what lies between them. */
+function handAt({ model }: Setup) {
+  const middle = model && handsMiddle(model)
+  const spacing = spacingNow({ model })
+  return middle && spacing !== null ? { ...middle, z: spacing / 2 } : null
+}
+
+/** What the fitter may choose here. */
+export interface PlaceChoices {
+  readonly shares?: Readonly<Partial<Record<HandPosition, number | undefined>>> | undefined
+}
+
+/** Share of a usual ride in each position, %. */
+export interface Shares {
+  readonly of: Readonly<Partial<Record<HandPosition, number | undefined>>>
+  readonly sum: number
+  /** the position ridden most; the usual one where nothing is marked */
+  readonly most: HandPosition
+}
+
+export function sharesOf({ setup, choices }: Pick<VisitContext, 'setup'> & { readonly choices: PlaceChoices }): Shares {
+  const positions = handPositionsOf(setup.rider.bar)
+  const share = (hands: HandPosition) => choices.shares?.[hands] ?? 0
+  const sum = positions.reduce((all, hands) => all + share(hands), 0)
+  const [first, ...others] = positions
+  const most = others.reduce<HandPosition>((best, hands) => (share(hands) > share(best) ? hands : best), first ?? 'hoods')
+  return { of: choices.shares ?? {}, sum, most }
+}
+
+/** Where the hands are, in reach and height. */
+export interface PlaceStanding {
+  readonly shares: Shares
+  readonly positions: readonly PositionRow[]
+  readonly steering: SteeringStanding | null
+  readonly findings: readonly Finding[]
+}
+
+/** Elbows straighter than this are locked, degrees. */
+const LOCKED = metricDefinition('elbowLeft').band?.low ?? 10
+/** Signs of a long reach: this many of them make a finding. @source prior */
+const SIGNS_ENOUGH = 2
+/** A position ridden less than this is not judged, % of the ride. @source prior */
+const MATTERS = 15
+/** ± of an elbow in a position other than the usual one, degrees; k = 2. @source prior */
+const OTHER_DOUBT = 10
+/** Hands no further apart than this are narrow on a long stem, mm. @source prior */
+const NARROW_HANDS = 420
+/** Reach lost to the spread that is worth a word, mm. @source prior */
+const MUCH_SPREAD = 15
+/** A front moved by less than this is hardly felt, mm. @source common-practice */
+const HARDLY_FELT = 20
+
+export function placeStanding(
+  context: VisitContext & { readonly choices: PlaceChoices },
+  positions: readonly PositionRow[],
+): PlaceStanding {
+  const { setup } = context
+  const shares = sharesOf(context)
+  const steering = steeringStanding(context)
+  const findings: Finding[] = []
+  const add = into(findings)
+  if (shares.sum > 0 && Math.abs(shares.sum - 100) > 0.5) {
+    const asked = 'They should make 100 %: elbows are judged where the rider is most.'
+    add('shares', 'both', 'note', `Shares of the positions add up to ${trimmed(shares.sum, 0)} %.`, asked)
+  }
+  lockedFindings(context, positions, shares, add)
+  const signs = longSigns(context)
+  if (signs.length >= SIGNS_ENOUGH)
+    add('reach-long', 'both', 'act', 'Reach is long.', `${signs.join('; ')}. The commonest fault: bring the hands closer first.`)
+  heightFindings(context, add)
+  const creep = creepNow(setup)
+  if (creep && creep.value > CREEP) {
+    const sure = creep.value - creep.plusMinus > CREEP
+    const judged = 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
+    add('creeps', 'both', sure ? 'act' : 'note', `Comes ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${judged}`)
+  }
+  if (steering && Math.abs(steering.arm / steering.start - 1) > FELT) {
+    const arms = `Steering arm ${mm(steering.start)} before, ${mm(steering.arm)} now`
+    const turns = `${mm(10)} of hand turn the wheel ${trimmed(steering.turn, 2)}°`
+    add(
+      'steering',
+      'both',
+      'note',
+      steeringWords(steering.start, steering.arm),
+      `${arms}: ${turns}. An index to compare, no verdict.`,
+      'geometry',
+    )
+  }
+  const [stem, spacing] = [standsAt(setup.now, 'stemLength'), spacingNow(setup)]
+  if (stem && spacing !== null && stem.value - stem.plusMinus >= LONG_STEM && spacing <= NARROW_HANDS) {
+    const sizes = `${mm(stem.value)} of stem, hands ${mm(spacing)} apart`
+    add('nervous', 'both', 'note', 'Long stem with narrow hands.', `${sizes}: the usual reason for nervous steering.`)
+  }
+  return { shares, positions, steering, findings: byWeight(findings) }
+}
+
+/** Locked elbows, in the positions that are ridden much. */
+function lockedFindings({ setup, plusMinus }: VisitContext, positions: readonly PositionRow[], shares: Shares, add: Add): void {
+  const usual = usualHands(setup.rider.bar)
+  for (const { hands, effort, metrics } of positions) {
+    const isRidden = hands === shares.most || (shares.of[hands] ?? 0) >= MATTERS
+    if (effort !== 'calm' || !isRidden) continue
+    const straight = Math.min(metrics.elbowLeft ?? Infinity, metrics.elbowRight ?? Infinity)
+    const doubt = hands === usual ? Math.max(plusMinus('elbowLeft') ?? 0, plusMinus('elbowRight') ?? 0) : OTHER_DOUBT
+    if (straight >= LOCKED) continue
+    add(
+      `locked-${hands}`,
+      'both',
+      straight + doubt < LOCKED ? 'act' : 'note',
+      `Elbow locked on the ${positionLabels[hands].toLowerCase()}: ${degrees(straight, 0)}.`,
+      `±${trimmed(doubt, 0)}°. A soft bend is wanted where the hands are most; below ${LOCKED}° shocks go to neck and hands.`,
+      'prior',
+    )
+  }
+}
+
+function heightFindings({ setup, metrics, plusMinus }: VisitContext, add: Add): void {
+  const torso = metrics?.torso ?? null
+  if (torso !== null && torso - (plusMinus('torso') ?? 0) > UPRIGHT_TORSO) {
+    const why = `The torso stands at ${degrees(torso, 0)} already: the back switches off, and the arms carry what it held.`
+    add('high-front', 'both', 'note', 'A higher front would not unload the hands.', why)
+  }
+  const up = setup.folded.by('handHeight', 'both') + setup.folded.by('spacers', 'both')
+  if (up !== 0 && Math.abs(up) < HARDLY_FELT) {
+    const middle = `In the broad middle ${mm(HARDLY_FELT)} are hardly felt. Look for its edges on the trainer.`
+    add('little', 'both', 'note', `The front moved ${mm(Math.abs(up))}: that changes little.`, middle)
+  }
+}
+
+/** What speaks for a long reach, in words; each goes by its own ±. */
+function longSigns({ setup, metrics, plusMinus }: VisitContext): string[] {
+  const pair = (left: MetricKey, right: MetricKey, pick: (...values: number[]) => number) => {
+    const [a, b] = [metrics?.[left] ?? null, metrics?.[right] ?? null]
+    return a === null || b === null ? null : { value: pick(a, b), doubt: Math.max(plusMinus(left) ?? 0, plusMinus(right) ?? 0) }
+  }
+  const elbow = pair('elbowLeft', 'elbowRight', Math.min)
+  const shoulder = pair('shoulderLeft', 'shoulderRight', Math.max)
+  const creep = creepNow(setup)
+  const cost = spreadCost(setup)
+  return [
+    elbow && elbow.value + elbow.doubt < LOCKED && `elbows nearly straight, ${degrees(elbow.value, 0)}`,
+    shoulder && shoulder.value - shoulder.doubt > OPEN_SHOULDER && `shoulder open, ${degrees(shoulder.value, 0)}`,
+    chosen(setup.now, 'sitsWhere') === 'nose' && 'sits on the nose',
+    creep && creep.value - creep.plusMinus > CREEP && `creeps ${mm(creep.value)} forward`,
+    cost !== null && cost > MUCH_SPREAD && `the spread of the hands costs ${mm(cost)}`,
+  ].filter((sign): sign is string => typeof sign === 'string')
+}
+
+/** The sweeps of the open page, worked out when it asks. */
+export interface SweepStanding {
+  readonly height: readonly SweepPoint[] | null
+  readonly reach: readonly SweepPoint[] | null
+  readonly middle: Middle | null
+  readonly reachMiddle: Middle | null
+}
+
+export function sweepStanding({ setup }: Pick<VisitContext, 'setup'>): SweepStanding {
+  const standing = standingOf(setup)
+  const height = handSweep(standing, 'height')
+  const reach = handSweep(standing, 'reach')
+  const [low, high] = [edgeFound(setup, 'frontLowEdge'), edgeFound(setup, 'frontHighEdge')]
+  return {
+    height,
+    reach,
+    middle: height && broadMiddle(height, { low: low?.value ?? null, high: high?.value ?? null }),
+    reachMiddle: reach && broadMiddle(reach, { low: null, high: null }),
+  }
+}
+
+/** An edge found on the trainer, mm above the hands as they are, with ±. */
+function edgeFound({ now, model }: Setup, key: 'frontLowEdge' | 'frontHighEdge') {
+  const at = measured(now, key)
+  const hand = model && handsMiddle(model)
+  return at && hand && { value: at.value - hand.y, plusMinus: combined(at.plusMinus, now.handHeight.left?.plusMinus ?? 0) }
+}
+
+/** How far the hands are past an edge found on the trainer: + they must go up. */
+function pastEdge(setup: Setup) {
+  const [low, high] = [edgeFound(setup, 'frontLowEdge'), edgeFound(setup, 'frontHighEdge')]
+  if (low && low.value > 0) return { ...low, words: 'Lower than where the rider fell onto the bar.' }
+  if (high && high.value < 0) return { ...high, words: 'Higher than where the back switched off.' }
+  return null
+}
+
+export function judgePlace({ place, context }: { readonly place: PlaceStanding; readonly context: VisitContext }): Partial<PageJudgement> {
+  const { setup } = context
+  const findings = [...place.findings]
+  const proposals: Proposal[] = []
+  if (findings.some(({ key }) => key === 'reach-long')) {
+    const step = capOf('handReach', 'settled')
+    const requested = [{ setting: 'handReach', side: 'both', by: -step } as const]
+    proposals.push({ key: 'closer', words: `Hands ${mm(step)} closer`, requested, reason: reasonOf(findings, 'reach-long') })
+  }
+  const past = pastEdge(setup)
+  if (past) {
+    const by = Math.abs(past.value)
+    const sure = by > past.plusMinus
+    const headline = `The hands are ${mm(by)} past the edge found on the trainer.`
+    into(findings)('edge', 'both', sure ? 'act' : 'note', headline, `±${mm(past.plusMinus)}. ${past.words}`)
+    const requested = [{ setting: 'handHeight', side: 'both', by: past.value } as const]
+    if (sure) proposals.push({ key: 'edge', words: `Hands ${mm(by)} ${past.value > 0 ? 'up' : 'down'}`, requested, reason: headline })
+  }
+  const { steering } = place
+  return {
+    findings: byWeight(findings),
+    proposals,
+    working: steering
+      ? [{ heading: 'Steering', calculation: anyCalculation(steeringArmCalculation), input: steering.input, plusMinus: {} }]
+      : [],
+  }
+}
+
+/** All positions of the hands, calm and hard. */
+export function positionsNow({ setup }: Pick<VisitContext, 'setup'>): PositionRow[] {
+  return setup.model === null ? [] : positionRows(standingOf(setup))
+}

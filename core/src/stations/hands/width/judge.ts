@@ -1,0 +1,214 @@
+import { anyCalculation } from '../../../kernel/calculation.ts'
+import type { Setup } from '../../../rider/setup.ts'
+import { measured } from '../../../readings/resolve.ts'
+import { millimetres as mm } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import { byWeight } from '../../../kernel/finding.ts'
+import { combined } from '../../../kernel/quantity.ts'
+import type { Quantity } from '../../../kernel/quantity.ts'
+import { sides } from '../../../kernel/sided.ts'
+import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import { narrowestFor } from '../bar/room.ts'
+import type { VisitContext } from '../../../station/context.ts'
+import { BAR_LIMITS, cutPlan, cutSizes, defaultCut } from './cutPlan.ts'
+import type { CutPlan, CutSizeKey, WidthFloor } from './cutPlan.ts'
+import { cutPlanCalculation, barWidthTargetsCalculation } from './calculations.ts'
+import { piecesWidth } from '../bar/pieces.ts'
+import { widthNow, widthAsked, widthInput } from './readings.ts'
+import { halfBar } from '../bar/halfBar.ts'
+import { spreadCost, spacingNow } from '../bar/spread.ts'
+import type { WidthAsked } from './readings.ts'
+import { into, reasonOf } from '../../../station/say.ts'
+import { defaultWidthSchool, widthSchoolOf, widthSchools, widthSchoolsFor } from './rules.ts'
+import type { WidthSchoolKey } from './rules.ts'
+
+/** What the fitter may choose here. */
+export interface WidthChoices {
+  readonly widthSchool?: WidthSchoolKey | undefined
+  readonly cutSize?: CutSizeKey | undefined
+}
+
+/** Width of the bar, what is asked of it, and how it gets there. */
+export interface WidthStanding {
+  readonly school: WidthSchoolKey
+  readonly asked: WidthAsked | null
+  readonly now: Quantity | null
+  /** beyond either end of the band, mm, with ±; minus = inside; null while it is not known */
+  readonly past: { readonly high: number; readonly low: number; readonly plusMinus: number } | null
+  /** mm to the aim; 0 inside the band, or while it is not known */
+  readonly by: number
+  /** whether it lies outside by more than the ± */
+  readonly exceeds: boolean
+  /** hand to hand, mm */
+  readonly spacing: number | null
+  /** reach that the spread costs now, and at the aim, mm */
+  readonly spreadCost: { readonly now: number; readonly aim: number } | null
+  readonly floors: readonly WidthFloor[]
+  readonly cutSize: CutSizeKey
+  /** null where nothing is to be cut */
+  readonly plan: CutPlan | null
+  readonly findings: readonly Finding[]
+}
+type Judged = Omit<WidthStanding, 'findings'>
+
+export function widthStanding({
+  setup,
+  choices,
+  kind,
+}: Pick<VisitContext, 'setup' | 'kind'> & { readonly choices: WidthChoices }): WidthStanding {
+  const { bar } = setup.rider
+  const school = choices.widthSchool && widthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultWidthSchool[bar]
+  const asked = widthAsked(setup, school, kind)
+  const now = widthNow(setup)
+  const past = now &&
+    asked && {
+      high: now.value - asked.target.high,
+      low: asked.target.low - now.value,
+      plusMinus: combined(now.plusMinus, asked.plusMinus),
+    }
+  const outside = past === null ? 0 : Math.max(past.high, past.low, 0)
+  const by = now && asked && outside > 0 ? asked.target.aim - now.value : 0
+  const cutSize = choices.cutSize ?? defaultCut
+  const floors = bar === 'flat' ? floorsOf(setup) : []
+  const [cost, costThen] = [spreadCost(setup), spreadCost(setup, by)]
+  const judged: Judged = {
+    school,
+    asked,
+    now,
+    past,
+    by,
+    exceeds: outside > (past?.plusMinus ?? 0),
+    spacing: spacingNow(setup),
+    spreadCost: cost === null || costThen === null ? null : { now: cost, aim: costThen },
+    floors,
+    cutSize,
+    plan: bar === 'flat' && now && asked && by < 0 ? cutPlan(now.value, asked.target.aim, cutSizes[cutSize].perSide, floors) : null,
+  }
+  return { ...judged, findings: findingsOf(judged, setup) }
+}
+
+/** What a flat bar must not be cut below: its pieces, its maker's mark, the standard; the highest first. */
+function floorsOf(setup: Setup): WidthFloor[] {
+  const mark = measured(setup.now, 'barShortest')
+  const bar = halfBar(setup).found
+  const most = Math.max(...sides.map((side) => piecesWidth(setup, side)))
+  const floors: WidthFloor[] = [
+    { key: 'standard', width: BAR_LIMITS.narrowest, source: 'iso-4210' },
+    ...(mark ? [{ key: 'mark', width: mark.value, source: 'common-practice' } as const] : []),
+    ...(bar && most > 0 ? [{ key: 'room', width: narrowestFor(bar, most), source: 'geometry' } as const] : []),
+  ]
+  return floors.sort((a, b) => b.width - a.width)
+}
+
+/** What a floor is called, and what is wrong with a bar below it. */
+export const floorWords: Readonly<Record<WidthFloor['key'], { readonly label: string; readonly below: string }>> = {
+  standard: { label: 'the standard’s narrowest', below: 'No bar of the standard is this narrow.' },
+  mark: { label: 'its maker’s cut mark', below: 'Its maker does not allow it: another bar.' },
+  room: { label: 'room for grip and controls', below: 'A part stands on the bend, where no clamp holds safely.' },
+}
+
+/** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
+const GAP_CLEAR = 60
+
+function findingsOf({ school, asked, now, by, exceeds, spreadCost: cost, plan, floors }: Judged, setup: Setup): Finding[] {
+  const found: Finding[] = []
+  const add = into(found)
+  const { source } = widthSchoolOf(school)
+  if (now === null) return found
+  if (asked) {
+    const range = `${mm(asked.target.low)} to ${mm(asked.target.high)} asked`
+    const weight = exceeds ? 'act' : 'note'
+    const saved = cost ? ` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
+    const against = `${mm(now.value)} against ${range}.`
+    if (by < 0) {
+      const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
+      add('wide', 'both', weight, `Bar ${mm(-by)} wider than the aim.`, `${against} ${costs}${saved}`, source)
+    } else if (by > 0) {
+      const closes = 'A narrow bar closes the chest and steers quickly.'
+      add('narrow', 'both', weight, `Bar ${mm(by)} narrower than the aim.`, `${against} ${closes}`, source)
+    } else add('width-fits', 'both', 'fine', 'Bar width fits.', `${mm(now.value)}, ${range}.`, source)
+  }
+  if (setup.rider.bar === 'drop') return found
+  const gap = measured(setup.now, 'narrowestGap')
+  if (gap && gap.value - now.value < GAP_CLEAR + combined(gap.plusMinus, now.plusMinus)) {
+    const touches = now.value - gap.value > combined(gap.plusMinus, now.plusMinus)
+    const left = (gap.value - now.value) / 2
+    const room = left > 0 ? `The bar leaves ${mm(left)} a side` : 'The bar is no narrower than it'
+    add('gap', 'both', touches ? 'act' : 'note', `Narrowest gap ${mm(gap.value)}.`, `${room}; hands outside the grips touch first.`)
+  }
+  const event = measured(setup.now, 'eventBarWidest')
+  if (event && now.value - now.plusMinus > event.value)
+    add('event', 'both', 'act', `Wider than the event allows: ${mm(event.value)}.`, 'The event’s own rules have the last word.')
+  if (now.value - now.plusMinus > BAR_LIMITS.widest)
+    add('limit', 'both', 'act', `Wider than ${mm(BAR_LIMITS.widest)}.`, 'No bar of the standard is this wide.', 'iso-4210')
+  if (plan?.stoppedBy && asked) {
+    const { key, source: from } = plan.stoppedBy
+    add(
+      'floor',
+      'both',
+      'note',
+      `Cuts end at ${mm(plan.width)}: ${floorWords[key].label}.`,
+      `For ${mm(asked.target.aim)} it takes another bar.`,
+      from,
+    )
+  }
+  for (const { key, width, source: from } of floors) {
+    if (width <= now.value + now.plusMinus) continue
+    const { label, below } = floorWords[key]
+    add(`below-${key}`, 'both', 'act', `Bar narrower than ${label}.`, `${mm(now.value)} against ${mm(width)}. ${below}`, from)
+  }
+  return byWeight(found)
+}
+
+export function judgeWidth({ width, context }: { readonly width: WidthStanding; readonly context: VisitContext }): Partial<PageJudgement> {
+  const { asked, now, by, exceeds, findings } = width
+  if (now === null || asked === null) return { findings }
+  const { setup, start, kind } = context
+  const flat = setup.rider.bar === 'flat'
+  const ticks = widthSchoolsFor(setup.rider.bar).flatMap((key) => {
+    const other = widthAsked(setup, key, kind)
+    return other ? [{ at: other.target.aim, label: widthSchools[key].label }] : []
+  })
+  const before = widthNow(start)?.value ?? null
+  const target: Target = {
+    key: 'width',
+    label: flat ? 'Bar, end to end' : 'Hoods, centre to centre',
+    now,
+    band: asked.target,
+    aim: by === 0 ? null : asked.target.aim,
+    remark: `asked ${mm(asked.target.low)} to ${mm(asked.target.high)}`,
+    ticks,
+    start: before === now.value ? null : before,
+    ...(flat ? { moves: { setting: 'barWidth', side: 'both' } } : {}),
+  }
+  return { findings, targets: [target], proposals: exceeds ? proposalsOf(width, flat) : [], working: runsOf(width, context) }
+}
+
+/** A cut cannot be taken back, another bar costs money: neither is proposed on a difference that no tape can tell. */
+function proposalsOf({ plan, by, findings }: WidthStanding, flat: boolean): Proposal[] {
+  const reason = reasonOf(findings, 'wide', 'narrow')
+  const [first] = plan?.cuts ?? []
+  if (first) {
+    const words = `First cut: ${mm(first.perSide, 3)} a side`
+    return [{ key: 'cut', words, requested: [{ setting: 'barWidth', side: 'both', by: -2 * first.perSide }], reason }]
+  }
+  if (flat || by === 0) return []
+  const words = `Hands ${mm(Math.abs(by))} ${by < 0 ? 'closer' : 'apart'}: another bar`
+  return [{ key: 'hands', words, requested: [{ setting: 'gripSpacing', side: 'both', by }], reason }]
+}
+
+function runsOf({ plan, school, cutSize, floors, now, asked }: WidthStanding, { setup, kind }: VisitContext): WorkingRun[] {
+  const width = { bar: setup.rider.bar, school, ...widthInput(setup, kind) }
+  const cuts = {
+    from: now?.value,
+    to: asked?.target.aim,
+    perSide: cutSizes[cutSize].perSide,
+    floors: floors.map(({ key, width: at }) => ({ width: at, words: floorWords[key].label })),
+  }
+  return [
+    { heading: 'Width', calculation: anyCalculation(barWidthTargetsCalculation), input: width, plusMinus: {} },
+    ...(plan && plan.cuts.length > 0
+      ? [{ heading: 'Cuts', calculation: anyCalculation(cutPlanCalculation), input: cuts, plusMinus: { from: now?.plusMinus ?? 0 } }]
+      : []),
+  ]
+}

@@ -1,0 +1,95 @@
+import { RADIANS } from '../../../bike/contactPoints.ts'
+import type { BarKind, BikeKind } from '../../../bike/bikeKinds.ts'
+import type { SourceKey } from '../../../kernel/sources.ts'
+import { keysOf } from '../../../kernel/tables.ts'
+
+/** How far relaxed elbows stand out from the body when the hands lie where they are strongest, degrees. @source prior */
+export const ELBOWS_OUT = 25
+/** How far builds differ from the rule for flat bars, mm; k = 2. @source prior */
+const BUILD_SPREAD = 25
+
+interface WidthSchool {
+  readonly label: string
+  readonly bar: BarKind
+  readonly says: string
+  readonly source: SourceKey
+}
+
+/** What the trade takes a bar's width from. Drop bars: hood to hood, centre to centre; flat bars: end to end. */
+export const widthSchools = {
+  acromia: { label: 'Shoulder width', bar: 'drop', says: 'Hoods in line with the tips of the shoulders.', source: 'common-practice' },
+  narrow: { label: 'Narrow', bar: 'drop', says: 'For speed: 20 to 60 mm inside the shoulders, by a narrower bar, never by turning the hoods in.', source: 'common-practice' },
+  wide: { label: 'Wide', bar: 'drop', says: 'For control: 20 to 40 mm outside the shoulders, for loose ground.', source: 'common-practice' },
+  build: { label: 'By build', bar: 'flat', says: 'Hands where the forearms come to the grips with relaxed elbows.', source: 'prior' },
+  stature: { label: 'By stature', bar: 'flat', says: '0.42 to 0.46 of the stature.', source: 'common-practice' },
+  use: { label: 'By use', bar: 'flat', says: 'What is common for this kind of bike.', source: 'common-practice' },
+} as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
+export type WidthSchoolKey = keyof typeof widthSchools
+export const widthSchoolKeys = keysOf(widthSchools)
+export const defaultWidthSchool: Readonly<Record<BarKind, WidthSchoolKey>> = { drop: 'acromia', flat: 'build' }
+
+export function widthSchoolOf(key: WidthSchoolKey): WidthSchool {
+  return widthSchools[key]
+}
+export function widthSchoolsFor(bar: BarKind): WidthSchoolKey[] {
+  return widthSchoolKeys.filter((key) => widthSchools[key].bar === bar)
+}
+
+/** Widths end to end that are common on flat bars; kinds that are not here have no common width of their own. @source common-practice */
+const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high: number]>>> = {
+  'cross-country': [720, 760],
+  trail: [740, 800],
+  downhill: [760, 820],
+  mountain: [740, 800],
+}
+/** Share of the stature. @source common-practice */
+export const STATURE_SHARE = { low: 0.42, aim: 0.44, high: 0.46 } as const
+/** Against the acromia, hood to hood, mm. @source common-practice */
+const ofAcromia: Readonly<Partial<Record<WidthSchoolKey, { low: number; aim: number; high: number }>>> = {
+  acromia: { low: -10, aim: 0, high: 10 },
+  narrow: { low: -60, aim: -40, high: -20 },
+  wide: { low: 20, aim: 30, high: 40 },
+}
+
+/** What a width is asked from; mm. Null = not known. */
+export interface WidthInput {
+  readonly acromionWidth: number | null
+  readonly stature: number | null
+  /** both arms, acromion to elbow */
+  readonly upperArms: readonly [left: number, right: number]
+  /** end of the bar to the middle of each hand */
+  readonly handsFromEnd: readonly [left: number, right: number]
+  readonly kind: BikeKind
+}
+
+/** A width a school asks for, mm. */
+export interface WidthTarget {
+  readonly low: number
+  readonly aim: number
+  readonly high: number
+}
+
+/**
+ * Width that a school asks for: hood to hood on drop bars, end to end on flat ones.
+ * @returns null where the school's own input is not known, or it has nothing to say of this kind of bike
+ * @source common-practice
+ */
+export function widthTarget(school: WidthSchoolKey, input: WidthInput): WidthTarget | null {
+  const { acromionWidth, stature, upperArms, handsFromEnd, kind } = input
+  const offset = ofAcromia[school]
+  if (offset) return acromionWidth === null ? null : shifted(acromionWidth, offset)
+  if (school === 'stature')
+    return stature === null
+      ? null
+      : { low: STATURE_SHARE.low * stature, aim: STATURE_SHARE.aim * stature, high: STATURE_SHARE.high * stature }
+  if (school === 'use') {
+    const usual = usualWidths[kind]
+    return usual === undefined ? null : { low: usual[0], aim: (usual[0] + usual[1]) / 2, high: usual[1] }
+  }
+  if (acromionWidth === null) return null
+  const hands = acromionWidth + (upperArms[0] + upperArms[1]) * Math.sin(ELBOWS_OUT * RADIANS)
+  const aim = hands + handsFromEnd[0] + handsFromEnd[1]
+  return { low: aim - BUILD_SPREAD, aim, high: aim + BUILD_SPREAD }
+}
+
+const shifted = (base: number, { low, aim, high }: WidthTarget): WidthTarget => ({ low: base + low, aim: base + aim, high: base + high })

@@ -1,0 +1,141 @@
+import fc from 'fast-check'
+import type { BarKind } from '../../bike/bikeKinds.ts'
+import { setupOf } from '../../rider/setup.ts'
+import type { Setup } from '../../rider/setup.ts'
+import { definitionOf, isChoice } from '../../readings/readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts'
+import type { LengthUnit } from '../../kernel/entry.ts'
+import { inUnit } from '../../kernel/inUnit.ts'
+import { judgePage } from '../../station/station.ts'
+import type { PageJudgement } from '../../station/station.ts'
+import { contextAt, readingsWith } from '../../testing.ts'
+import { startingCockpit } from './cockpit/parts.ts'
+import { extensionChoices, leverChoices } from './cockpit/partChoices.ts'
+import { handsPagesFor, handsParts, handsStation } from './station.ts'
+import { flatBar } from './testing.ts'
+
+const dropBar = {
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  spacersAbove: 10,
+  stemLength: 90,
+  stemAngle: -6,
+  hoodWidth: 420,
+  dropWidth: 430,
+  barReach: 75,
+  barDrop: 120,
+  hoodPosition: [45, 45],
+  hoodAngle: [2, 2],
+  barRoll: 0,
+  leverReach: [72, 72],
+  indexFinger: [70, 70],
+  handLength: [185, 185],
+  gripDiameter: [33, 33],
+  padForward: 40,
+  padUp: 60,
+  padSpacing: 330,
+  extensionLength: 290,
+  extensionAngle: 8,
+  creepForward: 30,
+  wristAngle: [-4, -4],
+} as const
+const bases = { flat: flatBar, drop: dropBar } as const
+
+function saidOf(setup: Setup): { page: string; said: PageJudgement }[] {
+  const { bar } = setup.rider
+  const kind = bar === 'flat' ? 'trail' : 'time trial'
+  const parts = handsParts({ ...contextAt(setup, { kind, riding: { events: 'Some race' } }), choices: {} })
+  return handsPagesFor(bar).map((page) => ({ page, said: judgePage(handsStation.pages[page] as never, parts) }))
+}
+const sentences = (setup: Setup, unit: LengthUnit): string[] =>
+  [
+    ...saidOf(setup).flatMap(({ said }) => [
+      ...said.findings.flatMap(({ headline, sentence }) => [headline, sentence]),
+      ...said.targets.flatMap(({ label, remark }) => [label, remark]),
+      ...said.proposals.flatMap(({ words, reason }) => [words, reason]),
+    ]),
+    ...leverChoices(setup, startingCockpit).map(({ words }) => words),
+    ...extensionChoices(setup, startingCockpit).map(({ words }) => words),
+  ].map((words) => inUnit(words, unit))
+
+/** Readings of the station's pages that are numbers: what a hand may type there. */
+const typed = (bar: BarKind): NumberKey[] => {
+  const keys = handsPagesFor(bar).flatMap((page): readonly ReadingKey[] => handsStation.pages[page].readings)
+  return [...new Set(keys)].filter((key): key is NumberKey => !isChoice(key))
+}
+/** One to four readings anywhere in their range, left and right apart where they have sides. */
+const slips = (bar: BarKind) =>
+  fc.dictionary(
+    fc.constantFrom(...typed(bar)),
+    fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })),
+    {
+      minKeys: 1,
+      maxKeys: 4,
+    },
+  )
+const placed = (shares: Record<string, [number, number]>) =>
+  Object.fromEntries(
+    Object.entries(shares).map(([key, both]) => {
+      const { min, max, sided } = definitionOf(key as NumberKey)
+      const [left, right] = both.map((share) => min + share * (max - min))
+      return [key, sided ? [left, right] : left]
+    }),
+  )
+
+describe.each(['flat', 'drop'] as const)('every page of the hands on a %s bar', (bar) => {
+  it('speaks inches in inch mode, and has a unit at every amount in either', () => {
+    const setup = setupOf(readingsWith(bases[bar] as never), [], bar)
+    const inches = sentences(setup, 'in')
+    // Enough of them speak of lengths at all.
+    expect(inches.filter((words) => /\d in\b/.test(words)).length).toBeGreaterThan(8)
+    for (const words of inches) expect(words).not.toMatch(/\d mm\b/)
+    for (const words of sentences(setup, 'mm')) expect(words).not.toMatch(/\d in\b/)
+    // "±4" of what? Every ± names it.
+    for (const unit of ['mm', 'in'] as const)
+      for (const words of sentences(setup, unit)) expect(words).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%)|[\d.])/)
+  })
+
+  it('says something sound whatever is typed, and asks for nothing that it cannot set', () => {
+    fc.assert(
+      fc.property(slips(bar), (shares) => {
+        const setup = setupOf(readingsWith({ ...bases[bar], ...placed(shares) } as never), [], bar)
+        for (const unit of ['mm', 'in'] as const)
+          for (const words of sentences(setup, unit)) expect(words).not.toMatch(/NaN|undefined|Infinity|null|\d mm\b.*\d in\b/)
+        for (const { said } of saidOf(setup))
+          for (const { requested } of said.proposals) {
+            expect(requested.length).toBeGreaterThan(0)
+            for (const move of requested) if ('by' in move) expect(Number.isFinite(move.by) && move.by !== 0).toBe(true)
+          }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('has nothing to propose where no finding is worth a change', () => {
+    fc.assert(
+      fc.property(slips(bar), (shares) => {
+        const setup = setupOf(readingsWith({ ...bases[bar], ...placed(shares) } as never), [], bar)
+        for (const { page, said } of saidOf(setup)) {
+          const isOpen = said.findings.some(
+            ({ weight, key }) => weight === 'act' || weight === 'first' || key === 'pads-wide' || key === 'inward',
+          )
+          if (!isOpen) expect([page, said.proposals]).toEqual([page, []])
+        }
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  it('shows the input of every sum it says it made: each runs', () => {
+    const setup = setupOf(readingsWith(bases[bar] as never), [], bar)
+    for (const { said } of saidOf(setup))
+      for (const { calculation, input } of said.working) {
+        const parsed = calculation.input.safeParse(input)
+        expect(parsed.error?.issues ?? []).toEqual([])
+        expect(calculation.output.safeParse(calculation.run(parsed.data as never)).success).toBe(true)
+      }
+  })
+})

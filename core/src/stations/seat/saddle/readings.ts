@@ -1,0 +1,93 @@
+import { upperPosture } from '../../../body/upperBody.ts'
+import { hipOf } from '../../../body/rider.ts'
+import type { RiderModel } from '../../../body/rider.ts'
+import { handPositionsOf, conditions, usualHands } from '../../../readings/conditions.ts'
+import type { HandPosition } from '../../../readings/conditions.ts'
+import { asRead } from '../../../rider/asRead.ts'
+import { riderWith } from '../../../rider/calibrated.ts'
+import type { Setup } from '../../../rider/setup.ts'
+import type { Posture } from './width.ts'
+import { shapeFrom } from '../../../bike/saddleShape.ts'
+import type { SaddleShape } from '../../../bike/saddleShape.ts'
+import { measuredValue } from '../../../readings/resolve.ts'
+import type { ResolvedReadings } from '../../../readings/resolve.ts'
+import type { SaddleInUse } from './ranking.ts'
+import type { Part, RequestedExchange } from '../../../ledger/parts.ts'
+import { partNow } from '../../../ledger/parts.ts'
+import type { SaddleSpec } from './kinds.ts'
+
+/** ± of a torso that no reading of that position pins down, degrees; k = 2. @source prior */
+const MODEL_TORSO = 6
+/** ± of a torso whose own angles were read in that position, degrees; k = 2. @source prior */
+const READ_TORSO = 2
+const handWords: Readonly<Record<HandPosition, string>> = {
+  grip: 'hands on the grips',
+  hoods: 'hands on the hoods',
+  tops: 'hands on the tops',
+  drops: 'hands in the drops',
+  extension: 'on the extensions',
+}
+function torsoOf(model: RiderModel): number | null {
+  if (model.grips === null) return null
+  const { torso, reaches } = upperPosture(model.upper, hipOf(model), model.grips)
+  return reaches ? torso : null
+}
+/** Torso in every hand position this bike has, the usual one first: as read, else from the calibrated model. */
+
+export function posturesOf(setup: Setup): Posture[] {
+  const { rider, folded, model } = setup
+  const usual = usualHands(rider.bar)
+  return handPositionsOf(rider.bar).flatMap((hands): Posture[] => {
+    const at = hands === usual ? model : riderWith(rider, folded.by, hands)
+    const modelled = at && torsoOf(at)
+    const read = hands === usual ? asRead(setup, 'torso', modelled) : null
+    const torso = read?.value ?? modelled
+    if (torso === null) return []
+    const own = rider.others.some((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
+    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? READ_TORSO : MODEL_TORSO) }]
+  })
+}
+/** The saddle as it stands; what is not read is as usual. */
+
+export function saddleShapeNow(now: ResolvedReadings): SaddleShape {
+  return shapeFrom({
+    length: measuredValue(now, 'saddleLength'),
+    width: measuredValue(now, 'saddleWidth'),
+    zoneWidth: measuredValue(now, 'saddleZoneWidth'),
+    noseWidth: measuredValue(now, 'saddleNoseWidth'),
+    sitFromNose: now.sitFromNose.left?.value ?? null,
+    noseDrop: measuredValue(now, 'saddleNoseDrop'),
+    tailRise: measuredValue(now, 'saddleTailRise'),
+  })
+}
+export function saddleInUse(now: ResolvedReadings): SaddleInUse {
+  return {
+    sitFromNose: measuredValue(now, 'sitFromNose'),
+    railHeight: measuredValue(now, 'saddleRailHeight'),
+    nose: measuredValue(now, 'saddleSetback'),
+  }
+}
+/** A saddle of the catalogue as a part. */
+function saddlePart(spec: SaddleSpec): Part {
+  const { name, kind, width, zoneWidth, noseWidth, length, sitFromNose, noseDrop, tailRise, relief, railHeight } = spec
+  return {
+    name,
+    properties: {
+      saddleKind: kind,
+      saddleWidth: width,
+      saddleZoneWidth: zoneWidth,
+      saddleNoseWidth: noseWidth,
+      saddleLength: length,
+      sitFromNose,
+      saddleNoseDrop: noseDrop,
+      saddleTailRise: tailRise,
+      saddleRelief: relief,
+      saddleRailHeight: railHeight,
+    },
+  }
+}
+/** Another saddle for the one on the bike. */
+
+export function saddleExchange(spec: SaddleSpec, now: ResolvedReadings): RequestedExchange {
+  return { slot: 'saddle', from: partNow(now, 'saddle'), to: saddlePart(spec) }
+}

@@ -1,0 +1,116 @@
+import { CREEP, HEAVY_HANDS } from '../../../body/postureLimits.ts'
+import type { OptionOf } from '../../../readings/readingDefinitions.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+
+/** What speaks for a saddle further back or further forward; null = not read. */
+export interface SetbackSigns {
+  readonly sits: OptionOf<'sitsWhere'> | null
+  readonly sitsHard: OptionOf<'sitsWhere'> | null
+  /** hips forward at the hard effort, mm: read, or from angles read at that effort */
+  readonly creep: number | null
+  /** complaints, in words */
+  readonly hands: readonly string[]
+  readonly hipClosed: readonly string[]
+  readonly kneeFront: readonly string[]
+  readonly kneeBack: readonly string[]
+  /** complaints of a knee for which the saddle's height is wrong in the very way that hurts it: height first */
+  readonly ofHeight: readonly string[]
+  /** the saddle stands further nose down than any use asks: whoever slides, slides down it */
+  readonly noseDown: boolean
+  /** share of body weight on the hands, %, where it is surely heavy */
+  readonly load: number | null
+  readonly railRoomBack: number | null
+  readonly railRoomForward: number | null
+}
+
+export interface SetbackJudgement {
+  /** for each way, what speaks for it */
+  readonly back: readonly string[]
+  readonly forward: readonly string[]
+  /** mm now, + back; 0 = leave it */
+  readonly by: number
+  readonly findings: readonly Finding[]
+}
+
+/** Where the rider sits is seen: it outweighs this many signs that only follow from complaints. @source prior */
+const SEEN_OUTWEIGHS = 2
+/** One way must be ahead by this many signs. @source prior */
+const CLEAR_LEAD = 1
+const sitting = { nose: 'sits on the nose', tail: 'falls off the tail' } as const
+/** One step. @source common-practice */
+export const SETBACK_STEP = 5
+
+/**
+ * Setback has no single rule: signs for either way are weighed, and only a clear side moves it.
+ * Creeping forward under effort is not answered by setback at all.
+ * @source common-practice
+ */
+export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
+  const back: string[] = []
+  const forward: string[] = []
+  const findings: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
+    findings.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
+  if (signs.sits === 'nose' && !signs.noseDown) forward.push(sitting.nose)
+  if (signs.sits === 'tail') back.push(sitting.tail)
+  back.push(...signs.hands)
+  if ((signs.load ?? 0) > HEAVY_HANDS) back.push(`hands carry ${trimmed(signs.load ?? 0, 0)} %`)
+  forward.push(...signs.hipClosed)
+  back.push(...signs.kneeFront)
+  forward.push(...signs.kneeBack)
+  const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
+  if (signs.ofHeight.length > 0) {
+    add(
+      'height-first',
+      'note',
+      'Height first.',
+      `${capital(signs.ofHeight.join(', '))}: the saddle’s height explains it. Setback after that.`,
+    )
+  }
+  if (signs.noseDown && (creeps || signs.sits === 'nose')) {
+    add(
+      'tilt-first',
+      'note',
+      'Tilt first.',
+      'Slides forward down a saddle that stands nose down: set the tilt, then look again where the rider sits.',
+    )
+  } else if (creeps) {
+    add(
+      'creep',
+      'act',
+      `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`,
+      'That points to the saddle or the reach, not to setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
+    )
+  }
+  const weigh = (list: readonly string[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
+  const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
+  const request = lead >= CLEAR_LEAD && back.length > 0 ? SETBACK_STEP : lead <= -CLEAR_LEAD && forward.length > 0 ? -SETBACK_STEP : 0
+  const room = request > 0 ? signs.railRoomBack : signs.railRoomForward
+  const by = request === 0 ? 0 : Math.sign(request) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
+  const said = (list: readonly string[]) => list.join(', ')
+  if (back.length > 0 && forward.length > 0) {
+    add('both', 'note', 'Signs for both ways.', `Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
+  } else if (by > 0)
+    add(
+      'back',
+      'act',
+      'Further back.',
+      `${capital(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
+    )
+  else if (by < 0)
+    add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
+  else if (signs.sits !== null && request === 0 && !signs.noseDown)
+    add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
+  if (request !== 0 && room !== null && room < SETBACK_STEP) {
+    add(
+      'rails',
+      'note',
+      room <= 0 ? 'The rails are at their mark.' : `The rails have ${trimmed(room, 0)} mm left.`,
+      'Another post head or another saddle gives the rest; never clamp outside the marks.',
+    )
+  }
+  return { back, forward, by, findings }
+}
+
+const capital = (words: string) => words.replace(/^./, (letter) => letter.toUpperCase())

@@ -1,0 +1,94 @@
+import { calibrate, withFree } from '../body/calibration.ts'
+import type { FreeParameters } from '../body/calibration.ts'
+import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
+import type { MetricKey } from '../body/metrics.ts'
+import { axlesOf, buildModel } from '../model/riderModel.ts'
+import type { ModelValues } from '../model/riderModel.ts'
+import type { MovedBy } from '../readings/movedBy.ts'
+import { normal, share } from '../kernel/random.ts'
+import type { CalibratedRider } from '../rider/calibrated.ts'
+import { uncertainInputs } from './uncertainty.ts'
+
+/** What many draws of a rider make of one metric. */
+export interface Sampled {
+  /** 2.5, 50 and 97.5 of 100 draws */
+  readonly low: number
+  readonly middle: number
+  readonly high: number
+  /** share of draws in which it has no value: the leg or the arm does not reach, 0..1 */
+  readonly lost: number
+  /** share of the other draws inside the band; null without a band */
+  readonly inBand: number | null
+}
+export type SampledMetrics = Readonly<Partial<Record<MetricKey, Sampled>>>
+
+/**
+ * Draws riders as uncertain as their readings are, calibrates each to angles drawn the same way, and
+ * gives each metric's spread: for where a band's edge or an unreachable leg makes the first order wrong.
+ * A generator: each step is one draw, so that a caller can show progress and stop.
+ * @param random uniform in [0, 1)
+ * @source gum
+ */
+export function* sampleMetrics(
+  rider: CalibratedRider,
+  by: MovedBy,
+  draws: number,
+  random: () => number,
+): Generator<number, SampledMetrics> {
+  const inputs = uncertainInputs(rider)
+  const axles = axlesOf(rider.values)
+  const found = new Map<MetricKey, number[]>(metricKeys.map((key) => [key, []]))
+  for (let draw = 0; draw < draws; draw++) {
+    const free: Record<string, { prior: number; plusMinus: number }> = { ...rider.free }
+    const offs = inputs.map(({ deviation }) => deviation * normal(random))
+    inputs.forEach(({ key }, i) => {
+      const own = free[key]
+      if (own) free[key] = { ...own, prior: own.prior + (offs[i] ?? 0) }
+    })
+    const drawnFrom = (base: ModelValues): ModelValues => {
+      const values: Record<string, { left: number | null; right: number | null }> = Object.create(base)
+      inputs.forEach(({ key, side }, i) => {
+        const row = values[key]
+        const off = offs[i] ?? 0
+        if (key in free || !row) return
+        values[key] = {
+          left: row.left === null || side === 'right' ? row.left : row.left + off,
+          right: row.right === null || side === 'left' ? row.right : row.right + off,
+        }
+      })
+      return values as unknown as ModelValues
+    }
+    const drawn = drawnFrom(rider.values)
+    const knowns = rider.knowns.flatMap(({ known, values, by: then, hands }) => {
+      const base = buildModel(values === rider.values ? drawn : drawnFrom(values), rider.bar, then, hands).model
+      return base === null ? [] : [{ ...known, value: known.value + (known.plusMinus / 2) * normal(random), base }]
+    })
+    const { values: solved } = calibrate(free as unknown as FreeParameters, knowns, 'fitted')
+    const { model } = buildModel(drawn, rider.bar, by)
+    const metrics = model && riderMetrics(withFree(model, solved), axles)
+    for (const key of metricKeys) {
+      const value = metrics?.[key] ?? null
+      if (value !== null) found.get(key)?.push(value)
+    }
+    yield draw + 1
+  }
+  return Object.fromEntries(
+    metricKeys.flatMap((key) => {
+      const values = found.get(key) ?? []
+      return values.length === 0 ? [] : [[key, summary(key, values, draws)]]
+    }),
+  )
+}
+
+function summary(key: MetricKey, values: number[], draws: number): Sampled {
+  values.sort((a, b) => a - b)
+  const { band } = metricDefinition(key)
+  const inside = band && values.filter((value) => value >= band.low && value <= band.high).length / values.length
+  return {
+    low: share(values, 0.025),
+    middle: share(values, 0.5),
+    high: share(values, 0.975),
+    lost: 1 - values.length / draws,
+    inBand: inside,
+  }
+}
