@@ -1,6 +1,8 @@
-import { riderMetrics } from './body/metrics.ts'
+import { vialsOf } from './station/number.ts'
+import type { Vial } from './station/number.ts'
+import type { FeetParts } from './stations/feet/station.ts'
+import type { SeatParts } from './stations/seat/station.ts'
 import { evaluate } from './kernel/calculation.ts'
-import { metricsAsRead } from './rider/asRead.ts'
 import { setupOf } from './rider/setup.ts'
 import { feetParts, feetStation } from './stations/feet/station.ts'
 import { definitionOf, isChoice, readingKeys } from './readings/readingDefinitions.ts'
@@ -10,7 +12,7 @@ import { numericLeaves } from './kernel/propagate.ts'
 import { seatParts, seatStation } from './stations/seat/station.ts'
 import { judgePage } from './station/station.ts'
 import type { PageJudgement, StationPage, WorkingRun } from './station/station.ts'
-import { aReading, readingsWith } from './testing.ts'
+import { contextAt, aReading, readingsWith } from './testing.ts'
 
 /** Readings that give every page something to work out. */
 const rich = readingsWith({
@@ -35,33 +37,21 @@ const rich = readingsWith({
 })
 
 /** What every page of feet and seat says of a rider with these readings. */
-function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): PageJudgement[] {
+function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): (PageJudgement & { readonly vials: readonly Vial[] })[] {
   const setup = setupOf(readings, [], 'drop')
-  const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, null), setup)
-  const about = {
-    setup,
-    start: setup,
-    complaints: [],
-    kind: 'drop bar',
-    choices: {},
-    metrics,
-    plusMinus: () => 2,
-    pace: 'settled',
-    riding: {},
-  } as const
+  const about = { ...contextAt(setup, { kind: 'drop bar', plusMinus: () => 2 }), choices: {} }
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
   const feet = feetParts({ ...about, otherBikes: [] })
-  return [
-    ...Object.values<StationPage<typeof seat, string>>(seatStation.pages).map((page) => judgePage(page, seat)),
-    ...Object.values<StationPage<typeof feet, string>>(feetStation.pages).map((page) => judgePage(page, feet)),
-  ]
+  const said = <Parts>(pages: Readonly<Record<string, StationPage<Parts, string>>>, parts: Parts) =>
+    Object.values(pages).map((page) => ({ ...judgePage(page, parts), vials: vialsOf(page.numbers ?? {}, parts) }))
+  return [...said<SeatParts>(seatStation.pages, seat), ...said<FeetParts>(feetStation.pages, feet)]
 }
 const runsIn = (said: readonly PageJudgement[]): WorkingRun[] => said.flatMap(({ working }) => working)
 /** Every sentence a fitter reads there. */
-const sentencesIn = (said: readonly PageJudgement[]): string[] =>
-  said.flatMap(({ findings, targets, proposals }) => [
+const sentencesIn = (said: ReturnType<typeof judgementsOf>): string[] =>
+  said.flatMap(({ findings, vials, proposals }) => [
     ...findings.flatMap(({ headline, sentence }) => [headline, sentence]),
-    ...targets.flatMap(({ label, remark }) => [label, remark]),
+    ...vials.flatMap(({ label, remark }) => [label, remark]),
     ...proposals.flatMap(({ words, reason }) => [words, reason]),
   ])
 

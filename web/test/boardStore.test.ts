@@ -2,7 +2,7 @@
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/ledger/ledger'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
-import { oneOf } from '@level-stance/core/station/station'
+import { oneOf } from '@level-stance/core/station/settingPlace'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/stores/board.ts'

@@ -58,12 +58,12 @@ describe('an open station', () => {
   it('says what its open page says, and nothing on the first page', () => {
     open()
     const feet = useFeet()
-    expect(feet.judgement).toEqual({ findings: [], targets: [], proposals: [], working: [] })
+    expect(feet.judgement).toEqual({ findings: [], proposals: [], working: [] })
     feet.open('cleat')
-    expect(feet.judgement.targets.map(({ key }) => key)).toEqual(['cleat-left', 'cleat-right'])
+    expect(feet.vials.map(({ key }) => key)).toEqual(['cleatSetback-left', 'cleatSetback-right'])
     expect(feet.judgement.proposals.map(({ key, standing }) => [key, standing])).toEqual([['as-judged', true]])
     feet.open('no such page')
-    expect(feet.judgement.targets).toEqual([])
+    expect(feet.vials).toEqual([])
   })
 
   it('judges every page of every station without trouble, with all readings and with none', () => {
@@ -77,8 +77,8 @@ describe('an open station', () => {
       ] as const)
         for (const key of Object.keys(pages)) {
           station.open(key)
-          const { targets, proposals, findings } = station.judgement
-          for (const { now, band } of targets) expect(Number.isFinite(now.value) && band.low <= band.high).toBe(true)
+          const { proposals, findings } = station.judgement
+          for (const { value, band } of station.vials) expect(Number.isFinite(value) && (band === null || band.low <= band.high)).toBe(true)
           for (const { words, requested } of proposals) expect([words === '', requested.length > 0]).toEqual([false, true])
           for (const { headline } of findings) expect(headline).not.toMatch(/NaN|undefined/)
         }
@@ -231,7 +231,9 @@ describe('one scale for several numbers', () => {
   const target = (at: number, low: number, high: number, ticks: number[] = []) => ({
     key: 'x',
     label: 'X',
-    now: { value: at, plusMinus: 1, unit: 'mm' as const, basis: 'measured' as const },
+    value: at,
+    plusMinus: 1,
+    unit: 'mm' as const,
     band: { low, high },
     aim: null,
     remark: '',

@@ -26,6 +26,7 @@ const USUAL_SHAPE: SaddleShape = {
   noseDrop: 4,
   tailRise: 8,
 }
+
 /** The zone's width over the width where it is not read. @source prior */
 const ZONE_SHARE = 0.83
 /** How far before the tail a saddle is widest, as a share of its length. @source prior */

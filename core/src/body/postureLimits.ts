@@ -12,5 +12,10 @@ export const LOW_TORSO = 35
 export const UPRIGHT_TORSO = 62
 /** An upper arm this far from the trunk reaches out, degrees. @source prior */
 export const OPEN_SHOULDER = 88
-/** Stems from this length on are long, mm. @source prior */
+/** Hands further above the seat than this stand high (minus = above), mm. @source prior */
+export const HANDS_HIGH = -45
+/** A front wheel that carries less of the rider is light, %. @source prior */
+export const FRONT_WHEEL_LIGHT = 37
+/** Stems from this length on are long, and under that short, mm. @source prior */
 export const LONG_STEM = 105
+export const SHORT_STEM = 60

@@ -30,6 +30,7 @@ export function smooth(points: readonly Drawn[]): string {
   if (points.length < 3) return ''
   return `${closed(turning(points) > 0 ? [...points].reverse() : points) ?? ''}Z`
 }
+
 /** An open line with corners; empty for no points. */
 export const pathOf = (points: readonly Drawn[]) => points.map((p, i) => `${i === 0 ? 'M' : 'L'}${placed(p)}`).join('')
 
@@ -63,6 +64,7 @@ export function toward(a: Drawn, b: Drawn): Drawn {
   const length = Math.hypot(b.x - a.x, b.y - a.y)
   return length < 1e-6 ? { x: 0, y: -1 } : { x: (b.x - a.x) / length, y: (b.y - a.y) / length }
 }
+
 /** A point from an origin, so far along a direction and so far to the left of it, as it is seen. */
 export const from = (origin: Drawn, way: Drawn, ahead: number, left: number): Drawn => ({
   x: origin.x + ahead * way.x + left * way.y,

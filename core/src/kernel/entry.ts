@@ -141,6 +141,7 @@ export function formatLength(mm: number, unit: LengthUnit, decimals?: number): s
 export function lengthWords(mm: number, unit: LengthUnit, decimals = unit === 'mm' ? 0 : 2): string {
   return `${formatLength(mm, unit, decimals)} ${unit}`
 }
+
 /** "17 mm": as sentences of the core say a length; the screen puts it into the unit in use. */
 export const millimetres = (mm: number, decimals = 0): string => lengthWords(mm, 'mm', decimals)
 

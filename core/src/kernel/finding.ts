@@ -10,6 +10,8 @@ export interface Finding {
   readonly headline: string
   readonly sentence: string
   readonly source: SourceKey
+  /** the number it is a verdict on, by the name of its row; then its weight is that number's */
+  readonly of?: string
 }
 
 const order = { first: 0, act: 1, note: 2, fine: 3 } as const

@@ -29,6 +29,7 @@ function converted(text: string, unit: LengthUnit): string {
   const digits = isFine ? 3 : 2
   return sign + lengthWords(mm, unit, digits).slice(0, -` ${unit}`.length)
 }
+
 /** an eighth of an inch is 3.175 mm: it comes back as what it was */
 const FINE = /\.\d{3}$/
 /** mm; below this a hundredth of an inch would say nothing */

@@ -21,6 +21,7 @@ export function isTooDeep(text: string, most = MOST_NESTED): boolean {
   }
   return false
 }
+
 /** Character codes of `"`, `\`, `[` and `{`; their closing ones lie two further on. */
 const [QUOTE, BACKSLASH, BRACKET, BRACE] = [34, 92, 91, 123] as const
 

@@ -3,6 +3,7 @@ export interface SheetPoint {
   readonly x: number
   readonly y: number
 }
+
 /** How a line is drawn; what each stands for is said on the sheet. */
 export type LineKind = 'centre' | 'axle' | 'cleat' | 'float' | 'mark' | 'now' | 'slot' | 'bar' | 'degree'
 export interface SheetLine {
@@ -18,6 +19,7 @@ export interface SheetText {
   readonly size: number
   readonly anchor: 'start' | 'middle' | 'end'
 }
+
 /** A drawing in true size. */
 export interface Template {
   readonly width: number

@@ -53,6 +53,7 @@ type More = Partial<
 function row(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
   return { label, unit, cap, resolution, more, less, sided: false, ...rest }
 }
+
 /** A setting of each side by itself. */
 function rows(label: string, unit: Setting['unit'], cap: number, resolution: number, more: string, less: string, rest: More = {}): Row {
   return { label, unit, cap, resolution, more, less, sided: true, ...rest }

@@ -49,6 +49,7 @@ export function measured(now: ResolvedReadings, key: NumberKey, side: Side = 'le
 export function measuredValue(now: ResolvedReadings, key: NumberKey, side: Side = 'left'): number | null {
   return measured(now, key, side)?.value ?? null
 }
+
 /**
  * What stands there: as it was read, or, where nothing was read, what is usual there with what this
  * visit has put on top; null where neither is known.
@@ -57,6 +58,7 @@ export function standsAt(now: ResolvedReadings, key: NumberKey, side: Side = 'le
   const value = now[key][side]
   return value?.basis === 'measured' || value?.isMoved ? value : null
 }
+
 /** Whether a number is what the last visit's kept changes made of an estimate. */
 export function isCarried(value: Resolved): boolean {
   return value?.from === methods.carried.label

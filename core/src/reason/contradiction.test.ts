@@ -81,7 +81,7 @@ const rows: readonly Row[] = [
   { what: 'the hips at the top', key: 'hipAngle', over: (v) => ({ hipAngle: [v, v] }), range: [28, 60], band: () => ({ low: 40, high: 95 }), below: ['crank-long'], above: [] },
   { what: 'the knees outside the feet', key: 'kneeOutside', over: (v) => ({ kneeOutside: [v, v] }), range: [-25, 25], band: () => ({ low: -5, high: 5 }), below: ['stance-wide'], above: ['stance-narrow'] },
   { what: 'the saddle’s width', key: 'saddleWidth', over: (v) => ({ saddleWidth: v, sitBoneSpacing: 110 }), range: [110, 180], band: ({ seat }) => ({ low: seat.width!.low, high: seat.width!.high }), below: ['narrow', 'saddle-narrow'], above: ['wide', 'saddle-wide'] },
-  { what: 'the cleats', key: 'cleatSetback', over: (v) => ({ cleatSetback: [v, v] }), range: [-4, 14], band: ({ feet }) => (feet.cleat.left.state === 'missing' ? { low: -99, high: 99 } : feet.cleat.left.band), below: ['cleat-forward'], above: [] },
+  { what: 'the cleats', key: 'cleatSetback', over: (v) => ({ cleatSetback: [v, v] }), range: [-4, 14], band: ({ feet }) => (feet.cleat.left.state === 'missing' ? { low: -99, high: 99 } : feet.cleat.left.stands.band!), below: ['cleat-forward'], above: [] },
 ] // prettier-ignore
 
 describe('no judgement contradicts the reading it is about', () => {

@@ -7,11 +7,14 @@ import type { LengthUnit } from '../kernel/entry.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import type { SourceKey } from '../kernel/sources.ts'
+import { pastEnd } from '../kernel/judged.ts'
+import type { Judged } from '../kernel/judged.ts'
+import { entriesOf } from '../kernel/tables.ts'
 import { belief, logRatio } from './arithmetic.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
 import { numberRow } from './numbers.ts'
-import type { Found, NumberName } from './numbers.ts'
+import type { NumberName } from './numbers.ts'
 import { EYE_ERROR, limits, tests } from './testTable.ts'
 import type { Strength, TestRow } from './testTable.ts'
 import { itemAt } from '../kernel/dense.ts'
@@ -63,24 +66,26 @@ const isNumber = (row: TestRow): row is Extract<TestRow, { of: NumberName }> => 
 /** Every test that goes by a number. */
 export const numberTests = tests.filter(isNumber)
 /** Numbers as they stand at a setup, each worked out once. */
-const kept = new WeakMap<Facts, Map<string, Found | null>>()
-export function numberAt(facts: Facts, name: NumberName, side: Side): Found | null {
-  const known = kept.get(facts) ?? new Map<string, Found | null>()
+const kept = new WeakMap<Facts, Map<string, Judged | null>>()
+export function numberAt(facts: Facts, name: NumberName, side: Side): Judged | null {
+  const known = kept.get(facts) ?? new Map<string, Judged | null>()
   kept.set(facts, known)
-  const { sided, of } = numberRow(name)
+  const { sided, at } = numberRow(name)
   const key = sided ? `${name}:${side}` : name
   const before = known.get(key)
   if (before !== undefined) return before
-  const made = of(facts, side)
+  const made = at(facts, side)
   const found = made === null || !Number.isFinite(made.value) || !Number.isFinite(made.plusMinus) ? null : made
   known.set(key, found)
   return found
 }
 
-/** How far past its line a number lies, in its unit; minus is short of it. */
-export function pastOf(row: Extract<TestRow, { of: NumberName }>, value: number): number {
-  if (row.above !== undefined) return value - (row.above === 0 ? 0 : limits[row.above])
-  return row.below === undefined ? 0 : limits[row.below] - value
+type NumberTestRow = Extract<TestRow, { of: NumberName }>
+/** How far past its line a number lies, in its unit; minus is short of it; null where nothing is asked of it. */
+export function pastOf({ past }: Pick<NumberTestRow, 'past'>, { value, band }: Pick<Judged, 'value' | 'band'>): number | null {
+  if (typeof past === 'object') return 'above' in past ? value - limits[past.above] : limits[past.below] - value
+  if (band === null) return null
+  return past === 'either' ? Math.max(pastEnd(value, band, 'low'), pastEnd(value, band, 'high')) : pastEnd(value, band, past)
 }
 
 /** "22°", "8 mm", "14 %". */
@@ -90,14 +95,22 @@ function shown(name: NumberName, value: number, unit: LengthUnit): string {
   return own === 'deg' ? `${trimmed(value, Math.abs(value) < 10 ? 1 : 0)}°` : `${trimmed(value, 0)} %`
 }
 
-function numberEvidence(row: Extract<TestRow, { of: NumberName }>, found: Found, side: Side | null, unit: LengthUnit): Evidence {
-  const past = pastOf(row, found.value)
+function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null, unit: LengthUnit): Evidence | null {
+  const past = pastOf(row, found)
+  if (past === null) return null
   const b = belief(past, found.plusMinus, row.soft)
   const moves = logRatio(b, row.strength)
   const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
-  const said = (past > 0 ? row.for : row.against)
-    .replace('{v}', shown(row.of, found.value, unit))
-    .replace('{a}', shown(row.of, Math.abs(found.value), unit))
+  const figures = {
+    '{v}': found.value,
+    '{a}': Math.abs(found.value),
+    '{p}': past,
+    '{d}': Math.abs((found.aim ?? found.value) - found.value),
+  }
+  const said = entriesOf(figures).reduce(
+    (text, [mark, value]) => text.replace(mark, () => shown(row.of, value, unit)),
+    past > 0 ? row.for : row.against,
+  )
   const by = found.isRead || speaks !== 'for' ? '' : ' By the model.'
   const doubt = speaks === 'unsure' ? ` Too close to call: ±${shown(row.of, found.plusMinus, unit)}.` : ''
   return { of: row.of, side, belief: b, moves, speaks, words: `${said}${by}${doubt}`, strength: row.strength, past, source: row.source }
@@ -136,13 +149,13 @@ interface Answer {
   readonly root: string
 }
 
-function byNumber(facts: Facts, row: Extract<TestRow, { of: NumberName }>, sides: readonly Side[], unit: LengthUnit): Answer {
+function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[], unit: LengthUnit): Answer {
   const { sided, readings, compares } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
   const found = sides.flatMap((side) => {
     const number = numberAt(facts, row.of, side)
-    return number === null ? [] : [numberEvidence(row, number, sided ? side : null, unit)]
+    return (number && numberEvidence(row, number, sided ? side : null, unit)) ?? []
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
   if (evidence !== null) return { evidence, missing: [], root }

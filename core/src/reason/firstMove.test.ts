@@ -153,7 +153,7 @@ describe('levers: one number for page, cause and move', () => {
     expect(said).toContain('lever-low')
     expect(leverTurn(page.sides.left)).toBe(-12)
     const low = reasoned.causes.find(({ cause }) => cause === 'wrist-forward')!
-    expect(low.said[0]).toMatchObject({ of: 'leverLow', speaks: 'for' })
+    expect(low.said[0]).toMatchObject({ of: 'leverAngle', speaks: 'for' })
     expect(reasoned.causes.find(({ cause }) => cause === 'wrist-back')?.said.every(({ moves }) => moves <= 0) ?? true).toBe(true)
     const moves = reasoned.moves.flatMap(({ requested }) => requested).filter(({ setting }) => setting === 'leverAngle')
     expect(moves.map(({ by }) => by)).toEqual([-12, -12])

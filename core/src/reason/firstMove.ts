@@ -189,11 +189,13 @@ export function takenOut(before: Facts, after: Facts): NumberName[] {
     .filter((row) =>
       bothSides.some((side) => {
         const [was, is] = [numberAt(before, row.of, side), numberAt(after, row.of, side)]
-        return was?.isRead === true && is !== null && pastOf(row, was.value) <= EDGE && pastOf(row, is.value) > EDGE
+        const [inside, outside] = [was && pastOf(row, was), is && pastOf(row, is)]
+        return was?.isRead === true && inside !== null && outside !== null && inside <= EDGE && outside > EDGE
       }),
     )
   return [...new Set(out.map(({ of }) => of))]
 }
+
 /** Log odds from which something read speaks for a cause at all: on its line a number says nothing. @source prior */
 const SPEAKS = 0.02
 /** A number this little past a line is on it: what a hand sets is rounded. */
@@ -289,11 +291,13 @@ export function firstMoves(
   }, [])
   return candidates.flatMap((row) => candidate(judge, priors, row) ?? []).sort((a, b) => b.score - a.score)
 }
+
 /** Whether the number a cause's move goes by says that there is nothing left to move. */
 function isThere(facts: Facts, cause: CauseKey): boolean {
   const rest = stillToGo(facts, cause, bothSides)
   return rest !== null && rest <= 0
 }
+
 /** A cause less likely than this is not tried, even where there is no likelier one. @source prior */
 const LEAST_TRIED = 0.08
 /** Causes of a complaint whose moves are worked out: those further down cannot come first. */

@@ -1,3 +1,4 @@
+import { verdictOf } from '../kernel/judged.ts'
 import { handsParts, handsPagesFor } from '../stations/hands/station.ts'
 import { flatBar } from '../stations/hands/testing.ts'
 import { startingCockpit } from '../stations/hands/cockpit/parts.ts'
@@ -20,22 +21,24 @@ const visitOf = (over: Over, more: Partial<ReasonVisit> = {}) =>
     ...more,
   })
 const factsOf = (over: Over, more: Partial<ReasonVisit> = {}) => factsAt(reasonInputOf(visitOf(over, more)).input)
-const value = (facts: ReturnType<typeof factsOf>, name: Parameters<typeof numberRow>[0]) =>
-  numberRow(name).of(facts, 'right')?.value ?? null
+const endOf = (facts: ReturnType<typeof factsOf>, name: Parameters<typeof numberRow>[0]) => {
+  const number = numberRow(name).at(facts, 'right')
+  return number && verdictOf(number).end
+}
 
 describe('the reasoner and the pages of the hands', () => {
   it('judge a lever’s angle by one school: what is right for steep ground is no cause', () => {
     const angles = { leverAngle: [23, 23], forearmReady: [36, 36] } as const
-    expect(value(factsOf(angles), 'leverFlat')).toBeGreaterThan(0)
-    expect(value(factsOf(angles, { choices: { feet: {}, seat: {}, hands: { leverSchool: 'flatter' } } }), 'leverFlat')).toBeLessThan(0)
+    expect(endOf(factsOf(angles), 'leverAngle')).toBe('low')
+    expect(endOf(factsOf(angles, { choices: { feet: {}, seat: {}, hands: { leverSchool: 'flatter' } } }), 'leverAngle')).not.toBe('low')
   })
 
   it('judge the width by the school that was chosen', () => {
     const wide = { barWidth: 826 }
-    expect(value(factsOf(wide), 'barWide')).toBeGreaterThan(0)
+    expect(endOf(factsOf(wide), 'barWidth')).toBe('high')
     // 0.46 of a stature of 1850 is 851 mm: by stature it is not wide.
     const byStature = { choices: { feet: {}, seat: {}, hands: { widthSchool: 'stature' } } } as const
-    expect(value(factsOf({ ...wide, stature: 1850 }, byStature), 'barWide')).toBeLessThan(0)
+    expect(endOf(factsOf({ ...wide, stature: 1850 }, byStature), 'barWidth')).not.toBe('high')
   })
 
   it.each([

@@ -29,6 +29,7 @@ export const minutesOf: Readonly<Record<MethodKey, number>> = {
   template: 3,
   carried: 0,
 }
+
 /** What a minute of the fitter's costs, in nats of what is to be decided. @source prior */
 const MINUTE = 0.004
 /** Severity of a complaint nobody has rated yet. */
@@ -126,6 +127,7 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
     .filter(({ gain }) => gain > 0)
     .sort((a, b) => b.gain - a.gain)
 }
+
 /** A second reading on causes that a better one tells of already is worth this share. @source prior */
 const TOLD_ALREADY = 0.4
 
@@ -161,5 +163,6 @@ export function readingsWords(readings: NextReading['readings']): string {
 export function shortList(next: readonly NextReading[]): NextReading[] {
   return next.filter(({ decides, isOpen, gain }) => decides || (isOpen && gain > WORTH_ASKING))
 }
+
 /** Less than this is not worth a reading of its own, nats. @source prior */
 const WORTH_ASKING = 0.01

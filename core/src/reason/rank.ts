@@ -108,9 +108,14 @@ export function stillToGo(facts: Facts, cause: CauseKey, sides: readonly Side[])
   if (row === undefined || !('of' in row)) return null
   const past = sides.flatMap((side) => {
     const found = numberAt(facts, move.number, side)
-    return found === null ? [] : [pastOf(row, found.value)]
+    const line = found && pastOf(row, found)
+    if (found === null || line === null) return []
+    // Where the number has an aim of its own, all the way to it; else past its line by what the remedy says.
+    if (found.aim === null) return [line / move.perUnit + (move.beyond ?? 0)]
+    const toAim = row.past === 'high' ? found.value - found.aim : found.aim - found.value
+    return [toAim / move.perUnit]
   })
-  return past.length === 0 ? null : Math.max(...past) / move.perUnit + (move.beyond ?? 0)
+  return past.length === 0 ? null : Math.max(...past)
 }
 
 /**

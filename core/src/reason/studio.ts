@@ -8,6 +8,7 @@ export interface StudioCount {
   readonly tried: number
   readonly eased: number
 }
+
 /** Counts by symptom and cause; no names. */
 export type StudioCounts = readonly StudioCount[]
 

@@ -20,18 +20,22 @@ const row = (...cells: readonly string[]) => `| ${cells.join(' | ')} |`
 const head = (...cells: readonly string[]) => `${row(...cells)}\n${row(...cells.map(() => '---'))}`
 const table = (heads: readonly string[], rows: readonly string[]) => `${head(...heads)}\n${rows.join('\n')}`
 
+const pastWords = { low: 'under its band', high: 'over its band', either: 'outside of its band' } as const
+
 function condition(test: TestRow): string {
   if ('choice' in test) return `is ${test.is.join(' or ')}`
   const { unit } = numberRow(test.of)
   const mark = unit === 'deg' ? '°' : ` ${unit}`
-  const line = (name: keyof typeof limits | 0) => `${trimmed(name === 0 ? 0 : limits[name], 1)}${mark}`
-  const [word, limit] = test.above !== undefined ? (['above', test.above] as const) : (['below', test.below ?? 0] as const)
-  return `${word} ${line(limit)}, soft ${trimmed(test.soft, 1)}${mark}`
+  const soft = `soft ${trimmed(test.soft, 1)}${mark}`
+  if (typeof test.past !== 'object') return `${pastWords[test.past]}, ${soft}`
+  const [word, limit] = 'above' in test.past ? (['above', test.past.above] as const) : (['below', test.past.below] as const)
+  return `${word} ${trimmed(limits[limit], 1)}${mark}, ${soft}`
 }
 
 /** "Bar down, 15 mm past the line" */
 function remedyWords({ label, move }: Remedy): string {
-  if (move?.beyond === undefined) return label
+  if (move === undefined) return label
+  if (move.beyond === undefined) return `${label}, to the aim`
   return `${label}, ${trimmed(move.beyond, 1)}${settingOf(move.setting).unit === 'mm' ? ' mm' : '°'} past the line`
 }
 

@@ -80,6 +80,7 @@ export const freshVisit: VisitFields = {
   riding: {},
   outcome: null,
 }
+
 /** The fields of a visit out of whatever carries them: the one list of them. */
 export function visitFieldsOf({ title, acknowledged, choices, pace, overruled, riding, outcome }: VisitFields): VisitFields {
   return { title, acknowledged, choices, pace, overruled, riding, outcome }

@@ -8,7 +8,6 @@ import { readingSchema } from '../readings/reading.ts'
 import { calibrateRider } from './calibrated.ts'
 
 /** What every calculation on a whole visit takes. */
-
 export const visitFields = {
   readings: z.array(readingSchema).max(500),
   ledger: z.array(ledgerEntrySchema).max(2000).default([]),

@@ -9,6 +9,7 @@ export interface Creep {
   readonly plusMinus: number
   readonly isRead: boolean
 }
+
 /** ± of a creep that follows from angles read at the hard effort, mm; k = 2. @source prior */
 const BY_ANGLES = 15
 

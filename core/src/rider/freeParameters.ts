@@ -28,6 +28,7 @@ const pelvisRows: Readonly<Record<OptionOf<'pelvisLevel'>, { readonly turned: Fr
   'drops-right': { turned: { prior: 0, plusMinus: 10 }, tilted: { prior: 8, plusMinus: 16 } },
   twisted: { turned: { prior: 0, plusMinus: 30 }, tilted: { prior: 0, plusMinus: 12 } },
 }
+
 /** How freely a pelvis may hang to one side where the legs are known to differ, mm; k = 2. @source prior */
 const LEGS_DIFFER = 16
 

@@ -32,7 +32,7 @@ describe('a knee that was read', () => {
     expect(saddleFor(left!)).toBe('low')
     expect(left!.plusMinus!).toBeGreaterThanOrEqual(Math.abs(left!.overModel))
     const standing = bySide((side) => kneeStanding(setup, side, knees(setup)[side]))
-    const judged = judgeHeight(724, standing, 2)
+    const judged = judgeHeight(724, standing)
     const keys = heightFindings(judged, { pelvisLevel: null, rocking: null, dropperTravel: null, knees: standing, tooWide: false }).map(
       (f) => f.key,
     )
@@ -48,7 +48,7 @@ describe('a knee that was read', () => {
     const found = heightFindings(null, { pelvisLevel: null, rocking: null, dropperTravel: null, knees: standing, tooWide: false })
     expect(found.map((f) => f.key)).toEqual(['knee-left', 'knee-right'])
     expect(found[0]!.headline).toBe('Left knee: the saddle is low for it.')
-    expect(judgeHeight(700, standing, null)).toMatchObject({ by: 0, common: null })
+    expect(judgeHeight(700, standing)).toMatchObject({ by: 0, common: null })
   })
 
   it('is carried on by the model over what was changed since', () => {
@@ -101,7 +101,7 @@ describe('a knee that was read', () => {
           const setup = at(readingsWith({ kneeFlexion: [left, right], saddleHeight }))
           const standing = bySide((side) => kneeStanding(setup, side, knees(setup)[side]))
           expect(saddleFor(standing.left!)).toBe('level')
-          const found = heightFindings(judgeHeight(saddleHeight, standing, 2), {
+          const found = heightFindings(judgeHeight(saddleHeight, standing), {
             pelvisLevel: null,
             rocking: 'much',
             dropperTravel: null,

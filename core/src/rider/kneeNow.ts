@@ -38,12 +38,12 @@ export function kneeBand(now: ResolvedReadings, side: Side): TargetBand {
 /**
  * A knee as it was read, or as the model has it, with its band; see {@link asRead}.
  * @param modelled the model's own knee now, degrees
- * @param doubt ± of the model's own knee, degrees; null while it is not known
+ * @param doubt ± of the knee as it is shown everywhere, degrees; while it is not known the reading's own stands
  * @returns null where the knee is neither read nor known to the model
  */
 export function kneeNow(setup: Setup, side: Side, modelled: number | null, doubt: number | null = null): KneeNow | null {
   const knee = asRead(setup, metricOf[side], modelled)
-  return knee && { ...knee, plusMinus: knee.plusMinus ?? doubt, band: kneeBand(setup.now, side) }
+  return knee && { ...knee, plusMinus: doubt ?? knee.plusMinus, band: kneeBand(setup.now, side) }
 }
 
 /** Both knees of a rider, from the numbers and their ± where the model has them. */

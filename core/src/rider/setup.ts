@@ -80,8 +80,8 @@ function shifted(value: Resolved, by: number): Resolved {
 export function standingOf(setup: Setup): Standing {
   return { rider: setup.rider, by: setup.folded.by, now: setup.now }
 }
-/** The bike as it stands, as the engine needs it. */
 
+/** The bike as it stands, as the engine needs it. */
 export interface Standing {
   readonly rider: CalibratedRider
   readonly by: MovedBy

@@ -10,8 +10,8 @@ export interface Doubted {
   readonly value: number
   readonly plusMinus: number
 }
-/** The readings of one side, all of them or the names of those that lack. */
 
+/** The readings of one side, all of them or the names of those that lack. */
 export function readOf<Keys extends NumberKey>(
   now: ResolvedReadings,
   side: Side,
@@ -21,11 +21,11 @@ export function readOf<Keys extends NumberKey>(
   const missing = found.flatMap(([key, value]) => (value === null ? [key] : []))
   return { read: missing.length > 0 ? null : (Object.fromEntries(found) as Record<Keys, Quantity>), missing }
 }
+
 /** Their bare values. */
 export const valuesOf = <Keys extends string>(read: Readonly<Record<Keys, Quantity>>): Record<Keys, number> =>
   Object.fromEntries(Object.entries<Quantity>(read).map(([key, { value }]) => [key, value])) as Record<Keys, number>
 /** A judgement of one side, or what is still to be read for it. */
-
 export type OrMissing<Made> =
   { readonly found: Made; readonly missing: readonly [] } | { readonly found: null; readonly missing: readonly ReadingKey[] }
 export const lacks = (missing: readonly ReadingKey[]) => ({ found: null, missing })

@@ -13,10 +13,13 @@ export type Add = (
   source?: Finding['source'],
 ) => void
 
-/** Writes into a list. */
-export function into(found: Finding[]): Add {
+/**
+ * Writes into a list.
+ * @param of the number that what is written is a verdict on
+ */
+export function into(found: Finding[], of?: string): Add {
   return (key, side, weight, headline, sentence, source = 'common-practice') =>
-    void found.push({ key, side, weight, headline, sentence, source })
+    void found.push({ key, side, weight, headline, sentence, source, ...(of === undefined ? {} : { of }) })
 }
 
 /** Whether a side has a finding of one of these names that is worth a change. */
@@ -31,8 +34,8 @@ export const degrees = (angle: number, decimals = 1) => `${trimmed(Math.abs(angl
 export function reasonOf(findings: readonly Finding[], ...keys: readonly string[]): string {
   return (findings.find(({ key }) => keys.includes(key)) ?? findings[0])?.headline ?? ''
 }
-/** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
 
+/** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
 export function amounts(requested: readonly RequestedMove[], more: string, less: string): string {
   const size = ({ setting, by }: RequestedMove) => (setting === 'leverAngle' ? degrees(by, 0) : mm(Math.abs(by)))
   const way = (move: RequestedMove) => `${size(move)} ${move.by > 0 ? more : less}`

@@ -3,48 +3,11 @@ import type { BarKind } from '../bike/bikeKinds.ts'
 import type { AnyCalculation } from '../kernel/calculation.ts'
 import type { Requested } from '../ledger/moves.ts'
 import type { SettingKey } from '../ledger/settings.ts'
+import type { SettingPlace } from './settingPlace.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
-import type { TargetBand } from '../kernel/band.ts'
 import type { Finding } from '../kernel/finding.ts'
-import type { Quantity } from '../kernel/quantity.ts'
-import type { Side } from '../kernel/sided.ts'
+import type { NumberRows } from './number.ts'
 import { keysOf } from '../kernel/tables.ts'
-
-/** A setting with the side it is set on. */
-export interface SettingPlace {
-  readonly setting: SettingKey
-  readonly side: Side | 'both'
-}
-
-/** Both sides of a setting. */
-export function bothSides(setting: SettingKey): SettingPlace[] {
-  return [
-    { setting, side: 'left' },
-    { setting, side: 'right' },
-  ]
-}
-/** A setting that is one for the bike. */
-export function oneOf(setting: SettingKey): SettingPlace[] {
-  return [{ setting, side: 'both' }]
-}
-
-/** A number with the band it should lie in: one vial. */
-export interface Target {
-  readonly key: string
-  readonly label: string
-  readonly now: Quantity
-  readonly band: TargetBand
-  /** where it should go; null = where it is will do */
-  readonly aim: number | null
-  /** a short word on how it stands */
-  readonly remark: string
-  /** what schools ask for */
-  readonly ticks?: readonly { readonly at: number; readonly label: string }[]
-  /** what it was at the start, where that differs */
-  readonly start?: number | null
-  /** the setting that moves it one to one */
-  readonly moves?: SettingPlace
-}
 
 /** A change a page offers. */
 export interface Proposal {
@@ -71,11 +34,10 @@ export interface WorkingRun {
 /** What the open page says. */
 export interface PageJudgement {
   readonly findings: readonly Finding[]
-  readonly targets: readonly Target[]
   readonly proposals: readonly Proposal[]
   readonly working: readonly WorkingRun[]
 }
-export const nothingSaid: PageJudgement = { findings: [], targets: [], proposals: [], working: [] }
+export const nothingSaid: PageJudgement = { findings: [], proposals: [], working: [] }
 
 /** A page of a station: what is read there, what can be moved, and what it says. */
 export interface StationPage<Parts, Picture extends string> {
@@ -86,10 +48,10 @@ export interface StationPage<Parts, Picture extends string> {
   readonly fields: readonly SettingPlace[]
   /** the picture that opens with it */
   readonly picture: Picture
+  /** numbers it judges, shows or hands to the causes, by name: each name once over all pages */
+  readonly numbers?: NumberRows<Parts>
   /** whether the fitter chooses here what the hands are held to */
   readonly choosesHold?: true
-  /** it has no vials of its own, so that nothing is judged before the hand rests */
-  readonly noTargets?: true
   /** only on bikes with this kind of bar */
   readonly bar?: BarKind
   readonly judge: (parts: Parts) => Partial<PageJudgement>
@@ -110,8 +72,6 @@ export interface Station<Choices, Context, Parts, PageKey extends string, Pictur
   readonly pages: Readonly<Record<PageKey, StationPage<Parts, Picture>>>
   /** everything its pages draw on; each part is worked out when it is first asked for */
   readonly parts: (context: Context) => Parts
-  /** numbers with their ± that causes are tested on */
-  readonly metrics: Readonly<Record<string, (parts: Parts) => Quantity | null>>
   readonly summary: (parts: Parts) => Summary
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
-import type { Target } from '@level-stance/core/station/station'
+import type { Vial } from '@level-stance/core/station/number'
 import { stable } from '../composables/stable.ts'
 import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../stores/board.ts'
@@ -10,38 +10,39 @@ import VialGauge from './VialGauge.vue'
 import { scaleOf } from './targetScale.ts'
 
 /** The numbers of a page against their bands, on one scale so that they can be compared by eye. */
-const props = defineProps<{ targets: readonly Target[] }>()
+const props = defineProps<{ vials: readonly Vial[] }>()
 const board = useBoard()
 const preferences = usePreferences()
 
-const scale = stable(() => scaleOf(props.targets))
-const inMm = ({ now }: Target) => now.unit === 'mm'
-const shown = (target: Target) =>
-  inMm(target) ? `${formatLength(target.now.value, preferences.unit)} ${preferences.unit}` : `${trimmed(target.now.value, 1)}°`
+const scale = stable(() => scaleOf(props.vials))
+const shown = ({ value, unit }: Vial) => {
+  if (unit === 'mm') return `${formatLength(value, preferences.unit)} ${preferences.unit}`
+  return `${trimmed(value, 1)}${unit === 'deg' ? '°' : ' %'}`
+}
 /** Where it is asked to go, else where it should. */
 const proposed = computed(() =>
-  props.targets.map(({ now, aim, moves }) => {
+  props.vials.map(({ value, aim, moves }) => {
     const by = moves ? board.aimed(moves.setting, moves.side) : 0
-    return by === 0 ? aim : now.value + by
+    return by === 0 ? aim : value + by
   }),
 )
 </script>
 
 <template>
   <VialGauge
-    v-for="(target, i) in targets"
-    :key="target.key"
-    :label="preferences.said(target.label)"
-    :term="target.moves ? termOfReading(target.moves.setting) : null"
-    :shown="shown(target)"
-    :value="target.now.value"
-    :plus-minus="target.now.plusMinus"
-    :band="target.band"
+    v-for="(vial, i) in vials"
+    :key="vial.key"
+    :label="preferences.said(vial.label)"
+    :term="vial.moves ? termOfReading(vial.moves.setting) : null"
+    :shown="shown(vial)"
+    :value="vial.value"
+    :plus-minus="vial.plusMinus"
+    :band="vial.band"
     :scale="scale"
-    :ticks="target.ticks ?? []"
-    :ghost="target.start ?? null"
+    :ticks="vial.ticks ?? []"
+    :ghost="vial.start ?? null"
     :proposed="proposed[i] ?? null"
-    :remark="preferences.said(target.remark)"
-    :data-testid="`target-${target.key}`"
+    :remark="preferences.said(vial.remark)"
+    :data-testid="`target-${vial.key}`"
   />
 </template>

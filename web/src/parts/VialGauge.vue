@@ -16,7 +16,8 @@ const props = defineProps<{
   shown: string
   value: number
   plusMinus: number
-  band: TargetBand
+  /** null = nothing is asked of it */
+  band: TargetBand | null
   scale: { readonly min: number; readonly max: number }
   ticks?: readonly VialTick[]
   ghost?: number | null
@@ -25,10 +26,12 @@ const props = defineProps<{
   remark?: string
 }>()
 
-const state = computed(() => bandState(props, props.band))
+const state = computed(() => (props.band === null ? 'free' : bandState(props, props.band)))
+const word = computed(() => (state.value === 'free' ? '' : bandWords[state.value]))
 const spoken = computed(
   () =>
-    `${props.label} ${props.shown}, ±${props.plusMinus.toFixed(1)}: ${bandWords[state.value]}. Target ${props.band.low.toFixed(1)} to ${props.band.high.toFixed(1)}.`,
+    `${props.label} ${props.shown}, ±${props.plusMinus.toFixed(1)}` +
+    (props.band === null ? '.' : `: ${word.value}. Target ${props.band.low.toFixed(1)} to ${props.band.high.toFixed(1)}.`),
 )
 </script>
 
@@ -37,7 +40,7 @@ const spoken = computed(
     <div class="head" aria-hidden="true">
       <span class="name"><TermWords :text="label" :of="term" /></span>
       <span class="figure">{{ shown }}</span>
-      <span class="remark">{{ remark ?? bandWords[state] }}</span>
+      <span class="remark">{{ remark ?? word }}</span>
     </div>
     <VialTube
       :value="value"

@@ -1,8 +1,10 @@
 import { computed, ref } from 'vue'
 import { failedBefore, failedWords } from '@level-stance/core/ledger/outcome'
 import type { Choices } from '@level-stance/core/stations/choices'
+import { vialsOf } from '@level-stance/core/station/number'
+import type { Vial } from '@level-stance/core/station/number'
 import { judgePage, nothingSaid } from '@level-stance/core/station/station'
-import type { PageJudgement, Proposal, Station, Target } from '@level-stance/core/station/station'
+import type { PageJudgement, Proposal, Station } from '@level-stance/core/station/station'
 import { later } from '../composables/later.ts'
 import { usePreferences } from '../stores/preferences.ts'
 import { useVisit } from '../stores/visit.ts'
@@ -30,7 +32,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   const parts = computed(() => station.parts(context()))
   const pageOpen = computed(() => (Object.hasOwn(station.pages, page.value) ? station.pages[page.value as PageKey] : null))
   const judged = (of: Parts): PageJudgement => (pageOpen.value ? judgePage(pageOpen.value, of) : nothingSaid)
-  const targets = computed<readonly Target[]>(() => (pageOpen.value?.noTargets ? [] : judged(parts.value).targets))
+  const vials = computed<readonly Vial[]>(() => vialsOf(pageOpen.value?.numbers ?? {}, parts.value))
   /** the parts as they stood when the hand came to rest: what words are said of */
   const rested = later(
     () => parts.value,
@@ -51,7 +53,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])
   const choose = (change: Partial<Choices[Key]>) => visit.choose(key, change)
-  return { label: station.label, page, open, pageOpen, parts, targets, rested, settled, judgement, summary, choices, choose }
+  return { label: station.label, page, open, pageOpen, parts, vials, rested, settled, judgement, summary, choices, choose }
 }
 
 /** What the frame of a station needs of one. */

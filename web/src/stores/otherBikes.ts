@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'
-import type { OtherBike } from '@level-stance/core/stations/feet/station'
+import type { OtherBike } from '@level-stance/core/stations/feet/stance/judge'
 import { api } from '../api/client.ts'
 import { useVisit } from './visit.ts'
 

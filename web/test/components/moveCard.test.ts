@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
 import type { Proposal } from '@level-stance/core/station/station'
-import { bothSides, oneOf } from '@level-stance/core/station/station'
+import { bothSides } from '@level-stance/core/station/settingPlace'
+import { oneOf } from '@level-stance/core/station/settingPlace'
 import { nextTick } from 'vue'
 import MoveCard from '../../src/parts/MoveCard.vue'
 import TrialCard from '../../src/parts/TrialCard.vue'

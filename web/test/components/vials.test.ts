@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { STATIC_KNEE } from '@level-stance/core/body/metrics'
-import type { Target } from '@level-stance/core/station/station'
+import type { Vial } from '@level-stance/core/station/number'
 import { readingsWith } from '@level-stance/core/testing'
 import { nextTick } from 'vue'
 import MetricVial from '../../src/parts/MetricVial.vue'
@@ -79,10 +79,12 @@ describe('a judged number', () => {
 })
 
 describe('numbers of a page', () => {
-  const target = (key: string, over: Partial<Target>): Target => ({
+  const vial = (key: string, over: Partial<Vial>): Vial => ({
     key,
     label: key,
-    now: { value: 10, plusMinus: 1, unit: 'mm', basis: 'measured' },
+    value: 10,
+    plusMinus: 1,
+    unit: 'mm',
     band: { low: 8, high: 14 },
     aim: null,
     remark: '',
@@ -93,11 +95,11 @@ describe('numbers of a page', () => {
   it('share one scale, show the aim, and follow what is asked for', async () => {
     openVisit()
     const board = useBoard()
-    const targets = [
-      target('left', { aim: 12, moves: { setting: 'cleatSetback', side: 'left' } }),
-      target('right', { now: { value: 20, plusMinus: 1, unit: 'mm', basis: 'measured' } }),
+    const vials = [
+      vial('left', { aim: 12, moves: { setting: 'cleatSetback', side: 'left' } }),
+      vial('right', { value: 20, plusMinus: 1, unit: 'mm' }),
     ]
-    const at = shown(TargetVials, { targets })
+    const at = shown(TargetVials, { vials })
     const aimAt = () => Number(proposedIn(at, 'left').attributes('cx'))
     const aimed = aimAt()
     expect(proposedIn(at, 'right').exists()).toBe(false)
@@ -111,7 +113,7 @@ describe('numbers of a page', () => {
 
   it('speak the unit in use', async () => {
     openVisit()
-    const at = shown(TargetVials, { targets: [target('left', { now: { value: 25.4, plusMinus: 1, unit: 'mm', basis: 'measured' } })] })
+    const at = shown(TargetVials, { vials: [vial('left', { value: 25.4, plusMinus: 1, unit: 'mm' })] })
     expect(at.get('.figure').text()).toBe('25.4 mm')
     usePreferences().unit = 'in'
     await nextTick()

@@ -8,6 +8,7 @@ export interface Put {
   readonly reading: NumberKey
   readonly by: number
 }
+
 /** A word that a cause makes true, and what it is without it. */
 export interface Say {
   readonly reading: ReadingKey

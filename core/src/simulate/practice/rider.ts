@@ -377,5 +377,6 @@ export function readTrue(
   const held = Math.min(max, Math.max(min, read))
   return { ...shared, value: held, typed: String(held) }
 }
+
 /** A word chosen by eye is wrong this often. */
 const MISREAD = 0.05

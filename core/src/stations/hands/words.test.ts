@@ -7,7 +7,10 @@ import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts
 import type { LengthUnit } from '../../kernel/entry.ts'
 import { inUnit } from '../../kernel/inUnit.ts'
 import { judgePage } from '../../station/station.ts'
-import type { PageJudgement } from '../../station/station.ts'
+import type { PageJudgement, StationPage } from '../../station/station.ts'
+import { vialsOf } from '../../station/number.ts'
+import type { Vial } from '../../station/number.ts'
+import type { HandsParts } from './station.ts'
 import { contextAt, readingsWith } from '../../testing.ts'
 import { startingCockpit } from './cockpit/parts.ts'
 import { extensionChoices, leverChoices } from './cockpit/partChoices.ts'
@@ -44,17 +47,21 @@ const dropBar = {
 } as const
 const bases = { flat: flatBar, drop: dropBar } as const
 
-function saidOf(setup: Setup): { page: string; said: PageJudgement }[] {
+function saidOf(setup: Setup): { page: string; said: PageJudgement; vials: readonly Vial[] }[] {
   const { bar } = setup.rider
   const kind = bar === 'flat' ? 'trail' : 'time trial'
   const parts = handsParts({ ...contextAt(setup, { kind, riding: { events: 'Some race' } }), choices: {} })
-  return handsPagesFor(bar).map((page) => ({ page, said: judgePage(handsStation.pages[page] as never, parts) }))
+  const pages: Readonly<Record<string, StationPage<HandsParts, string>>> = handsStation.pages
+  return handsPagesFor(bar).flatMap((page) => {
+    const open = pages[page]
+    return open ? [{ page, said: judgePage(open, parts), vials: vialsOf(open.numbers ?? {}, parts) }] : []
+  })
 }
 const sentences = (setup: Setup, unit: LengthUnit): string[] =>
   [
-    ...saidOf(setup).flatMap(({ said }) => [
+    ...saidOf(setup).flatMap(({ said, vials }) => [
       ...said.findings.flatMap(({ headline, sentence }) => [headline, sentence]),
-      ...said.targets.flatMap(({ label, remark }) => [label, remark]),
+      ...vials.flatMap(({ label, remark }) => [label, remark]),
       ...said.proposals.flatMap(({ words, reason }) => [words, reason]),
     ]),
     ...leverChoices(setup, startingCockpit).map(({ words }) => words),
@@ -66,6 +73,7 @@ const typed = (bar: BarKind): NumberKey[] => {
   const keys = handsPagesFor(bar).flatMap((page): readonly ReadingKey[] => handsStation.pages[page].readings)
   return [...new Set(keys)].filter((key): key is NumberKey => !isChoice(key))
 }
+
 /** One to four readings anywhere in their range, left and right apart where they have sides. */
 const slips = (bar: BarKind) =>
   fc.dictionary(

@@ -13,7 +13,8 @@ import { startingSaddles } from './saddle/kinds.ts'
 import { aReading, complaintAt, entryOf, readingsWith } from '../../testing.ts'
 import type { Complaint } from '../../talk/complaint.ts'
 import type { SeatContext } from './station.ts'
-import { seatActs, seatParts, usualTiltUse } from './station.ts'
+import { seatActs, seatParts } from './station.ts'
+import { usualTiltUse } from './tilt/judge.ts'
 
 type Over = Parameters<typeof readingsWith>[0]
 

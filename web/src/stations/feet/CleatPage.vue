@@ -51,7 +51,7 @@ function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
     <WorkingButton :runs="feet.judgement.working" />
   </div>
   <SchoolTable v-if="comparing" />
-  <TargetVials :targets="feet.targets" />
+  <TargetVials :vials="feet.vials" />
   <template v-for="{ side, judgement, speaksFor } in said" :key="side">
     <p v-if="judgement.state === 'missing'" class="missing">{{ judgement.sentence }}</p>
     <FindingCard

@@ -36,7 +36,7 @@ const clearanceLacks = computed(() =>
       The pelvis is not level from behind. Feet that differ may only follow the seat: correct the seat first.
       <RouterLink :to="{ name: 'seat', params: { visitId: visit.head?.visitId } }">To the seat</RouterLink>
     </p>
-    <TargetVials :targets="feet.targets" />
+    <TargetVials :vials="feet.vials" />
     <template v-for="{ side, judgement, lacking } in judged" :key="side">
       <p v-if="judgement.state === 'missing'" class="missing">Measure {{ lacking }} on the {{ side }}.</p>
       <FindingCard
@@ -46,7 +46,7 @@ const clearanceLacks = computed(() =>
         :sure="judgement.sure"
         :speaks-for="[]"
         :against="[]"
-        :weight="judgement.state === 'level' ? 'fine' : judgement.turn !== 0 && judgement.exceeds ? 'act' : 'note'"
+        :weight="judgement.weight"
         :data-testid="`rotation-${side}`"
       />
     </template>

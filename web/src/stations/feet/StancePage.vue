@@ -128,7 +128,7 @@ const items = computed(() => {
     <p class="small">
       <strong>{{ stance.target.label }}.</strong> {{ preferences.said(stance.target.reason) }}
     </p>
-    <TargetVials :targets="feet.targets" />
+    <TargetVials :vials="feet.vials" />
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
     <section v-if="wanted" aria-label="Ways">
       <h2>Ways, best first</h2>

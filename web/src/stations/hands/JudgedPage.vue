@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { midSentence } from '@level-stance/core/kernel/words'
-import type { Target } from '@level-stance/core/station/station'
+import type { Vial } from '@level-stance/core/station/number'
 import type { TermKey } from '../../glossary/terms.ts'
 import FindingList from '../../parts/FindingList.vue'
 import PageHead from '../../parts/PageHead.vue'
@@ -28,10 +28,10 @@ withDefaults(
 )
 const hands = useHands()
 /** Left and right of one thing beside each other. */
-const kindOf = ({ key }: Target) => key.split('-')[0] ?? key
+const kindOf = ({ key }: Vial) => key.split('-')[0] ?? key
 const ordered = computed(() => {
-  const kinds = [...new Set(hands.targets.map(kindOf))]
-  return kinds.flatMap((kind) => hands.targets.filter((target) => kindOf(target) === kind))
+  const kinds = [...new Set(hands.vials.map(kindOf))]
+  return kinds.flatMap((kind) => hands.vials.filter((vial) => kindOf(vial) === kind))
 })
 const names = (keys: readonly ReadingKey[]) => keys.map((key) => midSentence(definitionOf(key).label)).join(', ')
 </script>
@@ -44,7 +44,7 @@ const names = (keys: readonly ReadingKey[]) => keys.map((key) => midSentence(def
       <ProposalButtons :proposals="hands.judgement.proposals" />
       <FindingList :findings="hands.judgement.findings" :none="missing.length === 0 ? none : ''" />
     </template>
-    <div class="vials" :class="{ pair: hands.targets.length > 1 }"><TargetVials :targets="ordered" /></div>
+    <div class="vials" :class="{ pair: hands.vials.length > 1 }"><TargetVials :vials="ordered" /></div>
     <ProposalButtons v-if="!wordsFirst" :proposals="hands.judgement.proposals" />
     <slot />
     <FindingList v-if="!wordsFirst" :findings="hands.judgement.findings" :none="missing.length === 0 ? none : ''" />

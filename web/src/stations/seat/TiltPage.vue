@@ -55,7 +55,7 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
 <template>
   <div class="tilt">
     <PageHead term="tilt" title="Tilt where you sit" :working="working" />
-    <TargetVials :targets="seat.targets" />
+    <TargetVials :vials="seat.vials" />
     <div class="small">
       Ridden for
       <PickField label="Ridden for" :value="tilt.use" :options="uses" @pick="(tiltUse) => tiltUse && seat.choose({ tiltUse })" />

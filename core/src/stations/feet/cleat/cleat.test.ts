@@ -105,32 +105,35 @@ describe('the judgement of one foot', () => {
   it('says place, target, what the slot allows and the move', () => {
     const judgement = judged({})
     expect(judgement.state).toBe('outside')
-    expect(judgement.exceeds).toBe(true)
+    expect(judgement.isWorthMoving).toBe(true)
     expect(judgement.sentence).toBe(
-      'The axle lies 6 mm behind MTP1; behind the ball asks for 25.6 mm. The slot ends 7.6 mm short, so 18 mm is what this shoe allows. Move it 12 mm back.',
+      'The axle lies 6 mm behind MTP1; behind the ball asks for 25.6 mm, 23.1 to 28.1. It lies 17.1 mm too far forward. The slot ends 7.6 mm short, so 18 mm is what this shoe allows. Move it 12 mm back.',
     )
   })
 
-  it('carries the ruler into the ± of the difference: limited by the slot it is the slot reading alone', () => {
-    expect(judged({}).differencePlusMinus).toBeCloseTo(1.5, 6)
-    // Free: 1.5 mm of ruler and half a size on a slope of 10/9 mm per size.
-    expect(judged({ slotBack: ruler(40) }).differencePlusMinus).toBeCloseTo(Math.hypot(1.5, (0.5 * 10) / 9), 6)
+  it('carries ruler and size into the ± of the difference, whatever the slot allows', () => {
+    // 1.5 mm of ruler and half a size on a slope of 10/9 mm per size.
+    for (const slotBack of [ruler(12), ruler(40)])
+      expect(judged({ slotBack }).stands.plusMinus).toBeCloseTo(Math.hypot(1.5, (0.5 * 10) / 9), 6)
   })
 
   it('does not move a cleat for less than the ruler can tell', () => {
     const judgement = judged({ setbackNow: quantity(22.4, 10, 'mm', 'measured'), slotBack: ruler(40) })
-    expect(judgement.exceeds).toBe(false)
+    expect(judgement.isWorthMoving).toBe(false)
     expect(judgement.headline).toMatch(/too close to call|level/)
   })
 
   it('says when the cleat is at the end of its slot', () => {
     const judgement = judged({ setbackNow: ruler(18), slotBack: ruler(0) })
-    expect(judgement.exceeds).toBe(false)
+    expect(judgement.isWorthMoving).toBe(false)
     expect(judgement.sentence).toContain('all the way back already')
   })
 
   it('leaves a level cleat alone', () => {
-    expect(judged({ setbackNow: ruler(25.5), slotBack: ruler(20) })).toMatchObject({ state: 'level', headline: 'Right cleat is level.' })
+    expect(judged({ setbackNow: ruler(25.5), slotBack: ruler(20) })).toMatchObject({
+      state: 'level',
+      headline: 'Right cleat is in its band.',
+    })
   })
 
   it('says that the slot was not read', () => {

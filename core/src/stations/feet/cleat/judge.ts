@@ -1,9 +1,10 @@
-import { bandState } from '../../../kernel/band.ts'
-import type { BandState, TargetBand } from '../../../kernel/band.ts'
+import type { BandState } from '../../../kernel/band.ts'
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
+import { settings } from '../../../ledger/settings.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { midSentence } from '../../../kernel/words.ts'
 import { propagate } from '../../../kernel/propagate.ts'
-import { exceedsUncertainty } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
@@ -59,12 +60,11 @@ export type CleatJudgement =
       readonly state: BandState
       readonly side: Side
       readonly now: Quantity
-      readonly band: TargetBand
+      /** the axle against the school's band, with the ± of the two together */
+      readonly stands: Judged
       readonly result: CleatTarget
-      /** ± of the difference, mm */
-      readonly differencePlusMinus: number
-      /** the difference is larger than what the ruler can tell */
-      readonly exceeds: boolean
+      /** outside of the band by more than what the ruler can tell, and the slot lets it go on */
+      readonly isWorthMoving: boolean
       readonly schools: readonly SchoolTarget[]
       readonly headline: string
       readonly sentence: string
@@ -91,15 +91,25 @@ export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatRe
     return { state: 'missing', side, missing, schools, sentence: missingSentence(side, missing) }
   }
   const result = cleatTarget(input)
-  const { plusMinus: spread } = propagate((varied: CleatTargetInput) => ({ difference: cleatTarget(varied).difference }), input, plusMinus)
+  const missed = (varied: CleatTargetInput) => ({ missed: cleatTarget(varied).target - varied.setbackNow })
+  const { plusMinus: spread } = propagate(missed, input, plusMinus)
   const now = readings.setbackNow as Quantity
-  const band = { low: result.low, high: result.high }
-  const state = bandState(now, band)
-  const differencePlusMinus = spread['difference'] ?? 0
-  const exceeds = state !== 'level' && exceedsUncertainty(result.difference, differencePlusMinus)
+  const stands = judged(now.value, spread['missed'] ?? 0, { low: result.low, high: result.high }, { aim: result.target })
+  const { state, isClear } = verdictOf(stands)
+  const isWorthMoving = isClear && Math.abs(result.difference) >= settings.cleatSetback.resolution - 1e-9
   const slotKnown = (result.target >= now.value ? readings.slotBack : readings.slotForward) !== null
-  const words = describe(side, school, now, result, { state, exceeds, spread: differencePlusMinus, slotKnown })
-  return { state, side, now, band, result, differencePlusMinus, exceeds, schools, input, plusMinus, ...words }
+  return {
+    state,
+    side,
+    now,
+    stands,
+    result,
+    isWorthMoving,
+    schools,
+    input,
+    plusMinus,
+    ...describe(side, school, stands, result, slotKnown),
+  }
 }
 
 /** The calculation's input and its ± from quantities. */
@@ -124,46 +134,39 @@ function missingSentence(side: Side, keys: readonly ReadingKey[]): string {
   return `Measure ${names} on the ${side}. ${first === undefined ? '' : definitionOf(first).how}`
 }
 
-interface Standing {
-  readonly state: BandState
-  readonly exceeds: boolean
-  readonly spread: number
-  readonly slotKnown: boolean
-}
-
-function describe(side: Side, school: CleatSchoolKey, now: Quantity, result: CleatTarget, { state, exceeds, spread, slotKnown }: Standing) {
+function describe(side: Side, school: CleatSchoolKey, stands: Judged, result: CleatTarget, slotKnown: boolean) {
   const foot = side === 'left' ? 'Left' : 'Right'
+  const { end, beyond, isClear } = verdictOf(stands)
   const { label, reason } = cleatSchool(school)
-  const target = trimmed(result.target, 1)
   const direction = result.difference >= 0 ? 'back' : 'forward'
   const size = trimmed(Math.abs(result.difference), 1)
   const held = result.heldAtEnd ? ' The shoe size lies beyond the school’s table; its end value is held.' : ''
-  const aim = `The axle lies ${place(now.value)}; ${label.toLowerCase()} asks for ${target} mm.${held}`
-  const sure = `±${trimmed(spread, 1)} mm on the difference.`
-  if (state === 'level') {
-    return { headline: `${foot} cleat is level.`, sentence: `${aim} Leave it.`, reason, sure }
-  }
-  if (!exceeds) {
-    const limited = Math.abs(result.left) > 0.05
-    if (limited && Math.abs(result.difference) < 0.5) {
-      const end = result.left > 0 ? 'back' : 'forward'
-      return {
-        headline: `${foot} cleat is at the end of its slot.`,
-        sentence: `${aim} The slot ends here, ${trimmed(Math.abs(result.left), 1)} mm short: all the way ${end} already. More needs a shoe with holes further ${end}.`,
-        reason,
-        sure,
-      }
+  const asked = `${label.toLowerCase()} asks for ${trimmed(result.target, 1)} mm, ${trimmed(result.low, 1)} to ${trimmed(result.high, 1)}`
+  const outside = end === null ? '' : ` It lies ${trimmed(beyond, 1)} mm too far ${end === 'low' ? 'forward' : 'back'}.`
+  const aim = `The axle lies ${place(stands.value)}; ${asked}.${held}${outside}`
+  const sure = `±${trimmed(stands.plusMinus, 1)} mm on the difference.`
+  if (end === null) return { headline: `${foot} cleat is in its band.`, sentence: `${aim} Leave it.`, reason, sure }
+  const isLimited = Math.abs(result.left) > 0.05
+  if (isLimited && Math.abs(result.difference) < 0.5) {
+    const way = result.left > 0 ? 'back' : 'forward'
+    return {
+      headline: `${foot} cleat is at the end of its slot.`,
+      sentence: `${aim} The slot ends here, ${trimmed(Math.abs(result.left), 1)} mm short of the aim: all the way ${way} already. More needs a shoe with holes further ${way}.`,
+      reason,
+      sure,
     }
+  }
+  if (!isClear) {
     return {
       headline: `${foot} cleat: too close to call.`,
-      sentence: `${aim} The difference of ${size} mm is within what this measurement can tell. Leave it, or measure again.`,
+      sentence: `${aim} That is within what this measurement can tell. Leave it, or measure again.`,
       reason,
       sure,
     }
   }
   const short = !slotKnown
     ? ' The slot room that way is not read, so what this shoe allows is not known.'
-    : Math.abs(result.left) > 0.05
+    : isLimited
       ? ` The slot ends ${trimmed(Math.abs(result.left), 1)} mm short, so ${trimmed(result.attainable, 1)} mm is what this shoe allows.`
       : ''
   return {

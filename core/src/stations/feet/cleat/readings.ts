@@ -6,7 +6,6 @@ import { TIP } from './toeClearance.ts'
 import type { ToeInput } from './toeClearance.ts'
 
 /** One foot with its cleat and shoe; estimates included. */
-
 export function cleatReadings(now: ResolvedReadings, side: Side): CleatReadings {
   return {
     setbackNow: now.cleatSetback[side],
@@ -18,8 +17,8 @@ export function cleatReadings(now: ResolvedReadings, side: Side): CleatReadings 
     footLength: now.footLength[side],
   }
 }
-/** Toes past the front wheel at a cleat setback, or null while wheel, crank or foot are not read. */
 
+/** Toes past the front wheel at a cleat setback, or null while wheel, crank or foot are not read. */
 export function toeInput(now: ResolvedReadings, side: Side, setback = now.cleatSetback[side]?.value): ToeInput | null {
   const frontCentre = measuredValue(now, 'frontCentre')
   const wheelDiameter = measuredValue(now, 'wheelDiameter')

@@ -3,7 +3,6 @@ import type { ResolvedReadings } from '../../../readings/resolve.ts'
 import type { InUse } from './switch.ts'
 
 /** Pedal and shoe in use. Axle to the sole's outside is what was measured to the foot, less the sole. */
-
 export function pedalInUse(now: ResolvedReadings): InUse {
   const stack = measuredValue(now, 'soleStack')
   const sole = measuredValue(now, 'soleThickness')

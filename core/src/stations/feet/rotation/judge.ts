@@ -1,5 +1,7 @@
 import { trimmed } from '../../../kernel/entry.ts'
-import { combined, exceedsUncertainty } from '../../../kernel/quantity.ts'
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
+import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import { sideName } from '../../../kernel/finding.ts'
@@ -8,6 +10,8 @@ import { sideName } from '../../../kernel/finding.ts'
 export const RELEASE_ROOM = 2
 /** A turn smaller than half a step of the hand is no turn, degrees. @source prior */
 const TURN_WORTH = 0.5
+/** The widest float of any cleat, degrees. @source common-practice */
+const MOST_FLOAT = 30
 /** A swing seen at the end of the float may go on beyond it: then the reading is a lower bound. @source prior */
 const AT_THE_STOP = 0.75
 
@@ -112,11 +116,13 @@ export type RotationJudgement =
       readonly state: 'level' | 'near' | 'outside'
       readonly side: Side
       readonly rotation: Rotation
-      /** ± of the room at either end, and of the turn, degrees */
-      readonly plusMinus: number
+      /** the foot's own direction against what the float gives room for, degrees */
+      readonly stands: Judged
+      /** the float against the heel's swing with room, degrees; null while the swing is not read */
+      readonly float: Judged | null
+      /** ± of the turn, degrees */
       readonly turnPlusMinus: number
-      /** the turn is larger than what the readings can tell */
-      readonly exceeds: boolean
+      readonly weight: 'act' | 'note' | 'fine'
       /** the heel's swing was not read, so the float is only centred on the natural toe-out */
       readonly swingRead: boolean
       /** a turn worth making, degrees, + toes out; 0 = leave it */
@@ -148,15 +154,25 @@ export function judgeRotation(side: Side, readings: RotationReadings, twisted: b
     (readings.heelIn?.plusMinus ?? 0) / 2,
     (readings.heelOut?.plusMinus ?? 0) / 2,
   )
-  const exceeds = exceedsUncertainty(rotation.difference, turnPlusMinus)
+  const stands = judged(toeOut.value, plusMinus, rotation.band)
+  const { isClear, weight: verdict } = verdictOf(stands)
+  const floatStands = swingRead
+    ? judged(
+        float.value,
+        combined(float.plusMinus, readings.heelIn?.plusMinus ?? 0, readings.heelOut?.plusMinus ?? 0),
+        { low: rotation.floatNeeded, high: MOST_FLOAT },
+        { aim: rotation.floatNeeded },
+      )
+    : null
   const worst = Math.min(rotation.roomIn, rotation.roomOut)
   const state = worst >= RELEASE_ROOM ? 'level' : worst >= 0 ? 'near' : 'outside'
   // Centring is worth it where an end is short and the turn gives the worse end room.
   const gains = rotation.roomAfter - worst
   const wanted = state !== 'level' && gains >= TURN_WORTH && Math.abs(rotation.difference) >= TURN_WORTH
   const turn = wanted && !twisted ? rotation.difference : 0
-  const said = words(side, rotation, { state, turn, twisted, swingRead, plusMinus, turnPlusMinus, exceeds, wanted })
-  return { state, side, rotation, plusMinus, turnPlusMinus, exceeds, swingRead, turn, ...said }
+  const weight = verdict === 'act' && turn === 0 ? 'note' : verdict
+  const said = words(side, rotation, { state, turn, twisted, swingRead, plusMinus, turnPlusMinus, isClear, wanted })
+  return { state, side, rotation, stands, float: floatStands, turnPlusMinus, weight, swingRead, turn, ...said }
 }
 
 interface Standing {
@@ -166,11 +182,11 @@ interface Standing {
   readonly swingRead: boolean
   readonly plusMinus: number
   readonly turnPlusMinus: number
-  readonly exceeds: boolean
+  readonly isClear: boolean
   readonly wanted: boolean
 }
 
-function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead, plusMinus, turnPlusMinus, exceeds, wanted }: Standing) {
+function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead, plusMinus, turnPlusMinus, isClear, wanted }: Standing) {
   const name = sideName(side)
   const degrees = (value: number) => `${trimmed(Math.abs(value), 1)}°`
   const { roomIn, roomOut, left, floatNeeded, floatEnough } = rotation
@@ -191,7 +207,7 @@ function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead
   let act = 'Leave it.'
   if (twisted && wanted)
     act = 'But the pelvis is not level: a twisted seat shows as a twisted foot. Correct the seat first, then look again.'
-  else if (turn !== 0 && exceeds) act = `Turn the ${side} cleat so that the toes point ${degrees(turn)} further ${turn > 0 ? 'out' : 'in'}.`
+  else if (turn !== 0 && isClear) act = `Turn the ${side} cleat so that the toes point ${degrees(turn)} further ${turn > 0 ? 'out' : 'in'}.`
   else if (turn !== 0)
     act = `A turn of ${degrees(turn)} toe-${turn > 0 ? 'out' : 'in'} would centre it, but these readings tell no more than ±${degrees(turnPlusMinus)}: repeat them, or let the rider’s answer decide.`
   else if (state !== 'level' && !floatEnough) act = 'Turning alone does not help.'

@@ -6,7 +6,6 @@ import type { ClearanceInput } from './heelClearance.ts'
 import type { RotationReadings } from './judge.ts'
 
 /** Natural toe-out is taken from the hanging foot, which carries nothing; standing where that is not read. */
-
 export function rotationReadings(now: ResolvedReadings, side: Side): RotationReadings {
   const of = (key: NumberKey) => measured(now, key, side)
   return {
@@ -30,7 +29,6 @@ const clearanceKeys = [
   ['float', 'cleatFloat'],
 ] as const
 /** Heel past crank and stay, or the readings it still lacks. */
-
 export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInput | { readonly missing: readonly NumberKey[] } {
   const behind = now.cleatSetback[side]
   const ball = now.heelToMtp1[side]

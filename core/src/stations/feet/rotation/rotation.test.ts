@@ -102,7 +102,7 @@ describe('rotation (common practice: natural toe-out in the middle of the float,
     if (judged.state === 'missing') throw new Error()
     // Toe-out ±3, cleat ±1 and half of ±2 for each swing: √(9 + 1 + 1 + 1) = 3.46.
     expect(judged.turnPlusMinus).toBeCloseTo(Math.sqrt(12), 9)
-    expect(judged).toMatchObject({ turn: 1.5, exceeds: false })
+    expect(judged).toMatchObject({ turn: 1.5, weight: 'note' })
     expect(judged.sentence).toMatch(/1.5° toe-out would centre it, but these readings tell no more than ±3.5°: repeat them/)
   })
 

@@ -1,5 +1,8 @@
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
+import type { BandEnd, Judged } from '../../../kernel/judged.ts'
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { TargetBand } from '../../../kernel/band.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { Side } from '../../../kernel/sided.ts'
@@ -36,12 +39,30 @@ const SLOT_SHORT = 5
 /** From here on a dropping arch asks for support, mm of navicular drop. @source navicular-drop */
 export const ARCH_DROPS = 10
 
-type Gap = { readonly value: number; readonly plusMinus: number }
-function gap(shoe: Quantity | null, foot: Quantity | null): Gap | null {
-  return shoe && foot ? { value: shoe.value - foot.value, plusMinus: combined(shoe.plusMinus, foot.plusMinus) } : null
+function room(shoe: Quantity | null, foot: Quantity | null, band: TargetBand): Judged | null {
+  return shoe && foot && judged(shoe.value - foot.value, combined(shoe.plusMinus, foot.plusMinus), band)
 }
-const under = (g: Gap | null, limit: number) => g !== null && g.value + g.plusMinus < limit
-const over = (g: Gap | null, limit: number) => g !== null && g.value - g.plusMinus > limit
+
+/** Room of a shoe beyond its foot, mm. */
+export interface ShoeRoom {
+  readonly length: Judged | null
+  readonly ballWidth: Judged | null
+  readonly heelWidth: Judged | null
+}
+
+/** How much a shoe has over its foot in length and width. */
+export function shoeRoom(shoe: ShoeReadings): ShoeRoom {
+  return {
+    length: room(shoe.shoeLength, shoe.footLength, shoeFit.length),
+    ballWidth: room(shoe.shoeBallWidth, shoe.footWidth, shoeFit.ballWidth),
+    heelWidth: room(shoe.shoeHeelWidth, shoe.heelWidth, shoeFit.heelWidth),
+  }
+}
+/** Whether a room lies past an end of its band by more than its ±. */
+function isPast(found: Judged | null, end: BandEnd): boolean {
+  const verdict = found && verdictOf(found)
+  return verdict !== null && verdict.isClear && verdict.end === end
+}
 const mm = (value: number) => `${trimmed(Math.abs(value), 1)} mm`
 
 /**
@@ -52,19 +73,22 @@ const mm = (value: number) => `${trimmed(Math.abs(value), 1)} mm`
 export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
   const name = sideName(side)
   const found: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    found.push({ key, side, weight, headline, sentence, source })
-  const length = gap(shoe.shoeLength, shoe.footLength)
-  const ball = gap(shoe.shoeBallWidth, shoe.footWidth)
-  const heel = gap(shoe.shoeHeelWidth, shoe.heelWidth)
-  const long = over(length, shoeFit.length.high)
-  const narrow = under(ball, shoeFit.ballWidth.low)
-  if (long && !over(ball, shoeFit.ballWidth.high)) {
+  const add = (
+    key: string,
+    weight: Finding['weight'],
+    headline: string,
+    sentence: string,
+    { source = 'common-practice', of }: { readonly source?: Finding['source']; readonly of?: string } = {},
+  ) => found.push({ key, side, weight, headline, sentence, source, ...(of === undefined ? {} : { of }) })
+  const { length, ballWidth: ball, heelWidth: heel } = shoeRoom(shoe)
+  const long = isPast(length, 'high')
+  if (long && !isPast(ball, 'high')) {
     add(
       'long-for-width',
       'first',
       `${name} shoe was bought long for its width.`,
       `It is ${mm(length?.value ?? 0)} longer than the foot while the ball has ${ball === null ? 'no width read' : widthWords(ball.value)}: a longer size for width puts the holes too far forward and the bend behind the ball. A wide shoe in the right length first; no cleat setting mends this.`,
+      { of: 'shoeLength' },
     )
   } else if (long) {
     add(
@@ -72,30 +96,34 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
       'first',
       `${name} shoe is too long.`,
       `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} mm is right. The foot slides, and the holes lie too far forward.`,
+      { of: 'shoeLength' },
     )
   }
-  if (under(length, shoeFit.length.low)) {
+  if (isPast(length, 'low')) {
     add(
       'too-short',
       'first',
       `${name} shoe is too short.`,
       `${length !== null && length.value >= 0 ? `Only ${mm(length.value)} beyond the longest toe` : `The foot is ${mm(length?.value ?? 0)} longer`}; toes that touch go numb whatever the cleat does.`,
+      { of: 'shoeLength' },
     )
   }
-  if (narrow) {
+  if (isPast(ball, 'low')) {
     add(
       'narrow',
       'first',
       `${name} shoe is narrow at the ball.`,
       `The insole is ${mm(ball?.value ?? 0)} narrower than the loaded foot. Hot spots and numb toes often end with the shoe alone: a wider one first, straps looser until then.`,
+      { of: 'shoeWidth' },
     )
   }
-  if (over(heel, shoeFit.heelWidth.high)) {
+  if (isPast(heel, 'high')) {
     add(
       'loose-heel',
       'act',
       `${name} heel is loose.`,
       `The heel has ${mm(heel?.value ?? 0)} of room to either side together: it swings and lifts in the shoe, and the cleat gets the blame.`,
+      { of: 'shoeHeel' },
     )
   }
   if (shoe.slotEnd && shoe.setbackTarget !== null && shoe.slotEnd.value + shoe.slotEnd.plusMinus < shoe.setbackTarget - SLOT_SHORT) {
@@ -112,7 +140,7 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
       'act',
       'The sole folds at the ball.',
       'A soft sole lets a small patch press through: hot spots on a small pedal, a foot that tires. A stiffer sole or a pedal with a large patch. (One study found more forefoot pressure under the stiffest soles: stiff helps against a small patch, not by itself.)',
-      'jarboe',
+      { source: 'jarboe' },
     )
   }
   const drops = shoe.archDrop !== null && shoe.archDrop.value >= ARCH_DROPS

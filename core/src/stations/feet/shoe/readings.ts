@@ -5,7 +5,6 @@ import type { ResolvedReadings } from '../../../readings/resolve.ts'
 import type { ShoeReadings } from './judge.ts'
 
 /** Foot and shoe for the check before the cleat, less what the cleat's school asks for. */
-
 export function shoeReadings(now: ResolvedReadings, side: Side): Omit<ShoeReadings, 'slotEnd' | 'setbackTarget'> {
   const of = (key: NumberKey) => measured(now, key, side)
   return {

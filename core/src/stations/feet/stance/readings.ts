@@ -8,7 +8,6 @@ import { measured } from '../../../readings/resolve.ts'
 import type { StanceParts } from './targets.ts'
 
 /** The parts of a half stance as they stand, estimates included; null while one is neither read nor estimable. */
-
 export function stanceParts(now: ResolvedReadings): Sided<StanceParts> | null {
   const keys = ['tread', 'axleLength', 'washer', 'adapter', 'cleatInboard'] as const
   if (keys.some((key) => now[key].left === null || now[key].right === null)) return null
@@ -23,17 +22,17 @@ export function stanceParts(now: ResolvedReadings): Sided<StanceParts> | null {
     }
   })
 }
-/** Parts of the stance that are not read but taken as usual. */
 
+/** Parts of the stance that are not read but taken as usual. */
 export function stanceEstimated(now: ResolvedReadings): NumberKey[] {
   return (['tread', 'axleLength', 'cleatInboard'] as const).filter(
     (key) => now[key].left?.basis === 'estimated' || now[key].right?.basis === 'estimated',
   )
 }
+
 /** Half of a usual slot's room across, mm. @source prior */
 const USUAL_SLOT = 2
 /** How far each cleat can still go across; unread slots allow what a usual one does, either way of the middle. */
-
 export function cleatRoom(now: ResolvedReadings): Sided<{ readonly low: number; readonly high: number }> {
   return bySide((side) => {
     if (measured(now, 'slotAcross', side) !== null) return roomOf(now, 'cleatInboard', side)
@@ -41,8 +40,8 @@ export function cleatRoom(now: ResolvedReadings): Sided<{ readonly low: number; 
     return { low: Math.min(0, -USUAL_SLOT - here), high: Math.max(0, USUAL_SLOT - here) }
   })
 }
-/** ± of a half stance: of its parts, taken together. */
 
+/** ± of a half stance: of its parts, taken together. */
 export function stancePlusMinus(now: ResolvedReadings): number {
   const of = (key: NumberKey) => now[key].left?.plusMinus ?? 0
   return combined(of('tread') / 2, of('axleLength'), of('cleatInboard'))

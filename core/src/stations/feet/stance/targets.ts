@@ -37,6 +37,7 @@ export const usualTread: Readonly<Record<StanceUse, { readonly low: number; read
   mountain: { low: 165, high: 175 },
   fat: { low: 200, high: 220 },
 }
+
 /** Crank face to pedal centre, commonly. @source common-practice */
 export const USUAL_AXLE = 53
 /** A knee this near to over the foot is over it, mm. @source prior */

@@ -1,5 +1,7 @@
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
+import { judged } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
@@ -33,6 +35,25 @@ const ARCH_GIVES = 6
 /** What a support rises to for each mm an arch drops, and the step it is raised by, mm. @source prior */
 const SUPPORT_PER_DROP = 0.5
 const SUPPORT_STEP = 3
+
+/**
+ * A forefoot's or heel's tilt against what nothing is put under: what feet are, or what a wedge that is
+ * in already makes up for. Degrees; signed as the tilt.
+ */
+export function tiltStands(tilt: Quantity | null, wedge: Quantity | null): Judged | null {
+  if (tilt === null) return null
+  const already = Math.sign(tilt.value) * (wedge?.value ?? 0)
+  const limit = Math.max(TILT_IGNORED, (Math.max(0, already) + WEDGE_STEP) / WEDGE_SHARE)
+  return judged(tilt.value, tilt.plusMinus, { low: -limit, high: limit })
+}
+
+/** An arch's drop against what asks for support, or for more of it than is in the shoe; mm. */
+export function archStands({ archDrop, archSupport, complaint }: SupportReadings): Judged | null {
+  if (archDrop === null) return null
+  const asks = complaint ? ARCH_GIVES : ARCH_DROPS
+  const held = archSupport === null ? 0 : (archSupport.value + 0.5) / SUPPORT_PER_DROP
+  return judged(archDrop.value, archDrop.plusMinus, { low: 0, high: Math.max(asks, held) })
+}
 
 /** One foot's support: what to put under it now, if anything. */
 export interface SupportJudgement {

@@ -5,7 +5,6 @@ import type { ResolvedReadings } from '../../../readings/resolve.ts'
 import type { SupportReadings } from './judge.ts'
 
 /** What a wedge or a footbed is chosen from, less the complaint. */
-
 export function supportReadings(now: ResolvedReadings, side: Side): Omit<SupportReadings, 'complaint'> {
   const of = (key: NumberKey) => measured(now, key, side)
   return {

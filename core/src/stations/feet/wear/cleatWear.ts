@@ -14,11 +14,13 @@ const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
   'recessed-platform': 12000,
   'flat-pins': Infinity,
 }
+
 /** What walking leaves of a cleat's life; cleats that stand out of the sole suffer most. @source prior */
 const walkingLeaves: Readonly<Record<OptionOf<'recess'>, Readonly<Record<OptionOf<'cleatWalking'>, number>>>> = {
   recessed: { hardly: 1, some: 0.9, much: 0.75 },
   flush: { hardly: 1, some: 0.6, much: 0.35 },
 }
+
 /** Where only hours are known, km an hour. @source prior */
 export const USUAL_SPEED = 22
 /** From this share on a cleat is looked at before every fit. @source prior */

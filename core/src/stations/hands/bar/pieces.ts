@@ -11,7 +11,6 @@ import { standsAt, chosen } from '../../../readings/resolve.ts'
 import { halfBar } from './halfBar.ts'
 
 /** What a thumb works, beside the brake: its readings, and the setting that slides its clamp. */
-
 export const thumbControls = {
   shifter: { label: 'shifter', clamp: 'shifterClamp', width: 'shifterClampWidth', paddle: 'shifterPaddle' },
   remote: { label: 'remote', clamp: 'remoteClamp', width: 'remoteClampWidth', paddle: 'remotePaddle' },
@@ -21,7 +20,6 @@ export const thumbControls = {
 export type ThumbControl = keyof typeof thumbControls
 export const thumbControlKeys = keysOf(thumbControls)
 /** Grip and clamps of one half from the end inward; what is not read of the clamps is left out. */
-
 export function barPieces({ now }: Pick<Setup, 'now'>, side: Side): OrMissing<readonly BarPiece[]> {
   const at = (key: NumberKey) => standsAt(now, key, side)?.value ?? null
   const grip = at('gripLength')
@@ -35,8 +33,8 @@ export function barPieces({ now }: Pick<Setup, 'now'>, side: Side): OrMissing<re
   const inward = chosen(now, 'shifterPlace') === 'outside' ? [shifter, brake, remote] : [brake, shifter, remote]
   return has([{ key: 'grip', label: 'grip', width: grip, middle: grip / 2 }, ...inward.flatMap((pieces) => pieces ?? [])])
 }
-/** What the brake's clamp would run into if it slid inboard by this much (mm, minus = outboard), by name; null = nothing new. */
 
+/** What the brake's clamp would run into if it slid inboard by this much (mm, minus = outboard), by name; null = nothing new. */
 export function inTheWay(setup: Pick<Setup, 'now'>, side: Side, by: number): string | null {
   const bar = halfBar(setup).found
   const pieces = barPieces(setup, side).found
@@ -46,8 +44,8 @@ export function inTheWay(setup: Pick<Setup, 'now'>, side: Side, by: number): str
   const met = (laid: readonly BarPiece[]) => barRoom(bar, laid).overlaps.find((pair) => pair.some((label) => label === brake))
   return met(pieces) ? null : (met(slid)?.find((label) => label !== brake) ?? null)
 }
-/** How much of the arm grip and clamps take, mm; 0 while the grip is not read. */
 
+/** How much of the arm grip and clamps take, mm; 0 while the grip is not read. */
 export function piecesWidth(setup: Pick<Setup, 'now'>, side: Side): number {
   return (barPieces(setup, side).found ?? []).reduce((sum, { width }) => sum + width, 0)
 }

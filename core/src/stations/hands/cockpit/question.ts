@@ -14,6 +14,7 @@ export interface StemChoice {
   /** it is the one on the bike */
   readonly isOn: boolean
 }
+
 /** A bar to choose from, as it stands unrolled. */
 export interface BarChoice {
   readonly name: string

@@ -23,6 +23,7 @@ export interface StemRow {
   /** square to the steering axis, the tape's own included */
   readonly across: Float64Array
 }
+
 /** Where the hand comes to from the clamp, for every roll and lever place of a bar. */
 export interface BarRow {
   readonly bar: number

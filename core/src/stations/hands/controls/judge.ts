@@ -1,3 +1,5 @@
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { chosen } from '../../../readings/resolve.ts'
@@ -5,10 +7,9 @@ import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { millimetres as mm } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
-import { quantity } from '../../../kernel/quantity.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
-import type { PageJudgement, Proposal, Target } from '../../../station/station.ts'
+import type { PageJudgement, Proposal } from '../../../station/station.ts'
 import { barRoom } from '../bar/room.ts'
 import type { BarRoom } from '../bar/room.ts'
 import type { VisitContext } from '../../../station/context.ts'
@@ -29,9 +30,12 @@ import { capital } from '../../../kernel/words.ts'
 export interface ControlSide {
   /** null = there is none on this side */
   readonly thumb: OrMissing<ThumbPlace> | null
+  /** its paddle against where the thumb works, mm from the bar's end; null while not known */
+  readonly stands: Judged | null
   /** places against the brake's clamp, the better first; null while they cannot be said */
   readonly places: readonly ShifterOption[] | null
 }
+
 /** The controls of both halves: thumb and paddles, pieces and room. */
 export interface ControlStanding {
   readonly controls: Readonly<Record<ThumbControl, Sided<ControlSide>>>
@@ -48,13 +52,19 @@ export function controlStanding({ setup }: Pick<VisitContext, 'setup'>): Control
   const of = (control: ThumbControl) =>
     bySide((side): ControlSide => {
       const has = flat && hasControl(setup, side, control)
-      return has ? { thumb: thumbOf(setup, side, control), places: controlPlaces(setup, side, control) } : { thumb: null, places: null }
+      if (!has) return { thumb: null, stands: null, places: null }
+      const thumb = thumbOf(setup, side, control)
+      const places = controlPlaces(setup, side, control)
+      const { zone, paddle, plusMinus } = thumb.found ?? { zone: null, paddle: 0, plusMinus: 0 }
+      const stands = zone && judged(paddle, plusMinus, { low: zone.from, high: zone.to }, { aim: places?.[0]?.paddleAt ?? null })
+      return { thumb, stands, places }
     })
   const controls = { shifter: of('shifter'), remote: of('remote') }
   const findings: Finding[] = []
   const add = into(findings)
   for (const side of sides) {
-    for (const key of thumbControlKeys) paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), add)
+    for (const key of thumbControlKeys)
+      paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), into(findings, key))
     if (rooms[side]) roomFindings(side, rooms[side], add)
     // What the rider was seen to do counts until thumb and paddle are read.
     const seen = chosen(setup.now, 'thumbReach', side)
@@ -69,15 +79,16 @@ export function controlStanding({ setup }: Pick<VisitContext, 'setup'>): Control
   return { controls, rooms, missing, findings: byWeight(findings) }
 }
 
-function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: ControlSide, place: string | null, add: Add): void {
-  if (!thumb?.found) return
+function paddleFindings(side: Side, control: ThumbControl, { thumb, stands, places }: ControlSide, place: string | null, add: Add): void {
+  if (!thumb?.found || stands === null) return
+  const { weight } = verdictOf(stands)
   const { zone, paddle, plusMinus } = thumb.found
   const { label } = thumbControls[control]
   const name = sideName(side)
   const { state, by } = paddleStanding(zone, paddle)
   if (state === 'reached') {
     const past = `Paddle ${mm(paddle - zone.from)} inside of the hand’s edge, ±${mm(plusMinus)}.`
-    add(`${control}-fits`, side, 'fine', `${name}: the thumb works the ${label} without letting go.`, past, 'prior')
+    add(`${control}-fits`, side, weight, `${name}: the thumb works the ${label} without letting go.`, past, 'prior')
     return
   }
   const [best] = places ?? []
@@ -91,7 +102,6 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, places }: Co
         : ` Neither side of the brake’s clamp brings it in reach: another ${label}.`
   const off = state === 'far' ? `${mm(-by)} past the thumb` : `${mm(by)} too near: the hand touches it`
   const works = `The thumb works ${mm(zone.from)} to ${mm(zone.to)} from the bar’s end; the paddle is at ${mm(paddle)}, ±${mm(plusMinus)}.`
-  const weight = Math.abs(by) > plusMinus ? 'act' : 'note'
   add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, `${name} ${label} ${off}.`, `${works}${put}`, 'prior')
 }
 
@@ -129,12 +139,11 @@ export function judgeControls({
   readonly controls: ControlStanding
   readonly context: VisitContext
 }): Partial<PageJudgement> {
-  const { controls, findings, rooms } = standing
+  const { findings, rooms } = standing
   const { setup } = context
   const bar = halfBar(setup).found
   return {
     findings,
-    targets: thumbControlKeys.flatMap((key) => sides.flatMap((side) => targetOf(key, side, controls[key][side]))),
     proposals: thumbControlKeys.flatMap((key) => proposalOf(key, standing, context)),
     working: sides.flatMap((side) => {
       const pieces = barPieces(setup, side).found
@@ -142,22 +151,6 @@ export function judgeControls({
       return [{ heading: `Room, ${side} half`, calculation: anyCalculation(barRoomCalculation), input: { ...bar, pieces }, plusMinus: {} }]
     }),
   }
-}
-
-function targetOf(control: ThumbControl, side: Side, { thumb, places }: ControlSide): Target[] {
-  if (!thumb?.found) return []
-  const { zone, paddle, plusMinus } = thumb.found
-  const { label } = thumbControls[control]
-  return [
-    {
-      key: `${control}-${side}`,
-      label: `${capital(label)}, ${side}`,
-      now: quantity(paddle, plusMinus, 'mm', 'computed'),
-      band: { low: zone.from, high: zone.to },
-      aim: paddleStanding(zone, paddle).by === 0 ? null : (places?.[0]?.paddleAt ?? null),
-      remark: `thumb ${mm(zone.from)} to ${mm(zone.to)}`,
-    },
-  ]
 }
 
 function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setup }: VisitContext): Proposal[] {

@@ -1,9 +1,10 @@
+import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { RADIANS } from '../../../bike/contactPoints.ts'
 import { metricDefinition } from '../../../body/metrics.ts'
 import { CREEP } from '../../../body/postureLimits.ts'
 import { handsMiddle } from '../../../body/rider.ts'
 import { creepNow } from '../../../rider/creep.ts'
-import type { Creep } from '../../../rider/creep.ts'
 import type { SettingKey } from '../../../ledger/settings.ts'
 import { standsAt } from '../../../readings/resolve.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
@@ -11,8 +12,7 @@ import { frontOf } from '../../../model/riderModel.ts'
 import { millimetres as mm } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight } from '../../../kernel/finding.ts'
-import { quantity } from '../../../kernel/quantity.ts'
-import type { PageJudgement, Proposal, Target } from '../../../station/station.ts'
+import type { PageJudgement, Proposal } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { fallbacks, NERVOUS, PAD_AHEAD, PAD_DOUBT, padAheadOfElbow, PADS_INSIDE } from './rules.ts'
 import { positionLabels } from '../place/positions.ts'
@@ -26,18 +26,23 @@ import { steeringArm, steeringAxis } from '../place/steering.ts'
 
 const reads = ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'] as const
 
+/** ± of the gap between knee and forearm, mm; k = 2. @source prior */
+const GAP_DOUBT = 15
+/** The gap's own band, mm. */
+const GAP = metricDefinition('kneeElbowLeft').band ?? { low: 0, high: Infinity }
+
 /** Forearm extensions of a drop bar. */
 export interface ExtensionStanding {
   /** null while they are not read, or there are none */
   readonly calm: PositionRow | null
   readonly missing: readonly ReadingKey[]
   /** pad ahead of the elbow, mm */
-  readonly padAhead: number | null
+  readonly padAhead: Judged | null
   /** knee to forearm, the nearer side, mm */
-  readonly gap: number | null
+  readonly gap: Judged | null
   /** steering arm of the hands on them, mm */
   readonly arm: number | null
-  readonly creep: Creep | null
+  readonly creep: Judged | null
   readonly fallbacks: readonly Fallback[]
   readonly findings: readonly Finding[]
 }
@@ -57,56 +62,50 @@ export function extensionStanding(
   // The pad lies behind the grip along the extension, whatever the tape said of the hands.
   const padAt = middle && length !== null ? middle.x - length * Math.cos(rise * RADIANS) : null
   const gap = Math.min(calm?.metrics.kneeElbowLeft ?? Infinity, calm?.metrics.kneeElbowRight ?? Infinity)
-  const judged = {
+  const ahead = calm && padAt !== null ? padAheadOfElbow(calm.model, padAt) : null
+  const creep = creepNow(setup, 'extension')
+  const known = {
     calm,
     missing: setup.rider.bar === 'drop' ? reads.filter((key) => value(key) === null) : [],
-    padAhead: calm && padAt !== null ? padAheadOfElbow(calm.model, padAt) : null,
-    gap: Number.isFinite(gap) ? gap : null,
+    padAhead: ahead === null ? null : judged(ahead, PAD_DOUBT, PAD_AHEAD, { aim: PAD_AHEAD.low + PAD_DOUBT / 2, isRead: false }),
+    gap: Number.isFinite(gap) ? judged(gap, GAP_DOUBT, GAP, { isRead: false }) : null,
     arm: front && middle && spacing !== null ? steeringArm(steeringAxis(front), { ...middle, z: spacing / 2 }) : null,
-    creep: creepNow(setup, 'extension'),
+    creep: creep && judged(creep.value, creep.plusMinus, { low: 0, high: CREEP }, { isRead: creep.isRead }),
     fallbacks: fallbacks(positions, 'extension'),
   }
   const findings: Finding[] = []
   const add = into(findings)
   if (calm) {
-    padFindings(judged, context, steering, add)
-    postureFindings(judged, add)
+    padFindings(known, context, steering, findings)
+    postureFindings(known, findings)
   }
-  if (judged.creep && setup.rider.bar === 'drop') creepFindings(judged.creep, add)
+  if (known.creep && setup.rider.bar === 'drop') creepFindings(known.creep, into(findings, 'creepOnExtensions'))
   const rules = context.riding.events ?? ''
   if (calm && rules !== '') {
     const limits = 'Reach, height of the hands and the saddle’s place may be limited.'
     add('rules', 'both', 'note', 'Check the event’s rules for extensions.', `Told: ${rules.replace(/\.$/, '')}. ${limits}`)
   }
-  return { ...judged, findings: byWeight(findings) }
+  return { ...known, findings: byWeight(findings) }
 }
 
-type Judged = Omit<ExtensionStanding, 'findings'>
+type Known = Omit<ExtensionStanding, 'findings'>
 
-function padFindings({ padAhead, arm }: Judged, { setup }: VisitContext, steering: SteeringStanding | null, add: Add): void {
+function padFindings({ padAhead, arm }: Known, { setup }: VisitContext, steering: SteeringStanding | null, findings: Finding[]): void {
+  const add = into(findings)
   const [spacing, length] = [standsAt(setup.now, 'padSpacing'), standsAt(setup.now, 'extensionLength')]
   if (padAhead !== null) {
-    const [short, long] = [PAD_AHEAD.low - padAhead, padAhead - PAD_AHEAD.high]
-    const stands = `${mm(Math.abs(padAhead))} ${padAhead < 0 ? 'behind' : 'ahead of'} the elbow, ±${mm(PAD_DOUBT)}`
+    const { value } = padAhead
+    const { end, weight } = verdictOf(padAhead)
+    const verdict = into(findings, 'padAhead')
+    const stands = `${mm(Math.abs(value))} ${value < 0 ? 'behind' : 'ahead of'} the elbow, ±${mm(PAD_DOUBT)}`
     const wanted = `wanted under the forearm, ${mm(PAD_AHEAD.low)} to ${mm(PAD_AHEAD.high)} ahead`
-    const weight = (past: number) => (past > PAD_DOUBT ? 'act' : 'note')
-    if (short > 0)
-      add(
-        'pad-back',
-        'both',
-        weight(short),
-        'Pads stand under the elbows or behind them.',
-        `${stands}; ${wanted}. Pads forward, or shorter extensions.`,
-      )
-    else if (long > 0)
-      add(
-        'pad-forward',
-        'both',
-        weight(long),
-        'Pads stand far ahead of the elbows.',
-        `${stands}; ${wanted}. The forearm hangs over the pad’s rear edge.`,
-      )
-    else add('pad-fits', 'both', 'fine', 'Pads lie under the forearms.', `${stands}.`)
+    if (end === 'low') {
+      const move = 'Pads forward, or shorter extensions.'
+      verdict('pad-back', 'both', weight, 'Pads stand under the elbows or behind them.', `${stands}; ${wanted}. ${move}`)
+    } else if (end === 'high') {
+      const hangs = 'The forearm hangs over the pad’s rear edge.'
+      verdict('pad-forward', 'both', weight, 'Pads stand far ahead of the elbows.', `${stands}; ${wanted}. ${hangs}`)
+    } else verdict('pad-fits', 'both', weight, 'Pads lie under the forearms.', `${stands}.`)
   }
   if (spacing === null) return
   if (length && spacing.value <= NERVOUS.padSpacing && length.value >= NERVOUS.extensionLength) {
@@ -126,17 +125,14 @@ function padFindings({ padAhead, arm }: Judged, { setup }: VisitContext, steerin
 const LOWEST_TORSO = 10
 /** Head bent back by more tires within the hour, degrees. @source prior */
 const NECK_LONG = 62
-/** ± of the gap between knee and forearm, mm; k = 2. @source prior */
-const GAP_DOUBT = 15
-/** The gap's own band. */
-const GAP = metricDefinition('kneeElbowLeft').band ?? { low: 0, high: Infinity }
-
-function postureFindings({ calm, gap, fallbacks: easier }: Judged, add: Add): void {
-  if (gap !== null && gap < GAP.low + GAP_DOUBT) {
+function postureFindings({ calm, gap, fallbacks: easier }: Known, findings: Finding[]): void {
+  const add = into(findings)
+  if (gap !== null && gap.value < GAP.low + GAP_DOUBT) {
     const up = 'Pads up or forward, before anything goes lower.'
-    const weight = gap < GAP.low - GAP_DOUBT ? 'act' : 'note'
-    const near = gap <= 0 ? 'Knee and forearm touch.' : `Knee and forearm come within ${mm(gap)}.`
-    add('arm-gap', 'both', weight, near, `±${mm(GAP_DOUBT)}. ${up}`, 'prior')
+    const { end, weight: verdict } = verdictOf(gap)
+    const weight = end === null ? 'note' : verdict
+    const near = end === null ? `Knee and forearm come within ${mm(gap.value)}.` : 'Knee and forearm touch.'
+    into(findings, end === null ? undefined : 'armGap')('arm-gap', 'both', weight, near, `±${mm(GAP_DOUBT)}. ${up}`, 'prior')
   }
   const torso = calm?.metrics.torso ?? null
   if (torso !== null && torso < LOWEST_TORSO) {
@@ -153,34 +149,15 @@ function postureFindings({ calm, gap, fallbacks: easier }: Judged, add: Add): vo
   }
 }
 
-function creepFindings({ value, plusMinus }: Creep, add: Add): void {
-  if (value <= CREEP) return
+function creepFindings(creep: Judged, add: Add): void {
+  const { end, weight } = verdictOf(creep)
+  if (end !== 'high') return
   const means = 'It means reach or saddle, not a lower bar: shorten the extensions, or bring the saddle to where the rider ends up.'
-  const weight = value - plusMinus > CREEP ? 'act' : 'note'
-  add('creep', 'both', weight, `Creeps ${mm(value)} forward under power.`, `±${mm(plusMinus)}. ${means}`)
+  add('creep', 'both', weight, `Creeps ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${means}`)
 }
 
 export function judgeExtensions({ extensions }: { readonly extensions: ExtensionStanding }): Partial<PageJudgement> {
-  const { calm, findings, padAhead, gap } = extensions
-  if (calm === null) return { findings }
-  const targets: Target[] = []
-  if (padAhead !== null) {
-    const now = quantity(padAhead, PAD_DOUBT, 'mm', 'computed')
-    targets.push({
-      key: 'pad',
-      label: 'Pad to elbow',
-      now,
-      band: PAD_AHEAD,
-      aim: null,
-      remark: 'ahead',
-      moves: { setting: 'padForward', side: 'both' },
-    })
-  }
-  if (gap !== null) {
-    const now = quantity(gap, GAP_DOUBT, 'mm', 'computed')
-    targets.push({ key: 'gap', label: 'Knee, arm', now, band: GAP, aim: null, remark: 'least gap' })
-  }
-  return { findings, targets, proposals: proposalsOf(extensions) }
+  return { findings: extensions.findings, proposals: extensions.calm === null ? [] : proposalsOf(extensions) }
 }
 
 /** How far extensions and pads are moved at a time, mm. @source common-practice */
@@ -196,7 +173,7 @@ function proposalsOf({ findings, padAhead, creep }: ExtensionStanding): Proposal
     reason: reasonOf(findings, about),
   })
   const shorter = Math.min(STEP.shorter, Math.round((creep?.value ?? 0) / 2))
-  const forward = Math.round(PAD_AHEAD.low + PAD_DOUBT / 2 - (padAhead ?? 0))
+  const forward = padAhead === null ? 0 : Math.round(toAim(padAhead))
   return [
     ...(isSure('creep') ? [proposal('creep', 'shorter', `Extensions ${mm(shorter)} shorter`, 'extensionLength', -shorter)] : []),
     ...(isSure('nervous') ? [proposal('nervous', 'apart', `Pads ${mm(STEP.apart)} apart`, 'padSpacing', STEP.apart)] : []),

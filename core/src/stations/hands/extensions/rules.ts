@@ -25,6 +25,7 @@ export function fallbacks(rows: readonly PositionRow[], from: HandPosition): Fal
     )
     .sort((a, b) => a.neck - b.neck)
 }
+
 /** Less is not felt in the neck, degrees. @source prior */
 const EASES_NECK = 3
 

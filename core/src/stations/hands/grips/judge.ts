@@ -1,13 +1,14 @@
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
-import { measured, standsAt } from '../../../readings/resolve.ts'
+import { measured } from '../../../readings/resolve.ts'
 import { millimetres as mm } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
-import { quantity } from '../../../kernel/quantity.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
-import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { defaultGripSchool, GRIP_FITS, gripSchools } from './rules.ts'
 import type { GripSchoolKey } from './rules.ts'
@@ -25,27 +26,34 @@ export interface GripStanding {
   readonly school: GripSchoolKey
   /** thicker than asked, mm, with ± */
   readonly over: Sided<ReturnType<typeof gripOver>>
+  readonly stands: Sided<Judged | null>
   readonly findings: readonly Finding[]
 }
 
 export function gripStanding({ setup, choices }: Pick<VisitContext, 'setup'> & { readonly choices: GripChoices }): GripStanding {
   const school = choices.gripSchool ?? defaultGripSchool
   const over = bySide((side) => gripOver(setup, side, school))
+  const stands = bySide((side) => {
+    const grip = over[side]
+    return (
+      grip && judged(grip.aim + grip.value, grip.plusMinus, { low: grip.aim - GRIP_FITS, high: grip.aim + GRIP_FITS }, { aim: grip.aim })
+    )
+  })
   const findings: Finding[] = []
-  for (const side of sides) gripFindings(side, over[side], school, into(findings))
-  return { school, over, findings: byWeight(findings) }
+  for (const side of sides) gripFindings(side, over[side], stands[side], school, into(findings, 'gripDiameter'))
+  return { school, over, stands, findings: byWeight(findings) }
 }
 
-function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, school: GripSchoolKey, add: Add): void {
-  if (grip === null) return
+function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, stands: Judged | null, school: GripSchoolKey, add: Add): void {
+  if (grip === null || stands === null) return
+  const { end, weight } = verdictOf(stands)
   const { source } = gripSchools[school]
   const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : ` The hand alone asks ${mm(grip.own, 1)}, held to what is made.`
   const asked = `Asked ${mm(grip.aim, 1)}, ±${mm(grip.plusMinus, 1)}.${held}`
   const name = `${sideName(side)} grip`
   const off = Math.abs(grip.value)
-  const weight = off - GRIP_FITS > grip.plusMinus ? 'act' : 'note'
-  if (off <= GRIP_FITS) add('grip-fits', side, 'fine', `${name} suits the hand.`, asked, source)
-  else if (grip.value > 0) {
+  if (end === null) add('grip-fits', side, weight, `${name} suits the hand.`, asked, source)
+  else if (end === 'high') {
     const squeezed = 'A thick grip is squeezed to be held: pump.'
     add('grip-thick', side, weight, `${name} ${mm(off, 1)} too thick for this hand.`, `${asked} ${squeezed}`, source)
   } else {
@@ -55,26 +63,8 @@ function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, school: Gri
 }
 
 export function judgeGrips({ grips, context }: { readonly grips: GripStanding; readonly context: VisitContext }): Partial<PageJudgement> {
-  const { over, findings, school } = grips
+  const { findings, school } = grips
   const { now } = context.setup
-  const targets = sides.flatMap((side): Target[] => {
-    const [grip, read] = [over[side], standsAt(now, 'gripDiameter', side)]
-    if (!grip || !read) return []
-    const aim = Math.abs(grip.value) > GRIP_FITS ? grip.aim : null
-    const band = { low: grip.aim - GRIP_FITS, high: grip.aim + GRIP_FITS }
-    const value = quantity(read.value, grip.plusMinus, 'mm', 'measured')
-    return [
-      {
-        key: `grip-${side}`,
-        label: `Grip, ${side}`,
-        now: value,
-        band,
-        aim,
-        remark: `asked ${mm(grip.aim)}`,
-        moves: { setting: 'gripDiameter', side },
-      },
-    ]
-  })
   const working = sides.flatMap((side): WorkingRun[] => {
     const hand = measured(now, 'handLength', side)
     if (hand === null) return []
@@ -82,7 +72,7 @@ export function judgeGrips({ grips, context }: { readonly grips: GripStanding; r
     const plusMinus = { handLength: hand.plusMinus }
     return [{ heading: `Grip, ${side}`, calculation: anyCalculation(gripDiameterCalculation), input, plusMinus }]
   })
-  return { findings, targets, working, proposals: proposalsOf(grips) }
+  return { findings, working, proposals: proposalsOf(grips) }
 }
 
 function proposalsOf({ over, findings }: GripStanding): Proposal[] {

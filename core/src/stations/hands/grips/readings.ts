@@ -8,7 +8,6 @@ import { gripTarget } from './rules.ts'
 import type { GripSchoolKey } from './rules.ts'
 
 /** Grip thicker than the hand asks, mm, with ±, what is asked, and what the hand alone asks. @source kong-lowe */
-
 export function gripOver(
   { now }: Pick<Setup, 'now'>,
   side: Side,

@@ -1,5 +1,10 @@
+import { riderNumbers } from '../../../station/riderNumbers.ts'
+import { settingAt } from '../../../station/number.ts'
+import type { RiderContext } from '../../../station/number.ts'
+import { toAim, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { dropBarHandCalculation } from '../../../bike/bike.calculations.ts'
-import { metricDefinition, riderMetrics } from '../../../body/metrics.ts'
+import { riderMetrics } from '../../../body/metrics.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import { riderWith } from '../../../rider/calibrated.ts'
 import { withMoves } from '../../../ledger/moves.ts'
@@ -10,16 +15,14 @@ import { axlesOf, dropBarOf } from '../../../model/riderModel.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
-import { combined, quantity } from '../../../kernel/quantity.ts'
-import type { Quantity } from '../../../kernel/quantity.ts'
+import { combined } from '../../../kernel/quantity.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Sided } from '../../../kernel/sided.ts'
 import { lazily } from '../../../station/station.ts'
-import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { easeOf, HOOD_IN, HOODS_ALIKE, WRIST_EASE } from './rules.ts'
 import { degrees, into, reasonOf } from '../../../station/say.ts'
-import type { Add } from '../../../station/say.ts'
 
 /** Lever place on the bend, and roll, at which the wrists are easiest; degrees from where they are. */
 interface Ease {
@@ -29,8 +32,7 @@ interface Ease {
 
 /** Hoods of a drop bar. */
 export interface HoodStanding {
-  readonly inward: Sided<Quantity | null>
-  readonly wrist: Sided<number | null>
+  readonly inward: Sided<Judged | null>
   /** looked for when it is asked for: it takes a rider for every step */
   readonly ease: Ease | null
   readonly findings: readonly Finding[]
@@ -40,39 +42,40 @@ export interface HoodStanding {
 const LOOKS = { hoodPosition: 25, barRoll: 12 } as const
 
 export function hoodStanding(context: Pick<VisitContext, 'setup' | 'metrics' | 'plusMinus'>): HoodStanding {
-  const { setup, metrics } = context
+  const { setup } = context
   const isDrop = setup.rider.bar === 'drop'
   return lazily<HoodStanding>({
-    inward: () => bySide((side) => (isDrop ? standsAt(setup.now, 'hoodAngle', side) : null)),
-    wrist: () => ({ left: metrics?.wristLeft ?? null, right: metrics?.wristRight ?? null }),
+    inward: () => bySide((side) => (isDrop ? settingAt(setup, 'hoodAngle', side, { low: 0, high: HOOD_IN.usual }) : null)),
     ease: () => (isDrop && setup.model ? easeNow(setup) : null),
     findings: (made) => {
       const found: Finding[] = []
       if (isDrop) {
-        inwardFindings(made, into(found))
-        wristFindings(made, context, into(found))
+        inwardFindings(made, found)
+        wristFindings(context, found)
       }
       return byWeight(found)
     },
   })
 }
 
-function inwardFindings({ inward }: HoodStanding, add: Add): void {
+function inwardFindings({ inward }: HoodStanding, found: Finding[]): void {
+  const add = into(found)
+  const verdict = into(found, 'hoodIn')
   for (const side of sides) {
     const at = inward[side]
-    if (at === null || at.value - at.plusMinus <= HOOD_IN.usual) continue
-    const strong = at.value - at.plusMinus > HOOD_IN.most
+    if (at === null || !verdictOf(at).isClear) continue
+    const strong = verdictOf({ ...at, band: { low: 0, high: HOOD_IN.most } }).isClear
     const headline = `${sideName(side)} hood turned in ${degrees(at.value)}`
     const usual = `Up to ${HOOD_IN.usual}° meets the wrist`
     if (strong)
-      add(
+      verdict(
         'turned-in',
         side,
         'act',
         `${headline}: braking suffers.`,
         `${usual}; above ${HOOD_IN.most}° the fingers pull across the lever. Turn it out first.`,
       )
-    else add('inward', side, 'note', `${headline}.`, `${usual}. For narrower hands, a narrower bar.`)
+    else verdict('inward', side, 'note', `${headline}.`, `${usual}. For narrower hands, a narrower bar.`)
   }
   const { left, right } = inward
   if (left && right && Math.abs(left.value - right.value) > HOODS_ALIKE + combined(left.plusMinus, right.plusMinus)) {
@@ -81,30 +84,27 @@ function inwardFindings({ inward }: HoodStanding, add: Add): void {
   }
 }
 
-function wristFindings({ wrist }: HoodStanding, { plusMinus }: Pick<VisitContext, 'plusMinus'>, add: Add): void {
-  const known = sides.flatMap((side) => wrist[side] ?? [])
-  const doubt = Math.max(plusMinus('wristLeft') ?? 0, plusMinus('wristRight') ?? 0)
-  const { low, high } = metricDefinition('wristLeft').band ?? { low: -Infinity, high: Infinity }
-  const [least, most] = [Math.min(...known), Math.max(...known)]
-  const sure = `±${trimmed(doubt, 0)}°.`
-  if (known.length === 0) {
-    add('wrist-unknown', 'both', 'note', 'The wrist on the hoods is not known.', 'Read it, or the rider’s lengths and where the hands are.')
-  } else if (most > high) {
+function wristFindings(context: RiderContext, found: Finding[]): void {
+  const wrists = sides.flatMap((side) => riderNumbers.wrist.at(context, side) ?? [])
+  const [worst] = [...wrists].sort((a, b) => verdictOf(b).beyond - verdictOf(a).beyond || b.value - a.value)
+  const { low = -Infinity, high = Infinity } = worst?.band ?? {}
+  const verdict = into(found, 'wrist')
+  if (worst === undefined) {
+    const read = 'Read it, or the rider’s lengths and where the hands are.'
+    into(found)('wrist-unknown', 'both', 'note', 'The wrist on the hoods is not known.', read)
+    return
+  }
+  const { end, weight } = verdictOf(worst)
+  const sure = `±${trimmed(worst.plusMinus, 0)}°.`
+  if (end === 'high') {
     const why = `Pressure in the wrist rises from ${trimmed(high, 1)}°, elbows lock, the neck pays. Levers up on the bend, or the bar rolled back.`
-    add(
-      'hoods-low',
-      'both',
-      most - doubt > high ? 'act' : 'note',
-      `Wrist bends ${degrees(most)} to the little finger.`,
-      `${sure} ${why}`,
-      'keir',
-    )
-  } else if (least < low) {
+    verdict('hoods-low', 'both', weight, `Wrist bends ${degrees(worst.value)} to the little finger.`, `${sure} ${why}`, 'keir')
+  } else if (end === 'low') {
     const why = `Past ${trimmed(-low, 1)}° that way pressure rises as well. Levers down the bend, or the bar rolled forward.`
-    add('hoods-high', 'both', least + doubt < low ? 'act' : 'note', `Wrist bends ${degrees(least)} to the thumb.`, `${sure} ${why}`, 'keir')
+    verdict('hoods-high', 'both', weight, `Wrist bends ${degrees(worst.value)} to the thumb.`, `${sure} ${why}`, 'keir')
   } else {
-    const ease = `${trimmed(most, 0)}°; least pressure near ${WRIST_EASE}° to the little finger.`
-    add('wrist-easy', 'both', 'fine', 'Wrist inside its limits on the hoods.', ease, 'keir')
+    const ease = `${trimmed(worst.value, 0)}°; least pressure near ${WRIST_EASE}° to the little finger.`
+    verdict('wrist-easy', 'both', 'fine', 'Wrist inside its limits on the hoods.', ease, 'keir')
   }
 }
 
@@ -133,25 +133,7 @@ function hoodRuns({ rider, folded, now }: Setup): WorkingRun[] {
 }
 
 export function judgeHoods({ hoods, context }: { readonly hoods: HoodStanding; readonly context: VisitContext }): Partial<PageJudgement> {
-  const { inward, findings } = hoods
-  const targets = sides.flatMap((side): Target[] => {
-    const now = inward[side]
-    if (now === null) return []
-    const band = { low: 0, high: HOOD_IN.usual }
-    const moves = { setting: 'hoodAngle', side } as const
-    return [
-      {
-        key: `hood-${side}`,
-        label: `Hood in, ${side}`,
-        now: quantity(now.value, now.plusMinus, 'deg', 'measured'),
-        band,
-        aim: null,
-        remark: `up to ${HOOD_IN.usual}°`,
-        moves,
-      },
-    ]
-  })
-  return { findings, targets, working: hoodRuns(context.setup), proposals: proposalsOf(hoods) }
+  return { findings: hoods.findings, working: hoodRuns(context.setup), proposals: proposalsOf(hoods) }
 }
 
 function proposalsOf(hoods: HoodStanding): Proposal[] {
@@ -159,7 +141,7 @@ function proposalsOf(hoods: HoodStanding): Proposal[] {
   const proposals: Proposal[] = []
   const out = sides.flatMap((side): RequestedMove[] => {
     const now = inward[side]
-    return now && now.value - now.plusMinus > HOOD_IN.usual ? [{ setting: 'hoodAngle', side, by: HOOD_IN.usual - now.value }] : []
+    return now && verdictOf(now).isClear ? [{ setting: 'hoodAngle', side, by: toAim(now) }] : []
   })
   const [one, other] = out
   if (one) {

@@ -1,3 +1,5 @@
+import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
@@ -5,12 +7,12 @@ import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
-import { combined, quantity } from '../../../kernel/quantity.ts'
+import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
 import { midSentence } from '../../../kernel/words.ts'
-import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { leverReachCalculation, leverAngleCalculation, leverClampCalculation } from './calculations.ts'
 import { inTheWay } from '../bar/pieces.ts'
@@ -44,6 +46,8 @@ export interface LeverSide {
   readonly hook: ReturnType<typeof hookOf>
   readonly reach: Quantity | null
   readonly hooks: ReturnType<typeof hooksAt>
+  /** hook against the finger, lever against the finger's reach, blade against the forearm; null while not known */
+  readonly stands: { readonly hook: Judged | null; readonly reach: Judged | null; readonly angle: Judged | null }
   /** of the standard, mm */
   readonly limit: number
 }
@@ -65,22 +69,45 @@ export function leverStanding({
   const school = leverSchoolFor(choices.leverSchool, riding)
   const forearm = forearmNow(setup)
   const each = bySide((side): LeverSide => {
+    const target = leverAngleTarget(forearm[side].value, school)
+    const angle = flat ? leverAngleNow(setup, side) : null
+    const hook = flat ? hookOf(setup, side) : { found: null, missing: [] }
+    const reach = standsAt(setup.now, 'leverReach', side)
+    const hooks = hooksAt(setup, side)
     return {
-      angle: flat ? leverAngleNow(setup, side) : null,
+      angle,
       forearm: forearm[side],
-      target: leverAngleTarget(forearm[side].value, school),
-      hook: flat ? hookOf(setup, side) : { found: null, missing: [] },
-      reach: standsAt(setup.now, 'leverReach', side),
-      hooks: hooksAt(setup, side),
+      target,
+      hook,
+      reach,
+      hooks,
+      stands: {
+        hook: hook.found && judged(hook.found.off, hook.found.plusMinus, { low: -HOOK_FITS, high: HOOK_FITS }, { aim: 0 }),
+        reach:
+          reach &&
+          hooks &&
+          judged(
+            reach.value,
+            combined(reach.plusMinus, hooks.plusMinus),
+            { low: hooks.value - REACH_FITS, high: hooks.value + REACH_FITS },
+            { aim: hooks.value },
+          ),
+        angle:
+          angle &&
+          judged(angle.value, combined(angle.plusMinus, forearm[side].plusMinus), target, {
+            aim: target.aim,
+            isRead: forearm[side].by === 'reading',
+          }),
+      },
       limit: leverReachLimit(measured(setup.now, 'handLength', side)?.value ?? null),
     }
   })
   const findings: Finding[] = []
   const add = into(findings)
   for (const side of sides) {
-    angleFindings(side, each[side], school, add)
-    hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), add)
-    reachFindings(side, each[side], add)
+    angleFindings(side, each[side], school, into(findings, 'leverAngle'))
+    hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), findings)
+    reachFindings(side, each[side], findings)
   }
   if (each.left.angle && each.right.angle) alikeFindings({ left: each.left.angle, right: each.right.angle }, add)
   const found = chosen(setup.now, 'frontBrakeLever')
@@ -106,18 +133,16 @@ function brakeFindings(found: Side | null, told: Side | null, add: Add): void {
 /** How a forearm's fall is known. */
 const forearmWords = { reading: 'read', lengths: 'by this rider’s lengths', usual: 'as is usual: read it' } as const
 
-function angleFindings(side: Side, { angle, target, forearm }: LeverSide, school: LeverSchoolKey, add: Add): void {
+function angleFindings(side: Side, { stands: { angle }, target, forearm }: LeverSide, school: LeverSchoolKey, add: Add): void {
   if (angle === null) return
-  const doubt = combined(angle.plusMinus, forearm.plusMinus)
+  const { end, weight } = verdictOf(angle)
   const line = `forearm ${degrees(forearm.value, 0)} ±${trimmed(forearm.plusMinus, 0)}°, ${forearmWords[forearm.by]}`
   const band = `${trimmed(target.low, 0)} to ${trimmed(target.high, 0)}°`
   const asked = `Asked ${band}, ${midSentence(leverSchools[school].label)}; ${line}.`
-  const [flat, low] = [target.low - angle.value, angle.value - target.high]
-  const stands = `${sideName(side)} lever ${degrees(angle.value, 0)} down`
-  if (flat > 0) add('lever-flat', side, flat > doubt ? 'act' : 'note', `${stands}: too flat.`, `It bends the wrist back. ${asked}`)
-  else if (low > 0)
-    add('lever-low', side, low > doubt ? 'act' : 'note', `${stands}: too low.`, `It bends the wrist forward and loads the thumb. ${asked}`)
-  else add('lever-angle-fits', side, 'fine', `${stands}.`, asked)
+  const lies = `${sideName(side)} lever ${degrees(angle.value, 0)} down`
+  if (end === 'low') add('lever-flat', side, weight, `${lies}: too flat.`, `It bends the wrist back. ${asked}`)
+  else if (end === 'high') add('lever-low', side, weight, `${lies}: too low.`, `It bends the wrist forward and loads the thumb. ${asked}`)
+  else add('lever-angle-fits', side, weight, `${lies}.`, asked)
 }
 
 function alikeFindings(angles: Sided<Doubted>, add: Add): void {
@@ -127,18 +152,20 @@ function alikeFindings(angles: Sided<Doubted>, add: Add): void {
   add('levers-apart', 'both', 'act', `${sideName(lower)} lever stands ${degrees(by)} lower.`, alike)
 }
 
-function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: string | null, add: Add): void {
-  if (found === null) return
+function hookFindings(side: Side, { hook: { found }, stands }: LeverSide, blocker: string | null, findings: Finding[]): void {
+  if (found === null || stands.hook === null) return
+  const { end, weight } = verdictOf(stands.hook)
+  const verdict = into(findings, 'hook')
   const off = Math.abs(found.off)
   const doubt = `±${mm(found.plusMinus)}`
   const name = sideName(side)
   if (found.hook + found.plusMinus < 0) {
     const again = 'Read grip, clamp and hook again: a lever that ends outside of the bar is torn off in the first fall.'
-    add('hook-past', side, 'note', `${name}: the hook would lie ${mm(-found.hook)} past the bar’s end.`, again, 'geometry')
+    into(findings)('hook-past', side, 'note', `${name}: the hook would lie ${mm(-found.hook)} past the bar’s end.`, again, 'geometry')
     return
   }
-  if (off <= HOOK_FITS) {
-    add('hook-fits', side, 'fine', `${name}: the hook lies under the finger.`, `${mm(off)} apart, ${doubt}.`)
+  if (end === null) {
+    verdict('hook-fits', side, weight, `${name}: the hook lies under the finger.`, `${mm(off)} apart, ${doubt}.`)
     return
   }
   const outside = found.off > 0
@@ -148,32 +175,27 @@ function hookFindings(side: Side, { hook: { found } }: LeverSide, blocker: strin
   const slide = `Slide the clamp ${mm(off)} ${outside ? 'inboard' : 'outboard'}, ${doubt}.`
   const first = blocker === null ? '' : ` The ${blocker} is in its way and moves too: see Controls.`
   const headline = `${name}: the hook stands ${mm(off)} ${outside ? 'outside' : 'inside'} of the finger.`
-  add('hook-off', side, off - HOOK_FITS > found.plusMinus ? 'act' : 'note', headline, `${lands} ${slide}${first}`)
+  verdict('hook-off', side, weight, headline, `${lands} ${slide}${first}`)
 }
 
-function reachFindings(side: Side, { reach, hooks, limit }: LeverSide, add: Add): void {
+function reachFindings(side: Side, { reach, hooks, limit, stands }: LeverSide, findings: Finding[]): void {
   if (reach === null) return
   const lever = `${sideName(side)} lever ${mm(reach.value)} out`
   if (reach.value - reach.plusMinus > limit) {
     const dial = 'Dial it in; what cannot be dialled in is another lever.'
-    add('reach-limit', side, 'act', `${lever}: past the limit of ${mm(limit)}.`, dial, 'iso-4210')
+    into(findings)('reach-limit', side, 'act', `${lever}: past the limit of ${mm(limit)}.`, dial, 'iso-4210')
   }
-  if (hooks === null) return
-  const far = reach.value - hooks.value
-  const doubt = combined(reach.plusMinus, hooks.plusMinus)
+  if (hooks === null || stands.reach === null) return
+  const { end, weight } = verdictOf(stands.reach)
+  const add = into(findings, 'leverReach')
   const finger = `This finger hooks at about ${mm(hooks.value)}, ${hooks.isTried ? 'tried' : 'by its length'}, ±${mm(hooks.plusMinus)}.`
-  const weight = Math.abs(far) - REACH_FITS > doubt ? 'act' : 'note'
-  if (Math.abs(far) <= REACH_FITS) add('reach-fits', side, 'fine', `${lever}: the finger hooks it.`, finger, 'prior')
-  else if (far > 0) add('reach-far', side, weight, `${lever}: too far.`, `${finger} Dial it in.`, 'prior')
-  else
-    add(
-      'reach-near',
-      side,
-      weight,
-      `${lever}: close.`,
-      `${finger} Make sure that it cannot be pulled onto the bar; else dial it out.`,
-      'prior',
-    )
+  const far = `${mm(Math.abs(toAim(stands.reach)))} ${end === 'high' ? 'too far' : 'close'}`
+  if (end === null) add('reach-fits', side, weight, `${lever}: the finger hooks it.`, finger, 'prior')
+  else if (end === 'high') add('reach-far', side, weight, `${lever}: ${far}.`, `${finger} Dial it in.`, 'prior')
+  else {
+    const check = 'Make sure that it cannot be pulled onto the bar; else dial it out.'
+    add('reach-near', side, weight, `${lever}: ${far}.`, `${finger} ${check}`, 'prior')
+  }
 }
 
 export function judgeLevers({
@@ -185,48 +207,9 @@ export function judgeLevers({
 }): Partial<PageJudgement> {
   return {
     findings: levers.findings,
-    targets: sides.flatMap((side) => targetsOf(side, levers.sides[side])),
     proposals: proposalsOf(levers),
     working: sides.flatMap((side) => runsOf(side, levers, context)),
   }
-}
-
-function targetsOf(side: Side, { angle, target, forearm, hook: { found }, reach, hooks }: LeverSide): Target[] {
-  const targets: Target[] = []
-  if (found) {
-    const fits = Math.abs(found.off) <= HOOK_FITS
-    targets.push({
-      key: `hook-${side}`,
-      label: `Hook, ${side}`,
-      now: quantity(found.off, found.plusMinus, 'mm', 'computed'),
-      band: { low: -HOOK_FITS, high: HOOK_FITS },
-      aim: fits ? null : 0,
-      remark: fits ? 'under the finger' : found.off > 0 ? 'outside' : 'inside',
-    })
-  }
-  if (reach && hooks) {
-    targets.push({
-      key: `reach-${side}`,
-      label: `Reach, ${side}`,
-      now: quantity(reach.value, combined(reach.plusMinus, hooks.plusMinus), 'mm', 'measured'),
-      band: { low: hooks.value - REACH_FITS, high: hooks.value + REACH_FITS },
-      aim: Math.abs(reach.value - hooks.value) > REACH_FITS ? hooks.value : null,
-      remark: `hooks at ${mm(hooks.value)}`,
-      moves: { setting: 'leverReach', side },
-    })
-  }
-  if (angle) {
-    targets.push({
-      key: `angle-${side}`,
-      label: `Angle, ${side}`,
-      now: quantity(angle.value, combined(angle.plusMinus, forearm.plusMinus), 'deg', 'measured'),
-      band: target,
-      aim: angle.value < target.low || angle.value > target.high ? target.aim : null,
-      remark: `asked ${trimmed(target.low, 0)} to ${trimmed(target.high, 0)}°`,
-      moves: { setting: 'leverAngle', side },
-    })
-  }
-  return targets
 }
 
 /** What is offered: only where a finding is worth a change. */
@@ -260,10 +243,8 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
 }
 
 /** By how much a lever is turned to what its school aims at, degrees, + down; 0 where it is in its band, or nothing is known. */
-export function leverTurn({ target, angle }: Pick<LeverSide, 'target' | 'angle'>): number {
-  if (angle === null) return 0
-  const isOff = angle.value < target.low || angle.value > target.high
-  return isOff ? Math.round(target.aim - angle.value) : 0
+export function leverTurn({ stands: { angle } }: Pick<LeverSide, 'stands'>): number {
+  return angle === null ? 0 : Math.round(toAim(angle))
 }
 
 function runsOf(side: Side, { sides: each, school }: LeverStanding, { setup }: VisitContext): WorkingRun[] {

@@ -1,9 +1,12 @@
+import { riderNumbers } from '../../../station/riderNumbers.ts'
+import type { NumberRow, RiderContext } from '../../../station/number.ts'
+import { sides } from '../../../kernel/sided.ts'
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { metricDefinition } from '../../../body/metrics.ts'
-import type { MetricKey } from '../../../body/metrics.ts'
-import { CREEP, LONG_STEM, OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
+import { LONG_STEM, OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
 import { handsMiddle } from '../../../body/rider.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
-import { creepNow } from '../../../rider/creep.ts'
 import { capOf } from '../../../ledger/pace.ts'
 import { standingOf } from '../../../rider/setup.ts'
 import type { Setup } from '../../../rider/setup.ts'
@@ -87,8 +90,9 @@ export interface PlaceStanding {
   readonly findings: readonly Finding[]
 }
 
-/** Elbows straighter than this are locked, degrees. */
-const LOCKED = metricDefinition('elbowLeft').band?.low ?? 10
+/** Elbows straighter than this band are locked, degrees. */
+const ELBOWS = metricDefinition('elbowLeft').band
+const LOCKED = ELBOWS?.low ?? 10
 /** Signs of a long reach: this many of them make a finding. @source prior */
 const SIGNS_ENOUGH = 2
 /** A position ridden less than this is not judged, % of the ride. @source prior */
@@ -115,16 +119,16 @@ export function placeStanding(
     const asked = 'They should make 100 %: elbows are judged where the rider is most.'
     add('shares', 'both', 'note', `Shares of the positions add up to ${trimmed(shares.sum, 0)} %.`, asked)
   }
-  lockedFindings(context, positions, shares, add)
+  lockedFindings(context, positions, shares, findings)
   const signs = longSigns(context)
   if (signs.length >= SIGNS_ENOUGH)
     add('reach-long', 'both', 'act', 'Reach is long.', `${signs.join('; ')}. The commonest fault: bring the hands closer first.`)
   heightFindings(context, add)
-  const creep = creepNow(setup)
-  if (creep && creep.value > CREEP) {
-    const sure = creep.value - creep.plusMinus > CREEP
+  const creep = riderNumbers.creep.at(context)
+  if (creep && verdictOf(creep).end === 'high') {
+    const { weight } = verdictOf(creep)
     const judged = 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
-    add('creeps', 'both', sure ? 'act' : 'note', `Comes ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${judged}`)
+    into(findings, 'creep')('creeps', 'both', weight, `Comes ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${judged}`)
   }
   if (steering && Math.abs(steering.arm / steering.start - 1) > FELT) {
     const arms = `Steering arm ${mm(steering.start)} before, ${mm(steering.arm)} now`
@@ -147,29 +151,34 @@ export function placeStanding(
 }
 
 /** Locked elbows, in the positions that are ridden much. */
-function lockedFindings({ setup, plusMinus }: VisitContext, positions: readonly PositionRow[], shares: Shares, add: Add): void {
-  const usual = usualHands(setup.rider.bar)
+function lockedFindings(context: VisitContext, positions: readonly PositionRow[], shares: Shares, findings: Finding[]): void {
+  const usual = usualHands(context.setup.rider.bar)
   for (const { hands, effort, metrics } of positions) {
     const isRidden = hands === shares.most || (shares.of[hands] ?? 0) >= MATTERS
     if (effort !== 'calm' || !isRidden) continue
-    const straight = Math.min(metrics.elbowLeft ?? Infinity, metrics.elbowRight ?? Infinity)
-    const doubt = hands === usual ? Math.max(plusMinus('elbowLeft') ?? 0, plusMinus('elbowRight') ?? 0) : OTHER_DOUBT
-    if (straight >= LOCKED) continue
-    add(
+    // Where the hands usually are, the elbows are the rider's own number; elsewhere what the model has of that position.
+    const elsewhere = [metrics.elbowLeft, metrics.elbowRight].flatMap((elbow) =>
+      elbow === null ? [] : [judged(elbow, OTHER_DOUBT, ELBOWS, { isRead: false })],
+    )
+    const elbows = hands === usual ? sides.flatMap((side) => riderNumbers.elbow.at(context, side) ?? []) : elsewhere
+    const [straight] = [...elbows].sort((a, b) => a.value - b.value)
+    if (straight === undefined || verdictOf(straight).end !== 'low') continue
+    into(findings, hands === usual ? 'elbow' : undefined)(
       `locked-${hands}`,
       'both',
-      straight + doubt < LOCKED ? 'act' : 'note',
-      `Elbow locked on the ${positionLabels[hands].toLowerCase()}: ${degrees(straight, 0)}.`,
-      `±${trimmed(doubt, 0)}°. A soft bend is wanted where the hands are most; below ${LOCKED}° shocks go to neck and hands.`,
+      verdictOf(straight).weight,
+      `Elbow locked on the ${positionLabels[hands].toLowerCase()}: ${degrees(straight.value, 0)}.`,
+      `±${trimmed(straight.plusMinus, 0)}°. A soft bend is wanted where the hands are most; below ${LOCKED}° shocks go to neck and hands.`,
       'prior',
     )
   }
 }
 
-function heightFindings({ setup, metrics, plusMinus }: VisitContext, add: Add): void {
-  const torso = metrics?.torso ?? null
-  if (torso !== null && torso - (plusMinus('torso') ?? 0) > UPRIGHT_TORSO) {
-    const why = `The torso stands at ${degrees(torso, 0)} already: the back switches off, and the arms carry what it held.`
+function heightFindings(context: VisitContext, add: Add): void {
+  const { setup } = context
+  const torso = riderNumbers.torso.at(context)
+  if (torso && isClearlyOver(torso, UPRIGHT_TORSO)) {
+    const why = `The torso stands at ${degrees(torso.value, 0)} already: the back switches off, and the arms carry what it held.`
     add('high-front', 'both', 'note', 'A higher front would not unload the hands.', why)
   }
   const up = setup.folded.by('handHeight', 'both') + setup.folded.by('spacers', 'both')
@@ -179,21 +188,22 @@ function heightFindings({ setup, metrics, plusMinus }: VisitContext, add: Add): 
   }
 }
 
+/** Whether a number lies over a line by more than its ±. */
+const isClearlyOver = (number: Judged, line: number) => verdictOf({ ...number, band: { low: -Infinity, high: line } }).isClear
+
 /** What speaks for a long reach, in words; each goes by its own ±. */
-function longSigns({ setup, metrics, plusMinus }: VisitContext): string[] {
-  const pair = (left: MetricKey, right: MetricKey, pick: (...values: number[]) => number) => {
-    const [a, b] = [metrics?.[left] ?? null, metrics?.[right] ?? null]
-    return a === null || b === null ? null : { value: pick(a, b), doubt: Math.max(plusMinus(left) ?? 0, plusMinus(right) ?? 0) }
-  }
-  const elbow = pair('elbowLeft', 'elbowRight', Math.min)
-  const shoulder = pair('shoulderLeft', 'shoulderRight', Math.max)
-  const creep = creepNow(setup)
+function longSigns(context: VisitContext): string[] {
+  const { setup } = context
+  const both = (row: NumberRow<RiderContext>) => sides.flatMap((side) => row.at(context, side) ?? [])
+  const [elbow] = both(riderNumbers.elbow).sort((a, b) => a.value - b.value)
+  const [shoulder] = both(riderNumbers.shoulder).sort((a, b) => b.value - a.value)
+  const creep = riderNumbers.creep.at(context)
   const cost = spreadCost(setup)
   return [
-    elbow && elbow.value + elbow.doubt < LOCKED && `elbows nearly straight, ${degrees(elbow.value, 0)}`,
-    shoulder && shoulder.value - shoulder.doubt > OPEN_SHOULDER && `shoulder open, ${degrees(shoulder.value, 0)}`,
+    elbow && verdictOf(elbow).end === 'low' && verdictOf(elbow).isClear && `elbows nearly straight, ${degrees(elbow.value, 0)}`,
+    shoulder && isClearlyOver(shoulder, OPEN_SHOULDER) && `shoulder open, ${degrees(shoulder.value, 0)}`,
     chosen(setup.now, 'sitsWhere') === 'nose' && 'sits on the nose',
-    creep && creep.value - creep.plusMinus > CREEP && `creeps ${mm(creep.value)} forward`,
+    creep && verdictOf(creep).isClear && `creeps ${mm(creep.value)} forward`,
     cost !== null && cost > MUCH_SPREAD && `the spread of the hands costs ${mm(cost)}`,
   ].filter((sign): sign is string => typeof sign === 'string')
 }

@@ -16,8 +16,8 @@ export const positionLabels: Readonly<Record<HandPosition, string>> = {
   drops: 'Drops',
   extension: 'Extensions',
 }
-/** The rider in one position of the hands, at one effort. */
 
+/** The rider in one position of the hands, at one effort. */
 export interface PositionRow {
   readonly hands: HandPosition
   readonly effort: 'calm' | 'hard'
@@ -30,17 +30,15 @@ export interface PositionRow {
   /** whether angles were read in this position at this effort; else the body is taken as it is when calm */
   readonly isRead: boolean
 }
-/** Where the hands are, and how hard the rider works. */
 
+/** Where the hands are, and how hard the rider works. */
 export type Posture = Pick<PositionRow, 'hands' | 'effort'>
 /** "Drops, hard": a posture by name. */
-
 export const postureWords = ({ hands, effort }: Posture): string => `${positionLabels[hands]}${effort === 'hard' ? ', hard' : ''}`
 /**
  * Every position of the hands this bike has, calm, and hard where angles were read so.
  * @source geometry
  */
-
 export function positionRows({ rider, by }: Pick<Standing, 'rider' | 'by'>): PositionRow[] {
   const axles = axlesOf(rider.values)
   return handPositionsOf(rider.bar).flatMap((hands): PositionRow[] => {
@@ -60,8 +58,8 @@ export function positionRows({ rider, by }: Pick<Standing, 'rider' | 'by'>): Pos
     ]
   })
 }
-/** The rider in one posture; null where the bike does not have it, or nothing was read of it. */
 
+/** The rider in one posture; null where the bike does not have it, or nothing was read of it. */
 export function modelIn(standing: Pick<Standing, 'rider' | 'by'>, posture: Posture): RiderModel | null {
   return positionRows(standing).find(({ hands, effort }) => hands === posture.hands && effort === posture.effort)?.model ?? null
 }

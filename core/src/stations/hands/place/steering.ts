@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { steererUp } from '../../../bike/cockpit.ts'
 import type { Front } from '../../../bike/cockpit.ts'
 import { DEGREES } from '../../../bike/contactPoints.ts'

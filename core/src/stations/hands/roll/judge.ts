@@ -1,18 +1,19 @@
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
-import { combined, quantity } from '../../../kernel/quantity.ts'
+import { combined } from '../../../kernel/quantity.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
-import type { PageJudgement, Target } from '../../../station/station.ts'
+import type { PageJudgement } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { ALIGNED, alignmentGap, gripAlignment, GRIP_RISE, rollForAlignment } from './gripAlignment.ts'
 import type { Alignment, AlignmentGap } from './gripAlignment.ts'
 import { rollForAlignmentCalculation, gripAlignmentCalculation } from './calculations.ts'
 import { barSweeps, handAlignment } from './readings.ts'
 import { degrees, into, reasonOf } from '../../../station/say.ts'
-import type { Add } from '../../../station/say.ts'
 
 /** Sweep and roll of a flat bar against the hands. */
 export interface RollStanding {
@@ -20,6 +21,8 @@ export interface RollStanding {
   readonly grip: Alignment | null
   readonly hands: Sided<ReturnType<typeof handAlignment>>
   readonly gaps: Sided<AlignmentGap | null>
+  /** the grip's two angles against the hand's own */
+  readonly stands: Sided<{ readonly back: Judged; readonly up: Judged } | null>
   /** roll that brings the grips nearest both hands, degrees; null while a reading lacks */
   readonly best: number | null
   /** what is left at that roll */
@@ -30,6 +33,9 @@ export interface RollStanding {
 /** A hand with a level can set a roll this finely, degrees. @source common-practice */
 const ROLL_STEP = 0.5
 
+/** ± of a bar's own sweeps, as makers say them, degrees; k = 2. @source common-practice */
+const MAKERS_SWEEP = 0.5
+
 export function rollStanding({ setup }: Pick<VisitContext, 'setup'>): RollStanding {
   const sweeps = setup.rider.bar === 'flat' ? barSweeps(setup) : null
   const hands = bySide((side) => handAlignment(setup, side))
@@ -37,9 +43,23 @@ export function rollStanding({ setup }: Pick<VisitContext, 'setup'>): RollStandi
   const gapsAt = (roll: number) =>
     bySide((side) => (sweeps && hands[side] ? alignmentGap(hands[side], { ...sweeps, barRoll: roll }) : null))
   const best = sweeps && known.length > 0 ? Math.round(rollForAlignment(known, sweeps) / ROLL_STEP) * ROLL_STEP : null
+  const grip = sweeps && gripAlignment(sweeps)
+  const stands = bySide((side) => {
+    const hand = hands[side]
+    if (grip === null || hand === null) return null
+    const at = (plane: 'back' | 'up') =>
+      judged(
+        grip[plane],
+        combined(MAKERS_SWEEP, hand.plusMinus),
+        { low: hand[plane] - ALIGNED, high: hand[plane] + ALIGNED },
+        { aim: hand[plane] },
+      )
+    return { back: at('back'), up: at('up') }
+  })
   const standing = {
     sweeps,
-    grip: sweeps && gripAlignment(sweeps),
+    grip,
+    stands,
     hands,
     gaps: gapsAt(sweeps?.barRoll ?? 0),
     best,
@@ -51,7 +71,7 @@ export function rollStanding({ setup }: Pick<VisitContext, 'setup'>): RollStandi
 function rollFindings(standing: Omit<RollStanding, 'findings'>): Finding[] {
   const found: Finding[] = []
   const add = into(found)
-  for (const side of sides) handFindings(side, standing, add)
+  for (const side of sides) handFindings(side, standing, found)
   const { grip } = standing
   if (grip && (grip.up < GRIP_RISE.low - ALIGNED || grip.up > GRIP_RISE.high + ALIGNED)) {
     const falls = grip.up < 0
@@ -69,49 +89,29 @@ function wants({ back, up }: AlignmentGap): string {
   return [...one(back, 'backsweep'), ...one(up, 'upsweep')].join(' and ')
 }
 
-function handFindings(side: Side, { gaps, hands, grip, left, best }: Omit<RollStanding, 'findings'>, add: Add): void {
-  const [gap, hand, rest] = [gaps[side], hands[side], left[side]]
-  if (gap === null || hand === null || grip === null) return
-  const most = Math.max(Math.abs(gap.back), Math.abs(gap.up))
-  if (most <= ALIGNED) {
+function handFindings(side: Side, { gaps, hands, grip, stands, left, best }: Omit<RollStanding, 'findings'>, found: Finding[]): void {
+  const [gap, hand, rest, planes] = [gaps[side], hands[side], left[side], stands[side]]
+  if (gap === null || hand === null || grip === null || planes === null) return
+  const add = into(found)
+  const [of, worse] =
+    verdictOf(planes.up).beyond > verdictOf(planes.back).beyond ? (['upsweep', planes.up] as const) : (['backsweep', planes.back] as const)
+  const { end, weight } = verdictOf(worse)
+  if (end === null) {
     const apart = `${degrees(gap.back)} apart in sweep, ${degrees(gap.up)} in rise.`
     add('aligned', side, 'fine', `${sideName(side)}: grip and hand lie alike.`, apart, 'prior')
     return
   }
   const lie = `Hand ${degrees(hand.back)} back, ${degrees(hand.up)} up; grip ${degrees(grip.back)} back, ${degrees(grip.up)} up after roll`
-  const sure = most - ALIGNED > hand.plusMinus
-  add(
-    'sweep',
-    side,
-    sure ? 'act' : 'note',
-    `${sideName(side)} hand wants ${wants(gap)}.`,
-    `${lie}; ±${trimmed(hand.plusMinus, 0)}°.`,
-    'prior',
-  )
+  into(found, of)('sweep', side, weight, `${sideName(side)} hand wants ${wants(gap)}.`, `${lie}; ±${trimmed(hand.plusMinus, 0)}°.`, 'prior')
   if (rest === null || rest.apart <= ALIGNED) return
   const bar = wants(rest) === '' ? 'another bar' : `a bar with ${wants(rest)}`
   const says = `Best roll ${trimmed(best ?? 0, 1)}°. For the rest, ${bar}.`
   add('roll-not-enough', side, 'note', `${sideName(side)}: roll alone leaves ${degrees(rest.apart)}.`, says, 'geometry')
 }
 
-/** ± of a bar's own sweeps, as makers say them, degrees; k = 2. @source common-practice */
-const MAKERS_SWEEP = 0.5
-
 export function judgeRoll({ roll }: { readonly roll: RollStanding }): Partial<PageJudgement> {
   const { sweeps, grip, hands, best, findings } = roll
   if (sweeps === null || grip === null) return { findings }
-  const targets = sides.flatMap((side): Target[] => {
-    const hand = hands[side]
-    if (hand === null) return []
-    return (['back', 'up'] as const).map((plane) => ({
-      key: `${plane}-${side}`,
-      label: `${plane === 'back' ? 'Backsweep' : 'Upsweep'}, ${side}`,
-      now: quantity(grip[plane], combined(MAKERS_SWEEP, hand.plusMinus), 'deg', 'computed'),
-      band: { low: hand[plane] - ALIGNED, high: hand[plane] + ALIGNED },
-      aim: null,
-      remark: `hand ${trimmed(hand[plane], 1)}°`,
-    }))
-  })
   const by = best === null ? 0 : best - sweeps.barRoll
   const helps = Math.abs(by) >= ROLL_STEP && findings.some(({ key, weight }) => key === 'sweep' && weight === 'act')
   const words = `Roll ${degrees(by)} ${by > 0 ? 'forward' : 'back'}`
@@ -119,7 +119,6 @@ export function judgeRoll({ roll }: { readonly roll: RollStanding }): Partial<Pa
   const { barBacksweep, barUpsweep } = sweeps
   return {
     findings,
-    targets,
     proposals: helps
       ? [{ key: 'roll', words, requested: [{ setting: 'barRoll', side: 'both', by }], reason: reasonOf(findings, 'sweep') }]
       : [],

@@ -1,3 +1,5 @@
+import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { measured } from '../../../readings/resolve.ts'
@@ -7,7 +9,7 @@ import { byWeight } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import { sides } from '../../../kernel/sided.ts'
-import type { PageJudgement, Proposal, Target, WorkingRun } from '../../../station/station.ts'
+import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
 import { narrowestFor } from '../bar/room.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { BAR_LIMITS, cutPlan, cutSizes, defaultCut } from './cutPlan.ts'
@@ -19,7 +21,7 @@ import { halfBar } from '../bar/halfBar.ts'
 import { spreadCost, spacingNow } from '../bar/spread.ts'
 import type { WidthAsked } from './readings.ts'
 import { into, reasonOf } from '../../../station/say.ts'
-import { defaultWidthSchool, widthSchoolOf, widthSchools, widthSchoolsFor } from './rules.ts'
+import { defaultWidthSchool, widthSchoolOf, widthSchools } from './rules.ts'
 import type { WidthSchoolKey } from './rules.ts'
 
 /** What the fitter may choose here. */
@@ -33,12 +35,10 @@ export interface WidthStanding {
   readonly school: WidthSchoolKey
   readonly asked: WidthAsked | null
   readonly now: Quantity | null
-  /** beyond either end of the band, mm, with ±; minus = inside; null while it is not known */
-  readonly past: { readonly high: number; readonly low: number; readonly plusMinus: number } | null
+  /** against the school's band; null while either is not known */
+  readonly stands: Judged | null
   /** mm to the aim; 0 inside the band, or while it is not known */
   readonly by: number
-  /** whether it lies outside by more than the ± */
-  readonly exceeds: boolean
   /** hand to hand, mm */
   readonly spacing: number | null
   /** reach that the spread costs now, and at the aim, mm */
@@ -49,7 +49,7 @@ export interface WidthStanding {
   readonly plan: CutPlan | null
   readonly findings: readonly Finding[]
 }
-type Judged = Omit<WidthStanding, 'findings'>
+type Known = Omit<WidthStanding, 'findings'>
 
 export function widthStanding({
   setup,
@@ -60,31 +60,24 @@ export function widthStanding({
   const school = choices.widthSchool && widthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultWidthSchool[bar]
   const asked = widthAsked(setup, school, kind)
   const now = widthNow(setup)
-  const past = now &&
-    asked && {
-      high: now.value - asked.target.high,
-      low: asked.target.low - now.value,
-      plusMinus: combined(now.plusMinus, asked.plusMinus),
-    }
-  const outside = past === null ? 0 : Math.max(past.high, past.low, 0)
-  const by = now && asked && outside > 0 ? asked.target.aim - now.value : 0
+  const stands = now && asked && judged(now.value, combined(now.plusMinus, asked.plusMinus), asked.target, { aim: asked.target.aim })
+  const by = stands ? toAim(stands) : 0
   const cutSize = choices.cutSize ?? defaultCut
   const floors = bar === 'flat' ? floorsOf(setup) : []
   const [cost, costThen] = [spreadCost(setup), spreadCost(setup, by)]
-  const judged: Judged = {
+  const standing: Known = {
     school,
     asked,
     now,
-    past,
+    stands,
     by,
-    exceeds: outside > (past?.plusMinus ?? 0),
     spacing: spacingNow(setup),
     spreadCost: cost === null || costThen === null ? null : { now: cost, aim: costThen },
     floors,
     cutSize,
     plan: bar === 'flat' && now && asked && by < 0 ? cutPlan(now.value, asked.target.aim, cutSizes[cutSize].perSide, floors) : null,
   }
-  return { ...judged, findings: findingsOf(judged, setup) }
+  return { ...standing, findings: findingsOf(standing, setup) }
 }
 
 /** What a flat bar must not be cut below: its pieces, its maker's mark, the standard; the highest first. */
@@ -110,23 +103,24 @@ export const floorWords: Readonly<Record<WidthFloor['key'], { readonly label: st
 /** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
 const GAP_CLEAR = 60
 
-function findingsOf({ school, asked, now, by, exceeds, spreadCost: cost, plan, floors }: Judged, setup: Setup): Finding[] {
+function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors }: Known, setup: Setup): Finding[] {
   const found: Finding[] = []
   const add = into(found)
   const { source } = widthSchoolOf(school)
   if (now === null) return found
-  if (asked) {
+  if (asked && stands) {
     const range = `${mm(asked.target.low)} to ${mm(asked.target.high)} asked`
-    const weight = exceeds ? 'act' : 'note'
+    const { end, beyond, weight } = verdictOf(stands)
+    const verdict = into(found, 'barWidth')
     const saved = cost ? ` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
-    const against = `${mm(now.value)} against ${range}.`
-    if (by < 0) {
+    const against = `${mm(now.value)} against ${range}, aim ${mm(asked.target.aim)}.`
+    if (end === 'high') {
       const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
-      add('wide', 'both', weight, `Bar ${mm(-by)} wider than the aim.`, `${against} ${costs}${saved}`, source)
-    } else if (by > 0) {
+      verdict('wide', 'both', weight, `Bar ${mm(beyond)} wider than asked.`, `${against} ${costs}${saved}`, source)
+    } else if (end === 'low') {
       const closes = 'A narrow bar closes the chest and steers quickly.'
-      add('narrow', 'both', weight, `Bar ${mm(by)} narrower than the aim.`, `${against} ${closes}`, source)
-    } else add('width-fits', 'both', 'fine', 'Bar width fits.', `${mm(now.value)}, ${range}.`, source)
+      verdict('narrow', 'both', weight, `Bar ${mm(beyond)} narrower than asked.`, `${against} ${closes}`, source)
+    } else verdict('width-fits', 'both', weight, 'Bar width fits.', `${mm(now.value)}, ${range}.`, source)
   }
   if (setup.rider.bar === 'drop') return found
   const gap = measured(setup.now, 'narrowestGap')
@@ -161,27 +155,10 @@ function findingsOf({ school, asked, now, by, exceeds, spreadCost: cost, plan, f
 }
 
 export function judgeWidth({ width, context }: { readonly width: WidthStanding; readonly context: VisitContext }): Partial<PageJudgement> {
-  const { asked, now, by, exceeds, findings } = width
-  if (now === null || asked === null) return { findings }
-  const { setup, start, kind } = context
-  const flat = setup.rider.bar === 'flat'
-  const ticks = widthSchoolsFor(setup.rider.bar).flatMap((key) => {
-    const other = widthAsked(setup, key, kind)
-    return other ? [{ at: other.target.aim, label: widthSchools[key].label }] : []
-  })
-  const before = widthNow(start)?.value ?? null
-  const target: Target = {
-    key: 'width',
-    label: flat ? 'Bar, end to end' : 'Hoods, centre to centre',
-    now,
-    band: asked.target,
-    aim: by === 0 ? null : asked.target.aim,
-    remark: `asked ${mm(asked.target.low)} to ${mm(asked.target.high)}`,
-    ticks,
-    start: before === now.value ? null : before,
-    ...(flat ? { moves: { setting: 'barWidth', side: 'both' } } : {}),
-  }
-  return { findings, targets: [target], proposals: exceeds ? proposalsOf(width, flat) : [], working: runsOf(width, context) }
+  const { stands, findings } = width
+  if (stands === null) return { findings }
+  const flat = context.setup.rider.bar === 'flat'
+  return { findings, proposals: verdictOf(stands).isClear ? proposalsOf(width, flat) : [], working: runsOf(width, context) }
 }
 
 /** A cut cannot be taken back, another bar costs money: neither is proposed on a difference that no tape can tell. */

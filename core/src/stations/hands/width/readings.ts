@@ -12,7 +12,6 @@ import type { Setup } from '../../../rider/setup.ts'
 const USUAL_UPPER_ARM = 320
 const USUAL_SPREAD = 15
 /** What the schools of width go by on this bike; what is not read of the arms is as usual. */
-
 export function widthInput({ now }: Pick<Setup, 'now'>, kind: BikeKind): WidthInput {
   const pair = (key: 'upperArm' | 'handFromEnd', usual: number) => [now[key].left?.value ?? usual, now[key].right?.value ?? usual] as const
   return {
@@ -23,14 +22,14 @@ export function widthInput({ now }: Pick<Setup, 'now'>, kind: BikeKind): WidthIn
     kind,
   }
 }
-/** What a school asks of the bar's width, and the ± of it; mm. */
 
+/** What a school asks of the bar's width, and the ± of it; mm. */
 export interface WidthAsked {
   readonly target: WidthTarget
   readonly plusMinus: number
 }
-/** Width asked for by a school on this bike; null where its own reading is missing or it has nothing to say. */
 
+/** Width asked for by a school on this bike; null where its own reading is missing or it has nothing to say. */
 export function widthAsked(setup: Pick<Setup, 'now'>, school: WidthSchoolKey, kind: BikeKind): WidthAsked | null {
   const target = widthTarget(school, widthInput(setup, kind))
   if (target === null) return null
@@ -47,8 +46,8 @@ export function widthAsked(setup: Pick<Setup, 'now'>, school: WidthSchoolKey, ki
   }[school]
   return { target, plusMinus }
 }
-/** The bar's width as it is judged: hood to hood on a drop bar, end to end on a flat one. */
 
+/** The bar's width as it is judged: hood to hood on a drop bar, end to end on a flat one. */
 export function widthNow({ now, rider }: Pick<Setup, 'now' | 'rider'>): Quantity | null {
   return standsAt(now, rider.bar === 'drop' ? 'hoodWidth' : 'barWidth')
 }

@@ -42,6 +42,7 @@ const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high
   downhill: [760, 820],
   mountain: [740, 800],
 }
+
 /** Share of the stature. @source common-practice */
 export const STATURE_SHARE = { low: 0.42, aim: 0.44, high: 0.46 } as const
 /** Against the acromia, hood to hood, mm. @source common-practice */

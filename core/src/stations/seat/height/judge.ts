@@ -1,4 +1,7 @@
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
+import { combined } from '../../../kernel/quantity.ts'
 import { saddleFor } from '../../../rider/kneeNow.ts'
 import type { KneeNow } from '../../../rider/kneeNow.ts'
 import { saddleHeightForFlexion } from '../../../body/leg.ts'
@@ -30,8 +33,6 @@ export interface HeightJudgement {
   readonly between: number | null
   /** mm to move, + up; 0 inside the window */
   readonly by: number
-  /** whether the move is more than the knees' own ± */
-  readonly exceeds: boolean
 }
 
 /** Saddle heights that bend a knee to either end of its band; null where no height does. @source holmes, ferrer-roca */
@@ -50,9 +51,8 @@ export function heightWindow({ leg, band, overModel }: Pick<KneeStanding, 'leg' 
  * Height by both knees: the nearest point of the window that suits both legs; where none does,
  * halfway between the two.
  * @param saddleHeight now, mm along the seat line
- * @param plusMinus ± of a knee, degrees; null = not known
  */
-export function judgeHeight(saddleHeight: number, knees: Sided<KneeStanding | null>, plusMinus: number | null): HeightJudgement {
+export function judgeHeight(saddleHeight: number, knees: Sided<KneeStanding | null>): HeightJudgement {
   const windows = { left: knees.left && heightWindow(knees.left), right: knees.right && heightWindow(knees.right) }
   const known = sides.flatMap((side) => windows[side] ?? [])
   const low = Math.max(...known.map((window) => window.low))
@@ -66,15 +66,7 @@ export function judgeHeight(saddleHeight: number, knees: Sided<KneeStanding | nu
     common,
     between,
     by: Math.abs(by) < 1e-6 ? 0 : by,
-    exceeds: Math.abs(by) > mmPerDegree(known, knees) * (plusMinus ?? 3),
   }
-}
-
-/** How many millimetres of height bend a knee by a degree, on this leg. */
-function mmPerDegree(windows: readonly HeightWindow[], knees: Sided<KneeStanding | null>): number {
-  const band = (knees.left ?? knees.right)?.band
-  const first = windows[0]
-  return first && band ? (first.high - first.low) / (band.high - band.low) : 0
 }
 
 /** What else bears on height; null = not read. */
@@ -94,17 +86,30 @@ const crookedPelvis: Readonly<Record<OptionOf<'pelvisLevel'>, string | null>> = 
   'drops-right': 'The pelvis drops to the right.',
   twisted: 'The pelvis sits twisted.',
 }
+
 /** What rocking is called, and how much it weighs. */
 const rockingWords: Readonly<Record<OptionOf<'pelvisRock'>, { readonly weight: Finding['weight']; readonly words: string } | null>> = {
   none: null,
   some: { weight: 'note', words: 'Rocks a little under load.' },
   much: { weight: 'act', words: 'Rocks much under load.' },
 }
+
 /** Knees this far apart are asked about, degrees. @source prior */
-export const KNEES_APART = 5
+const KNEES_APART = 5
+
+/** A knee at the bottom against the band of the way it was read; null while it or its ± is not known. */
+export function kneeStands(knee: KneeNow | null): Judged | null {
+  return knee === null || knee.plusMinus === null ? null : judged(knee.value, knee.plusMinus, knee.band, { isRead: knee.isRead })
+}
+
+/** How far the knees are apart; only knees that were both read can differ, the model's own may be anywhere within their ±. */
+export function kneesApart({ left, right }: Sided<KneeNow | null>): Judged | null {
+  if (!left?.isRead || !right?.isRead || left.plusMinus === null || right.plusMinus === null) return null
+  return judged(Math.abs(left.value - right.value), combined(left.plusMinus, right.plusMinus), { low: 0, high: KNEES_APART })
+}
 
 /** Findings of height: knees, their difference, pelvis, dropper. @source common-practice */
-export function heightFindings(judged: HeightJudgement | null, read: HeightReadings): Finding[] {
+export function heightFindings(height: HeightJudgement | null, read: HeightReadings): Finding[] {
   const found: Finding[] = []
   const add = (
     key: string,
@@ -113,37 +118,42 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
     sentence: string,
     source: Finding['source'] = 'common-practice',
     side: Side | 'both' = 'both',
-  ) => found.push({ key, side, weight, headline, sentence, source })
+    of?: string,
+  ) => found.push({ key, side, weight, headline, sentence, source, ...(of === undefined ? {} : { of }) })
   const { left, right } = read.knees
   for (const side of sides) {
     const knee = read.knees[side]
     if (knee === null) continue
-    const { value, band, plusMinus, isRead } = knee
+    const { value, band, isRead } = knee
+    const stands = kneeStands(knee)
     const word = saddleFor(knee)
     if (word !== 'level') {
       const off = word === 'low' ? value - band.high : band.low - value
       add(
         `knee-${side}`,
-        (plusMinus === null ? judged?.exceeds : off > plusMinus) === true ? 'act' : 'note',
+        stands === null ? 'note' : verdictOf(stands).weight,
         `${side === 'left' ? 'Left' : 'Right'} knee: the saddle is ${word} for it.`,
         `Bent ${trimmed(value, 1)}° at the bottom${isRead ? '' : ' by the model'}, ${trimmed(off, 1)}° past the band of ${trimmed(band.low, 0)} to ${trimmed(band.high, 0)}°. ${word === 'low' ? 'Loads the front of the knee.' : 'Loads the back of the knee and rocks the hips.'}`,
         'holmes',
         side,
+        'knee',
       )
     }
   }
-  // Only knees that were both read can differ; the model's own may be anywhere within its ±.
-  const apart = left?.isRead && right?.isRead ? Math.abs(left.value - right.value) : 0
-  if (left && right && apart > KNEES_APART) {
+  const apart = kneesApart(read.knees)
+  if (left && right && apart && verdictOf(apart).end === 'high') {
     const longer = left.value < right.value ? 'left' : 'right'
     add(
       'apart',
       'note',
-      `The knees differ by ${trimmed(apart, 1)}°.`,
+      `The knees differ by ${trimmed(apart.value, 1)}°.`,
       `The ${longer} one is the straighter. Pelvis, cleats and leg length before height: see Legs.`,
+      'common-practice',
+      'both',
+      'kneesApart',
     )
   }
-  if (judged !== null && judged.between !== null) {
+  if (height !== null && height.between !== null) {
     add('no-common', 'note', 'No one height suits both knees.', 'Halfway is all a saddle can do; the rest belongs to cleat or sole.')
   }
   const crooked = read.pelvisLevel && crookedPelvis[read.pelvisLevel]
@@ -167,7 +177,7 @@ export function heightFindings(judged: HeightJudgement | null, read: HeightReadi
         ? 'The knees are bent enough, and the saddle is too wide: width first.'
         : known && bentEnough
           ? 'The knees are bent enough: look at the saddle’s width, leg length and cleats before height.'
-          : (judged?.by ?? 0) > 0
+          : (height?.by ?? 0) > 0
             ? 'One knee asks for a lower saddle, the other for a higher one: pelvis, cleats and leg length before height.'
             : 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.',
     )

@@ -5,7 +5,6 @@ import { heightInputOf } from './input.ts'
 import type { KneeStanding } from './judge.ts'
 
 /** One leg as height is judged by it; null while the knee is neither read nor known to the model. */
-
 export function kneeStanding(setup: Setup, side: Side, knee: KneeNow | null): KneeStanding | null {
   return knee && { ...knee, leg: heightInputOf(setup, side)?.leg ?? null }
 }

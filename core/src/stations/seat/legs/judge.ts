@@ -51,6 +51,7 @@ const whereToShim: Readonly<Record<DifferencePlace, string>> = {
   unknown: 'Where it lies is not known: under the sole, and look at the knees from the side.',
   pelvis: '',
 }
+
 /** Cleats that stand further apart than this make a difference of their own, mm. @source prior */
 const CLEATS_APART = 3
 

@@ -4,7 +4,6 @@ import type { ResolvedReadings } from '../../../readings/resolve.ts'
 import type { LegLengthReadings } from './judge.ts'
 
 /** What leg length is judged from, less the complaint. */
-
 export function legLengthReadings(now: ResolvedReadings): Omit<LegLengthReadings, 'pain'> {
   // Of soles that nobody measured, what a shim of this visit has made of them still counts.
   const isShimmed = sides.some((side) => now.soleStack[side]?.isMoved)

@@ -32,8 +32,8 @@ function torsoOf(model: RiderModel): number | null {
   const { torso, reaches } = upperPosture(model.upper, hipOf(model), model.grips)
   return reaches ? torso : null
 }
-/** Torso in every hand position this bike has, the usual one first: as read, else from the calibrated model. */
 
+/** Torso in every hand position this bike has, the usual one first: as read, else from the calibrated model. */
 export function posturesOf(setup: Setup): Posture[] {
   const { rider, folded, model } = setup
   const usual = usualHands(rider.bar)
@@ -47,8 +47,8 @@ export function posturesOf(setup: Setup): Posture[] {
     return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? READ_TORSO : MODEL_TORSO) }]
   })
 }
-/** The saddle as it stands; what is not read is as usual. */
 
+/** The saddle as it stands; what is not read is as usual. */
 export function saddleShapeNow(now: ResolvedReadings): SaddleShape {
   return shapeFrom({
     length: measuredValue(now, 'saddleLength'),
@@ -67,6 +67,7 @@ export function saddleInUse(now: ResolvedReadings): SaddleInUse {
     nose: measuredValue(now, 'saddleSetback'),
   }
 }
+
 /** A saddle of the catalogue as a part. */
 function saddlePart(spec: SaddleSpec): Part {
   const { name, kind, width, zoneWidth, noseWidth, length, sitFromNose, noseDrop, tailRise, relief, railHeight } = spec
@@ -86,8 +87,8 @@ function saddlePart(spec: SaddleSpec): Part {
     },
   }
 }
-/** Another saddle for the one on the bike. */
 
+/** Another saddle for the one on the bike. */
 export function saddleExchange(spec: SaddleSpec, now: ResolvedReadings): RequestedExchange {
   return { slot: 'saddle', from: partNow(now, 'saddle'), to: saddlePart(spec) }
 }

@@ -1,14 +1,17 @@
-import { CREEP, HEAVY_HANDS } from '../../../body/postureLimits.ts'
+import { HEAVY_HANDS } from '../../../body/postureLimits.ts'
+import { verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
+import { into } from '../../../station/say.ts'
 
 /** What speaks for a saddle further back or further forward; null = not read. */
 export interface SetbackSigns {
   readonly sits: OptionOf<'sitsWhere'> | null
   readonly sitsHard: OptionOf<'sitsWhere'> | null
   /** hips forward at the hard effort, mm: read, or from angles read at that effort */
-  readonly creep: number | null
+  readonly creep: Judged | null
   /** complaints, in words */
   readonly hands: readonly string[]
   readonly hipClosed: readonly string[]
@@ -59,7 +62,8 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   forward.push(...signs.hipClosed)
   back.push(...signs.kneeFront)
   forward.push(...signs.kneeBack)
-  const creeps = (signs.creep ?? 0) > CREEP || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
+  const creep = signs.creep && verdictOf(signs.creep).end === 'high' ? signs.creep : null
+  const creeps = creep !== null || (signs.sitsHard === 'nose' && signs.sits !== 'nose')
   if (signs.ofHeight.length > 0) {
     add(
       'height-first',
@@ -76,10 +80,11 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
       'Slides forward down a saddle that stands nose down: set the tilt, then look again where the rider sits.',
     )
   } else if (creeps) {
-    add(
+    into(findings, creep ? 'creep' : undefined)(
       'creep',
-      'act',
-      `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep, 0)} mm`} under effort.`,
+      'both',
+      creep ? verdictOf(creep).weight : 'act',
+      `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep.value, 0)} mm`} under effort.`,
       'That points to the saddle or the reach, not to setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
     )
   }

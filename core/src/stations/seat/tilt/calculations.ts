@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../../../kernel/calculation.ts'
-import { tiltUseKeys } from './rules.ts'
+import { tiltUseKeys, climbTilt, tiltTarget, tiltUses } from './rules.ts'
 import { headKinds, threads, tiltTurns, threadPitches } from './bolts.ts'
-import { climbTilt, tiltTarget, tiltUses } from './rules.ts'
 
 export const tiltTurnsCalculation = defineCalculation({
   name: 'tilt-turns',

@@ -13,10 +13,10 @@ const headNeeds: Readonly<Record<HeadKind, readonly ('headThread' | 'headBoltSpa
   notched: ['headNotch'],
   smooth: [],
 }
+
 /** What stands for a figure that this kind of head does not use. */
 const UNUSED = { thread: 'M6', spacing: 40, notch: 1 } as const
 /** The head that tilts the saddle; null while its kind is not read, with what is still missing for its turns. */
-
 export function tiltHead(now: ResolvedReadings): { readonly head: TiltHead | null; readonly missing: readonly ReadingKey[] } {
   const kind = chosen(now, 'postHead')
   if (kind === null) return { head: null, missing: ['postHead'] }
@@ -33,10 +33,10 @@ export function tiltHead(now: ResolvedReadings): { readonly head: TiltHead | nul
     missing: [],
   }
 }
+
 /** @source prior */
 const USUAL_WHEELBASE = 1100
 /** Sag, wheelbase and slope; null where nothing was read that stands the bike up on a climb. */
-
 export function climbInput(setup: Setup): ClimbInput | null {
   const { now, rider } = setup
   const axles = axlesOf(rider.values)

@@ -1,0 +1,60 @@
+import { readFrom } from '../../../station/number.ts'
+import type { NumberRows } from '../../../station/number.ts'
+import { oneOf } from '../../../station/settingPlace.ts'
+import type { StationPage } from '../../../station/station.ts'
+import { millimetres as mm } from '../../../kernel/entry.ts'
+import { judgeExtensions } from './judge.ts'
+import type { ExtensionStanding } from './judge.ts'
+
+interface Parts {
+  readonly extensions: ExtensionStanding
+}
+
+/** Pads, knees and creep in this position. */
+export const extensionNumbers = {
+  padAhead: {
+    label: 'Pad ahead of the elbow',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('padForward', 'extensionLength'),
+    at: ({ extensions }) => extensions.padAhead,
+    vial: () => ({ label: 'Pad to elbow', remark: 'ahead', moves: { setting: 'padForward', side: 'both' } }),
+  },
+  armGap: {
+    label: 'Knee to forearm on the extensions',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('padForward', 'padUp'),
+    at: ({ extensions }) => extensions.gap,
+    vial: () => ({ label: 'Knee, arm', remark: 'least gap' }),
+  },
+  creepOnExtensions: {
+    label: 'Comes forward on the extensions',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('creepForward'),
+    at: ({ extensions }) => extensions.creep,
+  },
+} as const satisfies NumberRows<Parts>
+
+export const extensionPage = {
+  label: 'Extensions',
+  tells: 'Where pads and extensions carry the arms, and what the position costs the neck.',
+  picture: 'side',
+  readings: [
+    'padForward',
+    'padUp',
+    'padSpacing',
+    'extensionLength',
+    'extensionAngle',
+    'torsoAngle',
+    'elbowFlexion',
+    'hipAngle',
+    'creepForward',
+    'acromionWidth',
+  ],
+  fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')],
+  bar: 'drop',
+  numbers: extensionNumbers,
+  judge: judgeExtensions,
+} as const satisfies StationPage<Parts, string>

@@ -1,0 +1,67 @@
+import type { VisitContext } from '../../../station/context.ts'
+import { readFrom, readingAt } from '../../../station/number.ts'
+import type { NumberRows } from '../../../station/number.ts'
+import { oneOf } from '../../../station/settingPlace.ts'
+import type { StationPage } from '../../../station/station.ts'
+import { millimetres as mm } from '../../../kernel/entry.ts'
+import { judged } from '../../../kernel/judged.ts'
+import { LONG_STEM, SHORT_STEM } from '../../../body/postureLimits.ts'
+import { judgePlace, steeringStanding } from './judge.ts'
+import type { PlaceStanding } from './judge.ts'
+
+interface Parts {
+  readonly place: PlaceStanding
+  readonly context: VisitContext
+}
+
+/** ± of a steering arm, mm; k = 2: tapes of the hands and of the frame. @source prior */
+const STEERING_DOUBT = 8
+/** A hand nearer the steering axis than this steers quickly, mm. @source prior */
+const SHORT_ARM = 200
+
+/** Stem and steering arm. */
+export const placeNumbers = {
+  stem: {
+    label: 'Stem',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('stemLength'),
+    at: ({ context }) => readingAt(context.setup, 'stemLength', 'left', { low: SHORT_STEM, high: LONG_STEM }),
+  },
+  steerArm: {
+    label: 'Steering arm',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('handReach', 'handHeight', 'frameReach', 'frameStack', 'headAngle'),
+    at: ({ context }) => {
+      const steering = steeringStanding(context)
+      return steering && judged(steering.arm, STEERING_DOUBT, { low: SHORT_ARM, high: Infinity }, { isRead: false })
+    },
+  },
+} as const satisfies NumberRows<Parts>
+
+export const placePage = {
+  label: 'Reach, height',
+  tells: 'Where the hands should be, how neck, hip and arms change on the way there, and the middle of what works.',
+  picture: 'side',
+  readings: [
+    'handReach',
+    'handHeight',
+    'torsoAngle',
+    'elbowFlexion',
+    'shoulderAngle',
+    'hipAngle',
+    'sitsWhere',
+    'creepForward',
+    'frontLowEdge',
+    'frontHighEdge',
+    'stemLength',
+    'stemAngle',
+    'spacers',
+    'spacersAbove',
+  ],
+  fields: [...oneOf('handReach'), ...oneOf('handHeight')],
+  numbers: placeNumbers,
+  choosesHold: true,
+  judge: judgePlace,
+} as const satisfies StationPage<Parts, string>

@@ -1,0 +1,81 @@
+import type { VisitContext } from '../../../station/context.ts'
+import { chosen, measuredValue } from '../../../readings/resolve.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import { combined } from '../../../kernel/quantity.ts'
+import type { Quantity } from '../../../kernel/quantity.ts'
+import { hurts } from '../../../talk/complaint.ts'
+import type { MatResult } from '../mat/analysis.ts'
+import type { SaddleRider } from './criteria.ts'
+import type { WidthRange } from './width.ts'
+
+import { judged, verdictOf } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
+import { into } from '../../../station/say.ts'
+import { slidesAbout, softTissue } from '../complaints/told.ts'
+
+/** The saddle's width against what these bones and this posture ask, mm. */
+export function widthStands(width: WidthRange | null, saddle: Quantity | null): Judged | null {
+  if (width === null || saddle === null) return null
+  const { low, high, middle } = width
+  return judged(saddle.value, combined(width.plusMinus, saddle.plusMinus), { low, high }, { aim: middle })
+}
+
+/** Width against the range, and the mat's spacing against the one in use. @source common-practice */
+export function widthFindings(width: WidthRange, stands: Judged | null, mat: MatResult | null): Finding[] {
+  const found: Finding[] = []
+  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
+    found.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
+  const range = `${trimmed(width.low, 0)} to ${trimmed(width.high, 0)} mm`
+  if (stands !== null) {
+    const { end, beyond, weight } = verdictOf(stands)
+    const verdict = into(found, 'saddleWidth')
+    const doubt = weight === 'note' ? `, within ±${trimmed(stands.plusMinus, 0)} mm` : ''
+    const against = `${trimmed(stands.value, 0)} mm against ${range}${doubt}.`
+    if (end === null) verdict('width-fits', 'both', weight, 'The width fits.', `${trimmed(stands.value, 0)} mm, asked ${range}.`)
+    else if (end === 'low') {
+      const narrow = 'Too narrow: pushes back searching for width, and the middle carries.'
+      verdict('narrow', 'both', weight, `The saddle is ${trimmed(beyond, 0)} mm narrow.`, `${against} ${narrow}`)
+    } else {
+      const wide = 'Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.'
+      verdict('wide', 'both', weight, `The saddle is ${trimmed(beyond, 0)} mm wide.`, `${against} ${wide}`)
+    }
+  }
+  if (mat && mat.spacing !== null && mat.spacingPlusMinus !== null) {
+    const spacing = width.middle - width.decides.allowance.allowance
+    const apart = mat.spacing - spacing
+    if (Math.abs(apart) > Math.hypot(mat.spacingPlusMinus, width.plusMinus)) {
+      add(
+        'mat-differs',
+        'note',
+        `The mat sees the bones ${trimmed(mat.spacing, 0)} mm apart.`,
+        `That is ${trimmed(Math.abs(apart), 0)} mm ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`,
+      )
+    }
+  }
+  return found
+}
+
+/** What saddles are ranked by for this rider. */
+export function saddleRider(
+  { setup, complaints, metrics, tried }: Pick<VisitContext, 'setup' | 'complaints' | 'metrics'> & { readonly tried: SaddleRider['tried'] },
+  width: WidthRange | null,
+): SaddleRider {
+  const { now } = setup
+  const rocks = chosen(now, 'pelvisRock')
+  const sits = chosen(now, 'sitsWhere')
+  return {
+    mass: measuredValue(now, 'mass'),
+    spacing: measuredValue(now, 'sitBoneSpacing'),
+    width: width && { low: width.low, high: width.high },
+    torso: width?.decides.torso ?? metrics?.torso ?? null,
+    softTissue: hurts(complaints, softTissue, 'both'),
+    sitBones: hurts(complaints, ['sit-bone'], 'both'),
+    rocks: rocks !== null && rocks !== 'none',
+    creeps: slidesAbout(complaints) || (sits !== null && sits !== 'middle'),
+    hours: measuredValue(now, 'rideHours'),
+    postRoomDown: measuredValue(now, 'postRoomDown'),
+    railHeightNow: measuredValue(now, 'saddleRailHeight'),
+    tried,
+  }
+}

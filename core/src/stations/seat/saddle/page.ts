@@ -1,0 +1,69 @@
+import { anyCalculation } from '../../../kernel/calculation.ts'
+import type { Finding } from '../../../kernel/finding.ts'
+import type { Quantity } from '../../../kernel/quantity.ts'
+import { measured } from '../../../readings/resolve.ts'
+import type { VisitContext } from '../../../station/context.ts'
+import { readFrom } from '../../../station/number.ts'
+import type { NumberRows } from '../../../station/number.ts'
+import type { PageJudgement, StationPage } from '../../../station/station.ts'
+import { saddleWidthCalculation } from './calculations.ts'
+import { widthStands } from './judge.ts'
+import type { Posture, WidthRange, WidthSchoolKey } from './width.ts'
+
+interface Parts {
+  readonly context: Pick<VisitContext, 'setup'>
+  readonly spacing: Quantity | null
+  readonly postures: readonly Posture[]
+  readonly widthSchool: WidthSchoolKey
+  readonly width: WidthRange | null
+  readonly widthFindings: readonly Finding[]
+}
+
+/** The saddle under these bones. */
+export const saddleNumbers = {
+  saddleWidth: {
+    label: 'Saddle’s width',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('sitBoneSpacing', 'saddleWidth', 'torsoAngle'),
+    at: ({ width, context }) => widthStands(width, measured(context.setup.now, 'saddleWidth')),
+  },
+} as const satisfies NumberRows<Parts>
+
+function judge({ width, widthFindings: findings, spacing, postures, widthSchool }: Parts): Partial<PageJudgement> {
+  if (spacing === null || width === null || postures.length === 0) return { findings }
+  const input = {
+    spacing: spacing.value,
+    spacingPlusMinus: spacing.plusMinus,
+    postures: postures.map(({ hands: at, usual, torso, plusMinus }) => ({ hands: at, usual, torso, plusMinus })),
+    school: widthSchool,
+  }
+  const calculation = anyCalculation(saddleWidthCalculation)
+  return { findings, working: [{ heading: 'Saddle width', calculation, input, plusMinus: { spacing: spacing.plusMinus } }] }
+}
+
+export const saddlePage = {
+  label: 'Saddle',
+  tells: 'How wide the saddle should be for these bones at this lean, and which saddles suit, best first.',
+  picture: 'above',
+  readings: [
+    'sitBoneSpacing',
+    'saddleKind',
+    'saddleWidth',
+    'saddleZoneWidth',
+    'saddleNoseWidth',
+    'saddleLength',
+    'sitFromNose',
+    'saddleRelief',
+    'saddleRailHeight',
+    'saddleSound',
+    'torsoAngle',
+    'pelvisRock',
+    'rideHours',
+    'mass',
+    'postRoomDown',
+  ],
+  fields: [],
+  numbers: saddleNumbers,
+  judge,
+} as const satisfies StationPage<Parts, string>
