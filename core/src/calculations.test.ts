@@ -7,7 +7,7 @@ import { startingSaddles } from './stations/seat/saddle/kinds.ts'
 import { exampleMarks, exampleMat } from './simulate/examples.ts'
 import { startingPedals } from './stations/feet/pedal/kinds.ts'
 import { calculationNamed, calculations } from './calculations.ts'
-import { CalculationError } from './kernel/problem.ts'
+import type { CalculationError } from './kernel/problem.ts'
 import { sources } from './kernel/sources.ts'
 
 const frontEnd = {

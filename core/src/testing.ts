@@ -144,3 +144,8 @@ export function controlComplaint(n: number, control: ControlSymptomKey, over: Pa
 export function onlyReadings(over: Partial<Record<ReadingKey, Over>>): Reading[] {
   return readingsWith(over).filter(({ key }) => Object.hasOwn(over, key))
 }
+
+/** Whether two numbers that should be one another's mirror are alike: a search that ends within its tolerance may end on either side of it. */
+export function toleratedMirror(one: number, other: number): boolean {
+  return Math.abs(one - other) <= 0.02 + 1e-3 * Math.abs(one)
+}

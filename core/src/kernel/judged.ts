@@ -63,7 +63,7 @@ export function verdictOf({ value, plusMinus, band }: Pick<Judged, 'value' | 'pl
 }
 
 /** Where a number outside its band should go; inside, where it is. */
-export function aimOf(number: Pick<Judged, 'value' | 'plusMinus' | 'band' | 'aim'>): number {
+function aimOf(number: Pick<Judged, 'value' | 'plusMinus' | 'band' | 'aim'>): number {
   const { value, band, aim } = number
   return band === null || verdictOf(number).end === null ? value : (aim ?? nearestInBand(value, band))
 }

@@ -33,7 +33,7 @@ import type { SetbackJudgement } from './setback/judge.ts'
 import { defaultWidthSchool, widthRange } from './saddle/width.ts'
 import type { Posture, WidthRange, WidthSchoolKey } from './saddle/width.ts'
 
-import { judged, verdictOf } from '../../kernel/judged.ts'
+import { verdictOf } from '../../kernel/judged.ts'
 import type { Judged } from '../../kernel/judged.ts'
 import { riderNumbers } from '../../station/riderNumbers.ts'
 import { handPlaces, legPlaces, told, worst } from './complaints/told.ts'

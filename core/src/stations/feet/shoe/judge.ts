@@ -29,7 +29,7 @@ export interface ShoeReadings {
  * How a shoe should fit its foot, mm: room beyond the longest toe, insole's breadth against the
  * loaded foot. @source common-practice
  */
-export const shoeFit = {
+const shoeFit = {
   length: { low: 4, high: 12 },
   ballWidth: { low: -3, high: 5 },
   heelWidth: { low: -2, high: 6 },

@@ -25,7 +25,7 @@ export interface SupportReadings {
 }
 
 /** A tilt within this is what feet are; nothing is put under it, degrees. @source prior */
-export const TILT_IGNORED = 4
+const TILT_IGNORED = 4
 /** A wedge never makes up more than this share of the tilt. @source common-practice */
 const WEDGE_SHARE = 0.5
 /** The smallest wedge to be had, degrees. @source common-practice */

@@ -2,7 +2,6 @@ import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { oneOf } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
 import { judgeExtensions } from './judge.ts'
 import type { ExtensionStanding } from './judge.ts'
 

@@ -5,7 +5,6 @@ import { bothSides } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
 import { verdictOf } from '../../../kernel/judged.ts'
-import { sides } from '../../../kernel/sided.ts'
 import { judgeLevers } from './judge.ts'
 import type { LeverStanding } from './judge.ts'
 

@@ -1,4 +1,3 @@
-import { z } from 'zod'
 import { steererUp } from '../../../bike/cockpit.ts'
 import type { Front } from '../../../bike/cockpit.ts'
 import { DEGREES } from '../../../bike/contactPoints.ts'

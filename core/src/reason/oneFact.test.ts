@@ -1,0 +1,291 @@
+import fc from 'fast-check'
+import { metricBand } from '../station/number.ts'
+import type { StationPage, PageJudgement } from '../station/station.ts'
+import { judgePage } from '../station/station.ts'
+import type { Vial } from '../station/number.ts'
+import { vialsOf } from '../station/number.ts'
+import { barOf } from '../bike/bikeKinds.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
+import { pastEnd, toAim, verdictOf } from '../kernel/judged.ts'
+import { bySide, sides } from '../kernel/sided.ts'
+import type { Side } from '../kernel/sided.ts'
+import { trimmed } from '../kernel/entry.ts'
+import { keysOf } from '../kernel/tables.ts'
+import type { LedgerEntry } from '../ledger/ledger.ts'
+import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
+import type { Reading } from '../readings/reading.ts'
+import { freshVisit } from '../record/dossier.ts'
+import { sheetOf } from '../record/sheet.ts'
+import { toleratedMirror } from '../testing.ts'
+import { feetStation } from '../stations/feet/station.ts'
+import type { FeetParts } from '../stations/feet/station.ts'
+import { handsStation } from '../stations/hands/station.ts'
+import type { HandsParts } from '../stations/hands/station.ts'
+import { flatBar } from '../stations/hands/testing.ts'
+import { seatStation } from '../stations/seat/station.ts'
+import type { SeatParts } from '../stations/seat/station.ts'
+import { complaintAt, entryOf, readingsWith } from '../testing.ts'
+import { causeKeys } from './causeTable.ts'
+import { factsAt } from './context.ts'
+import type { Facts } from './context.ts'
+import { numberAt, pastOf, testsOf, weigh } from './evidence.ts'
+import { firstMoves } from './firstMove.ts'
+import { moveFor } from './learning.ts'
+import { numberRow, numbers } from './numbers.ts'
+import type { NumberName } from './numbers.ts'
+import { rankCauses } from './rank.ts'
+import { aVisit } from './testing.ts'
+import { reasonInputOf } from './visitInput.ts'
+import type { ReasonVisit } from './visitInput.ts'
+
+const dropBar = {
+  hoodWidth: 420,
+  hoodPosition: [45, 45],
+  hoodAngle: [2, 2],
+  barReach: 75,
+  barDrop: 120,
+  barRoll: 0,
+  stemLength: 100,
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  spacersAbove: 10,
+  stemAngle: -6,
+  dropWidth: 430,
+  leverReach: [72, 72],
+  indexFinger: [70, 70],
+  gripDiameter: [33, 33],
+  handLength: [185, 185],
+} as const
+const seated = {
+  saddleTilt: 0,
+  saddleWidth: 140,
+  sitBoneSpacing: 112,
+  cleatTurn: [5, 5],
+  cleatFloat: [6, 6],
+  toeOutHanging: [6, 6],
+  heelIn: [2, 2],
+  heelOut: [2, 2],
+  kneeOutside: [0, 0],
+  axleLength: [53, 53],
+  archDrop: [8, 8],
+  forefootTilt: [3, 3],
+  footWidth: [100, 100],
+  shoeBallWidth: [100, 100],
+  shoeLength: [272, 272],
+  wristAngle: [0, 0],
+  hipAngle: [45, 45],
+  creepForward: 5,
+} as const
+
+const read = [...new Set([flatBar, dropBar].flatMap((bar) => readingsWith({ ...seated, ...bar }).map(({ key }) => key)))]
+
+/** A visit with every reading that bears on a number somewhere near its usual, some left out, some moved since. */
+const visits = fc
+  .record({
+    bar: fc.constantFrom<BarKind>('flat', 'drop'),
+    shifts: fc.dictionary(
+      fc.constantFrom<string>(...read),
+      fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+      { maxKeys: 40 },
+    ),
+    gone: fc.array(fc.constantFrom<string>(...read), { maxLength: 4 }),
+    move: fc.constantFrom<LedgerEntry[]>(
+      [],
+      [entryOf(1, { setting: 'saddleHeight', side: 'both', by: -4, role: 'chosen' })],
+      [entryOf(1, { setting: 'cleatSetback', side: 'left', by: 3, role: 'chosen' })],
+      [entryOf(1, { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' })],
+    ),
+  })
+  .map(({ bar, shifts, gone, move }): ReasonVisit => {
+    const readings = readingsWith({ ...seated, ...(bar === 'flat' ? flatBar : dropBar) }).flatMap((reading): Reading[] => {
+      const { key, side, value } = reading
+      if (gone.includes(key)) return []
+      const shift = shifts[key]?.[side === 'right' ? 1 : 0]
+      if (isChoice(key) || typeof value !== 'number' || shift === undefined) return [reading]
+      const { min, max, dimension } = definitionOf(key)
+      const far = dimension === 'angle' ? 14 : 0.12 * Math.max(Math.abs(value), 60)
+      const moved = Math.round(Math.min(max, Math.max(min, value + shift * far)) * 10) / 10
+      return [{ ...reading, value: moved, typed: String(moved) }]
+    })
+    const complaints = [
+      complaintAt(1, 'knee-front', 'left'),
+      complaintAt(2, 'hand-thumb', 'right', { kind: 'numb' }),
+      complaintAt(3, 'forefoot', 'both', { kind: 'numb' }),
+      complaintAt(4, 'groin', 'middle', { kind: 'numb' }),
+      complaintAt(5, 'neck', 'middle'),
+    ]
+    return aVisit({ readings, ledger: move, complaints, kind: bar === 'flat' ? 'trail' : 'drop bar' })
+  })
+
+const factsOf = (visit: ReasonVisit) => factsAt(reasonInputOf(visit).input)
+const places = (name: NumberName): readonly Side[] => (numberRow(name).sided ? sides : ['left'])
+const everyNumber = keysOf(numbers)
+
+/** What every page says and shows. */
+function pagesOf({ feet, seat, hands }: Facts): (PageJudgement & { readonly vials: readonly Vial[] })[] {
+  const said = <Parts>(pages: Readonly<Record<string, StationPage<Parts, string>>>, parts: Parts) =>
+    Object.values(pages)
+      .filter(({ bar }) => bar === undefined || bar === hands.context.setup.rider.bar)
+      .map((page) => ({ ...judgePage(page, parts), vials: vialsOf(page.numbers ?? {}, parts) }))
+  return [
+    ...said<FeetParts>(feetStation.pages, feet),
+    ...said<SeatParts>(seatStation.pages, seat),
+    ...said<HandsParts>(handsStation.pages, hands),
+  ]
+}
+
+const isNumber = (name: string): name is NumberName => Object.hasOwn(numbers, name)
+
+describe('a number is one fact', () => {
+  it('each has a name of its own, over all pages', () => {
+    const pages = [feetStation, seatStation, handsStation].flatMap(({ pages: own }) =>
+      Object.values<{ readonly numbers?: object }>(own).flatMap((page) => Object.keys(page.numbers ?? {})),
+    )
+    expect(new Set(pages).size).toBe(pages.length)
+    for (const name of pages) expect(isNumber(name)).toBe(true)
+  })
+
+  it('vial, finding, cause, first move and sheet give one value, ± and side of the band, whatever the visit', () => {
+    const seen = { vials: 0, findings: 0, tests: 0, moves: 0, sheets: 0 }
+    /** verdicts of each weight that findings gave on each number */
+    const judgedAs = new Set<string>()
+    fc.assert(
+      fc.property(visits, (visit) => {
+        const facts = factsOf(visit)
+        const pages = pagesOf(facts)
+        const standing = (name: NumberName, side: Side) => numberAt(facts, name, side)
+        for (const { key, value, plusMinus, band } of pages.flatMap(({ vials }) => vials)) {
+          const [name = '', side = 'left'] = key.split('-')
+          if (!isNumber(name)) throw new Error(`${name} is no number`)
+          const row = standing(name, side === 'right' ? 'right' : 'left')
+          expect([key, value, plusMinus, band]).toEqual([key, row?.value, row?.plusMinus, row?.band])
+          seen.vials += 1
+        }
+        for (const { key, side, weight, of } of pages.flatMap(({ findings }) => findings)) {
+          if (of === undefined || !isNumber(of)) continue
+          const on = side === 'both' ? places(of) : [side]
+          const verdicts = on.flatMap((one) => standing(of, one) ?? []).map(verdictOf)
+          const said = [visit.kind, key, of, weight]
+          if (weight === 'fine') expect([said, verdicts.every(({ end }) => end === null)]).toEqual([said, true])
+          if (weight === 'note') expect([said, verdicts.some(({ end }) => end !== null)]).toEqual([said, true])
+          if (weight === 'act' || weight === 'first') expect([said, verdicts.some(({ isClear }) => isClear)]).toEqual([said, true])
+          seen.findings += 1
+          judgedAs.add(`${of} ${weight}`)
+        }
+        for (const cause of causeKeys)
+          for (const evidence of weigh(facts, cause, sides).said) {
+            if (!isNumber(evidence.of)) continue
+            const row = testsOf(cause).find((test) => 'of' in test && test.of === evidence.of)
+            const number = standing(evidence.of, evidence.side ?? 'left')
+            if (row === undefined || !('of' in row) || number === null) throw new Error(`${cause} goes by nothing`)
+            expect([cause, evidence.past]).toEqual([cause, pastOf(row, number)])
+            const { end } = verdictOf(number)
+            // Said to lie past an end of its band if and only if the page's verdict is that end.
+            if (typeof row.past === 'string' && number.band !== null) {
+              const isPast = row.past === 'either' ? end !== null : end === row.past
+              expect([cause, (evidence.past ?? 0) > 0]).toEqual([cause, isPast])
+              if (isPast && end !== null) expect(evidence.past).toBe(pastEnd(number.value, number.band, end))
+            }
+            seen.tests += 1
+          }
+        const ranked = rankCauses(facts, facts.input.complaints)
+        for (const move of firstMoves(facts, facts.input.complaints, ranked, () => 0.6, 'mm')) {
+          const remedy = moveFor(move.cause, facts.setup.rider.bar)
+          if (remedy === null || move.isGuess) continue
+          for (const { setting, side, by } of move.requested) {
+            if (setting !== remedy.setting) continue
+            const number = standing(remedy.number, side === 'right' ? 'right' : 'left')
+            // Never the other way than the number asks, and where the number has an aim and moves one to one, never past it.
+            if (number === null || number.band === null || number.aim === null || remedy.perUnit !== 1) continue
+            const asked = toAim(number)
+            if (asked !== 0 && numberRow(remedy.number).sided) {
+              expect([move.cause, Math.abs(by) <= Math.abs(number.aim - number.value) + 1]).toEqual([move.cause, true])
+            }
+            seen.moves += 1
+          }
+        }
+        const bar = barOf(visit.kind)
+        expect(bar).toBe(facts.setup.rider.bar)
+        const sheet = sheetOf({
+          format: 'level-stance/visit',
+          version: 3,
+          rider: { name: 'R', note: '' },
+          bike: { name: 'B', kind: visit.kind },
+          visit: { ...freshVisit, startedAt: '2026-03-02T09:30:00.000Z' },
+          readings: [...visit.readings],
+          complaints: [...visit.complaints],
+          ledger: [...visit.ledger],
+          ratings: [],
+        })
+        for (const [label, name, side] of [
+          ['Knee at the bottom, left', 'knee', 'left'],
+          ['Knee at the bottom, right', 'knee', 'right'],
+          ['Elbow bend, left', 'elbow', 'left'],
+          ['Hip angle at top, right', 'hip', 'right'],
+          ['Torso from level', 'torso', 'left'],
+        ] as const) {
+          const row = sheet.settings.find((one) => one.label === label)
+          const number = standing(name, side)
+          if (row === undefined || number === null) continue
+          expect([label, row.after]).toEqual([label, `${trimmed(number.value, 1)}°`])
+          seen.sheets += 1
+        }
+      }),
+      { numRuns: 50, seed: 4 },
+    )
+    // Findings of every weight were looked at, on several numbers each.
+    for (const weight of ['fine', 'note', 'act'])
+      expect([weight, [...judgedAs].filter((one) => one.endsWith(weight)).length > 2]).toEqual([weight, true])
+    for (const [what, count] of Object.entries(seen)) expect([what, count > 20]).toEqual([what, true])
+  })
+
+  it('a mirrored rider has mirrored numbers', () => {
+    const other = (side: Reading['side']): Reading['side'] => (side === 'left' ? 'right' : side === 'right' ? 'left' : side)
+    fc.assert(
+      fc.property(visits, (visit) => {
+        const mirrored: ReasonVisit = {
+          ...visit,
+          readings: visit.readings.map((reading) => ({ ...reading, side: other(reading.side) })),
+          ledger: visit.ledger.map((entry) =>
+            entry.kind === 'try' ? { ...entry, moves: entry.moves.map((move) => ({ ...move, side: other(move.side) })) } : entry,
+          ),
+        }
+        const [here, there] = [factsOf(visit), factsOf(mirrored)]
+        for (const name of everyNumber) {
+          const at = (facts: Facts) => bySide((side) => numberAt(facts, name, side))
+          const [a, b] = [at(here), at(there)]
+          for (const side of places(name)) {
+            const [one, two] = [a[side], b[numberRow(name).sided && side === 'left' ? 'right' : numberRow(name).sided ? 'left' : side]]
+            expect([name, one === null]).toEqual([name, two === null])
+            if (one === null || two === null) continue
+            expect([name, toleratedMirror(one.value, two.value)]).toEqual([name, true])
+            expect([name, one.isRead]).toEqual([name, two.isRead])
+            expect([name, verdictOf(one).end]).toEqual([name, verdictOf(two).end])
+          }
+        }
+      }),
+      { numRuns: 20, seed: 7 },
+    )
+  })
+
+  it('the vials of the body go by the same band', () => {
+    fc.assert(
+      fc.property(visits, (visit) => {
+        const facts = factsOf(visit)
+        for (const side of sides) {
+          const knee = numberAt(facts, 'knee', side)
+          if (knee) {
+            const metric = side === 'left' ? 'kneeLeft' : 'kneeRight'
+            expect(knee.band).toEqual(metricBand(facts.setup, metric))
+            expect(knee.value).toBeCloseTo(facts.metrics?.[metric] ?? NaN, 9)
+            expect(knee.plusMinus).toBe(facts.input.plusMinus(metric))
+          }
+        }
+      }),
+      { numRuns: 15, seed: 9 },
+    )
+  })
+})
