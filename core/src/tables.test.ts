@@ -1,7 +1,7 @@
-import { settings } from './ledger/settings.ts'
+import { settingKeys, settings } from './ledger/settings.ts'
 import { cleatSchools, defaultCleatSchool } from './stations/feet/cleat/schools.ts'
 import { methodKeys, methods } from './readings/table/methods.ts'
-import { definitionOf, isChoice, readingKeys } from './readings/readingDefinitions.ts'
+import { definitionOf, isChoice, numberKeys, readingKeys } from './readings/readingDefinitions.ts'
 import type { NumberKey } from './readings/readingDefinitions.ts'
 import { sources } from './kernel/sources.ts'
 import { bodyRegionKeys, bodyRegions, complaintKindKeys } from './talk/regions.ts'
@@ -45,6 +45,20 @@ describe('tables of the trade', () => {
       if (isRoom) expect(min).toBe(0)
     }
     for (const key of methodKeys) expect(methods[key].label).not.toBe('')
+  })
+
+  it('name only rows that exist: what an estimate comes from, what carries a reading along, whose room it is, what it calibrates', () => {
+    for (const key of readingKeys) {
+      const { estimate, carried = {}, roomOf, metric, calibrates, words = [] } = definitionOf(key)
+      if (estimate && estimate.by !== 'usual') expect(numberKeys).toContain(estimate.of)
+      for (const setting of [...Object.keys(carried), ...(roomOf ? [roomOf[0]] : [])]) expect(settingKeys).toContain(setting)
+      // What reads a number of the rider calibrates the model too.
+      if (metric) expect([key, calibrates === undefined]).toEqual([key, false])
+      if (metric) expect([key, metric.length]).toEqual([key, definitionOf(key).sided ? 2 : 1])
+      for (const word of words) expect(word).toMatch(/^[a-z0-9]+$/)
+    }
+    const typed = readingKeys.flatMap((key) => definitionOf(key).words ?? [])
+    expect(new Set(typed).size).toBe(typed.length)
   })
 
   it('ask for at least one warning sign with every pain and every numbness, wherever it is', () => {

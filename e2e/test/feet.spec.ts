@@ -7,7 +7,7 @@ test('the courier’s outer knee, solved by keyboard alone from what the screens
   await page.keyboard.press('3')
   await test.step('the first page names the cause', async () => {
     const cause = page.getByTestId('cause-rotation')
-    await expect(cause).toContainText('The cleat is turned 3.5° off the foot’s own direction.')
+    await expect(cause).toContainText('The foot’s own direction lies 3.5° past what the float leaves room for.')
     await expect(cause.getByRole('img', { name: 'speaks for it' })).toBeVisible()
     await expect(page.getByTestId('cause-worn-cleat').getByRole('img', { name: 'speaks against it' })).toBeVisible()
     await page.getByRole('button', { name: 'Cleat turned against the foot, right: open Rotation' }).focus()

@@ -37,7 +37,7 @@ test('the courier: an outer knee since new shoes, from the chip in the header', 
   await openOwnDemo(page, 'Oona', 'Measure')
   await page.getByRole('link', { name: /^Outer knee, right/ }).click()
   await expect(page).toHaveURL(/talk\?complaint=/)
-  await expect(word(page, 'rotation')).toContainText('The cleat is turned 3.5° off the foot’s own direction.')
+  await expect(word(page, 'rotation')).toContainText('The foot’s own direction lies 3.5° past what the float leaves room for.')
   await expect(firstMove(page)).toContainText('Cleat R toe-out 2°')
   await expect(firstMove(page)).toContainText('Mark the cleat’s place')
   await page.getByRole('button', { name: 'Cleat turned against the foot, right: open Rotation' }).click()

@@ -10,7 +10,7 @@ import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
-import { figures, howShapes } from '../src/reading/howShapes.ts'
+import { figureKeys, figures } from '../src/reading/figures.ts'
 import { reason } from '@level-stance/core/reason/reason'
 import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
 import { visitWorker } from '../src/workers/visit.ts'
@@ -80,8 +80,8 @@ describe('how to measure', () => {
   it('has a small drawing for every reading that is not a word, on places that exist', () => {
     for (const key of readingKeys) {
       const { dimension } = definitionOf(key)
-      const how = howShapes[key]
-      if (how === undefined) {
+      const [figure, ...places] = definitionOf(key).drawing ?? []
+      if (figure === undefined) {
         expect([
           key,
           ['choice', 'mass', 'shoe-size'].includes(dimension) ||
@@ -91,8 +91,10 @@ describe('how to measure', () => {
         ]).toEqual([key, true])
         continue
       }
-      for (const place of how.places) expect(Object.keys(figures[how.figure].at)).toContain(place)
-      expect(how.places.length).toBeGreaterThanOrEqual(2)
+      const known = figureKeys.find((one) => one === figure)
+      if (known === undefined) throw new Error(`${key}: no figure ${figure}`)
+      for (const place of places) expect(Object.keys(figures[known].at)).toContain(place)
+      expect(places.length).toBeGreaterThanOrEqual(2)
     }
   })
 })

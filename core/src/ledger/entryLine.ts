@@ -1,7 +1,7 @@
 import { MM_PER_INCH, parseEntry, trimmed } from '../kernel/entry.ts'
 import type { LengthUnit } from '../kernel/entry.ts'
 import type { Side } from '../kernel/sided.ts'
-import { definitionOf } from '../readings/readingDefinitions.ts'
+import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey } from '../readings/readingDefinitions.ts'
 import { readEntry, readingName, shownValue, unitMark } from '../readings/readingEntry.ts'
 import { methods } from '../readings/table/methods.ts'
@@ -25,16 +25,10 @@ export type Understood =
     }
   | { readonly kind: 'unknown'; readonly words: string }
 
-/** The words a busy hand types for a reading. */
-const readingWords: Readonly<Record<string, NumberKey>> = {
-  stature: 'stature', inseam: 'inseam', thigh: 'thigh', shank: 'shank', foot: 'footLength', saddle: 'saddleHeight', height: 'saddleHeight',
-  angle: 'seatAngle', crank: 'crank', pitch: 'footPitch', size: 'shoeSize', shoe: 'shoeSize', ball: 'heelToMtp1', mtp1: 'heelToMtp1', mtp5: 'heelToMtp5',
-  setback: 'cleatSetback', behind: 'cleatSetback', forward: 'slotForward', room: 'slotBack', sole: 'soleStack', mass: 'mass',
-  knee: 'kneeFlexion', torso: 'torsoAngle', elbow: 'elbowFlexion', shoulder: 'shoulderAngle', wrist: 'wristAngle', hip: 'hipAngle',
-  trunk: 'trunk', arm: 'upperArm', forearm: 'forearm', acromia: 'acromionWidth', sitbones: 'sitBoneSpacing', hand: 'handLength',
-  nose: 'saddleSetback', tilt: 'saddleTilt', reach: 'handReach', spacing: 'gripSpacing', tread: 'tread', axle: 'axleLength', washer: 'washer', adapter: 'adapter', toes: 'toeOutHanging', turn: 'cleatTurn', float: 'cleatFloat', drop: 'archDrop', wedge: 'wedge', km: 'cleatDistance',
-  stem: 'stemLength', spacers: 'spacers', roll: 'barRoll', width: 'barWidth', hoods: 'hoodWidth', lever: 'leverAngle', stack: 'frameStack',
-} // prettier-ignore
+/** The words a busy hand types for a reading, by the readings' rows. */
+const readingWords: Readonly<Record<string, NumberKey>> = Object.fromEntries(
+  numberKeys.flatMap((key) => (definitionOf(key).words ?? []).map((word) => [word, key] as const)),
+)
 
 /** What a word moves when a direction or a sign follows; the first is meant by a bare sign. */
 const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {

@@ -1,4 +1,4 @@
-import { definitionOf } from '../readings/readingDefinitions.ts'
+import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey } from '../readings/readingDefinitions.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
@@ -90,13 +90,16 @@ export function withMoves(by: MovedBy, moves: readonly RequestedMove[]): MovedBy
   return (setting, side) => by(setting, side) + (sums.get(`${setting}:${side}`) ?? 0)
 }
 
-/** Readings that say how far a setting can go down and up. */
-const roomReadings: Readonly<Partial<Record<SettingKey, readonly [low: NumberKey, high: NumberKey]>>> = {
-  cleatSetback: ['slotForward', 'slotBack'],
-  saddleHeight: ['postRoomDown', 'postRoomUp'],
-  saddleSetback: ['railRoomForward', 'railRoomBack'],
-  spacers: ['spacers', 'spacersAbove'],
+/** The reading that says how far a setting can go a way; null where none does. */
+function roomReading(setting: SettingKey, way: 'less' | 'more'): NumberKey | null {
+  return rooms.get(`${setting} ${way}`) ?? null
 }
+const rooms = new Map(
+  numberKeys.flatMap((key) => {
+    const { roomOf: of } = definitionOf(key)
+    return of === undefined ? [] : [[of.join(' '), key] as const]
+  }),
+)
 
 /**
  * Room of a setting from where it is now: the hardware's where it was read, and never beyond what
@@ -108,7 +111,7 @@ export function roomOf(now: ResolvedReadings, setting: SettingKey, side: Side | 
     const value = now[key][at]
     return value?.basis === 'measured' ? Math.max(0, value.value) : Infinity
   }
-  const [low, high] = roomReadings[setting] ?? [null, null]
+  const [low, high] = [roomReading(setting, 'less'), roomReading(setting, 'more')]
   const { min, max } = rangeOf(now, setting, at)
   const here = now[setting][at]?.value
   return {
@@ -119,8 +122,8 @@ export function roomOf(now: ResolvedReadings, setting: SettingKey, side: Side | 
 
 /** Whether it was read how far a setting can go the way of a move. */
 export function isRoomRead(now: ResolvedReadings, setting: SettingKey, side: Side | 'both', by: number): boolean {
-  const key = roomReadings[setting]?.[by < 0 ? 0 : 1]
-  return key !== undefined && now[key][side === 'left' ? 'left' : 'right']?.basis === 'measured'
+  const key = roomReading(setting, by < 0 ? 'less' : 'more')
+  return key !== null && now[key][side === 'left' ? 'left' : 'right']?.basis === 'measured'
 }
 
 /** What a setting may be in all: the reading's own range, or less where this cleat and sole stop it on either side of straight. */

@@ -4,7 +4,7 @@ import { defaultHolds, knockOn } from '../knockOn/knockOn.ts'
 import { ledgerEntrySchema } from './ledger.ts'
 import { movesOf, writtenMoves } from './moves.ts'
 import { changeWords, exchangeWords } from './moveWords.ts'
-import { exchangeSchema, exchangeShifts, partName, partNow, slotKeys, slotOf, slots } from './parts.ts'
+import { exchangeSchema, exchangeShifts, partName, partNow, slotKeys, slotOf, propertiesOf } from './parts.ts'
 import type { Exchange } from './parts.ts'
 import { settingKeys, settings } from './settings.ts'
 import { setupOf, standingOf } from '../rider/setup.ts'
@@ -26,7 +26,7 @@ describe('slots', () => {
       'levers',
       'extensions',
     ])
-    const figures = slotKeys.flatMap((slot) => [...slots[slot].properties])
+    const figures = slotKeys.flatMap((slot) => [...propertiesOf(slot)])
     expect(new Set(figures).size).toBe(figures.length)
   })
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { definitionOf, isChoice, optionWord } from '../readings/readingDefinitions.ts'
+import { readingKeys, definitionOf, isChoice, optionWord } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { valueProblem } from '../readings/reading.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
@@ -9,7 +9,8 @@ import { textField } from '../kernel/fields.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { capital } from '../kernel/words.ts'
-import { entriesOf, keysOf } from '../kernel/tables.ts'
+import { entriesOf, keysOf, tableOf } from '../kernel/tables.ts'
+import type { PartSlot } from '../readings/table/definition.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
 interface Addend {
@@ -32,104 +33,38 @@ export type PropertyKey = ReadingKey | AddendKey
 interface Slot {
   readonly label: string
   readonly station: 'feet' | 'seat' | 'hands'
-  /** what describes the part in this place */
-  readonly properties: readonly PropertyKey[]
   /** what its name is made of, where it has none */
   readonly named: readonly PropertyKey[]
+  /** figures of its own beside its readings */
+  readonly addends?: readonly AddendKey[]
 }
 
-/** Places on rider and bike that hold one exchangeable part each. */
+/** Places on rider and bike that hold one exchangeable part each; which readings describe the part stands in their rows. */
 export const slots = {
-  shoes: {
-    label: 'Shoes',
-    station: 'feet',
-    properties: [
-      'shoeSize',
-      'shoeLength',
-      'shoeBallWidth',
-      'shoeHeelWidth',
-      'shoeHeelOutside',
-      'soleStiffness',
-      'shoeUpper',
-      'soleThickness',
-      'slotAcross',
-      'recess',
-      'boltPattern',
-      'cleatTurnRoom',
-    ],
-    named: ['shoeSize', 'soleStiffness'],
-  },
-  footbeds: { label: 'Footbeds', station: 'feet', properties: ['archSupport'], named: ['archSupport'] },
-  pedals: {
-    label: 'Pedals',
-    station: 'feet',
-    properties: ['pedalKind', 'pedalStack', 'axleLength', 'axleThread', 'cleatFloat'],
-    named: ['pedalKind'],
-  },
-  cranks: { label: 'Cranks', station: 'feet', properties: ['crank', 'tread'], named: ['crank', 'tread'] },
-  saddle: {
-    label: 'Saddle',
-    station: 'seat',
-    properties: [
-      'saddleKind',
-      'saddleWidth',
-      'saddleZoneWidth',
-      'saddleNoseWidth',
-      'saddleLength',
-      'sitFromNose',
-      'saddleNoseDrop',
-      'saddleTailRise',
-      'saddleRelief',
-      'saddleRailHeight',
-      'saddleSound',
-    ],
-    named: ['saddleKind', 'saddleWidth'],
-  },
-  seatpostHead: {
-    label: 'Seatpost head',
-    station: 'seat',
-    properties: ['postHead', 'headThread', 'headBoltSpacing', 'headNotch'],
-    named: ['postHead'],
-  },
-  stem: { label: 'Stem', station: 'hands', properties: ['stemLength', 'stemAngle', 'stemClampSize'], named: ['stemLength', 'stemAngle'] },
-  bar: {
-    label: 'Bar',
-    station: 'hands',
-    properties: [
-      'barWidth',
-      'barRise',
-      'barForward',
-      'barBacksweep',
-      'barUpsweep',
-      'barBend',
-      'hoodWidth',
-      'dropWidth',
-      'barReach',
-      'barDrop',
-      'barFlare',
-      'barClampSize',
-      'barShortest',
-    ],
-    named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'],
-  },
-  grips: { label: 'Grips', station: 'hands', properties: ['gripDiameter', 'gripLength'], named: ['gripDiameter'] },
-  levers: {
-    label: 'Levers and shifters',
-    station: 'hands',
-    properties: ['leverReach', 'leverHook', 'brakeClampWidth', 'shifterPlace', 'shifterClampWidth', 'shifterPaddle'],
-    named: ['shifterPlace'],
-  },
-  extensions: {
-    label: 'Extensions',
-    station: 'hands',
-    properties: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'],
-    named: ['extensionLength', 'padSpacing'],
-  },
-} as const satisfies Readonly<Record<string, Slot>>
-export type SlotKey = keyof typeof slots
+  shoes: { label: 'Shoes', station: 'feet', named: ['shoeSize', 'soleStiffness'] },
+  footbeds: { label: 'Footbeds', station: 'feet', named: ['archSupport'] },
+  pedals: { label: 'Pedals', station: 'feet', named: ['pedalKind'], addends: ['pedalStack'] },
+  cranks: { label: 'Cranks', station: 'feet', named: ['crank', 'tread'] },
+  saddle: { label: 'Saddle', station: 'seat', named: ['saddleKind', 'saddleWidth'] },
+  seatpostHead: { label: 'Seatpost head', station: 'seat', named: ['postHead'] },
+  stem: { label: 'Stem', station: 'hands', named: ['stemLength', 'stemAngle'] },
+  bar: { label: 'Bar', station: 'hands', named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'] },
+  grips: { label: 'Grips', station: 'hands', named: ['gripDiameter'] },
+  levers: { label: 'Levers and shifters', station: 'hands', named: ['shifterPlace'] },
+  extensions: { label: 'Extensions', station: 'hands', named: ['extensionLength', 'padSpacing'] },
+} as const satisfies Readonly<Record<PartSlot, Slot>>
+export type SlotKey = PartSlot
 export const slotKeys = keysOf(slots)
 
-const slotByReading = new Map<PropertyKey, SlotKey>(slotKeys.flatMap((slot) => slots[slot].properties.map((key) => [key, slot] as const)))
+/** What describes the part in each place. */
+const described = tableOf(slotKeys, (slot): readonly PropertyKey[] => {
+  const { addends: own = [] }: Slot = slots[slot]
+  return [...readingKeys.filter((key) => definitionOf(key).part === slot), ...own]
+})
+/** What describes the part in a place. */
+export const propertiesOf = (slot: SlotKey): readonly PropertyKey[] => described[slot]
+
+const slotByReading = new Map<PropertyKey, SlotKey>(slotKeys.flatMap((slot) => described[slot].map((key) => [key, slot] as const)))
 /** The slot whose part a reading describes; null where it describes no exchangeable part. */
 export function slotOf(key: PropertyKey): SlotKey | null {
   return slotByReading.get(key) ?? null
@@ -139,7 +74,7 @@ export function isAddend(key: PropertyKey): key is AddendKey {
   return Object.hasOwn(addends, key)
 }
 
-const propertyKeys = slotKeys.flatMap((slot) => [...slots[slot].properties]) as [PropertyKey, ...PropertyKey[]]
+const propertyKeys = slotKeys.flatMap((slot) => [...described[slot]]) as [PropertyKey, ...PropertyKey[]]
 const figure = z.union([z.number(), z.string().max(40)])
 const properties = z.partialRecord(
   z.enum(propertyKeys, { error: 'This is not a property of a part.' }),
@@ -172,7 +107,7 @@ export type Exchange = z.infer<typeof exchangeSchema>
 export type RequestedExchange = Pick<Exchange, 'slot' | 'from' | 'to'>
 
 function propertyProblem(slot: SlotKey, key: PropertyKey, value: PropertyValue): string | null {
-  if (!(slots[slot].properties as readonly PropertyKey[]).includes(key)) return `${slots[slot].label} have no ${key}.`
+  if (!described[slot].includes(key)) return `${slots[slot].label} have no ${key}.`
   const pair = typeof value === 'object' ? value : { left: value, right: value }
   if (isAddend(key)) {
     const { label, min, max } = addends[key]
@@ -210,7 +145,7 @@ export function exchangeShifts({
 /** What the part on the bike is known to be: what was read of it. */
 export function partNow(now: ResolvedReadings, slot: SlotKey): Part {
   const found: Part['properties'] = {}
-  for (const key of slots[slot].properties) {
+  for (const key of described[slot]) {
     const value = propertyNow(now, key)
     if (value !== null) found[key] = value
   }

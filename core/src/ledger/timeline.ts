@@ -1,4 +1,4 @@
-import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
+import { definitionOf, isChoice, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { noChanges } from '../readings/movedBy.ts'
 import type { MovedBy, PartReading, Timeline } from '../readings/movedBy.ts'
@@ -8,38 +8,22 @@ import { foldLedger } from './fold.ts'
 import type { Folded } from './fold.ts'
 import type { LedgerEntry } from './ledger.ts'
 import { isAddend, slotOf } from './parts.ts'
-import { settings } from './settings.ts'
-import type { SettingKey } from './settings.ts'
-import { keysOf } from '../kernel/tables.ts'
+import { settingKeys, settings } from './settings.ts'
+import { isOneOf, keysOf } from '../kernel/tables.ts'
 
-/**
- * Readings that another setting carries along: room for moving shrinks on one side and grows on the
- * other, and levers turn with the bar.
- */
-const carried: readonly (readonly [reading: NumberKey, setting: SettingKey, sign: 1 | -1])[] = [
-  ['leverAngle', 'barRoll', 1],
-  ['slotForward', 'cleatSetback', 1],
-  ['slotBack', 'cleatSetback', -1],
-  ['postRoomUp', 'saddleHeight', -1],
-  ['postRoomDown', 'saddleHeight', 1],
-  // Another saddle, ridden in the same place: its height over the rails is taken up by the post, and its nose goes where its length puts it.
-  ['postRoomUp', 'saddleRailHeight', 1],
-  ['postRoomDown', 'saddleRailHeight', -1],
-  ['saddleSetback', 'sitFromNose', -1],
-  ['clampFromNose', 'saddleSetback', -1],
-  ['clampFromNose', 'sitFromNose', 1],
-  ['railRoomForward', 'saddleSetback', 1],
-  ['railRoomBack', 'saddleSetback', -1],
-  ['spacersAbove', 'spacers', -1],
-]
-const carriedBy = new Map<NumberKey, (typeof carried)[number][]>()
-for (const row of carried) carriedBy.set(row[0], [...(carriedBy.get(row[0]) ?? []), row])
+/** Readings that other settings carry along, by their rows. */
+const carriedBy = new Map(
+  numberKeys.map((key) => {
+    const carried = Object.entries(definitionOf(key).carried ?? {})
+    return [key, carried.flatMap(([name, sign]) => (isOneOf(settingKeys, name) ? [{ setting: name, sign }] : []))] as const
+  }),
+)
 
 /** By how much a reading shows more because of what was moved: its own setting, and those that carry it along. */
 export function shiftedBy(by: MovedBy, key: NumberKey, side: Side): number {
   const place = definitionOf(key).sided ? side : 'both'
   let sum = by(key, place)
-  for (const [, setting, sign] of carriedBy.get(key) ?? []) sum += sign * by(setting, settings[setting].sided ? side : 'both')
+  for (const { setting, sign } of carriedBy.get(key) ?? []) sum += sign * by(setting, settings[setting].sided ? side : 'both')
   // The knee stays where it is while the foot moves under it.
   return key === 'kneeOutside' ? sum - footMoved(by, side) : sum
 }

@@ -13,7 +13,7 @@ import { axlesOf, footMoved, frontOf, sitFromClamp } from './riderModel.ts'
 import type { ModelValues } from './riderModel.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
 import type { NumberKey } from '../readings/readingDefinitions.ts'
-import { USUAL_TREAD } from '../readings/resolve.ts'
+import { USUAL_TREAD } from '../readings/table/bike.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
 import { itemAt } from '../kernel/dense.ts'
 

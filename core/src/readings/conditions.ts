@@ -43,6 +43,12 @@ export function handsOf(condition: ConditionKey, bar: BarKind): HandPosition {
   return conditions[condition].hands ?? usualHands(bar)
 }
 
+/** The condition of riding with the hands there, at that effort. */
+export function conditionOf(bar: BarKind, hands: HandPosition, effort: 'calm' | 'hard'): ConditionKey {
+  const there = hands === usualHands(bar) ? null : hands
+  return conditionKeys.find((key) => conditions[key].hands === there && conditions[key].effort === effort) ?? 'usual'
+}
+
 /** Conditions under which a reading can be taken on a bar, the usual one first. */
 export function conditionsFor(key: ReadingKey, bar: BarKind): ConditionKey[] {
   const { conditions: kind } = definitionOf(key)

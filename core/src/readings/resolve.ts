@@ -1,16 +1,5 @@
-import {
-  ACROMION_RATIO,
-  BALL_OF_FOOT_RATIO,
-  FOREARM_TO_GRIP_RATIO,
-  HAND_LENGTH_RATIO,
-  INDEX_FINGER_RATIO,
-  HEEL_TO_ANKLE_RATIO,
-  HIP_SPACING_RATIO,
-  INSEAM_RATIO,
-  TRUNK_RATIO,
-  hipOffsetPrior,
-  statureFractions,
-} from '../body/proportions.ts'
+import { HEEL_TO_ANKLE_RATIO, HIP_SPACING_RATIO, hipOffsetPrior, statureFractions } from '../body/proportions.ts'
+import { isOneOf } from '../kernel/tables.ts'
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import { quantity } from '../kernel/quantity.ts'
 import type { Quantity, Unit } from '../kernel/quantity.ts'
@@ -20,6 +9,7 @@ import type { SourceKey } from '../kernel/sources.ts'
 import { methodUncertainty, methods } from './table/methods.ts'
 import { choiceKeys, definitionOf, isChoice, numberKeys, unitOf } from './readingDefinitions.ts'
 import type { ChoiceKey, NumberKey, OptionOf, ReadingKey } from './readingDefinitions.ts'
+import type { ConditionKey } from './conditions.ts'
 import type { Reading } from './reading.ts'
 import { readingPlace } from './readingPlace.ts'
 import { summarise } from './repeats.ts'
@@ -85,62 +75,17 @@ export interface HiddenParts {
 
 /** A thigh or shank of the other leg may differ by this, mm; k = 2. @source knutson */
 const OTHER_LEG = 10
-/** Parts of the body that stand for the other side's until it is read itself. */
-const likeTheOther: readonly NumberKey[] = ['thigh', 'shank']
-
-/** A saddle is commonly clamped this far before where its rider sits, mm; minus is ahead of it. @source prior */
-const CLAMP_AHEAD = -20
-
-/** Between the usual road (145–150) and mountain (about 170) tread, mm. @source common-practice */
-export const USUAL_TREAD = 155
-
 type Lookup = (key: NumberKey) => Resolved
 
-/** How a missing reading is filled in. Widths are k = 2 and deliberately wide. */
-const estimates: Readonly<Partial<Record<NumberKey, (get: Lookup) => Resolved>>> = {
-  inseam: (get) => scaled(get('stature'), INSEAM_RATIO, 45, 'from stature', 'prior'),
-  thigh: (get) => scaled(get('stature'), statureFractions.thigh, 30, 'from stature', 'drillis-contini'),
-  shank: (get) => scaled(get('stature'), statureFractions.shank, 30, 'from stature', 'drillis-contini'),
-  trunk: (get) => scaled(get('stature'), TRUNK_RATIO, 40, 'from stature', 'drillis-contini'),
-  upperArm: (get) => scaled(get('stature'), statureFractions.upperArm, 25, 'from stature', 'drillis-contini'),
-  forearm: (get) => scaled(get('stature'), FOREARM_TO_GRIP_RATIO, 25, 'from stature', 'drillis-contini'),
-  acromionWidth: (get) => scaled(get('stature'), ACROMION_RATIO, 35, 'from stature', 'ansur-ii'),
-  handLength: (get) => scaled(get('stature'), HAND_LENGTH_RATIO, 16, 'from stature', 'ansur-ii'),
-  indexFinger: (get) => scaled(get('handLength'), INDEX_FINGER_RATIO, 8, 'from hand length', 'pheasant'),
-  footLength: (get) => scaled(get('stature'), statureFractions.footLength, 16, 'from stature', 'drillis-contini'),
-  heelToMtp1: (get) => scaled(get('footLength'), BALL_OF_FOOT_RATIO, 10, 'from foot length', 'ansur-ii'),
-  handSweep: () => fixed(10, 8, 'deg', 'usual hand'),
-  seatAngle: (get) => angleFromNose(get) ?? fixed(73, 3, 'deg', 'usual frame'),
-  clampFromNose: (get) => moved(get('sitFromNose'), CLAMP_AHEAD, 25, 'from sit point'),
-  saddleRailHeight: () => fixed(50, 20, 'mm', 'usual saddle'),
-  saddleLength: () => fixed(265, 25, 'mm', 'usual saddle'),
-  sitFromNose: () => fixed(150, 30, 'mm', 'usual saddle'),
-  footPitch: () => fixed(15, 12, 'deg', 'usual pedalling'),
-  soleStack: () => fixed(24, 10, 'mm', 'usual shoe and pedal'),
-  cleatInboard: () => fixed(0, 4, 'mm', 'middle of the shoe'),
-  tread: () => fixed(USUAL_TREAD, 20, 'mm', 'usual crank'),
-  axleLength: () => fixed(53, 3, 'mm', 'usual pedal'),
-  washer: () => fixed(0, 1.5, 'mm', 'usually none'),
-  adapter: () => fixed(0, 0.5, 'mm', 'usually none'),
-  wedge: () => fixed(0, 1, 'deg', 'usually none'),
-  heelWedge: () => fixed(0, 1, 'deg', 'usually none'),
-  archSupport: () => fixed(0, 4, 'mm', 'flat insole'),
-  headAngle: () => fixed(72, 3, 'deg', 'usual frame'),
-  headset: () => fixed(12, 10, 'mm', 'usual headset'),
-  spacers: () => fixed(15, 15, 'mm', 'usual bike'),
-  barRise: () => fixed(10, 15, 'mm', 'usual bar'),
-  barForward: () => fixed(0, 10, 'mm', 'usual bar'),
-  barBacksweep: () => fixed(8, 4, 'deg', 'usual bar'),
-  barUpsweep: () => fixed(5, 3, 'deg', 'usual bar'),
-  barBend: () => fixed(70, 40, 'mm', 'usual bar'),
-  handFromEnd: () => fixed(65, 20, 'mm', 'usual grip'),
-  hoodWidth: () => fixed(420, 40, 'mm', 'usual bar'),
-  barReach: () => fixed(80, 12, 'mm', 'usual bar'),
-  barDrop: () => fixed(125, 12, 'mm', 'usual bar'),
-  barFlare: () => fixed(4, 6, 'deg', 'usual bar'),
-  hoodPosition: () => fixed(45, 10, 'deg', 'usual bar'),
-  hoodAngle: () => fixed(0, 5, 'deg', 'usual bar'),
-  barRoll: () => fixed(0, 5, 'deg', 'usual bar'),
+/** What stands for a reading that was not taken, by its row. */
+function filledIn(key: NumberKey, get: Lookup): Resolved {
+  const fromNose = key === 'seatAngle' ? angleFromNose(get) : null
+  const { estimate } = definitionOf(key)
+  if (fromNose !== null || estimate === undefined) return fromNose
+  if (estimate.by === 'usual') return estimated(estimate.value, estimate.spread, unitOf(key), estimate.from, 'prior')
+  const base = isOneOf(numberKeys, estimate.of) ? get(estimate.of) : null
+  if (estimate.by === 'share') return scaled(base, estimate.ratio, estimate.spread, estimate.from, estimate.source)
+  return base && estimated(base.value + estimate.offset, Math.hypot(estimate.spread, base.plusMinus), 'mm', estimate.from, 'prior')
 }
 
 /**
@@ -149,16 +94,19 @@ const estimates: Readonly<Partial<Record<NumberKey, (get: Lookup) => Resolved>>>
  * or before the place counts; one of rider, shoe or bike that was only read later counts as well.
  * What was read on a part that is not on the bike at that place does not. Numbers are given as they
  * would have read at the start: what was moved since is taken off, and put back by `settled`.
+ * @param condition what the rider does while it is read: nothing is estimated of another than the usual one
  */
 export function resolveReadings(
   readings: readonly Reading[],
   timeline: Timeline = noChanges,
   place: number = timeline.length,
+  condition: ConditionKey = 'usual',
 ): ResolvedReadings {
-  const taken = takenAt(readings, timeline, place)
+  const taken = takenAt(readings, timeline, place, condition)
   const numbers = numberKeys.map((key) => {
-    if (definitionOf(key).sided) return [key, bySide((side) => resolveOne(taken, key, side))] as const
-    const both = resolveOne(taken, key, 'left')
+    const one = (side: Side) => resolveOne(taken, key, side, condition === 'usual')
+    if (definitionOf(key).sided) return [key, bySide(one)] as const
+    const both = one('left')
     return [key, { left: both, right: both }] as const
   })
   const choices = choiceKeys.map((key) => {
@@ -205,12 +153,12 @@ export function countingReadings(readings: readonly Reading[], timeline: Timelin
   return found
 }
 
-/** The readings that count calm, hands where they usually are, by `key:side`. */
-function takenAt(readings: readonly Reading[], timeline: Timeline, place: number): ReadonlyMap<string, Taken> {
+/** The readings that count under a condition, by `key:side`. */
+function takenAt(readings: readonly Reading[], timeline: Timeline, place: number, asked: ConditionKey): ReadonlyMap<string, Taken> {
   const found = new Map<string, Taken>()
   for (const { reading, at } of countingReadings(readings, timeline, place).values()) {
     const { key, side, value, condition } = reading
-    if (condition !== 'usual' || value === null) continue
+    if (condition !== asked || value === null) continue
     const option = typeof value === 'string' ? value : null
     const number = typeof value === 'string' || isChoice(key) ? null : read(reading, key, value, timeline, at)
     found.set(`${key}:${side}`, { number, option })
@@ -262,8 +210,8 @@ export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repe
   return Math.max(repeated, noBetterThan?.[reading.method] ?? 0)
 }
 
-function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side): Resolved {
-  const { sided, onceForBoth } = definitionOf(key)
+function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side, fills = true): Resolved {
+  const { sided, onceForBoth, likeOther } = definitionOf(key)
   const own = taken.get(`${key}:${sided ? side : 'both'}`)?.number
   // A seat angle carried over gives way to a nose that has been read since.
   const fromNose = own?.isMoved && key === 'seatAngle' ? angleFromNose((about) => resolveOne(taken, about, side)) : null
@@ -272,10 +220,11 @@ function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Sid
     const other = taken.get(`${key}:both`)?.number ?? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number
     if (other) return { ...other, oneForBoth: true }
   }
-  const other = likeTheOther.includes(key) ? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number : undefined
+  if (!fills) return null
+  const other = likeOther ? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number : undefined
   if (other)
     return { ...estimated(other.value, Math.hypot(other.plusMinus, OTHER_LEG), 'mm', 'like the other leg', 'knutson'), oneForBoth: true }
-  return estimates[key]?.((about) => resolveOne(taken, about, side)) ?? null
+  return filledIn(key, (about) => resolveOne(taken, about, side))
 }
 
 /** Effective seat angle from the saddle's nose and height: cos ψ = (nose behind BB + nose to sit point) / height. */
@@ -295,14 +244,6 @@ function angleFromNose(get: Lookup): Resolved {
 function scaled(base: Resolved, ratio: number, spread: number, from: string, source: SourceKey): Resolved {
   if (base === null) return null
   return estimated(base.value * ratio, Math.hypot(spread, base.plusMinus * ratio), 'mm', from, source)
-}
-
-function moved(base: Resolved, by: number, spread: number, from: string): Resolved {
-  return base && estimated(base.value + by, Math.hypot(spread, base.plusMinus), 'mm', from, 'prior')
-}
-
-function fixed(value: number, spread: number, unit: Unit, from: string): Resolved {
-  return estimated(value, spread, unit, from, 'prior')
 }
 
 function estimated(value: number, plusMinus: number, unit: Unit, from: string, source: SourceKey): NonNullable<Resolved> {

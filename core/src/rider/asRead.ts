@@ -3,9 +3,15 @@ import type { KnownKind } from '../body/calibration.ts'
 import { metricKeys } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
+import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { measured } from '../readings/resolve.ts'
 import type { Side } from '../kernel/sided.ts'
+import type { ConditionKey } from '../readings/conditions.ts'
+import type { ResolvedReadings } from '../readings/resolve.ts'
+import { tableOf } from '../kernel/tables.ts'
+import type { FreeValues } from '../body/calibration.ts'
+import type { KnownAt } from './calibrated.ts'
 import type { Setup } from './setup.ts'
 
 /** Which reading a number of the rider is read by. */
@@ -15,22 +21,14 @@ interface ReadBy {
   readonly side: Side
 }
 
-const row = (key: NumberKey, kind: KnownKind, side: Side): ReadBy => ({ key, kind, side })
-
-/** Numbers of the rider that are also read off the rider on the bike; the others are the model's alone. */
-const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = {
-  kneeLeft: row('kneeFlexion', 'kneeFlexion', 'left'),
-  kneeRight: row('kneeFlexion', 'kneeFlexion', 'right'),
-  hipLeft: row('hipAngle', 'hipAngle', 'left'),
-  hipRight: row('hipAngle', 'hipAngle', 'right'),
-  torso: row('torsoAngle', 'torsoAngle', 'left'),
-  elbowLeft: row('elbowFlexion', 'elbowFlexion', 'left'),
-  elbowRight: row('elbowFlexion', 'elbowFlexion', 'right'),
-  shoulderLeft: row('shoulderAngle', 'shoulderAngle', 'left'),
-  shoulderRight: row('shoulderAngle', 'shoulderAngle', 'right'),
-  wristLeft: row('wristAngle', 'wrist', 'left'),
-  wristRight: row('wristAngle', 'wrist', 'right'),
-}
+/** Numbers of the rider that are also read off the rider on the bike, by the rows of the readings; the others are the model's alone. */
+const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = Object.fromEntries(
+  numberKeys.flatMap((key) => {
+    const { metric, calibrates: kind } = definitionOf(key)
+    if (metric === undefined || kind === undefined) return []
+    return metric.map((name, i): [MetricKey, ReadBy] => [name, { key, kind, side: i === 1 ? 'right' : 'left' }])
+  }),
+)
 
 /** A number of the rider as it stands now. */
 export interface AsRead {
@@ -74,8 +72,23 @@ function readAt(setup: Setup, metric: MetricKey): AsRead | null {
 }
 
 function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { predictors }: Kept): AsRead | null {
+  return carriedOn(metric, { read: now, knowns: rider.knowns, free: rider.usual.values, model, place, predictors })
+}
+
+/** What a number was read in: the readings that hold, the angles a body was solved from, that body, and the model as it stands. */
+interface ReadIn {
+  readonly read: ResolvedReadings
+  readonly knowns: readonly KnownAt[]
+  readonly free: FreeValues
+  readonly model: RiderModel | null
+  readonly place: number
+  readonly predictors: Kept['predictors']
+}
+
+/** A number as it was read, carried on by the model over what was changed since; null where it was not read. */
+function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, place, predictors }: ReadIn): AsRead | null {
   const by = readBy[metric]
-  const read = by ? measured(now, by.key, by.side) : null
+  const read = by ? measured(readings, by.key, by.side) : null
   if (by === undefined || read === null) return null
   const { kind, side } = by
   const predictBy = (key: RiderModel, made: () => RiderModel): number => {
@@ -84,14 +97,33 @@ function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { pre
     return one({ kind, side })
   }
   // The reading that counts here; one taken later counts where none was taken before.
-  const own = rider.knowns
+  const own = knowns
     .filter(({ known }) => known.kind === kind && (known.side === side || known.side === 'both') && known.value === read.value)
     .sort((a, b) => a.place - b.place)
   const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
   if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
-  const overModel = read.value - predictBy(base, () => withFree(base, rider.usual.values))
+  const overModel = read.value - predictBy(base, () => withFree(base, free))
   const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
   return { value: predictBy(model, () => model) + overModel, plusMinus, overModel, isRead: true }
+}
+
+/**
+ * Numbers of the rider in another position of the hands or at another effort, each as it was read there.
+ * @param metrics of the model in that position; null where it has no value
+ */
+export function metricsAsReadIn(setup: Setup, condition: ConditionKey, model: RiderModel, metrics: RiderMetrics): RiderMetrics {
+  const other = setup.rider.others.find((row) => row.condition === condition)
+  if (other === undefined) return metrics
+  const { knowns, calibration } = other
+  const read: ReadIn = {
+    read: setup.rider.readIn(condition),
+    knowns,
+    free: calibration.values,
+    model,
+    place: setup.place,
+    predictors: new Map(),
+  }
+  return tableOf(metricKeys, (key) => carriedOn(key, read)?.value ?? metrics[key])
 }
 
 /**
@@ -142,8 +174,6 @@ export function readingOf(metric: MetricKey): Pick<ReadBy, 'key' | 'side'> | nul
 
 /** The number of the rider that is read by this reading; null where none is. */
 export function metricReadBy(key: ReadingKey, side: Side | 'both'): MetricKey | null {
-  return (
-    metricKeys.find((metric) => readBy[metric]?.key === key && (side === 'both' || key === 'torsoAngle' || readBy[metric].side === side)) ??
-    null
-  )
+  const [left, right] = definitionOf(key).metric ?? []
+  return (side === 'right' ? (right ?? left) : left) ?? null
 }

@@ -7,7 +7,6 @@ import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import type { Reading } from '../readings/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../readings/resolve.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
-import { knownKindOf } from '../readings/knownKinds.ts'
 import { buildModel, modelPlusMinus, modelValues } from '../model/riderModel.ts'
 import type { ModelValues } from '../model/riderModel.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
@@ -25,6 +24,8 @@ export interface CalibratedCondition {
   readonly calibration: Calibration
   /** how far the hip has moved forward on the saddle against calm riding, mm */
   readonly creep: number
+  /** the angles it was solved from */
+  readonly knowns: readonly KnownAt[]
 }
 
 /** A measured angle with how the bike stood when it was read, so that its model can be built again. */
@@ -48,6 +49,8 @@ export interface CalibratedBody {
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
+  /** what was read under a condition, as it holds at a place */
+  readonly readIn: (place: number, condition: ConditionKey) => ResolvedReadings
 }
 
 /** The body at a place of the timeline, with the readings that hold there. */
@@ -60,6 +63,8 @@ export interface CalibratedRider {
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
+  /** what was read under a condition; only the usual one is filled in by estimates */
+  readonly readIn: (condition: ConditionKey) => ResolvedReadings
 }
 
 const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist']
@@ -107,10 +112,17 @@ export function calibrateBody(
       if (measured.length === 0) return []
       const calibration = calibrate(start, bare(measured))
       const creep = calibration.values.hipForward - usual.values.hipForward
-      return [{ condition, hands: handsOf(condition, bar), calibration, creep }]
+      return [{ condition, hands: handsOf(condition, bar), calibration, creep, knowns: measured }]
     })
   }
   let others: readonly CalibratedCondition[] | null = null
+  const read = new Map<string, ResolvedReadings>()
+  const readIn = (place: number, condition: ConditionKey): ResolvedReadings => {
+    const name = `${place} ${condition}`
+    const made = read.get(name) ?? resolveReadings(readings, timeline, place, condition)
+    read.set(name, made)
+    return made
+  }
   return {
     bar,
     timeline,
@@ -118,6 +130,7 @@ export function calibrateBody(
     free,
     knowns,
     usual,
+    readIn,
     get others() {
       return (others ??= otherConditions())
     },
@@ -149,6 +162,7 @@ export function riderAtPlace(body: CalibratedBody, place: number = body.timeline
     free,
     knowns,
     usual,
+    readIn: (condition) => (condition === 'usual' ? resolved : body.readIn(place, condition)),
     get others() {
       return body.others
     },
@@ -184,11 +198,11 @@ export function predictionOf(
   entries: readonly LedgerEntry[],
   bar: BarKind,
 ): number | null {
-  const kind = knownKindOf[reading.key]
+  const kind = definitionOf(reading.key).calibrates
   if (kind === undefined || reading.condition !== 'usual') return null
   const timeline = timelineOf(entries)
   const place = timeline.placeOf(reading.after)
-  const earlier = readings.filter((other) => knownKindOf[other.key] === undefined || timeline.placeOf(other.after) < place)
+  const earlier = readings.filter((other) => definitionOf(other.key).calibrates === undefined || timeline.placeOf(other.after) < place)
   const rider = calibrateRider(earlier, entries, bar, place)
   const model = riderWith(rider, timeline.byAt(place))
   return model === null || (model.grips === null && needsHands.includes(kind)) ? null : predict(model, { kind, side: reading.side })
@@ -245,9 +259,11 @@ function knownsFor(
 ): KnownAt[] {
   const hands = handsOf(condition, bar)
   const bases = new Map<number, RiderModel | null>()
-  const angles = readings.filter(({ key, condition: at, value }) => knownKindOf[key] !== undefined && at === condition && value !== null)
+  const angles = readings.filter(
+    ({ key, condition: at, value }) => definitionOf(key).calibrates !== undefined && at === condition && value !== null,
+  )
   return angles.flatMap((reading): KnownAt[] => {
-    const kind = knownKindOf[reading.key]
+    const kind = definitionOf(reading.key).calibrates
     if (kind === undefined || typeof reading.value !== 'number') return []
     const place = timeline.placeOf(reading.after)
     const by = timeline.byAt(place)

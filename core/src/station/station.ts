@@ -3,6 +3,8 @@ import type { BarKind } from '../bike/bikeKinds.ts'
 import type { AnyCalculation } from '../kernel/calculation.ts'
 import type { Requested } from '../ledger/moves.ts'
 import type { SettingKey } from '../ledger/settings.ts'
+import { conditionAllowed, conditionOf } from '../readings/conditions.ts'
+import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import type { SettingPlace } from './settingPlace.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import type { Finding } from '../kernel/finding.ts'
@@ -45,6 +47,10 @@ export interface StationPage<Parts, Picture extends string> {
   /** what it says once something is read: for whoever opens it empty */
   readonly tells: string
   readonly readings: readonly ReadingKey[]
+  /** where the hands are in what the page is about; left out = where they usually are */
+  readonly hands?: HandPosition
+  /** readings it also judges at the hard effort */
+  readonly readHard?: readonly ReadingKey[]
   readonly fields: readonly SettingPlace[]
   /** the picture that opens with it */
   readonly picture: Picture
@@ -80,6 +86,24 @@ export function defineStation<Choices, Context, Parts, PageKey extends string, P
   station: Station<Choices, Context, Parts, PageKey, Picture>,
 ): Station<Choices, Context, Parts, PageKey, Picture> {
   return station
+}
+
+/** A reading with what the rider does while it is taken. */
+export interface ReadingAt {
+  readonly key: ReadingKey
+  readonly condition: ConditionKey
+}
+
+/** What is read on a page, each where the page is about it. */
+export function readingsOn(
+  { readings, hands, readHard = [] }: Pick<StationPage<never, string>, 'readings' | 'hands' | 'readHard'>,
+  bar: BarKind,
+): ReadingAt[] {
+  const there = hands === undefined ? 'usual' : conditionOf(bar, hands, 'calm')
+  return readings.flatMap((key): ReadingAt[] => [
+    { key, condition: conditionAllowed(key, there) ? there : 'usual' },
+    ...(readHard.includes(key) ? [{ key, condition: 'hard' } as const] : []),
+  ])
 }
 
 /** What a page says, with what it leaves out. */

@@ -1,9 +1,9 @@
+import { definitionOf } from '../readings/readingDefinitions.ts'
 import { freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { FreeValues } from '../body/calibration.ts'
 import { riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
-import { knownKindOf } from '../readings/knownKinds.ts'
 import type { Reading } from '../readings/reading.ts'
 import { readingPlusMinus } from '../readings/resolve.ts'
 import { buildModel } from '../model/riderModel.ts'
@@ -32,7 +32,7 @@ const looked: readonly MetricKey[] = [
 /** A rider whose true sizes lie off what is assumed and read, as far as their ± allow. */
 function trueRider(readings: readonly Reading[], random: () => number): RiderModel {
   const plain = calibrateRider(
-    readings.filter(({ key }) => knownKindOf[key] === undefined),
+    readings.filter(({ key }) => definitionOf(key).calibrates === undefined),
     [],
     'drop',
   )
@@ -53,7 +53,7 @@ function trueRider(readings: readonly Reading[], random: () => number): RiderMod
 /** The same readings, the angles on the bike read off this rider with the errors of their methods. */
 function readOff(model: RiderModel, readings: readonly Reading[], random: () => number): Reading[] {
   return readings.map((reading) => {
-    const kind = knownKindOf[reading.key]
+    const kind = definitionOf(reading.key).calibrates
     if (kind === undefined) return reading
     const value = predict(model, { kind, side: reading.side }) + (readingPlusMinus(reading) / 2) * normal(random)
     return { ...reading, value }

@@ -1,7 +1,6 @@
 import { metricDefinition, metricKeys } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import type { BarKind } from '../bike/bikeKinds.ts'
-import { knownKindOf } from '../readings/knownKinds.ts'
 import { methodUncertainty } from '../readings/table/methods.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
@@ -85,7 +84,7 @@ function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, key: Num
   if (!(own > 0)) return []
   // What already follows from other readings is not asked for again.
   if (rider.resolved[key].right?.basis === 'estimated' && rider.resolved[key].right.source === 'geometry') return []
-  const kind = knownKindOf[key]
+  const kind = definitionOf(key).calibrates
   const untaken: readonly (Side | 'both')[] = (sided ? sides : (['both'] as const)).filter(
     (side) => rider.resolved[key][side === 'left' ? 'left' : 'right']?.basis !== 'measured',
   )

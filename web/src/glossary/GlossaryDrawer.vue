@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Drawer, Input } from 'ant-design-vue'
 import { computed, nextTick, ref, watch } from 'vue'
-import HowDrawing from '../reading/HowDrawing.vue'
+import TermDrawing from './TermDrawing.vue'
 import { useGlossary } from './glossaryStore.ts'
 import { termOf, termsWith } from './terms.ts'
 import type { TermKey } from './terms.ts'
@@ -36,7 +36,7 @@ function goTo(term: TermKey, frames = FRAMES): void {
     <dl>
       <div v-for="key in found" :id="`term-${key}`" :key="key" class="term" :class="{ asked: key === glossary.term }" :data-term="key">
         <dt>{{ termOf(key).term }}</dt>
-        <dd class="drawing"><HowDrawing :reading-key="termOf(key).drawing" /></dd>
+        <dd class="drawing"><TermDrawing :term="key" /></dd>
         <dd>{{ termOf(key).says }}</dd>
       </div>
     </dl>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button, Popover } from 'ant-design-vue'
-import HowDrawing from '../reading/HowDrawing.vue'
+import TermDrawing from './TermDrawing.vue'
 import { useGlossary } from './glossaryStore.ts'
 import { termOf } from './terms.ts'
 import type { TermKey } from './terms.ts'
@@ -23,7 +23,7 @@ const px = (length: number) => `${length}px`
   <Popover open :trigger="[]" :title="termOf(term).term" placement="top" overlay-class-name="term-tip">
     <template #content>
       <div class="meaning">
-        <HowDrawing :reading-key="termOf(term).drawing" />
+        <TermDrawing :term="term" />
         <div>
           <p>{{ termOf(term).says }}</p>
           <Button type="link" size="small" @click="open">Glossary</Button>

@@ -4,17 +4,20 @@ import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { TermWords } from '../glossary/TermWords.ts'
 import HowDrawing from '../reading/HowDrawing.vue'
-import { howShapes } from '../reading/howShapes.ts'
 import { usePreferences } from '../stores/preferences.ts'
 
 /** A page with nothing entered: what to read first, how, and what it will then tell. */
 const props = defineProps<{ readings: readonly ReadingKey[]; tells: string }>()
 const preferences = usePreferences()
 const MOST = 3
+/** Whether a small figure shows how it is taken. */
+const isDrawn = (key: ReadingKey) => definitionOf(key).drawing !== undefined
 /** Those with a drawing first: they are the ones a hand can do at once. */
-const first = computed(() => [...props.readings].sort((a, b) => Number(b in howShapes) - Number(a in howShapes)).slice(0, MOST))
+const first = computed(() => [...props.readings].sort((a, b) => Number(isDrawn(b)) - Number(isDrawn(a))).slice(0, MOST))
 function go(key: ReadingKey): void {
-  ;(document.getElementById(`reading-${key}-left`) ?? document.getElementById(`reading-${key}-both`))?.focus()
+  ;(
+    document.querySelector<HTMLElement>(`[id^="reading-${key}-left"]`) ?? document.querySelector<HTMLElement>(`[id^="reading-${key}-both"]`)
+  )?.focus()
 }
 </script>
 

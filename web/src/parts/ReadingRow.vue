@@ -5,16 +5,15 @@ import { predict } from '@level-stance/core/body/calibration'
 import { predictionOf } from '@level-stance/core/rider/calibrated'
 import { asRead, metricReadBy } from '@level-stance/core/rider/asRead'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
-import { knownKindOf } from '@level-stance/core/readings/knownKinds'
 import { methods, methodsFor } from '@level-stance/core/readings/table/methods'
 import type { MethodKey } from '@level-stance/core/readings/table/methods'
 import { definitionOf, isChoice, optionWord } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { conditions } from '@level-stance/core/readings/conditions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { summarise } from '@level-stance/core/readings/repeats'
 import { readingPlusMinus } from '@level-stance/core/readings/resolve'
-import { plusMeans } from '@level-stance/core/readings/plusMeans'
 import { readingName, unitMark } from '@level-stance/core/readings/readingEntry'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
@@ -31,13 +30,22 @@ import ReadingField from './ReadingField.vue'
 import PickField from './PickField.vue'
 import RemoveButton from './RemoveButton.vue'
 
-const props = withDefaults(defineProps<{ readingKey: ReadingKey; condition?: ConditionKey }>(), { condition: 'usual' })
+const props = withDefaults(
+  defineProps<{
+    readingKey: ReadingKey
+    condition?: ConditionKey
+    /** the condition stands with the name: its neighbours are read under others */
+    saysCondition?: boolean
+  }>(),
+  { condition: 'usual', saysCondition: false },
+)
 const visit = useVisit()
 const preferences = usePreferences()
 const takeBack = useTakeBack()
 
 const definition = computed(() => definitionOf(props.readingKey))
 const term = computed(() => termOfReading(props.readingKey))
+const where = computed(() => (props.saysCondition && props.condition !== 'usual' ? `, ${conditions[props.condition].label}` : ''))
 const choice = computed(() => (isChoice(props.readingKey) ? props.readingKey : null))
 const numberKey = computed(() => (isChoice(props.readingKey) ? null : props.readingKey))
 const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
@@ -59,7 +67,7 @@ const unit = computed(() => {
   if (numberKey.value === null) return ''
   const { dimension } = definition.value
   const own = dimension === 'length' ? preferences.unit : unitMark(numberKey.value, preferences.unit).trim()
-  const plus = plusMeans[numberKey.value]
+  const plus = definitionOf(numberKey.value).plus
   return plus === undefined ? own : `${own}, ${plus}`
 })
 const mark = computed(() => (definition.value.dimension === 'angle' ? '°' : ''))
@@ -109,7 +117,7 @@ const bothSides = (values: readonly (number | null)[]) =>
 const isChanged = computed(() => visit.place > 0 && props.condition === 'usual')
 /** The model's angles now, of an angle that it has. */
 const predicted = stable(() => {
-  const kind = knownKindOf[props.readingKey]
+  const kind = definitionOf(props.readingKey).calibrates
   const { model } = visit.setup
   if (!isChanged.value || kind === undefined || model === null || taken.value.length === 0) return null
   return fieldSides.value.map((side) => {
@@ -217,7 +225,7 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
   <div ref="row" class="row" :class="{ single: !definition.sided, words: definition.sided && choice !== null }">
     <button class="name" type="button" :aria-expanded="open" @click="open = !open">
       <span class="label"
-        >{{ definition.label }}&nbsp;<span v-if="unit" class="unit muted">{{ unit }}</span></span
+        >{{ definition.label }}{{ where }}&nbsp;<span v-if="unit" class="unit muted">{{ unit }}</span></span
       >
       <span v-if="moved" class="how muted"
         >{{ moved.start }}, <strong class="moved">{{ moved.now }}</strong></span

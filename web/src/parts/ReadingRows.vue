@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { computed } from 'vue'
+import type { ReadingAt } from '@level-stance/core/station/station'
 import { usePaintedFirst } from '../composables/painted.ts'
 import QuestionList from './QuestionList.vue'
 import ReadingRow from './ReadingRow.vue'
 
 /** A station's readings with their heading and what is doubtful about them. */
-const props = defineProps<{ keys: readonly ReadingKey[] }>()
-const { shown } = usePaintedFirst(() => props.keys, 12)
+const props = defineProps<{ rows: readonly ReadingAt[] }>()
+const { shown } = usePaintedFirst(() => props.rows, 12)
+const keys = computed(() => props.rows.map(({ key }) => key))
 </script>
 
 <template>
@@ -14,6 +16,6 @@ const { shown } = usePaintedFirst(() => props.keys, 12)
     <h2>Readings</h2>
     <span class="muted small">left</span><span class="muted small">right</span>
   </div>
-  <ReadingRow v-for="key in shown" :key="key" :reading-key="key" />
+  <ReadingRow v-for="{ key, condition } in shown" :key="`${key} ${condition}`" :reading-key="key" :condition="condition" says-condition />
   <QuestionList :about="keys" />
 </template>

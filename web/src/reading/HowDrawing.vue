@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
-import { figures, howShapes } from './howShapes.ts'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import { isOneOf } from '@level-stance/core/kernel/tables'
+import { figureKeys, figures } from './figures.ts'
 
 /** Where the tape or the goniometer goes, as a small drawing. */
 const props = defineProps<{ readingKey: ReadingKey }>()
 const drawing = computed(() => {
-  const how = howShapes[props.readingKey]
-  if (!how) return null
-  const figure = figures[how.figure]
-  const at = figure.at as Readonly<Record<string, readonly [number, number]>>
-  const places = how.places.map((name) => at[name] ?? ([60, 48] as const))
+  const [name, ...at] = definitionOf(props.readingKey).drawing ?? []
+  if (!isOneOf(figureKeys, name)) return null
+  const figure = figures[name]
+  const known: Readonly<Record<string, readonly [number, number]>> = figure.at
+  const places = at.map((place) => known[place] ?? ([60, 48] as const))
   return { paths: figure.paths.join(' '), rounds: figure.rounds, places }
 })
 const measure = computed(() => {

@@ -6,6 +6,9 @@ import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { CauseStation } from '@level-stance/core/reason/causeTable'
 import { concerns } from '@level-stance/core/reason/matching'
 import { isRead } from '@level-stance/core/readings/resolve'
+import { readingsOn } from '@level-stance/core/station/station'
+import type { ReadingAt } from '@level-stance/core/station/station'
+import type { HandPosition } from '@level-stance/core/readings/conditions'
 import { hasReading } from '@level-stance/core/uncertainty/measureNext'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import type { SettingPlace } from '@level-stance/core/station/settingPlace'
@@ -35,6 +38,8 @@ const props = defineProps<{
         readonly label: string
         readonly tells: string
         readonly readings: readonly ReadingKey[]
+        readonly hands?: HandPosition
+        readonly readHard?: readonly ReadingKey[]
         readonly fields: readonly SettingPlace[]
         readonly choosesHold?: true
       }
@@ -97,24 +102,26 @@ onBeforeUnmount(() => leavePage())
 const MOST_ASKED = 10
 /** On the first page: what would decide between the causes, else the least any judgement needs. */
 const wanted = stable(() => {
-  if (page.value) return page.value.readings.filter((key) => hasReading(key, visit.bar))
+  if (page.value) return readingsOn(page.value, visit.bar).filter(({ key }) => hasReading(key, visit.bar))
   const ranked = (reasoning.reasoning?.complaints ?? []).flatMap(({ causes }) => causes)
   const here = ranked.filter(({ cause }) => causeOf(cause).station === stationKey.value)
   const deciding = [...new Set(here.flatMap(({ open }) => open.flatMap(({ missing }) => missing.map(({ key }) => key))))].slice(
     0,
     MOST_ASKED,
   )
-  return deciding.length > 0 ? deciding : (props.why?.readings ?? [])
+  return (deciding.length > 0 ? deciding : (props.why?.readings ?? [])).map((key): ReadingAt => ({ key, condition: 'usual' }))
 })
 /** The rows of the open page: more may come at the end, but none goes or moves under the hand that is typing. */
-const readings = shallowRef<readonly ReadingKey[]>([])
+const readings = shallowRef<readonly ReadingAt[]>([])
 watch([() => props.station.page, () => visit.head?.visitId], () => (readings.value = wanted.value), { immediate: true })
-watch(wanted, (keys) => {
-  const more = keys.filter((key) => !readings.value.includes(key))
+watch(wanted, (rows) => {
+  const more = rows.filter((row) => !readings.value.some(({ key, condition }) => key === row.key && condition === row.condition))
   if (more.length > 0) readings.value = [...readings.value, ...more]
 })
 /** Nothing of what the page works from was read. */
-const isEmpty = stable(() => readings.value.length > 0 && readings.value.every((key) => !isRead(visit.rider.resolved, key)))
+const isEmpty = stable(
+  () => readings.value.length > 0 && readings.value.every(({ key, condition }) => !isRead(visit.rider.readIn(condition), key)),
+)
 const fields = computed(() => page.value?.fields ?? [])
 const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
@@ -123,12 +130,12 @@ const moves = computed(() => fields.value.length > 0 || board.active)
   <div class="station" :class="{ single: tabs.length < 2 }">
     <PageTabs v-if="tabs.length > 1" :pages="tabs" :shown="station.page" :label="`Pages of the ${label.toLowerCase()}`" @show="show" />
     <StationColumns :left="292" :right="428">
-      <template #readings><ReadingRows :keys="readings" /></template>
+      <template #readings><ReadingRows :rows="readings" /></template>
       <template #board><slot name="board" :show="show" /></template>
       <template #judgement>
         <WhyPage v-if="why && station.page === WHY" :station="stationKey" :none="why.none" @show="show"><slot name="warnings" /></WhyPage>
         <template v-else>
-          <PageStart v-if="page && isEmpty" :readings="readings" :tells="page.tells" />
+          <PageStart v-if="page && isEmpty" :readings="readings.map(({ key }) => key)" :tells="page.tells" />
           <PageCauses v-else :station="stationKey" :page="station.page" />
           <component :is="components[station.page]" @show="show" />
         </template>

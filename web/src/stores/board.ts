@@ -17,7 +17,7 @@ import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { standingOf } from '@level-stance/core/rider/setup'
 import { axlesOf } from '@level-stance/core/model/riderModel'
 import { feetStation } from '@level-stance/core/stations/feet/station'
-import { positionRows } from '@level-stance/core/stations/hands/place/positions'
+import { posedModels } from '@level-stance/core/stations/hands/place/positions'
 import type { Posture } from '@level-stance/core/stations/hands/place/positions'
 import { handsStation } from '@level-stance/core/stations/hands/station'
 import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
@@ -121,7 +121,7 @@ export const useBoard = defineStore('board', () => {
   const holds = stable(() => ownHolds.value ?? defaultHolds(requested.value))
   const standing = computed(() => standingOf(visit.setup))
   /** every posture there is to draw, the usual one first */
-  const postures = computed<readonly Posture[]>(() => (visit.setup.model === null ? [] : positionRows(standing.value)))
+  const postures = computed<readonly Posture[]>(() => (visit.setup.model === null ? [] : posedModels(standing.value)))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
   const whole = computed(() =>

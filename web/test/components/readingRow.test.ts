@@ -157,7 +157,10 @@ describe('a field of the tape', () => {
   it('goes on with Enter, back with Shift, and past the end of a page', async () => {
     open()
     document.body.innerHTML = ''
-    const rows = mount(ReadingRows, { props: { keys: ['thigh', 'shank'] }, attachTo: document.body })
+    const rows = mount(ReadingRows, {
+      props: { rows: (['thigh', 'shank'] as const).map((key) => ({ key, condition: 'usual' as const })) },
+      attachTo: document.body,
+    })
     const fields = rows.findAll<HTMLInputElement>('input')
     const ends: number[] = []
     document.body.addEventListener('page-end', (event) => ends.push((event as CustomEvent<number>).detail))

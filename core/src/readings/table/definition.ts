@@ -1,6 +1,10 @@
 import type { PlainDimension } from '../../kernel/entry.ts'
 import type { MethodKey, NumberDimension } from './methods.ts'
+import type { KnownKind } from '../../body/calibration.ts'
+import type { MetricKey } from '../../body/metrics.ts'
+import type { SourceKey } from '../../kernel/sources.ts'
 import type { ReadingBandKey } from './readingBands.ts'
+import type { TermKey } from './terms.ts'
 
 export const readingGroups = ['body', 'bike', 'on-bike', 'shoe', 'cleat'] as const
 export type ReadingGroup = (typeof readingGroups)[number]
@@ -10,6 +14,39 @@ export type ReadingGroup = (typeof readingGroups)[number]
  * go, `bike` on this bike, `fit` only at the contact points it was read at.
  */
 export type ReadingOwner = 'rider' | 'shoe' | 'bike' | 'fit'
+
+/** How a reading is filled in where it was not taken; ± is k = 2 and deliberately wide. Other readings by their key. */
+export type EstimateRow =
+  | {
+      readonly by: 'share'
+      readonly of: string
+      readonly ratio: number
+      readonly spread: number
+      readonly from: string
+      readonly source: SourceKey
+    }
+  | { readonly by: 'offset'; readonly of: string; readonly offset: number; readonly spread: number; readonly from: string }
+  | { readonly by: 'usual'; readonly value: number; readonly spread: number; readonly from: string }
+
+/** A share of another reading. */
+export const shareOf = (of: string, ratio: number, spread: number, from: string, source: SourceKey): EstimateRow => ({
+  by: 'share',
+  of,
+  ratio,
+  spread,
+  from,
+  source,
+})
+/** So much more than another reading, mm. */
+export const offsetFrom = (of: string, offset: number, spread: number, from: string): EstimateRow => ({
+  by: 'offset',
+  of,
+  offset,
+  spread,
+  from,
+})
+/** What is usual, held unit. */
+export const usually = (value: number, spread: number, from: string): EstimateRow => ({ by: 'usual', value, spread, from })
 
 /** What every reading has: where it belongs, what it is used for, how it is taken. */
 interface Common {
@@ -36,7 +73,43 @@ interface Common {
   readonly noBetterThan?: Partial<Record<MethodKey, number>>
   /** the band that judges it, by the way it was read */
   readonly band?: ReadingBandKey
+  /** what plus means of a reading that goes both ways, in the two words that stand at its field */
+  readonly plus?: string
+  /** what it is to the body model that it calibrates */
+  readonly calibrates?: KnownKind
+  /** the numbers of the rider it reads: left and right, or one */
+  readonly metric?: readonly [MetricKey] | readonly [left: MetricKey, right: MetricKey]
+  readonly estimate?: EstimateRow
+  /** the other side's stands for this one until it is read itself */
+  readonly likeOther?: true
+  /** settings that carry it along, by the name of each, and which way: room shrinks on one side and grows on the other, levers turn with the bar */
+  readonly carried?: Readonly<Record<string, 1 | -1>>
+  /** the setting whose room it is, and which way */
+  readonly roomOf?: readonly [setting: string, way: 'less' | 'more']
+  /** the exchangeable part it describes */
+  readonly part?: PartSlot
+  /** words a busy hand types for it */
+  readonly words?: readonly string[]
+  /** the small figure that shows where the tape or the goniometer goes, and the places on it: between two, or an angle at the first */
+  readonly drawing?: readonly [figure: string, ...places: string[]]
+  /** the term of the trade it is an amount of */
+  readonly term?: TermKey
 }
+/** Places on rider and bike that hold one exchangeable part each. */
+export const partSlots = [
+  'shoes',
+  'footbeds',
+  'pedals',
+  'cranks',
+  'saddle',
+  'seatpostHead',
+  'stem',
+  'bar',
+  'grips',
+  'levers',
+  'extensions',
+] as const
+export type PartSlot = (typeof partSlots)[number]
 
 /** A reading that is a number. */
 export interface NumberRow extends Common {
@@ -64,7 +137,7 @@ export interface Placed {
 }
 export type ReadingDefinition = Row & Placed
 
-type More = Partial<Pick<Common, 'bar' | 'conditions' | 'owner' | 'inModel' | 'isRoom' | 'onceForBoth' | 'noBetterThan' | 'band'>>
+type More = Omit<Partial<Common>, 'label' | 'sided' | 'method' | 'how' | 'pairLimit'>
 
 /** A length read once. */
 export function length(label: string, min: number, max: number, method: MethodKey, how: string, more: More = {}): NumberRow {
@@ -117,8 +190,9 @@ export function choices<const Options extends Readonly<Record<string, string>>>(
   label: string,
   options: Options,
   how: string,
+  more: More = {},
 ): ChoiceRow<Options> {
-  return { ...choice(label, options, how), sided: true }
+  return { ...choice(label, options, how, more), sided: true }
 }
 
 /** An amount told or read off a maker's sheet. */

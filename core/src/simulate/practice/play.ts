@@ -1,5 +1,5 @@
 import type { LedgerEntry } from '../../ledger/ledger.ts'
-import { slots } from '../../ledger/parts.ts'
+import { propertiesOf } from '../../ledger/parts.ts'
 import type { Part, SlotKey } from '../../ledger/parts.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { readingIdentity } from '../../readings/readingPlace.ts'
@@ -238,7 +238,7 @@ export function play(seed: number): Played {
     const slot = remedy.slot
     if (slot !== undefined) {
       const entry = id()
-      const properties = main && isOneOf(slots[slot].properties, main.reading) ? partOf(slot, main.reading) : {}
+      const properties = main && isOneOf(propertiesOf(slot), main.reading) ? partOf(slot, main.reading) : {}
       enter({
         kind: 'try',
         id: entry,

@@ -1,9 +1,9 @@
 import { setupOf, standingOf } from '../../rider/setup.ts'
 import type { Setup } from '../../rider/setup.ts'
 import type { Reading } from '../../readings/reading.ts'
-import { judgePage } from '../../station/station.ts'
+import { judgePage, readingsOn } from '../../station/station.ts'
 import type { PageJudgement } from '../../station/station.ts'
-import { contextAt, entryOf, readingsWith } from '../../testing.ts'
+import { aReading, contextAt, entryOf, readingsWith } from '../../testing.ts'
 import type { HandsChoices } from './choices.ts'
 import { barStrip, STRIP_LENGTH } from './width/barStrip.ts'
 import { lineRequests, searchInput, searchLacks, freshWish } from './cockpit/inputs.ts'
@@ -182,7 +182,7 @@ describe('positions of a bar with extensions', () => {
   }
   it('lie lower the further the hands are, and fall back to what is easier on the neck', () => {
     const of = setup(readings, 'drop')
-    const rows = positionRows(standingOf(of))
+    const rows = positionRows(of)
     expect(rows.map(({ hands }) => hands)).toEqual(['hoods', 'tops', 'drops', 'extension'])
     const torso = Object.fromEntries(rows.map(({ hands, metrics }) => [hands, metrics.torso!]))
     expect(torso['drops']).toBeLessThan(torso['hoods']!)
@@ -276,5 +276,35 @@ describe('other levers and extensions of the catalogue', () => {
     expect(rows).toHaveLength(4)
     for (const { words } of rows) expect(words).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)
     expect(extensionChoices(setup({}, 'drop'), startingCockpit)).toEqual([])
+  })
+
+  it('judges the extensions by what was read on them, and nothing else by it', () => {
+    const on = (key: 'torsoAngle' | 'hipAngle', value: number) =>
+      (key === 'torsoAngle' ? (['both'] as const) : (['left', 'right'] as const)).map((side) => ({
+        ...aReading(key, side, value),
+        condition: 'extension' as const,
+      }))
+    const bars = {
+      hoodWidth: 420,
+      barReach: 80,
+      barDrop: 125,
+      padForward: 40,
+      padUp: 60,
+      padSpacing: 330,
+      extensionLength: 290,
+      extensionAngle: 8,
+    }
+    const before = setupOf(readingsWith(bars), [], 'drop')
+    const after = setupOf([...readingsWith(bars), ...on('torsoAngle', 8)], [], 'drop')
+    const torsoOn = (of: Setup) => positionRows(of).find(({ hands, effort }) => hands === 'extension' && effort === 'calm')?.metrics.torso
+    expect(torsoOn(after)).toBeCloseTo(8, 6)
+    expect(Math.abs((torsoOn(before) ?? 0) - 8)).toBeGreaterThan(1)
+    expect(weights(judged('extensions', after))).toMatchObject({ 'too-low': 'note' })
+    // The hoods are none of its business.
+    const usual = (of: Setup) => contextAt(of).metrics?.torso
+    expect(usual(after)).toBe(usual(before))
+    const torso = readingsOn(handsStation.pages.extensions, 'drop').find(({ key }) => key === 'torsoAngle')
+    expect(torso?.condition).toBe('extension')
+    expect(readingsOn(handsStation.pages.extensions, 'drop').find(({ key }) => key === 'padUp')?.condition).toBe('usual')
   })
 })

@@ -4,7 +4,6 @@ import { kneesNow, saddleFor } from '../../rider/kneeNow.ts'
 import type { SaddleShape } from '../../bike/saddleShape.ts'
 import type { LedgerEntry } from '../../ledger/ledger.ts'
 import type { Reading } from '../../readings/reading.ts'
-import { optionsOf } from '../../readings/readingDefinitions.ts'
 import type { OptionOf } from '../../readings/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../../readings/resolve.ts'
 import type { Finding } from '../../kernel/finding.ts'
@@ -148,7 +147,7 @@ export function seatParts(context: SeatContext): SeatParts {
       sound: chosen(now, 'saddleSound'),
       relief: chosen(now, 'saddleRelief'),
       sits: chosen(now, 'sitsWhere'),
-      sitsHard: sitsHard(context),
+      sitsHard: chosen(setup.rider.readIn('hard'), 'sitsWhere'),
     }),
     creep: () => riderNumbers.creep.at(context),
   })
@@ -164,12 +163,6 @@ function isClearlyDown(stands: Judged | null): boolean {
 function heavyLoad(context: SeatContext): number | null {
   const load = riderNumbers.load.at(context)
   return load && verdictOf({ ...load, band: { low: 0, high: HEAVY_HANDS } }).isClear ? load.value : null
-}
-
-/** Where the rider sits at the hard effort, as last seen. */
-function sitsHard({ readings }: SeatContext): OptionOf<'sitsWhere'> | null {
-  const seen = readings.findLast(({ key, condition, value }) => key === 'sitsWhere' && condition === 'hard' && value !== null)?.value
-  return optionsOf('sitsWhere').find((option) => option === seen) ?? null
 }
 
 /** Findings of the seat that are worth a change, over all its pages. */

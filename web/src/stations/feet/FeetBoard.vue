@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { roomOf } from '@level-stance/core/ledger/moves'
-import { USUAL_TREAD, measuredValue } from '@level-stance/core/readings/resolve'
+import { measuredValue } from '@level-stance/core/readings/resolve'
+import { USUAL_TREAD } from '@level-stance/core/readings/table/bike'
 import type { NumberKey } from '@level-stance/core/readings/readingDefinitions'
 import { slotRange } from '@level-stance/core/stations/feet/cleat/judge'
 import { footMoved } from '@level-stance/core/model/riderModel'

@@ -4,7 +4,6 @@ import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { calibrationCalculation, freeLabels } from '@level-stance/core/rider/calculations'
 import { conditions } from '@level-stance/core/readings/conditions'
 import { contactDifferences } from '@level-stance/core/model/contactDifferences'
-import { knownKindOf } from '@level-stance/core/readings/knownKinds'
 import { definitionOf, readingKeys } from '@level-stance/core/readings/readingDefinitions'
 import { trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
@@ -23,7 +22,7 @@ const words = {
 } as const
 const residuals = computed(() =>
   calibration.value.residuals.map(({ known, predicted, residual }) => {
-    const key = readingKeys.find((reading) => knownKindOf[reading] === known.kind)
+    const key = readingKeys.find((reading) => definitionOf(reading).calibrates === known.kind)
     return {
       label: `${key ? definitionOf(key).label : known.kind}${known.side === 'both' ? '' : `, ${known.side}`}`,
       measured: `${trimmed(known.value, 1)}°`,

@@ -8,7 +8,6 @@ import { midSentence } from '@level-stance/core/kernel/words'
 import { useReasoning } from '../../stores/reasoning.ts'
 import { useUncertainty } from '../../stores/uncertainty.ts'
 import { useVisit } from '../../stores/visit.ts'
-import { howShapes } from '../../reading/howShapes.ts'
 import HowDrawing from '../../reading/HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
@@ -34,8 +33,8 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
 <template>
   <section class="next" aria-label="Measure next">
     <template v-if="first">
-      <HowDrawing v-if="howShapes[first.key]" :reading-key="first.key" />
-      <div :class="{ whole: !howShapes[first.key] }">
+      <HowDrawing v-if="definitionOf(first.key).drawing" :reading-key="first.key" />
+      <div :class="{ whole: !definitionOf(first.key).drawing }">
         <p class="how" :title="definitionOf(first.key).how">
           <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
         </p>

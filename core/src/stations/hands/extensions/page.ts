@@ -54,6 +54,7 @@ export const extensionPage = {
   ],
   fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')],
   bar: 'drop',
+  hands: 'extension',
   numbers: extensionNumbers,
   judge: judgeExtensions,
 } as const satisfies StationPage<Parts, string>

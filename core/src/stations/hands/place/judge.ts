@@ -274,5 +274,5 @@ export function judgePlace({ place, context }: { readonly place: PlaceStanding; 
 
 /** All positions of the hands, calm and hard. */
 export function positionsNow({ setup }: Pick<VisitContext, 'setup'>): PositionRow[] {
-  return setup.model === null ? [] : positionRows(standingOf(setup))
+  return setup.model === null ? [] : positionRows(setup)
 }

@@ -1,12 +1,14 @@
-import type { RiderModel } from '../../../body/rider.ts'
-import type { RiderMetrics } from '../../../body/metrics.ts'
-import { riderMetrics } from '../../../body/metrics.ts'
-import { conditions, handPositionsOf } from '../../../readings/conditions.ts'
-import type { HandPosition } from '../../../readings/conditions.ts'
 import { withFree } from '../../../body/calibration.ts'
-import type { Standing } from '../../../rider/setup.ts'
+import { riderMetrics } from '../../../body/metrics.ts'
+import type { RiderMetrics } from '../../../body/metrics.ts'
+import type { RiderModel } from '../../../body/rider.ts'
 import { axlesOf } from '../../../model/riderModel.ts'
+import { conditionOf, conditions, handPositionsOf } from '../../../readings/conditions.ts'
+import type { HandPosition } from '../../../readings/conditions.ts'
+import { metricsAsRead, metricsAsReadIn } from '../../../rider/asRead.ts'
 import { riderWith } from '../../../rider/calibrated.ts'
+import { standingOf } from '../../../rider/setup.ts'
+import type { Setup, Standing } from '../../../rider/setup.ts'
 import { neckFor } from './handSweep.ts'
 
 export const positionLabels: Readonly<Record<HandPosition, string>> = {
@@ -17,49 +19,66 @@ export const positionLabels: Readonly<Record<HandPosition, string>> = {
   extension: 'Extensions',
 }
 
-/** The rider in one position of the hands, at one effort. */
-export interface PositionRow {
+/** Where the hands are, and how hard the rider works. */
+export interface Posture {
   readonly hands: HandPosition
   readonly effort: 'calm' | 'hard'
-  readonly metrics: RiderMetrics
+}
+/** "Drops, hard": a posture by name. */
+export const postureWords = ({ hands, effort }: Posture): string => `${positionLabels[hands]}${effort === 'hard' ? ', hard' : ''}`
+
+/** The rider's model in one posture. */
+interface PosedModel extends Posture {
   readonly model: RiderModel
-  /** head bent back for eyes that look ahead, degrees */
-  readonly neck: number | null
   /** hips forward on the saddle against calm riding, mm; as the angles of that effort say */
   readonly creep: number
   /** whether angles were read in this position at this effort; else the body is taken as it is when calm */
   readonly isRead: boolean
 }
 
-/** Where the hands are, and how hard the rider works. */
-export type Posture = Pick<PositionRow, 'hands' | 'effort'>
-/** "Drops, hard": a posture by name. */
-export const postureWords = ({ hands, effort }: Posture): string => `${positionLabels[hands]}${effort === 'hard' ? ', hard' : ''}`
+/** The rider in one position of the hands, at one effort. */
+export interface PositionRow extends PosedModel {
+  /** as they were read there, else the model's */
+  readonly metrics: RiderMetrics
+  /** head bent back for eyes that look ahead, degrees */
+  readonly neck: number | null
+}
+
 /**
  * Every position of the hands this bike has, calm, and hard where angles were read so.
  * @source geometry
  */
-export function positionRows({ rider, by }: Pick<Standing, 'rider' | 'by'>): PositionRow[] {
-  const axles = axlesOf(rider.values)
-  return handPositionsOf(rider.bar).flatMap((hands): PositionRow[] => {
+export function posedModels({ rider, by }: Pick<Standing, 'rider' | 'by'>): PosedModel[] {
+  return handPositionsOf(rider.bar).flatMap((hands): PosedModel[] => {
     const base = riderWith(rider, by, hands)
     if (!base?.grips) return []
-    const row = (effort: 'calm' | 'hard', model: RiderModel, creep: number, isRead: boolean): PositionRow => {
-      const metrics = riderMetrics(model, axles)
-      return { hands, effort, metrics, model, neck: neckFor(metrics.torso), creep, isRead }
-    }
     const usual = handPositionsOf(rider.bar)[0] === hands
     const at = (effort: 'calm' | 'hard') =>
       rider.others.find((other) => other.hands === hands && conditions[other.condition].effort === effort)
     const hard = at('hard')
     return [
-      row('calm', base, 0, usual ? rider.knowns.length > 0 : at('calm') !== undefined),
-      ...(hard ? [row('hard', withFree(base, hard.calibration.values), hard.creep, true)] : []),
+      { hands, effort: 'calm', model: base, creep: 0, isRead: usual ? rider.knowns.length > 0 : at('calm') !== undefined },
+      ...(hard
+        ? [{ hands, effort: 'hard' as const, model: withFree(base, hard.calibration.values), creep: hard.creep, isRead: true }]
+        : []),
     ]
+  })
+}
+
+/** The same with the rider's numbers; what was read in a position outranks the model there too. */
+export function positionRows(setup: Setup): PositionRow[] {
+  const { rider } = setup
+  const axles = axlesOf(rider.values)
+  return posedModels(standingOf(setup)).map((posed): PositionRow => {
+    const condition = conditionOf(rider.bar, posed.hands, posed.effort)
+    const modelled = riderMetrics(posed.model, axles)
+    const metrics =
+      condition === 'usual' ? (metricsAsRead(modelled, setup) ?? modelled) : metricsAsReadIn(setup, condition, posed.model, modelled)
+    return { ...posed, metrics, neck: neckFor(metrics.torso) }
   })
 }
 
 /** The rider in one posture; null where the bike does not have it, or nothing was read of it. */
 export function modelIn(standing: Pick<Standing, 'rider' | 'by'>, posture: Posture): RiderModel | null {
-  return positionRows(standing).find(({ hands, effort }) => hands === posture.hands && effort === posture.effort)?.model ?? null
+  return posedModels(standing).find(({ hands, effort }) => hands === posture.hands && effort === posture.effort)?.model ?? null
 }

@@ -60,6 +60,7 @@ export const setbackPage = {
     'postRoomUp',
     'postRoomDown',
   ],
+  readHard: ['sitsWhere'],
   fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')],
   choosesHold: true,
   judge,
