@@ -14,7 +14,7 @@ test('the courier’s outer knee, solved by keyboard alone from what the screens
     await page.keyboard.press('Enter')
   })
   await test.step('the page of the cause says what to turn, and tries it', async () => {
-    await expect(page).toHaveURL(/page=rotation/)
+    await expect(page).toHaveURL(/feet\/rotation$/)
     await expect(page.getByTestId('rotation-right')).toContainText('Turn the right cleat so that the toes point 3.5° further out.')
     await expect(page.getByTestId('rotation-left')).toContainText('Leave it.')
     await page.getByTestId('take-turn').focus()

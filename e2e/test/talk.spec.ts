@@ -41,7 +41,7 @@ test('the courier: an outer knee since new shoes, from the chip in the header', 
   await expect(firstMove(page)).toContainText('Cleat R toe-out 2°')
   await expect(firstMove(page)).toContainText('Mark the cleat’s place')
   await page.getByRole('button', { name: 'Cleat turned against the foot, right: open Rotation' }).click()
-  await expect(page).toHaveURL(/feet\?page=rotation/)
+  await expect(page).toHaveURL(/feet\/rotation$/)
   await expect(page.getByTestId('page-causes')).toContainText('Cleat turned against the foot, right:')
   await page.goBack()
   await expect(firstMove(page)).toBeVisible()

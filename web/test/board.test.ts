@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { heldInSlot } from '../src/board/boardFoot.ts'
-import { range } from '../src/composables/range.ts'
+import { range } from '../src/kit/range.ts'
 
 describe('a dragged cleat', () => {
   it('goes in half millimetres and stops at the slot’s ends, even between two halves', () => {

@@ -5,8 +5,8 @@ import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
 import { oneOf } from '@level-stance/core/station/settingPlace'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
-import { useBoard } from '../src/stores/board.ts'
-import { usePreferences } from '../src/stores/preferences.ts'
+import { useBoard } from '../src/data/board.ts'
+import { usePreferences } from '../src/data/preferences.ts'
 import { freshWindow, openVisit, rested } from './visitWindow.ts'
 
 const open = (ledger: LedgerEntry[] = [], more: Reading[] = []) =>

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
-import { appliesNow, matching, ofPress } from '../src/commands/command.ts'
-import type { Command } from '../src/commands/command.ts'
+import { appliesNow, matching, ofPress } from '../src/app/commands/command.ts'
+import type { Command } from '../src/app/commands/command.ts'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { drawingOfTerm, termKeys, termOf, termOfReading, termsWith } from '../src/glossary/terms.ts'
-import { nearestStation } from '../src/stationNames.ts'
+import { nearestStation } from '../src/address/stations.ts'
 
 const done: string[] = []
 const command = (key: string, label: string, more: Partial<Command> = {}): Command => ({

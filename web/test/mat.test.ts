@@ -3,10 +3,10 @@ import { MatReader } from '@level-stance/core/stations/seat/mat/format'
 import { seeded } from '@level-stance/core/kernel/random'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
 import { saddleSpecSchema, startingSaddles } from '@level-stance/core/stations/seat/saddle/kinds'
-import { emptyTexts, readTexts, textsOf } from '../src/parts/specForm.ts'
-import { saddleForm } from '../src/parts/partForms.ts'
-import { matWorker } from '../src/workers/mat.ts'
-import type { MatAnswer } from '../src/workers/mat.ts'
+import { emptyTexts, readTexts, textsOf } from '../src/catalogue/specForm.ts'
+import { saddleForm } from '../src/catalogue/partForms.ts'
+import { matWorker } from '../src/data/workers/mat.ts'
+import type { MatAnswer } from '../src/data/workers/mat.ts'
 
 /** The worker without a mailbox and with a clock turned by hand. */
 function worker() {

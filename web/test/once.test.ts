@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
-import { ApiError, UnreachableServer, putOwn } from '../src/api/client.ts'
-import { cleanInput } from '../src/composables/cleanInput.ts'
-import { once } from '../src/api/keptId.ts'
+import { ApiError, UnreachableServer, putOwn } from '../src/data/client.ts'
+import { cleanInput } from '../src/kit/cleanInput.ts'
+import { once } from '../src/data/keptId.ts'
 
 beforeEach(() => {
   sessionStorage.clear()

@@ -3,8 +3,8 @@ import { freshVisit } from '@level-stance/core/record/dossier'
 import { createPinia, setActivePinia } from 'pinia'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { aReading, testTime, uuid } from '@level-stance/core/testing'
-import { useOutbox } from '../src/stores/outbox.ts'
-import { useVisit } from '../src/stores/visit.ts'
+import { useOutbox } from '../src/data/outbox.ts'
+import { useVisit } from '../src/data/visit.ts'
 
 const crank = aReading('crank', 'both', 167.5)
 const held = (...readings: Dossier['readings']): Dossier => ({

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { createPinia, setActivePinia } from 'pinia'
-import { useOutbox } from '../src/stores/outbox.ts'
-import type { PendingWrite } from '../src/stores/pendingWrite.ts'
+import { useOutbox } from '../src/data/outbox.ts'
+import type { PendingWrite } from '../src/data/pendingWrite.ts'
 
 /** A server made of a list of answers; what it was sent is kept. */
 let answers: (() => Promise<Response>)[]
@@ -395,7 +395,7 @@ describe('a value that the server refuses', () => {
 })
 
 it('a browser that cannot keep what is typed says so, and goes on sending', async () => {
-  const { cannotKeep } = await import('../src/composables/browserStorage.ts')
+  const { cannotKeep } = await import('../src/kit/browserStorage.ts')
   const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
     throw new DOMException('full', 'QuotaExceededError')
   })

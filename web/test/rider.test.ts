@@ -10,11 +10,11 @@ import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
 import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
-import { figureKeys, figures } from '../src/reading/figures.ts'
+import { figureKeys, figures } from '../src/drawing/figures.ts'
 import { reason } from '@level-stance/core/reason/reason'
 import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
-import { visitWorker } from '../src/workers/visit.ts'
-import type { Progress } from '../src/workers/visit.ts'
+import { visitWorker } from '../src/data/workers/visit.ts'
+import type { Progress } from '../src/data/workers/visit.ts'
 
 const rider = calibrateRider(wholeReadings, [], 'drop')
 const scene = sceneOf(riderWith(rider, unmoved)!, rider.values, 'drop', unmoved, 180)

@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { createPinia, setActivePinia } from 'pinia'
 import { computed, nextTick, ref } from 'vue'
-import { ApiError, UnreachableServer, api } from '../src/api/client.ts'
-import { stable } from '../src/composables/stable.ts'
-import { useDrafts } from '../src/stores/drafts.ts'
+import { ApiError, UnreachableServer, api } from '../src/data/client.ts'
+import { stable } from '../src/kit/stable.ts'
+import { useDrafts } from '../src/data/drafts.ts'
 
 beforeEach(() => {
   localStorage.clear()

@@ -8,7 +8,7 @@ import type { Dossier } from '@level-stance/core/record/dossier'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import { createPinia, setActivePinia } from 'pinia'
-import { useVisit } from '../src/stores/visit.ts'
+import { useVisit } from '../src/data/visit.ts'
 
 type Reply = (path: string, method: string) => { status: number; body: unknown }
 /** A stand-in for the server: notes what it is asked, and never answers unless a test says what. */

@@ -1,3 +1,4 @@
+import { workStations } from '../kernel/stations.ts'
 import { z } from 'zod'
 import { momentField } from '../kernel/moment.ts'
 import { exchangeSchema } from './parts.ts'
@@ -38,7 +39,7 @@ export const ledgerEntrySchema = z.discriminatedUnion('kind', [
     .strictObject({
       ...shared,
       kind: z.literal('try'),
-      station: z.enum(['feet', 'seat', 'hands']),
+      station: z.enum(workStations),
       moves: z.array(moveSchema).max(12),
       /** how far it may go at once */
       pace: z.enum(paceKeys, { error: `pace must be one of ${paceKeys.join(', ')}.` }).default('settled'),

@@ -1,3 +1,4 @@
+import type { WorkStation } from '../kernel/stations.ts'
 import { z } from 'zod'
 import { readingKeys, definitionOf, isChoice, optionWord } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
@@ -32,7 +33,7 @@ export type PropertyKey = ReadingKey | AddendKey
 
 interface Slot {
   readonly label: string
-  readonly station: 'feet' | 'seat' | 'hands'
+  readonly station: WorkStation
   /** what its name is made of, where it has none */
   readonly named: readonly PropertyKey[]
   /** figures of its own beside its readings */

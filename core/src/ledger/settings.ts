@@ -1,3 +1,4 @@
+import type { WorkStation } from '../kernel/stations.ts'
 import type { SourceKey } from '../kernel/sources.ts'
 import { keysOf } from '../kernel/tables.ts'
 
@@ -14,7 +15,7 @@ export type HandHold = keyof typeof handHolds
 export interface Setting {
   readonly label: string
   /** the station whose work it is */
-  readonly station: 'feet' | 'seat' | 'hands'
+  readonly station: WorkStation
   readonly sided: boolean
   readonly unit: 'mm' | 'deg'
   /** largest move at once, in the setting's unit */

@@ -1,3 +1,5 @@
+import type { WorkStation } from '../kernel/stations.ts'
+import type { PageKeyOf } from '../stations/index.ts'
 import type { BarKind } from '../bike/bikeKinds.ts'
 import type { SettingKey } from '../ledger/settings.ts'
 import type { SlotKey } from '../ledger/parts.ts'
@@ -5,10 +7,6 @@ import type { SourceKey } from '../kernel/sources.ts'
 import type { TriedKey } from '../talk/history.ts'
 import type { NumberName } from './numbers.ts'
 import { keysOf } from '../kernel/tables.ts'
-
-/** Stations in the order of the work: what lies upstream is settled first. */
-export const workOrder = ['feet', 'seat', 'hands'] as const
-export type CauseStation = (typeof workOrder)[number]
 
 /** A setting moved against a cause. */
 export interface RemedyMove {
@@ -45,11 +43,11 @@ export interface Remedy {
 /** A cause of the trade: one row, whichever complaint asks. */
 export interface CauseRow {
   readonly label: string
-  readonly station: CauseStation
+  readonly station: WorkStation
   /** page of the station on which it is dealt with */
   readonly page: string
   /** the page on a drop bar, where it is another */
-  readonly dropPage?: string
+  readonly dropPage?: PageKeyOf<'hands'>
   /** each foot or hand by itself, else one for the rider */
   readonly sided: boolean
   readonly remedy: Remedy
@@ -62,7 +60,7 @@ export interface CauseRow {
   readonly source: SourceKey
 }
 
-const feet = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+const feet = (page: PageKeyOf<'feet'>, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
   label,
   station: 'feet',
   page,
@@ -71,7 +69,7 @@ const feet = (page: string, label: string, sided: boolean, remedy: Remedy, more:
   source: 'common-practice',
   ...more,
 })
-const seat = (page: string, label: string, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+const seat = (page: PageKeyOf<'seat'>, label: string, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
   label,
   station: 'seat',
   page,
@@ -80,7 +78,7 @@ const seat = (page: string, label: string, remedy: Remedy, more: Partial<CauseRo
   source: 'common-practice',
   ...more,
 })
-const hands = (page: string, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
+const hands = (page: PageKeyOf<'hands'>, label: string, sided: boolean, remedy: Remedy, more: Partial<CauseRow> = {}): CauseRow => ({
   label,
   station: 'hands',
   page,

@@ -22,7 +22,8 @@ import type { Complaint } from '../talk/complaint.ts'
 import { legLengthReadings } from '../stations/seat/legs/readings.ts'
 import { SETBACK_STEP } from '../stations/seat/setback/judge.ts'
 import { LIKELY, oddsOf, probabilityOf } from './arithmetic.ts'
-import { causeKeys, causeOf, workOrder } from './causeTable.ts'
+import { workStations } from '../kernel/stations.ts'
+import { causeKeys, causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
@@ -336,7 +337,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
     says: remedy.says ?? '',
     isGuess,
   }
-  const cost = costs.minute * remedy.minutes + (remedy.part === undefined ? 0 : costs.part) + costs.station * workOrder.indexOf(station)
+  const cost = costs.minute * remedy.minutes + (remedy.part === undefined ? 0 : costs.part) + costs.station * workStations.indexOf(station)
   const severity = Math.max(0.1, ...row.explains.map(judge.weight))
   if (asked.length === 0) {
     if (told.changes.some((change) => change.exchanges.some(({ slot }) => slot === remedy.slot) && change.state === 'undone')) return null

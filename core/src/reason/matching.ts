@@ -5,7 +5,7 @@ import type { BodyRegionKey } from '../talk/regions.ts'
 import { ridesMuch } from '../talk/riding.ts'
 import type { Riding } from '../talk/riding.ts'
 import { causeOf } from './causeTable.ts'
-import type { CauseStation } from './causeTable.ts'
+import type { WorkStation } from '../kernel/stations.ts'
 import { symptomKeys, symptomOf } from './symptomTable.ts'
 import type { Modifier, SymptomKey } from './symptomTable.ts'
 
@@ -68,7 +68,7 @@ export function modifierHolds(row: Modifier, complaint: Complaint, riding: Ridin
 }
 
 /** Whether any cause of what was told is dealt with at a station. */
-export function concerns(complaints: readonly Complaint[], station: CauseStation): boolean {
+export function concerns(complaints: readonly Complaint[], station: WorkStation): boolean {
   return complaints.some((complaint) =>
     symptomsOf(complaint).some((key) => symptomOf(key).causes.some((cause) => causeOf(cause).station === station)),
   )

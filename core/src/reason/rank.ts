@@ -6,7 +6,8 @@ import { midSentence } from '../kernel/words.ts'
 import { sidesOf } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { LIKELY, POSSIBLE, jointly, oddsOf, priorAt, probabilityOf } from './arithmetic.ts'
-import { causeKeys, causeOf, workOrder } from './causeTable.ts'
+import { workStations } from '../kernel/stations.ts'
+import { causeKeys, causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
 import { numberAt, pastOf, testsOf, weigh } from './evidence.ts'
@@ -178,7 +179,7 @@ function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[])
   if (station !== 'hands') return null
   const upstream = ranked.find(
     (other) =>
-      workOrder.indexOf(causeOf(other.cause).station) < workOrder.indexOf('hands') &&
+      workStations.indexOf(causeOf(other.cause).station) < workStations.indexOf('hands') &&
       other.isRead &&
       other.probability >= LIKELY &&
       other.explains.some((id) => row.explains.includes(id)),

@@ -1,3 +1,4 @@
+import type { WorkStation } from '../kernel/stations.ts'
 import type { z } from 'zod'
 import type { BarKind } from '../bike/bikeKinds.ts'
 import type { AnyCalculation } from '../kernel/calculation.ts'
@@ -71,7 +72,7 @@ export interface Summary {
 
 /** A station: the frame that feet, seat and hands fill. `Context` is what it is judged from, `Parts` what it makes of it. */
 export interface Station<Choices, Context, Parts, PageKey extends string, Picture extends string> {
-  readonly key: 'feet' | 'seat' | 'hands'
+  readonly key: WorkStation
   readonly label: string
   /** what the fitter picks here; stored as one JSON */
   readonly choices: z.ZodType<Choices>

@@ -2,10 +2,10 @@
 import { settingOf } from '@level-stance/core/ledger/settings'
 import type { RequestedMove } from '@level-stance/core/ledger/moves'
 import type { Handle } from './handles.ts'
-import { useSvgDrag } from '../composables/svgDrag.ts'
+import { useSvgDrag } from '../kit/svgDrag.ts'
 import { projections } from '@level-stance/core/figure/views'
 import type { ViewKey } from '@level-stance/core/figure/views'
-import { useBoard } from '../stores/board.ts'
+import { useBoard } from '../data/board.ts'
 
 /** One handle: dragged, or moved by the keys in steps of 1 mm and 0.5°. */
 const props = defineProps<{ handle: Handle; view: ViewKey; words: string; size: number }>()

@@ -3,8 +3,8 @@ import { refDebounced } from '@vueuse/core'
 import { computed } from 'vue'
 import { metricDefinition, metricKeys } from '@level-stance/core/body/metrics'
 import { trimmed } from '@level-stance/core/kernel/entry'
-import { useBoard } from '../stores/board.ts'
-import { usePreferences } from '../stores/preferences.ts'
+import { useBoard } from '../data/board.ts'
+import { usePreferences } from '../data/preferences.ts'
 
 /** The same as the drawing, for a reader of the page; it comes to rest a little after a drag. */
 const board = useBoard()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { riderTroubles } from '@level-stance/core/body/troubles'
-import { useBoard } from '../stores/board.ts'
-import { useVisit } from '../stores/visit.ts'
-import { stable } from '../composables/stable.ts'
-import { usePreferences } from '../stores/preferences.ts'
+import { useBoard } from '../data/board.ts'
+import { useVisit } from '../data/visit.ts'
+import { stable } from '../kit/stable.ts'
+import { usePreferences } from '../data/preferences.ts'
 
 /** What is impossible about the rider on the bike, over the drawing of what is possible. */
 const preferences = usePreferences()

@@ -7,7 +7,7 @@ import { smooth } from '@level-stance/core/figure/shapes'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import type { LengthUnit } from '@level-stance/core/kernel/entry'
 import type { Side } from '@level-stance/core/kernel/sided'
-import { useSvgDrag } from '../composables/svgDrag.ts'
+import { useSvgDrag } from '../kit/svgDrag.ts'
 import { heldInSlot, heldTurn, turnOfHeel } from './boardFoot.ts'
 import type { BoardFoot } from './boardFoot.ts'
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import HowDrawing from '../reading/HowDrawing.vue'
+import HowDrawing from '../drawing/HowDrawing.vue'
 import { drawingOfTerm } from './terms.ts'
 import type { TermKey } from './terms.ts'
 

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import type { Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { causeOf } from '@level-stance/core/reason/causeTable'
-import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import type { WorkStation } from '@level-stance/core/kernel/stations'
 import { concerns } from '@level-stance/core/reason/matching'
 import { isRead } from '@level-stance/core/readings/resolve'
 import { readingsOn } from '@level-stance/core/station/station'
@@ -12,17 +12,18 @@ import type { HandPosition } from '@level-stance/core/readings/conditions'
 import { hasReading } from '@level-stance/core/uncertainty/measureNext'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import type { SettingPlace } from '@level-stance/core/station/settingPlace'
-import { stable } from '../composables/stable.ts'
-import MoveCard from '../parts/MoveCard.vue'
-import PageCauses from '../parts/PageCauses.vue'
-import PageStart from '../parts/PageStart.vue'
-import PageTabs from '../parts/PageTabs.vue'
-import ReadingRows from '../parts/ReadingRows.vue'
-import StationColumns from '../parts/StationColumns.vue'
-import TrialCard from '../parts/TrialCard.vue'
-import { pageKey, useBoard } from '../stores/board.ts'
-import { useReasoning } from '../stores/reasoning.ts'
-import { useVisit } from '../stores/visit.ts'
+import { stable } from '../kit/stable.ts'
+import { addressOf } from '../address/stations.ts'
+import MoveCard from '../move/MoveCard.vue'
+import PageCauses from '../reasoning/PageCauses.vue'
+import PageStart from '../reading/PageStart.vue'
+import PageTabs from '../kit/PageTabs.vue'
+import ReadingRows from '../reading/ReadingRows.vue'
+import StationColumns from './StationColumns.vue'
+import TrialCard from '../move/TrialCard.vue'
+import { pageKey, useBoard } from '../data/board.ts'
+import { useReasoning } from '../data/reasoning.ts'
+import { useVisit } from '../data/visit.ts'
 import { WHY } from './useStation.ts'
 import type { OpenStation } from './useStation.ts'
 import WhyPage from './WhyPage.vue'
@@ -59,7 +60,7 @@ const props = defineProps<{
 }>()
 const visit = useVisit()
 const reasoning = useReasoning()
-const stationKey = computed(() => props.label.toLowerCase() as CauseStation)
+const stationKey = computed(() => props.label.toLowerCase() as WorkStation)
 const board = useBoard()
 const route = useRoute()
 const router = useRouter()
@@ -72,7 +73,7 @@ const tabs = computed(() =>
   }),
 )
 /** The address names the page; without one, what was told comes first, else the first in the order of the work. */
-const asked = computed(() => keys.value.find((key) => key === route.query['page']) ?? null)
+const asked = computed(() => keys.value.find((key) => key === route.params['page']) ?? null)
 const first = () => (props.why && concerns(visit.complaints, stationKey.value) ? WHY : (Object.keys(props.pages)[0] ?? WHY))
 watch([asked, () => visit.head?.visitId], () => props.station.open(asked.value ?? first()), { immediate: true })
 onBeforeUnmount(
@@ -83,7 +84,7 @@ onBeforeUnmount(
 )
 
 function show(page: string): void {
-  void router.push({ query: { ...route.query, page } })
+  void router.push(addressOf(visit.head?.visitId, stationKey.value, page))
 }
 
 const page = computed(() => props.pages[props.station.page] ?? null)

@@ -1,14 +1,15 @@
 <script setup lang="ts">
+import { addressOf } from '../address/stations.ts'
 import { computed } from 'vue'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
-import type { CauseStation } from '@level-stance/core/reason/causeTable'
+import type { WorkStation } from '@level-stance/core/kernel/stations'
 import type { RankedCause } from '@level-stance/core/reason/rank'
-import CauseRanking from '../parts/CauseRanking.vue'
-import { useReasoning } from '../stores/reasoning.ts'
-import { useVisit } from '../stores/visit.ts'
+import CauseRanking from '../reasoning/CauseRanking.vue'
+import { useReasoning } from '../data/reasoning.ts'
+import { useVisit } from '../data/visit.ts'
 
 /** The ranked causes of every complaint, those that are dealt with at this station. */
-const props = defineProps<{ station: CauseStation; none: string }>()
+const props = defineProps<{ station: WorkStation; none: string }>()
 const emit = defineEmits<{ show: [page: string] }>()
 const visit = useVisit()
 const reasoning = useReasoning()
@@ -40,7 +41,7 @@ const there = (row: RankedCause) => causeOf(row.cause)
     <CauseRanking :causes="causes" @go="go" />
     <p v-if="elsewhere && elsewhere.probability > (causes[0]?.probability ?? 0)" class="small muted">
       Likelier elsewhere: {{ there(elsewhere).label.toLowerCase() }}.
-      <RouterLink :to="{ name: there(elsewhere).station, query: { page: causePage(elsewhere.cause, visit.bar) } }">Open it</RouterLink>
+      <RouterLink :to="addressOf(visit.head?.visitId, there(elsewhere).station, causePage(elsewhere.cause, visit.bar))">Open it</RouterLink>
     </p>
     <p class="small">
       <RouterLink :to="{ name: 'talk', query: { complaint: id } }">All causes, and what to try first</RouterLink>

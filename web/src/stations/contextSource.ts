@@ -1,10 +1,10 @@
 import type { ContextSource } from '@level-stance/core/stations/contexts'
-import { useBoard } from '../stores/board.ts'
-import { useMat } from '../stores/mat.ts'
-import { useOtherBikes } from '../stores/otherBikes.ts'
-import { useTriedSaddles } from '../stores/triedSaddles.ts'
-import { useUncertainty } from '../stores/uncertainty.ts'
-import { useVisit } from '../stores/visit.ts'
+import { useBoard } from '../data/board.ts'
+import { useMat } from '../data/mat.ts'
+import { useOtherBikes } from '../data/otherBikes.ts'
+import { useTriedSaddles } from '../data/triedSaddles.ts'
+import { useUncertainty } from '../data/uncertainty.ts'
+import { useVisit } from '../data/visit.ts'
 
 /** The open visit as stations are judged from it. Each part is read only by whoever needs it: what changes elsewhere judges nothing anew. */
 export function useContextSource(): ContextSource {

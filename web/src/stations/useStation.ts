@@ -5,9 +5,9 @@ import { vialsOf } from '@level-stance/core/station/number'
 import type { Vial } from '@level-stance/core/station/number'
 import { judgePage, nothingSaid } from '@level-stance/core/station/station'
 import type { PageJudgement, Proposal, Station } from '@level-stance/core/station/station'
-import { later } from '../composables/later.ts'
-import { usePreferences } from '../stores/preferences.ts'
-import { useVisit } from '../stores/visit.ts'
+import { later } from '../kit/later.ts'
+import { usePreferences } from '../data/preferences.ts'
+import { useVisit } from '../data/visit.ts'
 
 /** The first page of a station that has causes to weigh. */
 export const WHY = 'why'

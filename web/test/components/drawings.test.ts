@@ -11,7 +11,7 @@ import RiderBoard from '../../src/board/RiderBoard.vue'
 import SceneLayer from '../../src/board/SceneLayer.vue'
 import SoleFoot from '../../src/board/SoleFoot.vue'
 import type { BoardFoot } from '../../src/board/boardFoot.ts'
-import { useBoard } from '../../src/stores/board.ts'
+import { useBoard } from '../../src/data/board.ts'
 import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)

@@ -2,9 +2,9 @@
 import { aReading, entryOf, readingsWith, testTime, uuid } from '@level-stance/core/testing'
 import { mount } from '@vue/test-utils'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import EntryLine from '../../src/visit/EntryLine.vue'
-import { useBoard } from '../../src/stores/board.ts'
-import { usePreferences } from '../../src/stores/preferences.ts'
+import EntryLine from '../../src/app/shell/EntryLine.vue'
+import { useBoard } from '../../src/data/board.ts'
+import { usePreferences } from '../../src/data/preferences.ts'
 import { followed, freshWindow, openVisit } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
@@ -12,7 +12,7 @@ beforeEach(freshWindow)
 /** The line in a window that stands at a station. */
 async function line(station = 'measure') {
   const page = { template: '<p />' }
-  const routes = ['talk', 'measure', 'feet', 'seat', 'hands'].map((name) => ({ name, path: `/visits/:visitId/${name}`, component: page }))
+  const routes = ['talk', 'measure', 'feet', 'seat', 'hands'].map((name) => ({ name, path: `/visits/:visitId/${name}/:page?`, component: page }))
   const router = createRouter({ history: createMemoryHistory(), routes })
   await router.push({ name: station, params: { visitId: uuid(3) } })
   document.body.innerHTML = ''
@@ -26,7 +26,7 @@ async function line(station = 'measure') {
       await input.setValue(note)
     },
     enter: () => input.trigger('keydown', { key: 'Enter' }),
-    route: () => ({ name: router.currentRoute.value.name, page: router.currentRoute.value.query['page'] }),
+    route: () => ({ name: router.currentRoute.value.name, page: router.currentRoute.value.params['page'] }),
   }
 }
 const saddle = [aReading('saddleSetback', 'both', 61), ...readingsWith({ railRoomBack: 8, railRoomForward: 8 })]

@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { aReading, readingsWith } from '@level-stance/core/testing'
-import HeightPage from '../../src/stations/seat/HeightPage.vue'
-import { useSeat } from '../../src/stations/seat/useSeat.ts'
+import HeightPage from '../../src/stations/seat/height/HeightPage.vue'
+import { useSeat } from '../../src/stations/useSeat.ts'
 import { freshWindow, openVisit, rested, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)

@@ -1,13 +1,13 @@
 /** @jest-environment jsdom */
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
 import { nextTick } from 'vue'
-import BlockList from '../../src/parts/BlockList.vue'
-import ConflictBar from '../../src/parts/ConflictBar.vue'
-import PacePicker from '../../src/parts/PacePicker.vue'
-import ProposalButtons from '../../src/parts/ProposalButtons.vue'
-import TrialCard from '../../src/parts/TrialCard.vue'
-import { useOutbox } from '../../src/stores/outbox.ts'
-import { useVisit } from '../../src/stores/visit.ts'
+import BlockList from '../../src/move/BlockList.vue'
+import ConflictBar from '../../src/saving/ConflictBar.vue'
+import PacePicker from '../../src/move/PacePicker.vue'
+import ProposalButtons from '../../src/move/ProposalButtons.vue'
+import TrialCard from '../../src/move/TrialCard.vue'
+import { useOutbox } from '../../src/data/outbox.ts'
+import { useVisit } from '../../src/data/visit.ts'
 import { aComplaint, freshWindow, openVisit, rested, server, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)

@@ -3,13 +3,13 @@ import { STATIC_KNEE } from '@level-stance/core/body/metrics'
 import type { Vial } from '@level-stance/core/station/number'
 import { readingsWith } from '@level-stance/core/testing'
 import { nextTick } from 'vue'
-import MetricVial from '../../src/parts/MetricVial.vue'
-import MetricVials from '../../src/parts/MetricVials.vue'
-import TargetVials from '../../src/parts/TargetVials.vue'
-import VialGauge from '../../src/parts/VialGauge.vue'
-import VialTube from '../../src/parts/VialTube.vue'
-import { useBoard } from '../../src/stores/board.ts'
-import { usePreferences } from '../../src/stores/preferences.ts'
+import MetricVial from '../../src/vial/MetricVial.vue'
+import MetricVials from '../../src/vial/MetricVials.vue'
+import NumberVials from '../../src/vial/NumberVials.vue'
+import VialGauge from '../../src/vial/VialGauge.vue'
+import VialTube from '../../src/vial/VialTube.vue'
+import { useBoard } from '../../src/data/board.ts'
+import { usePreferences } from '../../src/data/preferences.ts'
 import { freshWindow, openVisit, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
@@ -99,7 +99,7 @@ describe('numbers of a page', () => {
       vial('left', { aim: 12, moves: { setting: 'cleatSetback', side: 'left' } }),
       vial('right', { value: 20, plusMinus: 1, unit: 'mm' }),
     ]
-    const at = shown(TargetVials, { vials })
+    const at = shown(NumberVials, { vials })
     const aimAt = () => Number(proposedIn(at, 'left').attributes('cx'))
     const aimed = aimAt()
     expect(proposedIn(at, 'right').exists()).toBe(false)
@@ -113,7 +113,7 @@ describe('numbers of a page', () => {
 
   it('speak the unit in use', async () => {
     openVisit()
-    const at = shown(TargetVials, { vials: [vial('left', { value: 25.4, plusMinus: 1, unit: 'mm' })] })
+    const at = shown(NumberVials, { vials: [vial('left', { value: 25.4, plusMinus: 1, unit: 'mm' })] })
     expect(at.get('.figure').text()).toBe('25.4 mm')
     usePreferences().unit = 'in'
     await nextTick()

@@ -2,10 +2,10 @@
 import { nextTick } from 'vue'
 import WhyPage from '../../src/stations/WhyPage.vue'
 import type { Reasoning } from '@level-stance/core/reason/reason'
-import { useReasoning } from '../../src/stores/reasoning.ts'
+import { useReasoning } from '../../src/data/reasoning.ts'
 import { aComplaint, freshWindow, openVisit, shown } from '../visitWindow.ts'
 
-jest.mock('../../src/workers/startWorker.ts', () => ({
+jest.mock('../../src/data/workers/startWorker.ts', () => ({
   startVisitWorker: () => ({ addEventListener() {}, postMessage() {} }),
   startMatWorker: () => ({ addEventListener() {}, postMessage() {} }),
   startCockpitWorker: () => ({ addEventListener() {}, postMessage() {} }),

@@ -12,12 +12,12 @@ import type { Side } from '@level-stance/core/kernel/sided'
 import RiderBoard from '../../board/RiderBoard.vue'
 import SoleBoard from '../../board/SoleBoard.vue'
 import type { BoardBike, BoardFoot } from '../../board/boardFoot.ts'
-import { stable } from '../../composables/stable.ts'
-import PictureStack from '../../parts/PictureStack.vue'
-import { useBoard } from '../../stores/board.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useVisit } from '../../stores/visit.ts'
-import { useFeet } from './useFeet.ts'
+import { stable } from '../../kit/stable.ts'
+import PictureStack from '../../kit/PictureStack.vue'
+import { useBoard } from '../../data/board.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useVisit } from '../../data/visit.ts'
+import { useFeet } from '../useFeet.ts'
 
 const visit = useVisit()
 const board = useBoard()

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { feetStation } from '@level-stance/core/stations/feet/station'
 import StationPages from '../StationPages.vue'
-import CleatPage from './CleatPage.vue'
+import CleatPage from './cleat/CleatPage.vue'
 import FeetBoard from './FeetBoard.vue'
-import PedalPage from './PedalPage.vue'
-import RotationPage from './RotationPage.vue'
-import ShoePage from './ShoePage.vue'
-import StancePage from './StancePage.vue'
-import SupportPage from './SupportPage.vue'
-import WearPage from './WearPage.vue'
-import { useFeet } from './useFeet.ts'
+import PedalPage from './pedal/PedalPage.vue'
+import RotationPage from './rotation/RotationPage.vue'
+import ShoePage from './shoe/ShoePage.vue'
+import StancePage from './stance/StancePage.vue'
+import SupportPage from './support/SupportPage.vue'
+import WearPage from './wear/WearPage.vue'
+import { useFeet } from '../useFeet.ts'
 
 const feet = useFeet()
 const { label, pages } = feetStation

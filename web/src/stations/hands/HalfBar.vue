@@ -8,10 +8,10 @@ import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { formatLength, lengthWords } from '@level-stance/core/kernel/entry'
 import type { Side } from '@level-stance/core/kernel/sided'
 import { capital, midSentence } from '@level-stance/core/kernel/words'
-import { useSvgDrag } from '../../composables/svgDrag.ts'
-import { useBoard } from '../../stores/board.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useVisit } from '../../stores/visit.ts'
+import { useSvgDrag } from '../../kit/svgDrag.ts'
+import { useBoard } from '../../data/board.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useVisit } from '../../data/visit.ts'
 
 /** One half of a flat bar from above, to scale: grip, clamps, hand with finger and thumb, and the chain of lengths from its end. */
 const props = defineProps<{ side: Side }>()

@@ -4,10 +4,10 @@ import { forearmNow, hooksAt, leverAngleNow } from '@level-stance/core/stations/
 import { standsAt } from '@level-stance/core/readings/resolve'
 import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
 import type { Side } from '@level-stance/core/kernel/sided'
-import { useSvgDrag } from '../../composables/svgDrag.ts'
-import { useBoard } from '../../stores/board.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useVisit } from '../../stores/visit.ts'
+import { useSvgDrag } from '../../kit/svgDrag.ts'
+import { useBoard } from '../../data/board.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useVisit } from '../../data/visit.ts'
 
 /** One hand from the side in the ready position: forearm, wrist, grip, blade, and how far the finger hooks. */
 const props = defineProps<{ side: Side }>()

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
-import PictureStack from '../../parts/PictureStack.vue'
-import { useBoard } from '../../stores/board.ts'
-import { useVisit } from '../../stores/visit.ts'
-import BarFront from './BarFront.vue'
+import PictureStack from '../../kit/PictureStack.vue'
+import { useBoard } from '../../data/board.ts'
+import { useVisit } from '../../data/visit.ts'
+import BarFront from './width/BarFront.vue'
 import HalfBar from './HalfBar.vue'
 import HandSide from './HandSide.vue'
-import SweepCharts from './SweepCharts.vue'
-import { useHands } from './useHands.ts'
+import SweepCharts from './place/SweepCharts.vue'
+import { useHands } from '../useHands.ts'
 
 /** The rider, the bar's halves from above with the hand from the side, or the shoulders over the bar. */
 const visit = useVisit()

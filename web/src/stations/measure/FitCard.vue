@@ -7,9 +7,9 @@ import { contactDifferences } from '@level-stance/core/model/contactDifferences'
 import { definitionOf, readingKeys } from '@level-stance/core/readings/readingDefinitions'
 import { trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
-import WorkingButton from '../../parts/WorkingButton.vue'
-import { useVisit } from '../../stores/visit.ts'
-import { usePreferences } from '../../stores/preferences.ts'
+import WorkingButton from '../../working/WorkingButton.vue'
+import { useVisit } from '../../data/visit.ts'
+import { usePreferences } from '../../data/preferences.ts'
 
 /** How well the body model fits what was measured on the bike, and where two ways to a place disagree. */
 const preferences = usePreferences()

@@ -5,10 +5,10 @@ import { nextWords } from '@level-stance/core/uncertainty/measureNext'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
 import { midSentence } from '@level-stance/core/kernel/words'
-import { useReasoning } from '../../stores/reasoning.ts'
-import { useUncertainty } from '../../stores/uncertainty.ts'
-import { useVisit } from '../../stores/visit.ts'
-import HowDrawing from '../../reading/HowDrawing.vue'
+import { useReasoning } from '../../data/reasoning.ts'
+import { useUncertainty } from '../../data/uncertainty.ts'
+import { useVisit } from '../../data/visit.ts'
+import HowDrawing from '../../drawing/HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
 defineEmits<{ goto: [key: ReadingKey] }>()

@@ -14,8 +14,8 @@ import { axlesOf, dropBarOf, flatBarOf, frontOf } from '@level-stance/core/model
 import { bySide, sides } from '@level-stance/core/kernel/sided'
 import type { Side } from '@level-stance/core/kernel/sided'
 import type { UpperBody } from '@level-stance/core/body/upperBody'
-import WorkingButton from '../../parts/WorkingButton.vue'
-import { useVisit } from '../../stores/visit.ts'
+import WorkingButton from '../../working/WorkingButton.vue'
+import { useVisit } from '../../data/visit.ts'
 
 /** Every calculation behind the rider on the bike, with the numbers that went in. */
 const visit = useVisit()

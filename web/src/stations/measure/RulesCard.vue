@@ -7,8 +7,8 @@ import { settingOf } from '@level-stance/core/ledger/settings'
 import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useUncertainty } from '../../stores/uncertainty.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useUncertainty } from '../../data/uncertainty.ts'
 
 /** Rules of thumb at this bike, and what many draws make of the angles. */
 const uncertainty = useUncertainty()

@@ -4,10 +4,10 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { trialPlan } from '@level-stance/core/prove/trialPlan'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
-import { useBoard } from '../../stores/board.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useReasoning } from '../../stores/reasoning.ts'
-import { useVisit } from '../../stores/visit.ts'
+import { useBoard } from '../../data/board.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useReasoning } from '../../data/reasoning.ts'
+import { useVisit } from '../../data/visit.ts'
 
 /** While nothing is being tried: the next trial, step by step; or what is still to be told or read before there is one. */
 const visit = useVisit()

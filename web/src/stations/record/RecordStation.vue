@@ -3,10 +3,10 @@ import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
-import MarkedBody from '../../parts/MarkedBody.vue'
-import { useOutbox } from '../../stores/outbox.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useVisit } from '../../stores/visit.ts'
+import MarkedBody from '../../complaint/MarkedBody.vue'
+import { useOutbox } from '../../data/outbox.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useVisit } from '../../data/visit.ts'
 
 const visit = useVisit()
 const outbox = useOutbox()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import RiderBoard from '../../board/RiderBoard.vue'
-import PictureStack from '../../parts/PictureStack.vue'
-import MatMaps from './MatMaps.vue'
-import SaddleTop from './SaddleTop.vue'
-import SetbackCurve from './SetbackCurve.vue'
-import { useSeat } from './useSeat.ts'
+import PictureStack from '../../kit/PictureStack.vue'
+import MatMaps from './mat/MatMaps.vue'
+import SaddleTop from './saddle/SaddleTop.vue'
+import SetbackCurve from './setback/SetbackCurve.vue'
+import { useSeat } from '../useSeat.ts'
 
 /** Rider from the side with the saddle's own shape; the saddle from above with the bones on it; or the mat's maps. */
 const seat = useSeat()

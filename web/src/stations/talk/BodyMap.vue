@@ -4,7 +4,7 @@ import { bodyDrawings, complaintsAt, severityAt, spotsOf } from '@level-stance/c
 import type { BodySpot } from '@level-stance/core/figure/bodyMap'
 import type { BodyView } from '@level-stance/core/talk/regions'
 import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
-import BodyDrawing from '../../parts/BodyDrawing.vue'
+import BodyDrawing from '../../complaint/BodyDrawing.vue'
 
 /**
  * Drawings of the body to point at; places follow its outline. One tab stop: arrow keys go to the next

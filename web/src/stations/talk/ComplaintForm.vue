@@ -9,10 +9,10 @@ import { complaintSchema, sideOf, unansweredWarnings } from '@level-stance/core/
 import type { Complaint, WarningAnswer } from '@level-stance/core/talk/complaint'
 import { warningAnswerWords, warningSignsFor } from '@level-stance/core/talk/warningSigns'
 import type { WarningSignKey } from '@level-stance/core/talk/warningSigns'
-import AnswerPicker from '../../parts/AnswerPicker.vue'
-import PickField from '../../parts/PickField.vue'
-import SeverityPicker from '../../parts/SeverityPicker.vue'
-import { useDrafts } from '../../stores/drafts.ts'
+import AnswerPicker from '../../kit/AnswerPicker.vue'
+import PickField from '../../kit/PickField.vue'
+import SeverityPicker from '../../complaint/SeverityPicker.vue'
+import { useDrafts } from '../../data/drafts.ts'
 import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** What the rider tells of one complaint: first what it is like and how bad, then the warning signs, then its history. */

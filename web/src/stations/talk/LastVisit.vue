@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/ledger/moveWords'
-import { dayOf } from '../../composables/day.ts'
-import { usePreferences } from '../../stores/preferences.ts'
-import { useVisit } from '../../stores/visit.ts'
+import { dayOf } from '../../kit/day.ts'
+import { usePreferences } from '../../data/preferences.ts'
+import { useVisit } from '../../data/visit.ts'
 
 /** What the last visit on this bike left on it: this one begins from there. */
 const visit = useVisit()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { addressOf } from '../../address/stations.ts'
 import { Button, Drawer, Segmented, Skeleton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -14,17 +15,17 @@ import { complaintTitle, freshComplaint, isTold } from '@level-stance/core/talk/
 import type { Complaint, ComplaintPlace } from '@level-stance/core/talk/complaint'
 import type { ControlSymptomKey } from '@level-stance/core/talk/controlSymptoms'
 import { ridingWords } from '@level-stance/core/talk/riding'
-import CauseRanking from '../../parts/CauseRanking.vue'
-import FirstMoveList from '../../parts/FirstMoveList.vue'
-import MoveCard from '../../parts/MoveCard.vue'
-import NextReadingList from '../../parts/NextReadingList.vue'
-import RidingForm from '../../parts/RidingForm.vue'
-import WorkingButton from '../../parts/WorkingButton.vue'
-import TrialCard from '../../parts/TrialCard.vue'
-import { useBoard } from '../../stores/board.ts'
-import { useReasoning } from '../../stores/reasoning.ts'
-import { useTakeBack } from '../../stores/takeBack.ts'
-import { useVisit } from '../../stores/visit.ts'
+import CauseRanking from '../../reasoning/CauseRanking.vue'
+import FirstMoveList from '../../reasoning/FirstMoveList.vue'
+import MoveCard from '../../move/MoveCard.vue'
+import NextReadingList from '../../reasoning/NextReadingList.vue'
+import RidingForm from '../../complaint/RidingForm.vue'
+import WorkingButton from '../../working/WorkingButton.vue'
+import TrialCard from '../../move/TrialCard.vue'
+import { useBoard } from '../../data/board.ts'
+import { useReasoning } from '../../data/reasoning.ts'
+import { useTakeBack } from '../../data/takeBack.ts'
+import { useVisit } from '../../data/visit.ts'
 import BodyMap from './BodyMap.vue'
 import ComplaintForm from './ComplaintForm.vue'
 import ControlList from './ControlList.vue'
@@ -102,7 +103,7 @@ const wide = computed(() =>
 function go({ cause }: RankedCause): void {
   const { station } = causeOf(cause)
   const page = causePage(cause, visit.bar)
-  void router.push({ name: station, params: { visitId: visit.head?.visitId ?? '' }, query: { page } })
+  void router.push(addressOf(visit.head?.visitId, station, page))
 }
 /** The reasoner over this very visit, as its file would be exported. */
 function working(): WorkingRun[] {

@@ -1,0 +1,67 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { byMark, marksByName, spareAdvice } from '@level-stance/core/record/triedSaddles'
+import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
+import { api } from './client.ts'
+import { refused } from './catalogue.ts'
+import type { SaveAnswer } from './catalogue.ts'
+import { useTakeBack } from './takeBack.ts'
+import { useVisit } from './visit.ts'
+
+/** A saddle the rider has ridden, with the version a writer must have seen. */
+export interface StoredTried {
+  readonly id: string
+  readonly saddle: TriedSaddle
+  readonly version: number
+}
+
+/** What the open visit's rider has ridden, over all visits. */
+export const useTriedSaddles = defineStore('triedSaddles', () => {
+  const visit = useVisit()
+  const takeBack = useTakeBack()
+  const list = shallowRef<readonly StoredTried[]>([])
+  const problem = ref<string | null>(null)
+  const saddles = computed(() => list.value.map((row) => row.saddle))
+  const marks = computed(() => marksByName(saddles.value))
+  const advice = computed(() => spareAdvice(saddles.value))
+
+  async function load(): Promise<void> {
+    const riderId = visit.head?.riderId
+    if (riderId === undefined) return
+    try {
+      const answer = await api<{ saddles: StoredTried[] }>('GET', `/riders/${riderId}/saddles`)
+      if (visit.head?.riderId === riderId) list.value = answer.saddles
+      problem.value = null
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : 'The log of saddles could not be read.'
+    }
+  }
+  watch(
+    () => visit.head?.riderId,
+    () => (list.value = []),
+  )
+
+  async function save(row: StoredTried, removed = false): Promise<SaveAnswer<StoredTried>> {
+    const riderId = visit.head?.riderId ?? ''
+    const keep = (more: readonly StoredTried[]) => {
+      const rows = [...list.value.filter((other) => other.id !== row.id), ...more]
+      list.value = byMark(rows.map((r) => ({ ...r, ...r.saddle }))).map(({ id, saddle, version }) => ({ id, saddle, version }))
+    }
+    try {
+      const stored = await api<StoredTried>('PUT', `/riders/${riderId}/saddles/${row.id}`, {
+        version: row.version,
+        saddle: row.saddle,
+        removed,
+      })
+      keep(removed ? [] : [stored])
+      if (removed) takeBack.offer(`${row.saddle.name} removed.`, () => save(stored))
+      return { ok: true }
+    } catch (error) {
+      const answer = refused<StoredTried>(error)
+      if (answer.theirs) keep([answer.theirs])
+      return answer
+    }
+  }
+
+  return { list, saddles, marks, advice, problem, load, save }
+})

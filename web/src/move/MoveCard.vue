@@ -1,0 +1,235 @@
+<script setup lang="ts">
+import { Button, Checkbox, Popconfirm } from 'ant-design-vue'
+import { computed } from 'vue'
+import type { RiderMetrics } from '@level-stance/core/body/metrics'
+import { stemEfforts } from '@level-stance/core/bike/stemSearch'
+import { anyCalculation } from '@level-stance/core/kernel/calculation'
+import { cautionsFor } from '@level-stance/core/ledger/cautions'
+import { metricsCarriedOn } from '@level-stance/core/rider/asRead'
+import { isExchange } from '@level-stance/core/ledger/moves'
+import { amountWords, changeWords, requestedWords } from '@level-stance/core/ledger/moveWords'
+import { isWholeMove, wholeMoveCaution } from '@level-stance/core/ledger/pace'
+import { knockOnCalculation } from '@level-stance/core/knockOn/calculations'
+import { handHolds } from '@level-stance/core/ledger/settings'
+import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
+import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
+import type { SettingPlace } from '@level-stance/core/station/settingPlace'
+import type { WorkingRun } from '@level-stance/core/station/station'
+import { focusCard } from '../kit/focusCard.ts'
+import { stable } from '../kit/stable.ts'
+import { TermWords } from '../glossary/TermWords.ts'
+import { termOfReading } from '../glossary/terms.ts'
+import { useBoard } from '../data/board.ts'
+import { usePreferences } from '../data/preferences.ts'
+import { useVisit } from '../data/visit.ts'
+import AskFirst from './AskFirst.vue'
+import BlockedNote from './BlockedNote.vue'
+import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
+import MoveField from './MoveField.vue'
+import PacePicker from './PacePicker.vue'
+import WorkingButton from '../working/WorkingButton.vue'
+import PickField from '../kit/PickField.vue'
+import FoldPanel from '../kit/FoldPanel.vue'
+
+/** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
+const props = withDefaults(
+  defineProps<{
+    fields: readonly SettingPlace[]
+    /** whether the fitter chooses here what the hands are held to */
+    choosesHold?: boolean
+  }>(),
+  { choosesHold: true },
+)
+const visit = useVisit()
+const board = useBoard()
+const preferences = usePreferences()
+
+/** The station's own fields, and one for whatever else is asked for. */
+const shownFields = computed<readonly SettingPlace[]>(() => {
+  const others = board.requested.flatMap((request) => (isExchange(request) ? [] : [request]))
+  return [
+    ...props.fields,
+    ...others.filter(({ setting, side }) => !props.fields.some((field) => field.setting === setting && field.side === side)),
+  ]
+})
+/** Left and right of one setting share a row. */
+// The same rows while only their amounts change: the card is not drawn anew at every step of a drag.
+const rows = stable(() => {
+  const keys = [...new Set(shownFields.value.map(({ setting }) => setting))]
+  return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
+})
+const step = computed(() => board.step)
+const inRole = (role: 'chosen' | 'knock-on') =>
+  step.value
+    ? changeWords(
+        {
+          moves: step.value.moves.filter((move) => move.role === role),
+          exchanges: step.value.exchanges.filter((one) => one.role === role),
+        },
+        preferences.unit,
+      )
+    : []
+const now = computed(() => inRole('chosen'))
+const withIt = computed(() => inRole('knock-on'))
+const exact = computed(() =>
+  (step.value?.answers ?? [])
+    .filter((answer) => answer.by !== 0)
+    .map(
+      (answer) =>
+        `exact ${answer.exact < 0 ? '−' : ''}${amountWords(answer.setting, answer.exact, preferences.unit)}${answer.limit ? `, ${limits[answer.limit]}` : ''}`,
+    )
+    .join('; '),
+)
+const limits = { cap: 'the rest later', room: 'no more room' } as const
+const knees = computed(() => {
+  const asRead = (metrics: RiderMetrics | null | undefined) => metrics && metricsCarriedOn(metrics, visit.setup)
+  const [before, after] = [asRead(step.value?.before), asRead(step.value?.after)]
+  return (['left', 'right'] as const).flatMap((side) => {
+    const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
+    const [from, to] = [before?.[key] ?? null, after?.[key] ?? null]
+    return from === null || to === null || Math.abs(to - from) < 0.05 ? [] : [`${side} ${trimmed(from, 1)}° → ${trimmed(to, 1)}°`]
+  })
+})
+const holdsHands = computed(() => visit.setup.model !== null && visit.setup.model.grips !== null)
+/** Whether it matters how far one change may go: the whole of it is more than a step. */
+const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ setting, aim }) => ({ setting, by: aim }))))
+/** Further at once than a settled rider would be moved. */
+const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
+const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
+const stems = computed(() => step.value?.stems ?? [])
+
+function hold(change: Partial<typeof board.holds>): void {
+  board.ownHolds = { ...board.holds, ...change }
+}
+function tryIt(): void {
+  board.tryStep()
+  focusCard('Being tried')
+}
+function runs(): WorkingRun[] {
+  const { readings, ledger, place, bar } = visit
+  const { requested, holds } = board
+  const input = { readings, ledger, place, bar, requested, holds, mode: 'step', pace: visit.pace }
+  return [{ heading: 'What this change brings along', calculation: anyCalculation(knockOnCalculation), input, plusMinus: {} }]
+}
+</script>
+
+<template>
+  <article class="card" aria-label="Proposal" tabindex="-1">
+    <div class="head">
+      <h2>Move</h2>
+      <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
+      <WorkingButton v-if="board.active" :runs="runs" />
+      <Button v-if="board.changed && board.judged" type="link" size="small" @click="board.clear()">As judged</Button>
+      <Button v-if="board.active" type="link" size="small" @click="board.leave()">Leave it</Button>
+    </div>
+    <template v-for="row in rows" :key="row.setting">
+      <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
+      <div v-else class="pair">
+        <span><TermWords :text="definitionOf(row.setting).label" :of="termOfReading(row.setting)" /></span>
+        <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
+      </div>
+    </template>
+    <template v-if="board.active && step">
+      <div v-if="holdsHands && choosesHold" class="holds">
+        <span>Hold</span>
+        <PickField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
+      </div>
+      <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> {{ now.join(' · ') }}</p>
+      <p v-if="withIt.length > 0" data-testid="move-answers">
+        <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
+      </p>
+      <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+      <div v-if="goesFar" class="pace"><PacePicker /></div>
+      <p v-if="isWhole" class="small caution">{{ preferences.said(wholeMoveCaution) }}</p>
+      <template v-if="now.length > 0">
+        <AskFirst />
+        <FrontBrakeQuestion :change="step" />
+      </template>
+      <div v-if="now.length > 0" class="last">
+        <p class="caution">{{ preferences.said(cautions.join(' ')) }}</p>
+        <Popconfirm
+          :disabled="!board.canTry || !board.isForGood"
+          title="A cut is for good. Ridden with the hands there first, and measured twice?"
+          ok-text="Cut and try"
+          cancel-text="Not yet"
+          @confirm="tryIt"
+        >
+          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
+        </Popconfirm>
+      </div>
+      <p v-for="words in step.findings" :key="words" class="small warn">{{ preferences.said(words) }}</p>
+      <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
+      <p v-if="step.later" class="small muted">{{ step.later }}</p>
+      <FoldPanel v-if="stems.length > 0 && choosesHold" class="small" title="Ways with stem and spacers">
+        <p v-for="(option, i) in stems" :key="i">
+          {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
+          {{ lengthWords(option.spacers, preferences.unit) }}: {{ stemEfforts[option.effort].label }}, misses by
+          {{ lengthWords(option.misses, preferences.unit, preferences.unit === 'mm' ? 1 : 2) }}
+        </p>
+      </FoldPanel>
+      <BlockedNote :blocks="board.blocks" />
+      <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
+      <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
+    </template>
+    <p v-else class="small muted">Drag on the board, or type where it should go.</p>
+    <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
+      <li v-for="row in board.waiting" :key="row.key" class="small">
+        <span>Waits: {{ row.label }}, {{ requestedWords(row.requested, preferences.unit) }}</span>
+        <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
+        <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
+      </li>
+    </ul>
+  </article>
+</template>
+
+<style scoped>
+article:focus {
+  outline: none;
+}
+.card {
+  contain: content;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 5px;
+  padding: 8px 14px 10px;
+  font-size: 15px;
+  line-height: 1.3;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 30px;
+}
+.head h2 {
+  flex: 1;
+}
+.waiting {
+  display: grid;
+  gap: 2px;
+  margin: 4px 0 0;
+  padding: 6px 0 0;
+  border-top: 1px solid var(--line);
+  list-style: none;
+}
+.waiting li {
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.pair {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 118px 118px;
+  align-items: center;
+  gap: 2px 8px;
+}
+.holds {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.holds > :last-child {
+  flex: 1;
+  min-width: 0;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { Button, Popconfirm } from 'ant-design-vue'
+import { computed } from 'vue'
+import { cautionsFor } from '@level-stance/core/ledger/cautions'
+import { changeWords } from '@level-stance/core/ledger/moveWords'
+import type { Change } from '@level-stance/core/ledger/fold'
+import { standing } from '@level-stance/core/prove/blocks'
+import { outcomesOf, worseWords } from '@level-stance/core/ledger/outcome'
+import { severityNow } from '@level-stance/core/ledger/severity'
+import { complaintTitle } from '@level-stance/core/talk/complaint'
+import type { Complaint } from '@level-stance/core/talk/complaint'
+import { focusCard } from '../kit/focusCard.ts'
+import { usePreferences } from '../data/preferences.ts'
+import { useVisit } from '../data/visit.ts'
+import BlockedNote from './BlockedNote.vue'
+import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
+import SeverityPicker from '../complaint/SeverityPicker.vue'
+
+const props = defineProps<{ change: Change }>()
+const visit = useVisit()
+const preferences = usePreferences()
+
+const given = (complaintId: string) =>
+  visit.ratings.find((r) => r.complaintId === complaintId && r.changeId === props.change.id)?.severity ?? null
+/** What was rated so far, against what it was before. */
+const outcomes = computed(() => outcomesOf(props.change, visit.told))
+const wordOf = (complaintId: string) => outcomes.value.find(({ complaint }) => complaint.id === complaintId)?.word ?? null
+const before = (complaint: Complaint) =>
+  severityNow(
+    complaint,
+    visit.ratings,
+    visit.folded.changes.filter(({ id }) => id !== props.change.id),
+  )
+const worse = computed(() => worseWords(outcomes.value))
+const blocks = computed(() => standing(visit.blocks))
+/** What was said on the card when it was set up goes along until it is decided, and onto the sheet. */
+const cautions = computed(() => cautionsFor(props.change))
+const unrated = computed(() => visit.complaints.filter((complaint) => given(complaint.id) === null).length)
+function decide(kind: 'keep' | 'undo'): void {
+  visit.decide(kind, props.change)
+  focusCard('Proposal')
+}
+</script>
+
+<template>
+  <article class="card trial" aria-label="Being tried" tabindex="-1">
+    <p><strong>Being tried:</strong> {{ changeWords(change, preferences.unit).join(' · ') }}.</p>
+    <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
+    <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
+      <p class="small">
+        {{ complaintTitle(complaint) }} <span class="muted">was {{ before(complaint) ?? 'not rated' }}</span>
+        <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
+      </p>
+      <SeverityPicker
+        :label="`${complaintTitle(complaint)} now`"
+        :value="given(complaint.id)"
+        @pick="(severity) => visit.setRating({ complaintId: complaint.id, changeId: change.id, severity })"
+      />
+    </div>
+    <BlockedNote :blocks="blocks" />
+    <FrontBrakeQuestion :change="change" />
+    <p class="caution" data-testid="trial-cautions">Check the bolts. {{ preferences.said(cautions.join(' ')) }}</p>
+    <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
+    <div class="buttons">
+      <template v-if="worse">
+        <Button type="primary" size="large" @click="decide('undo')">Undo</Button>
+        <Popconfirm :title="`${worse}. Keep it all the same?`" ok-text="Keep it" cancel-text="No" @confirm="decide('keep')">
+          <Button size="large">Keep</Button>
+        </Popconfirm>
+      </template>
+      <template v-else>
+        <Button type="primary" size="large" @click="decide('keep')">Keep</Button>
+        <Button size="large" @click="decide('undo')">Undo</Button>
+      </template>
+      <span v-if="unrated > 0" class="small muted">{{ unrated }} not rated yet</span>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+article:focus {
+  outline: none;
+}
+.trial {
+  display: grid;
+  gap: 8px;
+  margin-bottom: 12px;
+  border-color: var(--petrol);
+}
+.rating {
+  display: grid;
+  gap: 3px;
+}
+.rating strong {
+  margin-left: 4px;
+}
+.worse {
+  color: var(--brick);
+}
+.better {
+  color: var(--petrol);
+}
+.buttons {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+</style>

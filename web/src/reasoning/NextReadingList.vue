@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import type { NextReading } from '@level-stance/core/reason/nextReading'
+import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import { useReasoning } from '../data/reasoning.ts'
+import ReadingRow from '../reading/ReadingRow.vue'
+
+/** The readings that would decide most, each with its field: they are entered where they are asked for. */
+const reasoning = useReasoning()
+const MOST = 3
+const REST = 700
+
+interface Shown {
+  readonly key: ReadingKey
+  readonly why: string
+}
+const wanted = computed<readonly Shown[]>(() => {
+  const best: readonly NextReading[] = reasoning.reasoned?.next.slice(0, MOST) ?? []
+  const rows = best.flatMap(({ readings, why }) => readings.map(({ key }) => ({ key, why })))
+  return rows.filter(({ key }, i) => rows.findIndex((row) => row.key === key) === i)
+})
+/** While a hand types here no row goes or moves; more may come at the end. */
+const shown = ref<readonly Shown[]>([])
+const isTyping = ref(false)
+const settle = () => {
+  const more = wanted.value.filter(({ key }) => !shown.value.some((row) => row.key === key))
+  shown.value = isTyping.value ? [...shown.value, ...more] : wanted.value
+}
+watch(wanted, settle, { immediate: true })
+watch(
+  () => reasoning.focus,
+  () => (shown.value = wanted.value),
+)
+/** Not at once: what a finger is about to press under the list must not move away from it. */
+const { start: settleLater } = useTimeoutFn(() => settle(), REST, { immediate: false })
+function leave(event: FocusEvent): void {
+  const to = event.relatedTarget
+  if (to instanceof Node && (event.currentTarget as HTMLElement).contains(to)) return
+  isTyping.value = false
+  settleLater()
+}
+const minutes = computed(() => reasoning.reasoned?.short.reduce((sum, next) => sum + next.minutes, 0) ?? 0)
+</script>
+
+<template>
+  <div class="next" @focusin="isTyping = true" @focusout="leave">
+    <p v-if="shown.length === 0" class="small muted">Nothing more to read: no reading here would change the order.</p>
+    <p v-else-if="reasoning.shortKeys.length === 0" class="small muted">Enough is read to act. These would make it surer.</p>
+    <p v-else class="small muted">
+      {{ reasoning.shortKeys.length }} {{ reasoning.shortKeys.length === 1 ? 'reading' : 'readings' }} for this, about
+      {{ Math.ceil(minutes) }} min. They could still change what comes first.
+    </p>
+    <div v-for="(row, i) in shown" :key="row.key" class="one" :data-testid="`next-${row.key}`">
+      <ReadingRow :reading-key="row.key" condition="usual" />
+      <p v-if="shown[i + 1]?.why !== row.why" class="small muted why">{{ row.why }}</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.one {
+  border-bottom: 1px solid var(--line);
+}
+.why {
+  padding: 0 0 6px;
+}
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { UndoOutlined } from '@ant-design/icons-vue'
+import { Button } from 'ant-design-vue'
+import { nextTick, ref, watch } from 'vue'
+import { useTakeBack } from '../data/takeBack.ts'
+
+/** What was just removed, with the way back while there is one. */
+const takeBack = useTakeBack()
+const bar = ref<HTMLElement | null>(null)
+// What was removed has taken the focus with it: it goes on to the way back.
+watch(
+  () => takeBack.last,
+  async (last) => {
+    if (!last) return
+    await nextTick()
+    const { activeElement } = document
+    if (activeElement === null || activeElement === document.body) bar.value?.querySelector('button')?.focus()
+  },
+)
+</script>
+
+<template>
+  <div ref="bar" class="bar" role="status">
+    <p v-if="takeBack.last" class="card">
+      {{ takeBack.last.words }}
+      <Button type="link" size="small" @click="takeBack.take()"><UndoOutlined /> Take back</Button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  position: fixed;
+  z-index: 20;
+  left: 50%;
+  bottom: 52px;
+  translate: -50% 0;
+}
+.card {
+  padding: 6px 14px;
+  border-color: var(--petrol);
+}
+</style>

@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { measuredValue } from '@level-stance/core/readings/resolve'
+import DownloadLinks from '../../../saving/DownloadLinks.vue'
+import { useVisit } from '../../../data/visit.ts'
+
+/** Strips in true size to lay along a flat bar. */
+const visit = useVisit()
+const links = computed(() => {
+  if (visit.bar !== 'flat' || measuredValue(visit.setup.now, 'gripLength') === null) return []
+  return ['PDF', 'SVG'].map((words) => ({ words, href: `/api/visits/${visit.head?.visitId ?? ''}/strip.${words.toLowerCase()}` }))
+})
+</script>
+
+<template>
+  <DownloadLinks title="Strip, 1:1" label="Bar strips" how="lay it along the bar from its end: grip, clamps and cuts." :links="links" />
+</template>
