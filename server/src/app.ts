@@ -13,12 +13,8 @@ import { isTooDeep, tooDeepWords } from '@level-stance/core/kernel/nesting'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './pdf/fonts.ts'
 import { importRoute, recordRoutes } from './record/routes.ts'
-import { pedalSpecSchema } from '@level-stance/core/stations/feet/pedal/kinds'
-import { cockpitSpecSchema } from '@level-stance/core/stations/hands/cockpit/parts'
-import { saddleSpecSchema } from '@level-stance/core/stations/seat/saddle/kinds'
 import { attachmentRoutes, attachmentUpload } from './attachments/routes.ts'
 import { catalogueRoutes } from './catalogue/routes.ts'
-import { cockpitCatalogue, pedalCatalogue, saddleCatalogue } from './catalogue/store.ts'
 import { triedSaddleRoutes } from './saddles/routes.ts'
 import { riderRoutes } from './riders/routes.ts'
 import { studioRoutes } from './studio/routes.ts'
@@ -62,9 +58,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   api.use(express.json({ limit: '200kb', verify: notTooDeep }))
   api.use('/calculations', calculationRoutes(calculate))
   api.use('/riders', riderRoutes(db))
-  api.use('/pedals', catalogueRoutes(db, pedalCatalogue, pedalSpecSchema))
-  api.use('/saddles', catalogueRoutes(db, saddleCatalogue, saddleSpecSchema))
-  api.use('/cockpit-parts', catalogueRoutes(db, cockpitCatalogue, cockpitSpecSchema))
+  api.use(catalogueRoutes(db))
   api.use(triedSaddleRoutes(db))
   api.use(attachmentRoutes(db))
   api.use(recordRoutes(db, fonts, work))

@@ -91,7 +91,9 @@ describe('a database of the version before', () => {
 
   it('opens with every row of every table', async () => {
     for (const table of tables) {
-      const { rows } = await server.db.execute<{ n: number }>(`select count(*)::int as n from ${table}`)
+      // Catalogues were a table each then; now they are one, and each knows its own rows.
+      const from = ['pedals', 'saddles'].includes(table) ? `parts where catalogue = '${table}'` : table
+      const { rows } = await server.db.execute<{ n: number }>(`select count(*)::int as n from ${from}`)
       expect([table, rows[0]?.n]).toEqual([table, old.counts[table]])
     }
   })

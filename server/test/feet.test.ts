@@ -11,7 +11,7 @@ import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
 import { startingPedals } from '@level-stance/core/stations/feet/pedal/kinds'
 import type { Dossier } from '@level-stance/core/record/dossier'
 import { demoVisits } from '../src/demo/riders.ts'
-import { pedals, studios } from '../src/db/schema.ts'
+import { parts, studios } from '../src/db/schema.ts'
 import { defaultCleatSchool } from '@level-stance/core/stations/feet/cleat/schools'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { ensureCatalogues } from '../src/catalogue/store.ts'
@@ -71,10 +71,10 @@ describe('the catalogue of pedals', () => {
     const other = randomUUID()
     await server.db.insert(studios).values({ id: other, name: 'Another room' })
     await ensureCatalogues(server.db, other)
-    const [row] = await server.db.select().from(pedals).where(eq(pedals.studioId, other)).limit(1)
+    const [row] = await server.db.select().from(parts).where(eq(parts.studioId, other)).limit(1)
     const answer = await put(row!.id, 1, { ...plate, name: 'Not mine' })
     expect(answer.status).toBe(409)
-    expect((await server.db.select().from(pedals).where(eq(pedals.id, row!.id)))[0]?.version).toBe(1)
+    expect((await server.db.select().from(parts).where(eq(parts.id, row!.id)))[0]?.version).toBe(1)
   })
 })
 

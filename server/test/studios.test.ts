@@ -11,19 +11,7 @@ let visitId: string
 let before: Dossier
 const other = randomUUID()
 /** Every table that holds something of a rider; the studio of a row is its own column. */
-const tables = [
-  'riders',
-  'bikes',
-  'visits',
-  'readings',
-  'complaints',
-  'ledger',
-  'ratings',
-  'attachments',
-  'tried_saddles',
-  'pedals',
-  'saddles',
-]
+const tables = ['riders', 'bikes', 'visits', 'readings', 'complaints', 'ledger', 'ratings', 'attachments', 'tried_saddles', 'parts']
 
 beforeAll(async () => {
   server = await startTestServer()

@@ -30,11 +30,9 @@ import type { ComplaintKind } from '@level-stance/core/talk/regions'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import type { BikeFields, VisitFields } from '@level-stance/core/record/dossier'
 import type { Choices } from '@level-stance/core/stations/choices'
-import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
+import type { CatalogueKey, PartSpec } from '@level-stance/core/stations/catalogues'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
-import type { CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
-import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
 import { bytes } from './bytes.ts'
 
 const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
@@ -51,41 +49,42 @@ export const studios = pgTable('studios', {
   learns: boolean('learns').notNull().default(true),
   /** demo data is loaded once, whatever is deleted later */
   demoLoadedAt: at('demo_loaded_at'),
-  /** each catalogue is filled once; what was removed stays removed */
-  pedalsLoadedAt: at('pedals_loaded_at'),
-  saddlesLoadedAt: at('saddles_loaded_at'),
-  cockpitLoadedAt: at('cockpit_loaded_at'),
 })
 
-/** Parts of one kind that a studio knows, each with a version. */
-function catalogueTable<Spec>() {
-  return <Name extends string>(name: Name) =>
-    pgTable(
-      name,
-      {
-        id: id(),
-        studioId: uuid('studio_id')
-          .notNull()
-          .references(() => studios.id, { onDelete: 'cascade' }),
-        spec: jsonb('spec').$type<Spec>().notNull(),
-        removed: boolean('removed').notNull().default(false),
-        version: version(),
-      },
-      (t) => [
-        // One name once, among what is not removed; it also finds a studio's catalogue.
-        uniqueIndex(`${name}_name`)
-          .on(t.studioId, sql`lower(${t.spec}->>'name')`)
-          .where(sql`not ${t.removed}`),
-        check(`${name}_spec_is_object`, sql`jsonb_typeof(${t.spec}) = 'object'`),
-      ],
-    )
-}
+/** Parts that a studio knows, of every catalogue, each with a version. */
+export const parts = pgTable(
+  'parts',
+  {
+    id: id(),
+    studioId: uuid('studio_id')
+      .notNull()
+      .references(() => studios.id, { onDelete: 'cascade' }),
+    catalogue: text('catalogue').$type<CatalogueKey>().notNull(),
+    spec: jsonb('spec').$type<PartSpec>().notNull(),
+    removed: boolean('removed').notNull().default(false),
+    version: version(),
+  },
+  (t) => [
+    // One name once in a catalogue, among what is not removed; it also finds a studio's catalogue.
+    uniqueIndex('parts_name')
+      .on(t.studioId, t.catalogue, sql`lower(${t.spec}->>'name')`)
+      .where(sql`not ${t.removed}`),
+    check('parts_spec_is_object', sql`jsonb_typeof(${t.spec}) = 'object'`),
+  ],
+)
 
-/** Pedal-and-cleat systems of a studio. */
-export const pedals = catalogueTable<PedalSpec>()('pedals')
-/** Saddles of a studio. */
-export const saddles = catalogueTable<SaddleSpec>()('saddles')
-export const cockpitParts = catalogueTable<CockpitSpec>()('cockpit_parts')
+/** Catalogues that were filled with the kinds of the trade: each once, what was removed since stays removed. */
+export const filledCatalogues = pgTable(
+  'filled_catalogues',
+  {
+    studioId: uuid('studio_id')
+      .notNull()
+      .references(() => studios.id, { onDelete: 'cascade' }),
+    catalogue: text('catalogue').$type<CatalogueKey>().notNull(),
+    at: at('at').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.studioId, t.catalogue] })],
+)
 
 export const riders = pgTable(
   'riders',

@@ -1,7 +1,8 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
 import { Button, Drawer, Input, Popconfirm, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import type { PartSpec, SaveAnswer, StoredPart } from '../data/catalogue.ts'
+import type { PartSpec } from '@level-stance/core/stations/catalogues'
+import type { SaveAnswer, StoredPart } from '../data/catalogue.ts'
 import { useDrafts } from '../data/drafts.ts'
 import { emptyTexts, readTexts, textsOf } from './specForm.ts'
 import type { FormTexts, SpecField, SpecForm } from './specForm.ts'

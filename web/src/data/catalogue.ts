@@ -1,19 +1,9 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { pedalKinds } from '@level-stance/core/stations/feet/pedal/kinds'
-import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
-import { cockpitKinds } from '@level-stance/core/stations/hands/cockpit/parts'
-import type { CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
-import { saddleKinds } from '@level-stance/core/stations/seat/saddle/kinds'
-import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
+import { catalogueOf } from '@level-stance/core/stations/catalogues'
+import type { CatalogueKey, PartSpec, SpecOf } from '@level-stance/core/stations/catalogues'
 import { ApiError, api } from './client.ts'
 
-/** What every part of a catalogue has. */
-export interface PartSpec {
-  readonly name: string
-  readonly kind: string
-  readonly note: string
-}
 /** An entry with the version a writer must have seen; 0 = not stored yet. */
 export interface StoredPart<Spec extends PartSpec = PartSpec> {
   readonly entry: { readonly id: string; readonly spec: Spec; readonly removed: boolean }
@@ -38,8 +28,10 @@ export function refused<Stored>(error: unknown): Extract<SaveAnswer<Stored>, { o
   return { ok: false, message, fields, theirs: code === 'stale' ? ((current ?? null) as Stored | null) : null }
 }
 
-/** The studio's catalogue of one kind of part. */
-function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly string[]) {
+/** The studio's catalogue of one sort of part. */
+function catalogueStore<Key extends CatalogueKey>(key: Key) {
+  type Spec = SpecOf<Key>
+  const { kinds } = catalogueOf(key)
   /** In the order of the kinds, then by name. */
   const sorted = (rows: readonly StoredPart<Spec>[]): StoredPart<Spec>[] =>
     [...rows].sort(
@@ -54,7 +46,7 @@ function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly str
 
     async function load(): Promise<void> {
       try {
-        const answer = await api<{ entries: StoredPart<Spec>[] }>('GET', path)
+        const answer = await api<{ entries: StoredPart<Spec>[] }>('GET', `/${key}`)
         entries.value = answer.entries
         loaded.value = true
         problem.value = null
@@ -66,7 +58,7 @@ function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly str
     /** Stores an entry over the version it was read with, or removes it. */
     async function save(id: string, version: number, spec: Spec, removed = false): Promise<SaveAnswer<StoredPart<Spec>>> {
       try {
-        const stored = await api<StoredPart<Spec>>('PUT', `${path}/${id}`, { version, spec, removed })
+        const stored = await api<StoredPart<Spec>>('PUT', `/${key}/${id}`, { version, spec, removed })
         entries.value = removed ? without(id) : sorted([...without(id), stored])
         return { ok: true }
       } catch (error) {
@@ -80,6 +72,6 @@ function catalogueStore<Spec extends PartSpec>(path: string, kinds: readonly str
   }
 }
 
-export const usePedals = defineStore('pedals', catalogueStore<PedalSpec>('/pedals', pedalKinds))
-export const useSaddles = defineStore('saddles', catalogueStore<SaddleSpec>('/saddles', saddleKinds))
-export const useCockpit = defineStore('cockpit', catalogueStore<CockpitSpec>('/cockpit-parts', cockpitKinds))
+export const usePedals = defineStore('pedals', catalogueStore('pedals'))
+export const useSaddles = defineStore('saddles', catalogueStore('saddles'))
+export const useCockpit = defineStore('cockpit-parts', catalogueStore('cockpit-parts'))

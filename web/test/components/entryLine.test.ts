@@ -12,7 +12,11 @@ beforeEach(freshWindow)
 /** The line in a window that stands at a station. */
 async function line(station = 'measure') {
   const page = { template: '<p />' }
-  const routes = ['talk', 'measure', 'feet', 'seat', 'hands'].map((name) => ({ name, path: `/visits/:visitId/${name}/:page?`, component: page }))
+  const routes = ['talk', 'measure', 'feet', 'seat', 'hands'].map((name) => ({
+    name,
+    path: `/visits/:visitId/${name}/:page?`,
+    component: page,
+  }))
   const router = createRouter({ history: createMemoryHistory(), routes })
   await router.push({ name: station, params: { visitId: uuid(3) } })
   document.body.innerHTML = ''
