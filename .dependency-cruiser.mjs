@@ -16,6 +16,7 @@ const order = [
   'reason',
   ['prove', 'simulate'],
   'record',
+  'contract',
 ]
 /** Rooms of the screens, the same way. */
 const screens = [

@@ -5,20 +5,23 @@ import { pinoHttp } from 'pino-http'
 import { sql } from 'drizzle-orm'
 import type { Calculate } from './calculations/pool.ts'
 import { calculateHere, workBy } from './calculations/heavy.ts'
-import { calculationRoutes } from './calculations/routes.ts'
+import { calculationHandlers } from './calculations/routes.ts'
 import type { Database } from './db/queryable.ts'
 import { HttpError, errorHandler, noDatabase, unknownRoute } from './http/errors.ts'
 import { safeHeaders, sameMachine } from './http/guards.ts'
-import { isTooDeep, tooDeepWords } from '@level-stance/core/kernel/nesting'
+import { contract } from '@level-stance/core/contract/contract'
+import { openApiDocument } from '@level-stance/core/contract/openapi'
+import { Written, serveAll } from './http/serve.ts'
+import type { Handlers } from './http/serve.ts'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './pdf/fonts.ts'
-import { importRoute, recordRoutes } from './record/routes.ts'
-import { attachmentRoutes, attachmentUpload } from './attachments/routes.ts'
-import { catalogueRoutes } from './catalogue/routes.ts'
-import { triedSaddleRoutes } from './saddles/routes.ts'
-import { riderRoutes } from './riders/routes.ts'
-import { studioRoutes } from './studio/routes.ts'
-import { visitRoutes } from './visits/routes.ts'
+import { recordHandlers } from './record/routes.ts'
+import { attachmentHandlers } from './attachments/routes.ts'
+import { serveCatalogues } from './catalogue/routes.ts'
+import { triedSaddleHandlers } from './saddles/routes.ts'
+import { riderHandlers } from './riders/routes.ts'
+import { studioHandlers } from './studio/routes.ts'
+import { visitHandlers } from './visits/routes.ts'
 
 export interface AppParts {
   readonly db: Database
@@ -43,27 +46,19 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
     response.setHeader('Cache-Control', 'no-store')
     next()
   })
-  api.get('/health', async (_request, response) => {
-    try {
-      await db.execute(sql`select 1`)
-      response.json({ status: 'ok' })
-    } catch {
-      response.status(503).json(noDatabase)
-    }
-  })
   api.use(withStudio)
   const work = workBy(calculate)
-  api.use(importRoute(db, work))
-  api.use(attachmentUpload(db))
-  api.use(express.json({ limit: '200kb', verify: notTooDeep }))
-  api.use('/calculations', calculationRoutes(calculate))
-  api.use('/riders', riderRoutes(db))
-  api.use(catalogueRoutes(db))
-  api.use(triedSaddleRoutes(db))
-  api.use(attachmentRoutes(db))
-  api.use(recordRoutes(db, fonts, work))
-  api.use('/visits', visitRoutes(db, work))
-  api.use('/studio', studioRoutes(db))
+  serveAll(api, contract, {
+    ...statusHandlers(db),
+    ...calculationHandlers(calculate),
+    ...riderHandlers(db),
+    ...triedSaddleHandlers(db),
+    ...attachmentHandlers(db),
+    ...recordHandlers(db, fonts, work),
+    ...visitHandlers(db, work),
+    ...studioHandlers(db),
+  })
+  serveCatalogues(api, db)
   api.use(unknownRoute)
   app.use('/api', api)
   if (webRoot !== null) serveScreens(app, webRoot)
@@ -71,9 +66,18 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
   return app
 }
 
-/** What is nested too deep is refused before it is read: nothing behind the edge has to stand it. */
-function notTooDeep(_request: unknown, _response: unknown, body: Buffer): void {
-  if (isTooDeep(body.toString('latin1'))) throw new HttpError(400, 'too-deep', tooDeepWords)
+/** Whether all is well, and what there is. */
+const statusHandlers = (db: Database): Handlers<Pick<typeof contract, 'readHealth' | 'readOpenApi'>> => {
+  const document = new Written(JSON.stringify(openApiDocument()))
+  return {
+    readHealth: async () => {
+      await db.execute(sql`select 1`).catch(() => {
+        throw new HttpError(503, noDatabase.code, noDatabase.message)
+      })
+      return { status: 'ok' }
+    },
+    readOpenApi: () => document,
+  }
 }
 
 /** Built files are named by content and kept for good; the page itself is always asked for. */

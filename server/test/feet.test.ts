@@ -15,8 +15,8 @@ import { parts, studios } from '../src/db/schema.ts'
 import { defaultCleatSchool } from '@level-stance/core/stations/feet/cleat/schools'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { ensureCatalogues } from '../src/catalogue/store.ts'
-import type { StoredEntry } from '../src/catalogue/store.ts'
-import type { ErrorBody } from '../src/http/errors.ts'
+import type { StoredPart } from '@level-stance/core/contract/contract'
+import type { ErrorBody } from '@level-stance/core/contract/error'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
 
@@ -25,9 +25,9 @@ beforeAll(async () => void (server = await startTestServer()))
 afterAll(() => server.stop())
 
 const plate = startingPedals[0]!
-const list = async () => (await server.request<{ entries: StoredEntry<PedalSpec>[] }>('GET', '/pedals')).body.entries
+const list = async () => (await server.request<{ entries: StoredPart<PedalSpec>[] }>('GET', '/pedals')).body.entries
 const put = (id: string, version: number, spec: object, removed = false) =>
-  server.request<StoredEntry<PedalSpec> & ErrorBody>('PUT', `/pedals/${id}`, { version, spec, removed })
+  server.request<StoredPart<PedalSpec> & ErrorBody>('PUT', `/pedals/${id}`, { version, spec, removed })
 
 describe('the catalogue of pedals', () => {
   it('starts with the seven kinds, by kind', async () => {

@@ -4,10 +4,10 @@ import { join } from 'node:path'
 import { startingCockpit } from '@level-stance/core/stations/hands/cockpit/parts'
 import type { CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
 import type { SheetLine } from '@level-stance/core/kernel/trueSizeSheet'
-import type { StoredEntry } from '../src/catalogue/store.ts'
+import type { StoredPart } from '@level-stance/core/contract/contract'
 import { demoVisits } from '../src/demo/riders.ts'
 import { startTestServer } from './harness.ts'
-import type { ErrorBody } from '../src/http/errors.ts'
+import type { ErrorBody } from '@level-stance/core/contract/error'
 import type { TestServer } from './harness.ts'
 
 let server: TestServer
@@ -16,7 +16,7 @@ beforeAll(async () => {
 })
 afterAll(() => server.stop())
 
-const list = async () => (await server.request<{ entries: StoredEntry<CockpitSpec>[] }>('GET', '/cockpit-parts')).body.entries
+const list = async () => (await server.request<{ entries: StoredPart<CockpitSpec>[] }>('GET', '/cockpit-parts')).body.entries
 const imported = async (name: string) => {
   const file = demoVisits.find(({ rider }) => rider.name.startsWith(name))
   return (await server.request<{ visitId: string }>('POST', '/imports', JSON.stringify(file))).body.visitId

@@ -14,11 +14,11 @@ import type { MatFrame } from '@level-stance/core/stations/seat/mat/format'
 import { aReading } from '@level-stance/core/testing'
 import { addAttachment } from '../src/attachments/store.ts'
 import { ensureCatalogues } from '../src/catalogue/store.ts'
-import type { StoredEntry } from '../src/catalogue/store.ts'
+import type { StoredPart } from '@level-stance/core/contract/contract'
 import { attachments, bikes, riders, studios, visits } from '../src/db/schema.ts'
 import { loadDemo } from '../src/demo/load.ts'
 import { drawnImpression } from '../src/demo/seatExtras.ts'
-import type { ErrorBody } from '../src/http/errors.ts'
+import type { ErrorBody } from '@level-stance/core/contract/error'
 import type { StoredTried } from '../src/saddles/triedStore.ts'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { startTestServer } from './harness.ts'
@@ -144,7 +144,7 @@ describe('pressure recordings', () => {
 })
 
 describe('saddles', () => {
-  const list = async () => (await server.request<{ entries: StoredEntry<SaddleSpec>[] }>('GET', '/saddles')).body.entries
+  const list = async () => (await server.request<{ entries: StoredPart<SaddleSpec>[] }>('GET', '/saddles')).body.entries
   it('the catalogue starts with the kinds of the trade, and takes a studio’s own', async () => {
     expect(await list()).toHaveLength(startingSaddles.length)
     const spec = { ...startingSaddles[3]!, name: 'Shop’s demo saddle', width: 158 }
@@ -263,7 +263,7 @@ describe('what belongs to another studio', () => {
     ).toBe(404)
     expect((await upload('mat', matText(exampleMatRider, 1, 2), 'Mine', added.id)).status).toBe(404)
     expect((await server.request('GET', `/riders/${rider}/saddles`)).status).toBe(404)
-    const names = (await server.request<{ entries: StoredEntry<SaddleSpec>[] }>('GET', '/saddles')).body.entries.map(
+    const names = (await server.request<{ entries: StoredPart<SaddleSpec>[] }>('GET', '/saddles')).body.entries.map(
       (row) => row.entry.spec.name,
     )
     expect(new Set(names).size).toBe(names.length)

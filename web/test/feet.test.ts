@@ -10,7 +10,7 @@ import { usualStock } from '@level-stance/core/stations/feet/stance/search'
 import { useMoulding } from '../src/data/moulding.ts'
 import { readSizes, usePartsAtHand } from '../src/data/partsAtHand.ts'
 import { usePedals } from '../src/data/catalogue.ts'
-import type { StoredPart } from '../src/data/catalogue.ts'
+import type { StoredPart } from '@level-stance/core/contract/contract'
 import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
 
 beforeEach(() => {

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { contract } from '@level-stance/core/contract/contract'
 import { ApiError, UnreachableServer, putOwn } from '../src/data/client.ts'
 import { cleanInput } from '../src/kit/cleanInput.ts'
 import { once } from '../src/data/keptId.ts'
@@ -41,10 +42,15 @@ describe('something stored under an id of this window', () => {
         return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) })
       },
     })
-    expect(await putOwn('/riders/1', 'rider', { name: 'Mira Mended' })).toMatchObject({ version: 2 })
+    expect(
+      await putOwn(contract.writeRider, (version) => ({
+        params: { riderId: '1' },
+        body: { version, rider: { name: 'Mira Mended', note: '' } },
+      })),
+    ).toMatchObject({ version: 2 })
     expect(sent).toEqual([
-      { version: 0, rider: { name: 'Mira Mended' } },
-      { version: 1, rider: { name: 'Mira Mended' } },
+      { version: 0, rider: { name: 'Mira Mended', note: '' } },
+      { version: 1, rider: { name: 'Mira Mended', note: '' } },
     ])
   })
 })

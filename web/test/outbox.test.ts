@@ -14,9 +14,7 @@ const answerOf = (status: number, body: object) => ({ ok: status < 400, status, 
 
 const write = (value: number, version = 0, key = 'crank'): PendingWrite => ({
   key,
-  kind: 'bike',
-  method: 'PUT',
-  path: '/visits/v/readings',
+  kind: 'rating',
   body: { version, value },
   visitId: 'v',
   label: 'Crank length',
@@ -156,15 +154,16 @@ describe('a stale write', () => {
   })
 })
 
-it('a refused write is said once and not sent again', async () => {
-  answers = [refuse(400, { code: 'invalid', message: 'Crank length must lie between 100 and 220 mm.', fields: [] })]
+it('a refused change is said once and not sent again', async () => {
+  const message = 'This change is kept already.'
+  answers = [refuse(409, { code: 'not-now', message, fields: [] })]
   const outbox = useOutbox()
   const landed = jest.fn()
   outbox.onLanded(landed)
-  outbox.put(write(9))
+  outbox.put({ ...write(0), key: 'ledger:v:k', kind: 'ledger', label: 'Change', body: { after: 1, entry: { id: 'k' } } })
   await settle()
-  expect(outbox.refused).toEqual([{ label: 'Crank length', visitId: 'v', message: 'Crank length must lie between 100 and 220 mm.' }])
-  expect(landed).toHaveBeenCalledWith(expect.objectContaining({ key: 'crank' }), null)
+  expect(outbox.refused).toEqual([{ label: 'Change', visitId: 'v', message }])
+  expect(landed).toHaveBeenCalledWith(expect.objectContaining({ key: 'ledger:v:k' }), null)
   expect(sent).toHaveLength(1)
   outbox.dismissRefusal(0)
   expect(outbox.refused).toEqual([])
@@ -283,8 +282,6 @@ describe('readings taken after a change that is still on its way', () => {
     ...write(0),
     key: 'ledger:v:c',
     kind: 'ledger',
-    method: 'POST',
-    path: '/visits/v/ledger',
     body: { after: 0, entry: { id: 'c' } },
     label: 'Change',
   })

@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
+import { contract } from '@level-stance/core/contract/contract'
 import { createPinia, setActivePinia } from 'pinia'
 import { computed, nextTick, ref } from 'vue'
-import { ApiError, UnreachableServer, api } from '../src/data/client.ts'
+import { ApiError, UnreachableServer, ask } from '../src/data/client.ts'
 import { stable } from '../src/kit/stable.ts'
 import { useDrafts } from '../src/data/drafts.ts'
 
@@ -49,11 +50,12 @@ describe('a stable value', () => {
 })
 
 describe('talking to the server', () => {
+  const row = contract.readLearned
   const answers = (answer: () => Promise<unknown>) => Object.assign(globalThis, { fetch: answer })
 
   it('gives the answer', async () => {
     answers(() => Promise.resolve({ ok: true, json: () => Promise.resolve({ a: 1 }) }))
-    await expect(api('GET', '/x')).resolves.toEqual({ a: 1 })
+    await expect(ask(row, {})).resolves.toEqual({ a: 1 })
   })
 
   it('turns an error of the server into its words', async () => {
@@ -64,17 +66,17 @@ describe('talking to the server', () => {
         json: () => Promise.resolve({ code: 'stale', message: 'Changed.', fields: [], current: 5 }),
       }),
     )
-    await expect(api('PUT', '/x', {})).rejects.toMatchObject({ status: 409, message: 'Changed.', body: { code: 'stale', current: 5 } })
+    await expect(ask(row, {})).rejects.toMatchObject({ status: 409, message: 'Changed.', body: { code: 'stale', current: 5 } })
   })
 
   it('has words of its own for an answer that is none', async () => {
     answers(() => Promise.resolve({ ok: false, status: 502, json: () => Promise.reject(new SyntaxError('<html>')) }))
-    await expect(api('GET', '/x')).rejects.toBeInstanceOf(ApiError)
-    await expect(api('GET', '/x')).rejects.toThrow('The server answered with an error (502).')
+    await expect(ask(row, {})).rejects.toBeInstanceOf(ApiError)
+    await expect(ask(row, {})).rejects.toThrow('The server answered with an error (502).')
   })
 
   it('says when there is no answer at all', async () => {
     answers(() => Promise.reject(new TypeError('refused')))
-    await expect(api('GET', '/x')).rejects.toBeInstanceOf(UnreachableServer)
+    await expect(ask(row, {})).rejects.toBeInstanceOf(UnreachableServer)
   })
 })

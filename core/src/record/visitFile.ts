@@ -145,6 +145,6 @@ export function visitFileFrom(raw: unknown): VisitFile {
 }
 
 /** The published JSON Schema of the file. */
-export function visitFileJsonSchema(): unknown {
+export function visitFileJsonSchema(): Record<string, unknown> {
   return { $id: 'urn:level-stance:visit:3', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
 }

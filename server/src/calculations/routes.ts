@@ -1,13 +1,16 @@
-import { Router } from 'express'
 import { calculationSchemas } from '@level-stance/core/kernel/calculation'
 import { calculationNamed, calculations } from '@level-stance/core/calculations'
+import type { contract } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
 import { sources } from '@level-stance/core/kernel/sources'
 import { notFound } from '../http/errors.ts'
+import type { Handlers } from '../http/serve.ts'
 import type { Calculate } from './pool.ts'
 
+type Routes = Pick<typeof contract, 'listCalculations' | 'readCalculation' | 'runCalculation'>
+
 /** Every calculation of the core over HTTP: list, schema, run. */
-export function calculationRoutes(calculate: Calculate): Router {
-  const router = Router()
+export function calculationHandlers(calculate: Calculate): Handlers<Routes> {
   const list = calculations.map((calculation) => ({
     name: calculation.name,
     title: calculation.title,
@@ -15,16 +18,17 @@ export function calculationRoutes(calculate: Calculate): Router {
     schemas: calculationSchemas(calculation),
     sources: calculation.sources.map((key) => ({ key, ...sources[key] })),
   }))
-  router.get('/', (_request, response) => void response.json({ calculations: list }))
-  router.get('/:name', (request, response) => {
-    const found = list.find((entry) => entry.name === request.params.name)
-    if (!found) throw notFound(`The calculation “${request.params.name.slice(0, 80)}”`)
-    response.json(found)
-  })
-  router.post('/:name', async (request, response) => {
-    const { name } = request.params
-    if (!calculationNamed(name)) throw notFound(`The calculation “${name.slice(0, 80)}”`)
-    response.json(await calculate(name, request.body))
-  })
-  return router
+  const unknown = (name: string) => notFound(`The calculation “${name.slice(0, 80)}”`)
+  return {
+    listCalculations: () => ({ calculations: list }),
+    readCalculation: ({ params }) => {
+      const found = list.find((entry) => entry.name === params.name)
+      if (!found) throw unknown(params.name)
+      return found
+    },
+    runCalculation: async ({ params, body }) => {
+      if (!calculationNamed(params.name)) throw unknown(params.name)
+      return (await calculate(params.name, body)) as AnswerOf<Routes['runCalculation']>
+    },
+  }
 }

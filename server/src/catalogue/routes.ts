@@ -1,25 +1,17 @@
-import { Router } from 'express'
-import { z } from 'zod'
-import { catalogueKeys, catalogueOf } from '@level-stance/core/stations/catalogues'
+import type { Router } from 'express'
+import { catalogueRoutes } from '@level-stance/core/contract/contract'
+import { catalogueKeys } from '@level-stance/core/stations/catalogues'
 import type { Database } from '../db/queryable.ts'
-import { checked } from '../http/errors.ts'
-import { studioOf } from '../http/studio.ts'
-import { idSchema, versionSchema } from '../riders/routes.ts'
+import { serve } from '../http/serve.ts'
 import { listParts, writePart } from './store.ts'
 
-/** A studio's catalogues, each at its own address. */
-export function catalogueRoutes(db: Database): Router {
-  const router = Router()
+/** Serves a studio's catalogues, each at its own address. */
+export function serveCatalogues(router: Router, db: Database): void {
   for (const catalogue of catalogueKeys) {
-    const write = z.strictObject({ version: versionSchema, spec: catalogueOf(catalogue).schema, removed: z.boolean() })
-    router.get(`/${catalogue}`, async (request, response) => {
-      response.json({ entries: await listParts(db, studioOf(request), catalogue) })
-    })
-    router.put(`/${catalogue}/:id`, async (request, response) => {
-      const { version, spec, removed } = checked(write, request.body)
-      const id = checked(idSchema, request.params.id)
-      response.json(await writePart(db, studioOf(request), catalogue, version, { id, spec, removed }))
-    })
+    const { list, write } = catalogueRoutes(catalogue)
+    serve(router, list, async (_asked, { studioId }) => ({ entries: await listParts(db, studioId, catalogue) }))
+    serve(router, write, ({ params, body: { version, ...rest } }, { studioId }) =>
+      writePart(db, studioId, catalogue, version, { id: params.id, ...rest }),
+    )
   }
-  return router
 }

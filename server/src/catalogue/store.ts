@@ -1,28 +1,25 @@
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import { and, asc, eq, sql } from 'drizzle-orm'
-import { catalogueKeys, catalogueOf } from '@level-stance/core/stations/catalogues'
-import type { CatalogueKey, PartSpec } from '@level-stance/core/stations/catalogues'
+import { catalogueKeys, catalogueOf, catalogues } from '@level-stance/core/stations/catalogues'
+import type { StoredPart } from '@level-stance/core/contract/contract'
+import type { CatalogueKey, SpecOf } from '@level-stance/core/stations/catalogues'
 import type { Database } from '../db/queryable.ts'
 import { filledCatalogues, parts } from '../db/schema.ts'
 import { writeVersioned } from '../http/versioned.ts'
 import { HttpError } from '../http/errors.ts'
 import { unmarked } from '../http/writeMark.ts'
 
-/** An entry with the version a writer must have seen. */
-export interface StoredEntry<Spec = PartSpec> {
-  readonly entry: { readonly id: string; readonly spec: Spec; readonly removed: boolean }
-  readonly version: number
-}
+type Stored = StoredPart<SpecOf<CatalogueKey>>
 /** A studio keeps at most this many parts in a catalogue. */
 const MOST_ENTRIES = 500
 
-const show = ({ id, spec, removed, version }: typeof parts.$inferSelect): StoredEntry => ({ entry: { id, spec, removed }, version })
+const show = ({ id, spec, removed, version }: typeof parts.$inferSelect): Stored => ({ entry: { id, spec, removed }, version })
 const of = (studioId: string, catalogue: CatalogueKey) => and(eq(parts.studioId, studioId), eq(parts.catalogue, catalogue))
 const here = (studioId: string, catalogue: CatalogueKey) => and(of(studioId, catalogue), eq(parts.removed, false))
 
 /** A studio's catalogue, removed entries left out, by kind and name. */
-export async function listParts(db: Database, studioId: string, catalogue: CatalogueKey): Promise<StoredEntry[]> {
+export async function listParts(db: Database, studioId: string, catalogue: CatalogueKey): Promise<Stored[]> {
   const kinds = `{${catalogueOf(catalogue).kinds.join(',')}}`
   const rows = await db
     .select()
@@ -42,8 +39,8 @@ export async function writePart(
   studioId: string,
   catalogue: CatalogueKey,
   seen: number,
-  { id, spec, removed }: StoredEntry['entry'],
-): Promise<StoredEntry> {
+  { id, spec, removed }: Stored['entry'],
+): Promise<Stored> {
   const mine = and(of(studioId, catalogue), eq(parts.id, id))
   try {
     return await db.transaction(async (tx) => {
@@ -85,7 +82,7 @@ export async function ensureCatalogues(db: Database, studioId: string): Promise<
   for (const catalogue of catalogueKeys) {
     await db.transaction(async (tx) => {
       const claimed = await tx.insert(filledCatalogues).values({ studioId, catalogue, at: new Date() }).onConflictDoNothing().returning()
-      const rows = catalogueOf(catalogue).starting.map((spec) => ({ id: randomUUID(), studioId, catalogue, spec, version: 1 }))
+      const rows = catalogues[catalogue].starting.map((spec) => ({ id: randomUUID(), studioId, catalogue, spec, version: 1 }))
       if (claimed.length > 0) await tx.insert(parts).values(rows)
     })
   }

@@ -30,7 +30,7 @@ import type { ComplaintKind } from '@level-stance/core/talk/regions'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
 import type { BikeFields, VisitFields } from '@level-stance/core/record/dossier'
 import type { Choices } from '@level-stance/core/stations/choices'
-import type { CatalogueKey, PartSpec } from '@level-stance/core/stations/catalogues'
+import type { CatalogueKey, SpecOf } from '@level-stance/core/stations/catalogues'
 import type { AttachmentKind, AttachmentFields } from '@level-stance/core/record/attachments'
 import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
 import { bytes } from './bytes.ts'
@@ -60,7 +60,7 @@ export const parts = pgTable(
       .notNull()
       .references(() => studios.id, { onDelete: 'cascade' }),
     catalogue: text('catalogue').$type<CatalogueKey>().notNull(),
-    spec: jsonb('spec').$type<PartSpec>().notNull(),
+    spec: jsonb('spec').$type<SpecOf<CatalogueKey>>().notNull(),
     removed: boolean('removed').notNull().default(false),
     version: version(),
   },

@@ -1,20 +1,12 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import type { z } from 'zod'
+import type { ErrorBody } from '@level-stance/core/contract/error'
 import { fieldProblems } from '@level-stance/core/kernel/calculation'
 import { unstorableIn, unstorableWords } from '@level-stance/core/kernel/storable'
 import { CalculationError } from '@level-stance/core/kernel/problem'
 import type { FieldProblem } from '@level-stance/core/kernel/problem'
 import { isLost } from '../db/lost.ts'
-
-/** The one shape of every error answer. */
-export interface ErrorBody {
-  readonly code: string
-  readonly message: string
-  readonly fields: readonly FieldProblem[]
-  /** with `stale`: the row as it is stored */
-  readonly current?: unknown
-}
 
 /** An error meant for the screen. */
 export class HttpError extends Error {

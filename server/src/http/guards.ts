@@ -28,9 +28,9 @@ export const safeHeaders = helmet({
 const loopback = ['127.0.0.1', 'localhost', '[::1]']
 
 /**
- * Without a login, being on this machine is the key: so a page from elsewhere must not be able to
- * use the browser as its hand. The Host must be one of ours (against rebinding), and a foreign
- * Origin is refused.
+ * Rejects cross-site requests. Without a login, being on this machine is enough to read and write, so
+ * a page from elsewhere must not send requests through the fitter's browser: the Host must be one of
+ * ours (against DNS rebinding), and a foreign Origin is refused.
  */
 export function sameMachine(extraHosts: readonly string[] = []): RequestHandler {
   const allowed = new Set([...loopback, ...extraHosts])

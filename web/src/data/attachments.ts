@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import type { Attachment, AttachmentFields, AttachmentKind } from '@level-stance/core/record/attachments'
-import { api, upload } from './client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask } from './client.ts'
 import { once } from './keptId.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
@@ -20,7 +21,7 @@ export const useAttachments = defineStore('attachments', () => {
     const visitId = visit.head?.visitId
     if (visitId === undefined) return
     try {
-      const { attachments } = await api<{ attachments: Attachment[] }>('GET', `/visits/${visitId}/attachments`)
+      const { attachments } = await ask(contract.listAttachments, { params: { visitId } })
       if (visit.head?.visitId !== visitId) return
       list.value = attachments
       loadedFor.value = visitId
@@ -43,7 +44,7 @@ export const useAttachments = defineStore('attachments', () => {
     const named = title.slice(0, 120) || 'Without a name'
     try {
       const added = await once(`attachment:${visitId}:${kind}:${named}:${file.size}`, (id) =>
-        upload<Attachment>(`/visits/${visitId}/attachments?${new URLSearchParams({ id, kind, title: named })}`, file),
+        ask(contract.addAttachment, { params: { visitId }, query: { id, kind, title: named }, body: file }),
       )
       if (visit.head?.visitId === visitId) list.value = [...list.value.filter((other) => other.id !== added.id), added]
       return added
@@ -55,7 +56,7 @@ export const useAttachments = defineStore('attachments', () => {
   /** Writes over the version that is known, and says what is stored. */
   const put = (row: Attachment, change: Partial<AttachmentFields>, removed: boolean) => {
     const { title, marks } = { ...row, ...change }
-    return api<Attachment>('PUT', `/attachments/${row.id}`, { version: row.version, title, marks, removed })
+    return ask(contract.writeAttachment, { params: { id: row.id }, body: { version: row.version, title, marks, removed } })
   }
 
   /** Writes title and marks, or removes; somebody else's newer version is taken and said. */
@@ -69,7 +70,7 @@ export const useAttachments = defineStore('attachments', () => {
       if (removed) takeBack.offer(`${stored.title} removed.`, () => restore(stored, visitId))
       return { ok: true }
     } catch (error) {
-      const answer = refused<Attachment>(error)
+      const answer = refused(contract.writeAttachment, error)
       if (answer.theirs) list.value = list.value.map((row) => (row.id === id && answer.theirs ? answer.theirs : row))
       return answer
     }
@@ -81,7 +82,7 @@ export const useAttachments = defineStore('attachments', () => {
       const stored = await put(removed, {}, false)
       if (visit.head?.visitId === visitId) list.value = [...list.value, stored]
     } catch (error) {
-      problem.value = refused<Attachment>(error).message
+      problem.value = refused(contract.writeAttachment, error).message
     }
   }
 

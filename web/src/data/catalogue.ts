@@ -1,14 +1,13 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { catalogueOf } from '@level-stance/core/stations/catalogues'
-import type { CatalogueKey, PartSpec, SpecOf } from '@level-stance/core/stations/catalogues'
-import { ApiError, api } from './client.ts'
+import type { CatalogueKey, SpecOf } from '@level-stance/core/stations/catalogues'
+import { catalogueRoutes } from '@level-stance/core/contract/contract'
+import type { StoredPart } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
+import { ApiError, ask, storedInstead } from './client.ts'
+import type { JsonRoute } from './client.ts'
 
-/** An entry with the version a writer must have seen; 0 = not stored yet. */
-export interface StoredPart<Spec extends PartSpec = PartSpec> {
-  readonly entry: { readonly id: string; readonly spec: Spec; readonly removed: boolean }
-  readonly version: number
-}
 /** What became of a save: stored, or why not; `theirs` where somebody else wrote first. */
 export type SaveAnswer<Stored> =
   | { readonly ok: true }
@@ -20,18 +19,19 @@ export type SaveAnswer<Stored> =
     }
 
 /** What went wrong with a save, as the screens take it. */
-export function refused<Stored>(error: unknown): Extract<SaveAnswer<Stored>, { ok: false }> {
+export function refused<Row extends JsonRoute>(row: Row, error: unknown): Extract<SaveAnswer<AnswerOf<Row>>, { ok: false }> {
   if (!(error instanceof ApiError)) {
     return { ok: false, message: error instanceof Error ? error.message : 'It was not stored.', fields: [], theirs: null }
   }
-  const { code, message, fields, current } = error.body
-  return { ok: false, message, fields, theirs: code === 'stale' ? ((current ?? null) as Stored | null) : null }
+  const { message, fields } = error.body
+  return { ok: false, message, fields, theirs: storedInstead(row, error) }
 }
 
 /** The studio's catalogue of one sort of part. */
 function catalogueStore<Key extends CatalogueKey>(key: Key) {
   type Spec = SpecOf<Key>
   const { kinds } = catalogueOf(key)
+  const routes = catalogueRoutes(key)
   /** In the order of the kinds, then by name. */
   const sorted = (rows: readonly StoredPart<Spec>[]): StoredPart<Spec>[] =>
     [...rows].sort(
@@ -46,7 +46,7 @@ function catalogueStore<Key extends CatalogueKey>(key: Key) {
 
     async function load(): Promise<void> {
       try {
-        const answer = await api<{ entries: StoredPart<Spec>[] }>('GET', `/${key}`)
+        const answer = await ask(routes.list, {})
         entries.value = answer.entries
         loaded.value = true
         problem.value = null
@@ -58,11 +58,11 @@ function catalogueStore<Key extends CatalogueKey>(key: Key) {
     /** Stores an entry over the version it was read with, or removes it. */
     async function save(id: string, version: number, spec: Spec, removed = false): Promise<SaveAnswer<StoredPart<Spec>>> {
       try {
-        const stored = await api<StoredPart<Spec>>('PUT', `/${key}/${id}`, { version, spec, removed })
+        const stored = await ask(routes.write, { params: { id }, body: { version, spec, removed } })
         entries.value = removed ? without(id) : sorted([...without(id), stored])
         return { ok: true }
       } catch (error) {
-        const answer = refused<StoredPart<Spec>>(error)
+        const answer = refused(routes.write, error)
         if (answer.theirs) entries.value = sorted([...without(id), ...(answer.theirs.entry.removed ? [] : [answer.theirs])])
         return answer
       }

@@ -1,12 +1,9 @@
+import { errorSchema } from '@level-stance/core/contract/error'
+import type { ErrorBody } from '@level-stance/core/contract/error'
+import { isRaw, pathOf } from '@level-stance/core/contract/route'
+import type { AnswerOf, Asking, Filling, RawBody, Route } from '@level-stance/core/contract/route'
+import type { z } from 'zod'
 import { working } from '../kit/settled.ts'
-
-/** The server's one error shape. */
-export interface ErrorBody {
-  readonly code: string
-  readonly message: string
-  readonly fields: readonly { readonly field: string; readonly message: string }[]
-  readonly current?: unknown
-}
 
 /** An answer that is an error, with words for the screen. */
 export class ApiError extends Error {
@@ -26,47 +23,56 @@ export class UnreachableServer extends Error {
   }
 }
 
-/** Sends a file as it is. */
-export function upload<T>(path: string, file: Blob): Promise<T> {
-  return answerOf<T>(path, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file })
-}
+/** A route that answers with JSON. */
+export type JsonRoute = Route<string, z.ZodType | null, z.ZodType | RawBody | null, z.ZodType>
 
-/** Text of what the server keeps, as it was sent. */
-export async function textOf(path: string): Promise<string> {
-  return (await responseOf(path, { method: 'GET' })).text()
-}
-
-export async function api<T>(
-  method: 'GET' | 'PUT' | 'POST',
-  path: string,
-  body?: unknown,
+/**
+ * Asks a route of the contract and reads its answer, which the server's own tests hold to the row's schema.
+ * @param headers beside the content's type
+ * @throws ApiError with the server's words; UnreachableServer
+ */
+export async function ask<Row extends JsonRoute>(
+  row: Row,
+  asking: Asking<Row> & Filling,
   headers: Readonly<Record<string, string>> = {},
-): Promise<T> {
-  const init: RequestInit = { method }
-  if (body !== undefined) {
-    init.headers = { 'content-type': 'application/json', ...headers }
-    init.body = typeof body === 'string' ? body : JSON.stringify(body)
+): Promise<AnswerOf<Row>> {
+  const { body, ...filling }: Filling & { readonly body?: unknown } = asking
+  const content = row.body === null ? null : contentOf(row.body, body)
+  const init: RequestInit = {
+    method: row.method.toUpperCase(),
+    ...(content === null ? {} : { headers: { 'content-type': mediaTypeOf(row.body), ...headers }, body: content }),
   }
-  return answerOf<T>(path, init)
+  return (await (await responseOf(pathOf(row, filling), init)).json()) as AnswerOf<Row>
+}
+
+const mediaTypeOf = (body: JsonRoute['body']) => (body !== null && isRaw(body) ? body.mediaType : 'application/json')
+const contentOf = (row: NonNullable<JsonRoute['body']>, body: unknown) =>
+  isRaw(row) && (body instanceof Blob || typeof body === 'string') ? body : JSON.stringify(body)
+
+/** Text of a file that the server keeps, as it was sent. */
+export async function textOf<Row extends Route>(row: Row, asking: Asking<Row> & Filling): Promise<string> {
+  return (await responseOf(pathOf(row, asking), { method: row.method.toUpperCase() })).text()
+}
+
+/** What is stored instead of a write over an older version; null where the error is another one. */
+export function storedInstead<Row extends JsonRoute>(_row: Row, error: unknown): AnswerOf<Row> | null {
+  if (!(error instanceof ApiError) || error.body.code !== 'stale') return null
+  return (error.body.current ?? null) as AnswerOf<Row> | null
 }
 
 /**
  * Stores something under an id that this window has given: where an earlier try is stored whose answer
  * was lost, it is written over.
+ * @param write writes over a version
  */
-export async function putOwn<T>(path: string, field: string, value: unknown): Promise<T> {
+export async function putOwn<Row extends JsonRoute>(row: Row, write: (version: number) => Asking<Row> & Filling): Promise<AnswerOf<Row>> {
   try {
-    return await api<T>('PUT', path, { version: 0, [field]: value })
+    return await ask(row, write(0))
   } catch (error) {
-    const current = error instanceof ApiError && error.body.code === 'stale' ? error.body.current : null
-    const version = (current as { version?: unknown } | null)?.version
+    const version = (storedInstead(row, error) as { version?: unknown } | null)?.version
     if (typeof version !== 'number') throw error
-    return api<T>('PUT', path, { version, [field]: value })
+    return ask(row, write(version))
   }
-}
-
-async function answerOf<T>(path: string, init: RequestInit): Promise<T> {
-  return (await (await responseOf(path, init)).json()) as T
 }
 
 async function responseOf(path: string, init: RequestInit): Promise<Response> {
@@ -85,8 +91,8 @@ async function responseOf(path: string, init: RequestInit): Promise<Response> {
 
 async function errorBody(response: Response): Promise<ErrorBody> {
   try {
-    const body = (await response.json()) as Partial<ErrorBody>
-    if (typeof body.message === 'string') return { ...body, code: body.code ?? 'error', message: body.message, fields: body.fields ?? [] }
+    const parsed = errorSchema.safeParse(await response.json())
+    if (parsed.success) return parsed.data
   } catch {
     // Not JSON: a proxy or a half-started server.
   }

@@ -4,6 +4,7 @@ import type { MatResult } from '@level-stance/core/stations/seat/mat/analysis'
 import { MAT_FILE_LIMIT } from '@level-stance/core/stations/seat/mat/format'
 import type { MatHeader } from '@level-stance/core/stations/seat/mat/format'
 import type { MatRider } from '@level-stance/core/simulate/matSimulation'
+import { contract } from '@level-stance/core/contract/contract'
 import { textOf } from './client.ts'
 import type { MatAnswer, MatQuestion } from './workers/mat.ts'
 import { startMatWorker } from './workers/startWorker.ts'
@@ -91,7 +92,7 @@ export const useMat = defineStore('mat', () => {
     for (const { id } of files.value) {
       if (said.value.has(id)) continue
       try {
-        ask({ kind: 'text', id, text: await textOf(`/attachments/${id}/content`) })
+        ask({ kind: 'text', id, text: await textOf(contract.readAttachment, { params: { id } }) })
       } catch (error) {
         broken.value = error instanceof Error ? error.message : 'A recording could not be read.'
       }

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'
 import type { OtherBike } from '@level-stance/core/stations/feet/stance/judge'
-import { api } from './client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask } from './client.ts'
 import { useVisit } from './visit.ts'
 
 /** The rider's other bikes, for every page and for the causes alike; without an answer what is read here judges alone. */
@@ -12,7 +13,7 @@ export const useOtherBikes = defineStore('otherBikes', () => {
   async function load(visitId: string): Promise<void> {
     list.value = []
     try {
-      const { bikes } = await api<{ bikes: OtherBike[] }>('GET', `/visits/${visitId}/other-bikes`)
+      const { bikes } = await ask(contract.readOtherBikes, { params: { visitId } })
       if (visit.head?.visitId === visitId) list.value = bikes
     } catch {
       list.value = []

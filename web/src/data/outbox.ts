@@ -1,15 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { ApiError, UnreachableServer, api } from './client.ts'
+import { ApiError, UnreachableServer } from './client.ts'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { readingIdentity } from '@level-stance/core/readings/readingPlace'
 import { afterFrame } from '../kit/afterFrame.ts'
-import { markOf } from './pendingWrite.ts'
-import type { PendingWrite } from './pendingWrite.ts'
+import { sendWrite } from './pendingWrite.ts'
+import type { PendingWrite, WriteAnswer } from './pendingWrite.ts'
 import { adoptOrphans, openTabStorage } from './tabStorage.ts'
 
 export type SaveState = 'saved' | 'saving' | 'unreachable' | 'conflict' | 'failed'
-type Landed = (write: PendingWrite, answer: unknown) => void
+/** Hears what became of a write; null where it was refused. */
+type Landed = (write: PendingWrite, answer: WriteAnswer | null) => void
 
 const firstRetry = 400
 const longestRetry = 4000
@@ -100,11 +101,11 @@ export const useOutbox = defineStore('outbox', () => {
     inFlight.value = write
     persist()
     try {
-      const answer = await api<{ version?: number }>(write.method, write.path, write.body, markOf(write))
+      const answer = await sendWrite(write)
       inFlight.value = null
       reachable.value = true
       wait = firstRetry
-      carryVersion(write.key, answer.version)
+      if (answer.kind !== 'ledger') carryVersion(write.key, answer.row.version)
       persist()
       for (const heard of listeners) heard(write, answer)
     } catch (error) {
@@ -116,8 +117,7 @@ export const useOutbox = defineStore('outbox', () => {
   }
 
   /** A newer write to the same thing goes over the version just stored. */
-  function carryVersion(key: string, version: number | undefined): void {
-    if (version === undefined) return
+  function carryVersion(key: string, version: number): void {
     queue.value = queue.value.map((other) => (other.key === key && !other.adopted ? { ...other, body: { ...other.body, version } } : other))
   }
 

@@ -8,7 +8,8 @@ import type { Stage } from '@level-stance/core/reason/history'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { StudioCounts } from '@level-stance/core/reason/studio'
-import { api } from './client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask as askServer } from './client.ts'
 import { atRest } from '../kit/settled.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
@@ -70,7 +71,7 @@ export const useReasoning = defineStore('reasoning', () => {
   /** What this studio's closed visits came to; without an answer nothing of it is used. */
   async function loadStudio(): Promise<void> {
     try {
-      const { learns, counts } = await api<{ learns: boolean; counts: StudioCounts }>('GET', '/studio/learned')
+      const { learns, counts } = await askServer(contract.readLearned, {})
       studio.value = learns ? counts : null
     } catch {
       studio.value = null
@@ -154,7 +155,7 @@ export const useReasoning = defineStore('reasoning', () => {
 
   /** Whether what closed visits came to is used; the studio's own choice. */
   async function setLearns(learns: boolean): Promise<void> {
-    await api('PUT', '/studio/learned', { learns })
+    await askServer(contract.writeLearns, { body: { learns } })
     await loadStudio()
   }
 

@@ -1,19 +1,16 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { byMark, marksByName, spareAdvice } from '@level-stance/core/record/triedSaddles'
-import type { TriedSaddle } from '@level-stance/core/record/triedSaddles'
-import { api } from './client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
+import { ask } from './client.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
 import { useTakeBack } from './takeBack.ts'
 import { useVisit } from './visit.ts'
 
 /** A saddle the rider has ridden, with the version a writer must have seen. */
-export interface StoredTried {
-  readonly id: string
-  readonly saddle: TriedSaddle
-  readonly version: number
-}
+export type StoredTried = AnswerOf<typeof contract.writeTried>
 
 /** What the open visit's rider has ridden, over all visits. */
 export const useTriedSaddles = defineStore('triedSaddles', () => {
@@ -29,7 +26,7 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
     const riderId = visit.head?.riderId
     if (riderId === undefined) return
     try {
-      const answer = await api<{ saddles: StoredTried[] }>('GET', `/riders/${riderId}/saddles`)
+      const answer = await ask(contract.listTried, { params: { riderId } })
       if (visit.head?.riderId === riderId) list.value = answer.saddles
       problem.value = null
     } catch (error) {
@@ -48,16 +45,15 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
       list.value = byMark(rows.map((r) => ({ ...r, ...r.saddle }))).map(({ id, saddle, version }) => ({ id, saddle, version }))
     }
     try {
-      const stored = await api<StoredTried>('PUT', `/riders/${riderId}/saddles/${row.id}`, {
-        version: row.version,
-        saddle: row.saddle,
-        removed,
+      const stored = await ask(contract.writeTried, {
+        params: { riderId, id: row.id },
+        body: { version: row.version, saddle: row.saddle, removed },
       })
       keep(removed ? [] : [stored])
       if (removed) takeBack.offer(`${row.saddle.name} removed.`, () => save(stored))
       return { ok: true }
     } catch (error) {
-      const answer = refused<StoredTried>(error)
+      const answer = refused(contract.writeTried, error)
       if (answer.theirs) keep([answer.theirs])
       return answer
     }

@@ -27,12 +27,13 @@ import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/compla
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import { isBackFromInjury } from '@level-stance/core/talk/riding'
 import type { Riding } from '@level-stance/core/talk/riding'
-import { api } from './client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask } from './client.ts'
 import { afterFrame } from '../kit/afterFrame.ts'
 import { later } from '../kit/later.ts'
 import { stable } from '../kit/stable.ts'
 import { thingOf, useOutbox } from './outbox.ts'
-import type { PendingWrite } from './pendingWrite.ts'
+import type { BodyOf, PendingWrite, WriteAnswer } from './pendingWrite.ts'
 
 /**
  * The open visit: what the server holds, with this window's unsaved writes laid over it, and
@@ -158,7 +159,7 @@ export const useVisit = defineStore('visit', () => {
   async function readWhole(id: string): Promise<Dossier> {
     for (;;) {
       const before = landings
-      const fresh = await api<Dossier>('GET', `/visits/${id}`)
+      const fresh = await ask(contract.readVisit, { params: { visitId: id } })
       if (landings === before) return fresh
     }
   }
@@ -192,13 +193,11 @@ export const useVisit = defineStore('visit', () => {
   }
   const placeOf = (row: Pick<Reading, 'after'>) => body.value.timeline.placeOf(row.after)
 
-  function write(
-    kind: PendingWrite['kind'],
+  function write<Kind extends PendingWrite['kind']>(
+    kind: Kind,
     place: string,
-    path: string,
-    body: Record<string, unknown>,
+    body: BodyOf<Kind>,
     words: { label: string; mine: string },
-    method: 'PUT' | 'POST' = 'PUT',
   ): void {
     const current = dossier.value
     if (!current) return
@@ -206,8 +205,6 @@ export const useVisit = defineStore('visit', () => {
     const write: PendingWrite = {
       key: `${kind}:${id}:${place}`,
       kind,
-      method,
-      path: `/visits/${id}${path}`,
       body,
       visitId: id,
       whose: `${current.rider.name}, ${current.visit.title}`,
@@ -222,7 +219,7 @@ export const useVisit = defineStore('visit', () => {
     const row = dossier.value?.readings.find((r) => readingIdentity(r.reading) === identity)
     const words = { label: readingName(reading.key, reading.side), mine: reading.value === null ? 'cleared' : reading.typed }
     isTyped = true
-    write('reading', identity, '/readings', { version: row?.version ?? 0, reading }, words)
+    write('reading', identity, { version: row?.version ?? 0, reading }, words)
     isTyped = false
   }
 
@@ -232,20 +229,20 @@ export const useVisit = defineStore('visit', () => {
       label: complaintTitle(complaint),
       mine: removed ? 'removed' : complaint.severity === null ? 'not rated' : `severity ${complaint.severity}`,
     }
-    write('complaint', complaint.id, '/complaints', { version: row?.version ?? 0, complaint, removed }, words)
+    write('complaint', complaint.id, { version: row?.version ?? 0, complaint, removed }, words)
   }
 
   function setRating(rating: Rating): void {
     const row = dossier.value?.ratings.find((r) => r.rating.complaintId === rating.complaintId && r.rating.changeId === rating.changeId)
     const words = { label: 'Rating', mine: String(rating.severity) }
-    write('rating', `${rating.complaintId}:${rating.changeId}`, '/ratings', { version: row?.version ?? 0, rating }, words)
+    write('rating', `${rating.complaintId}:${rating.changeId}`, { version: row?.version ?? 0, rating }, words)
   }
 
   function setVisit(change: Partial<VisitFields>): void {
     if (!dossier.value) return
     const { version } = dossier.value.visit
     const visit = { ...visitFieldsOf(dossier.value.visit), ...change }
-    write('visit', '', '', { version, visit }, { label: 'Visit', mine: visit.title })
+    write('visit', '', { version, visit }, { label: 'Visit', mine: visit.title })
   }
 
   /** What the fitter picks at a station. */
@@ -257,7 +254,7 @@ export const useVisit = defineStore('visit', () => {
   function append(entry: LedgerEntry): void {
     follow()
     const words = { label: 'Change', mine: entry.kind }
-    write('ledger', entry.id, '/ledger', { after: ledger.value.length, entry }, words, 'POST')
+    write('ledger', entry.id, { after: ledger.value.length, entry }, words)
     shownUpTo.value = null
   }
 
@@ -279,7 +276,7 @@ export const useVisit = defineStore('visit', () => {
     // A refused write leaves the screen ahead of the server: read again.
     if (answer === null) return void open(current.visit.id)
     const later = outbox.pendingFor(landed.visitId).filter((write) => thingOf(write) === thingOf(landed) && !write.adopted)
-    dossier.value = later.reduce(overlaid, stored(current, landed, answer))
+    dossier.value = later.reduce(overlaid, stored(current, answer))
   })
 
   return {
@@ -371,10 +368,10 @@ function overlaid(dossier: Dossier, { kind, body }: PendingWrite): Dossier {
 }
 
 /** A dossier with the server's answer to a write. */
-function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Dossier {
-  switch (kind) {
+function stored(dossier: Dossier, answer: WriteAnswer): Dossier {
+  switch (answer.kind) {
     case 'reading': {
-      const row = answer as Dossier['readings'][number]
+      const { row } = answer
       return {
         ...dossier,
         readings: placed(
@@ -385,7 +382,7 @@ function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Doss
       }
     }
     case 'complaint': {
-      const row = answer as Dossier['complaints'][number]
+      const { row } = answer
       return {
         ...dossier,
         complaints: placed(
@@ -396,7 +393,7 @@ function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Doss
       }
     }
     case 'rating': {
-      const row = answer as Dossier['ratings'][number]
+      const { row } = answer
       return {
         ...dossier,
         ratings: placed(
@@ -407,7 +404,7 @@ function stored(dossier: Dossier, { kind }: PendingWrite, answer: unknown): Doss
       }
     }
     case 'visit':
-      return { ...dossier, visit: answer as Dossier['visit'] }
+      return { ...dossier, visit: answer.row }
     default:
       return dossier
   }

@@ -3,7 +3,8 @@ import { AutoComplete, Modal } from 'ant-design-vue'
 import { useMutationObserver } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '../../data/client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask } from '../../data/client.ts'
 import { atRest } from '../../kit/settled.ts'
 import { commandGroups, matching } from './command.ts'
 import type { Command } from './command.ts'
@@ -35,8 +36,7 @@ const REST = 150
 const find = atRest(async (name: string) => {
   if (name.trim().length < 2) return
   try {
-    const query = new URLSearchParams({ search: name.trim() })
-    const { riders: rows } = await api<{ riders: { id: string; name: string }[] }>('GET', `/riders?${query}`)
+    const { riders: rows } = await ask(contract.listRiders, { query: { search: name.trim() } })
     if (name !== typed.value) return
     riders.value = rows.slice(0, 6).map(({ id, name: label }) => ({
       key: `rider-${id}`,

@@ -3,7 +3,8 @@ import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { VISIT_FILE_MAX_BYTES, parseVisitFile } from '@level-stance/core/record/visitFile'
-import { api } from '../../data/client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import { ask } from '../../data/client.ts'
 import { once } from '../../data/keptId.ts'
 
 const router = useRouter()
@@ -23,7 +24,7 @@ async function take(event: Event): Promise<void> {
     const text = file.size > VISIT_FILE_MAX_BYTES * 2 ? ' '.repeat(VISIT_FILE_MAX_BYTES + 1) : await file.text()
     parseVisitFile(text)
     const stored = await once(`import:${file.name}:${file.size}:${file.lastModified}`, (id) =>
-      api<{ visitId: string }>('POST', `/imports?id=${id}`, text),
+      ask(contract.importVisit, { query: { id }, body: text }),
     )
     await router.push({ name: 'talk', params: { visitId: stored.visitId } })
   } catch (error) {

@@ -6,8 +6,8 @@ import { useRouter } from 'vue-router'
 import { bikeKindOf, bikeKinds } from '@level-stance/core/bike/bikeKinds'
 import type { BikeKind } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/dossier'
-import { ApiError, api, putOwn } from '../../data/client.ts'
-import type { Dossier } from '@level-stance/core/record/dossier'
+import { contract } from '@level-stance/core/contract/contract'
+import { ApiError, ask, putOwn } from '../../data/client.ts'
 import type { Riding } from '@level-stance/core/talk/riding'
 import PickField from '../../kit/PickField.vue'
 import RidingForm from '../../complaint/RidingForm.vue'
@@ -51,7 +51,7 @@ const problemOf = (result: { error?: { issues: readonly { path: PropertyKey[]; m
 /** Whether a rider with this id is stored already. */
 async function isTaken(riderId: string): Promise<boolean> {
   try {
-    await api('GET', `/riders/${riderId}`)
+    await ask(contract.readRider, { params: { riderId } })
     return true
   } catch (error) {
     if (error instanceof ApiError && error.status === 404) return false
@@ -61,7 +61,8 @@ async function isTaken(riderId: string): Promise<boolean> {
 
 async function start(): Promise<void> {
   tried.value = true
-  if (!rider.value.success || !bike.value.success) return
+  const [newRider, newBike] = [rider.value.data, bike.value.data]
+  if (!newRider || !newBike) return
   if (busy.value) return
   busy.value = true
   problem.value = null
@@ -69,9 +70,9 @@ async function start(): Promise<void> {
     if (!form.value.isSent && (await isTaken(form.value.riderId))) renew()
     const { riderId, bikeId, visitId, riding } = form.value
     form.value.isSent = true
-    await putOwn(`/riders/${riderId}`, 'rider', rider.value.data)
-    await putOwn(`/riders/${riderId}/bikes/${bikeId}`, 'bike', bike.value.data)
-    await api<Dossier>('POST', '/visits', { id: visitId, riderId, bikeId, title: 'First visit', riding: riding ?? {} })
+    await putOwn(contract.writeRider, (version) => ({ params: { riderId }, body: { version, rider: newRider } }))
+    await putOwn(contract.writeBike, (version) => ({ params: { riderId, bikeId }, body: { version, bike: newBike } }))
+    await ask(contract.createVisit, { body: { id: visitId, riderId, bikeId, title: 'First visit', riding: riding ?? {} } })
     form.value = empty()
     await router.push({ name: 'talk', params: { visitId } })
   } catch (error) {

@@ -2,15 +2,12 @@
 import { Button, Input, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { riderFieldsSchema } from '@level-stance/core/record/dossier'
-import { ApiError, api } from '../../data/client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
+import { ask, storedInstead } from '../../data/client.ts'
 import { useDrafts } from '../../data/drafts.ts'
 
-interface StoredRider {
-  readonly id: string
-  readonly name: string
-  readonly note: string
-  readonly version: number
-}
+type StoredRider = AnswerOf<typeof contract.writeRider>
 
 const props = defineProps<{ rider: StoredRider }>()
 const emit = defineEmits<{ saved: [] }>()
@@ -42,11 +39,15 @@ async function save(): Promise<void> {
   if (!checked.value.success) return
   problem.value = null
   try {
-    const stored = await api<StoredRider>('PUT', `/riders/${props.rider.id}`, { version: version.value, rider: checked.value.data })
+    const stored = await ask(contract.writeRider, {
+      params: { riderId: props.rider.id },
+      body: { version: version.value, rider: checked.value.data },
+    })
     take(stored)
   } catch (error) {
-    if (error instanceof ApiError && error.body.code === 'stale') theirs.value = error.body.current as StoredRider
-    else problem.value = `${error instanceof Error ? error.message : 'It was not stored.'} What you typed is kept here.`
+    theirs.value = storedInstead(contract.writeRider, error)
+    if (theirs.value === null)
+      problem.value = `${error instanceof Error ? error.message : 'It was not stored.'} What you typed is kept here.`
   }
 }
 

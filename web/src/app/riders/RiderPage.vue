@@ -5,8 +5,9 @@ import { useRouter } from 'vue-router'
 import { bikeKinds } from '@level-stance/core/bike/bikeKinds'
 import { bikeFieldsSchema } from '@level-stance/core/record/dossier'
 import type { BikeFields } from '@level-stance/core/record/dossier'
-import type { Dossier } from '@level-stance/core/record/dossier'
-import { api, putOwn } from '../../data/client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
+import { ask, putOwn } from '../../data/client.ts'
 import { once } from '../../data/keptId.ts'
 import { dayOf } from '../../kit/day.ts'
 import PageFrame from './PageFrame.vue'
@@ -14,15 +15,9 @@ import RiderEditor from './RiderEditor.vue'
 import PickField from '../../kit/PickField.vue'
 import { tableOf } from '@level-stance/core/kernel/tables'
 
-interface RiderDetail {
-  readonly rider: { readonly id: string; readonly name: string; readonly note: string; readonly version: number }
-  readonly bikes: readonly { readonly id: string; readonly name: string; readonly kind: string }[]
-  readonly visits: readonly { readonly id: string; readonly bikeId: string; readonly title: string; readonly startedAt: string }[]
-}
-
 const props = defineProps<{ riderId: string }>()
 const router = useRouter()
-const detail = ref<RiderDetail | null>(null)
+const detail = ref<AnswerOf<typeof contract.readRider> | null>(null)
 const problem = ref<string | null>(null)
 const newBike = ref<BikeFields>({ name: '', kind: 'drop bar' })
 const bikeProblem = ref<string | null>(null)
@@ -41,7 +36,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
   }
 }
 
-const read = async () => void (detail.value = await api<RiderDetail>('GET', `/riders/${props.riderId}`))
+const read = async () => void (detail.value = await ask(contract.readRider, { params: { riderId: props.riderId } }))
 const load = () => attempt(read)
 watch(() => props.riderId, load, { immediate: true })
 
@@ -50,7 +45,9 @@ const startVisit = (bikeId: string) =>
   attempt(async () => {
     const count = detail.value?.visits.length ?? 0
     const title = count === 0 ? 'First visit' : `Visit ${count + 1}`
-    const { visit } = await once(`visit:${bikeId}`, (id) => api<Dossier>('POST', '/visits', { id, riderId: props.riderId, bikeId, title }))
+    const { visit } = await once(`visit:${bikeId}`, (id) =>
+      ask(contract.createVisit, { body: { id, riderId: props.riderId, bikeId, title } }),
+    )
     await router.push({ name: 'talk', params: { visitId: visit.id } })
   })
 
@@ -59,7 +56,9 @@ const addBike = () =>
     const checked = bikeFieldsSchema.safeParse(newBike.value)
     bikeProblem.value = checked.success ? null : (checked.error.issues[0]?.message ?? null)
     if (!checked.success) return
-    await once(`bike:${props.riderId}`, (id) => putOwn(`/riders/${props.riderId}/bikes/${id}`, 'bike', checked.data))
+    await once(`bike:${props.riderId}`, (id) =>
+      putOwn(contract.writeBike, (version) => ({ params: { riderId: props.riderId, bikeId: id }, body: { version, bike: checked.data } })),
+    )
     newBike.value = { name: '', kind: 'drop bar' }
     await read()
   })

@@ -2,23 +2,18 @@
 import { Button, Input } from 'ant-design-vue'
 import { ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api } from '../../data/client.ts'
+import { contract } from '@level-stance/core/contract/contract'
+import type { AnswerOf } from '@level-stance/core/contract/route'
+import { ask } from '../../data/client.ts'
 import { dayOf } from '../../kit/day.ts'
 import { atRest } from '../../kit/settled.ts'
 import ImportButton from './ImportButton.vue'
 import PageFrame from './PageFrame.vue'
 
-interface RiderRow {
-  readonly id: string
-  readonly name: string
-  readonly note: string
-  readonly latestVisit: { readonly id: string; readonly title: string; readonly startedAt: string; readonly bike: string } | null
-}
-
 const route = useRoute()
 const router = useRouter()
 const search = ref(typeof route.query['search'] === 'string' ? route.query['search'] : '')
-const riders = ref<RiderRow[]>([])
+const riders = ref<AnswerOf<typeof contract.listRiders>['riders']>([])
 const next = ref<string | null>(null)
 const problem = ref<string | null>(null)
 const loaded = ref(false)
@@ -27,9 +22,8 @@ let asked = 0
 /** Reads the first page for the search, or the page after the last. An older answer never replaces a newer one. */
 async function load(more = false): Promise<void> {
   const mine = ++asked
-  const query = new URLSearchParams({ search: search.value, ...(more && next.value !== null ? { after: next.value } : {}) })
   try {
-    const page = await api<{ riders: RiderRow[]; next: string | null }>('GET', `/riders?${query}`)
+    const page = await ask(contract.listRiders, { query: { search: search.value, after: more ? next.value : null } })
     if (mine !== asked) return
     riders.value = more ? [...riders.value, ...page.riders] : page.riders
     next.value = page.next

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
+import { contract } from '@level-stance/core/contract/contract'
+import { hrefOf } from '@level-stance/core/contract/route'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
 import MarkedBody from '../../complaint/MarkedBody.vue'
@@ -12,7 +14,9 @@ const visit = useVisit()
 const outbox = useOutbox()
 const preferences = usePreferences()
 const sheet = computed(() => (visit.dossier ? sheetOf(toVisitFile(visit.dossier), preferences.unit) : null))
-const base = computed(() => `/api/visits/${visit.dossier?.visit.id ?? ''}`)
+const params = computed(() => ({ visitId: visit.dossier?.visit.id ?? '' }))
+const pdf = computed(() => hrefOf(contract.readSheet, { params: params.value, query: { unit: preferences.unit } }))
+const file = computed(() => hrefOf(contract.readVisitFile, { params: params.value }))
 const day = computed(() =>
   sheet.value ? new Date(sheet.value.startedAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }) : '',
 )
@@ -23,8 +27,8 @@ const print = () => window.print()
   <div v-if="sheet" class="record">
     <div class="actions">
       <Button type="primary" size="large" @click="print">Print</Button>
-      <Button size="large" :href="`${base}/sheet.pdf?unit=${preferences.unit}`" download>PDF</Button>
-      <Button size="large" :href="`${base}/file`" download>Visit file (JSON)</Button>
+      <Button size="large" :href="pdf" download>PDF</Button>
+      <Button size="large" :href="file" download>Visit file (JSON)</Button>
       <span v-if="outbox.state !== 'saved'" class="small muted">PDF and file hold what is saved; something is still on its way.</span>
     </div>
     <article class="sheet" aria-label="Record sheet">

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { contract } from '@level-stance/core/contract/contract'
+import { hrefOf } from '@level-stance/core/contract/route'
 import { sides } from '@level-stance/core/kernel/sided'
 import DownloadLinks from '../../../saving/DownloadLinks.vue'
 import { useBoard } from '../../../data/board.ts'
@@ -16,11 +18,12 @@ const links = computed(() =>
     .flatMap((side) => {
       const now = feet.rested.feet[side].setbackNow?.value ?? 0
       const asked = board.aimed('cleatSetback', side)
-      const own = asked === 0 ? '' : `&setback=${Math.round(10 * (now + asked)) / 10}`
-      return ['PDF', 'SVG'].map((ending) => ({
-        words: `${side} ${ending}`,
-        href: `/api/visits/${visit.head?.visitId ?? ''}/template.${ending.toLowerCase()}?side=${side}${own}`,
-      }))
+      const params = { visitId: visit.head?.visitId ?? '' }
+      const query = { side, setback: asked === 0 ? undefined : Math.round(10 * (now + asked)) / 10 }
+      return [
+        { words: `${side} PDF`, href: hrefOf(contract.readTemplatePdf, { params, query }) },
+        { words: `${side} SVG`, href: hrefOf(contract.readTemplateSvg, { params, query }) },
+      ]
     }),
 )
 </script>

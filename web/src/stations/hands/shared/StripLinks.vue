@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { contract } from '@level-stance/core/contract/contract'
+import { hrefOf } from '@level-stance/core/contract/route'
 import { measuredValue } from '@level-stance/core/readings/resolve'
 import DownloadLinks from '../../../saving/DownloadLinks.vue'
 import { useVisit } from '../../../data/visit.ts'
@@ -8,7 +10,11 @@ import { useVisit } from '../../../data/visit.ts'
 const visit = useVisit()
 const links = computed(() => {
   if (visit.bar !== 'flat' || measuredValue(visit.setup.now, 'gripLength') === null) return []
-  return ['PDF', 'SVG'].map((words) => ({ words, href: `/api/visits/${visit.head?.visitId ?? ''}/strip.${words.toLowerCase()}` }))
+  const params = { visitId: visit.head?.visitId ?? '' }
+  return [
+    { words: 'PDF', href: hrefOf(contract.readStripPdf, { params }) },
+    { words: 'SVG', href: hrefOf(contract.readStripSvg, { params }) },
+  ]
 })
 </script>
 
