@@ -50,7 +50,9 @@ test('the courier’s outer knee, solved by keyboard alone from what the screens
     await page.getByRole('tab', { name: 'Why' }).focus()
     await page.keyboard.press('Enter')
     // Two goniometer readings tell no more than ±3.3°, which is more than the room on either side.
-    await expect(page.getByTestId('cause-rotation')).toContainText('The foot’s own direction has room in its float. Too close to call: ±3.3°.')
+    await expect(page.getByTestId('cause-rotation')).toContainText(
+      'The foot’s own direction has room in its float. Too close to call: ±3.3°.',
+    )
     await expect(page.getByTestId('cause-rotation').getByRole('img', { name: 'speaks for it' })).toHaveCount(0)
     await expectSaved(page)
   })

@@ -54,7 +54,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
     ...riderHandlers(db),
     ...triedSaddleHandlers(db),
     ...attachmentHandlers(db),
-    ...recordHandlers(db, fonts, work),
+    ...recordHandlers(db, work),
     ...visitHandlers(db, work),
     ...studioHandlers(db),
   })

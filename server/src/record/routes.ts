@@ -1,25 +1,14 @@
 import { and, eq } from 'drizzle-orm'
-import { barOf } from '@level-stance/core/bike/bikeKinds'
 import type { contract } from '@level-stance/core/contract/contract'
-import { templateInput } from '@level-stance/core/stations/feet/cleat/templateInput'
-import { setupOf } from '@level-stance/core/rider/setup'
-import { defaultCleatSchool } from '@level-stance/core/stations/feet/cleat/schools'
-import { cleatTemplate } from '@level-stance/core/stations/feet/cleat/template'
-import { templateSvg } from '@level-stance/core/kernel/trueSizeSheet'
 import { sides } from '@level-stance/core/kernel/sided'
-import type { Side } from '@level-stance/core/kernel/sided'
 import { toVisitFile, visitFileJsonSchema } from '@level-stance/core/record/visitFile'
 import type { Dossier } from '@level-stance/core/record/dossier'
-import { barStrip } from '@level-stance/core/stations/hands/width/barStrip'
-import { stripInput } from '@level-stance/core/stations/hands/width/stripInput'
 import type { Work } from '../calculations/heavy.ts'
 import type { Database } from '../db/queryable.ts'
 import { riders, visits } from '../db/schema.ts'
 import type { Handlers, SentFile } from '../http/serve.ts'
 import { readDossier } from '../visits/dossier.ts'
 import { importVisit } from '../visits/importVisit.ts'
-import type { SheetFonts } from '../pdf/fonts.ts'
-import { templatePdf } from '../pdf/templatePdf.ts'
 
 type Routes = Pick<
   typeof contract,
@@ -34,7 +23,7 @@ type Routes = Pick<
 >
 
 /** Export as open JSON, PDF and SVG, import, and the published schema. */
-export function recordHandlers(db: Database, fonts: SheetFonts, work: Work): Handlers<Routes> {
+export function recordHandlers(db: Database, work: Work): Handlers<Routes> {
   const asPdf = (dossier: Dossier, content: Uint8Array, what?: string): SentFile => ({
     mediaType: 'application/pdf',
     content,
@@ -61,20 +50,21 @@ export function recordHandlers(db: Database, fonts: SheetFonts, work: Work): Han
     },
     readTemplatePdf: async ({ params, query: { side, ...aim } }, { studioId }) => {
       const dossier = await readDossier(db, studioId, params.visitId)
-      const templates = templatesOf(dossier, side === undefined ? sides : [side], aim)
-      return asPdf(dossier, await templatePdf(templates, `Cleat template: ${dossier.rider.name}`, fonts), 'cleat-template')
+      const drawn = { what: 'cleats', sides: side === undefined ? sides : [side], aim } as const
+      return asPdf(dossier, await work('true-size.pdf', { dossier, drawn }), 'cleat-template')
     },
     readTemplateSvg: async ({ params, query: { side = 'left', ...aim } }, { studioId }) => {
       const dossier = await readDossier(db, studioId, params.visitId)
-      return asSvg(dossier, templatesOf(dossier, [side], aim).map(templateSvg).join(''), `cleat-template-${side}`)
+      const drawn = { what: 'cleats', sides: [side], aim } as const
+      return asSvg(dossier, await work('true-size.svg', { dossier, drawn }), `cleat-template-${side}`)
     },
     readStripPdf: async ({ params }, { studioId }) => {
       const dossier = await readDossier(db, studioId, params.visitId)
-      return asPdf(dossier, await templatePdf([stripOf(dossier)], `Bar strips: ${dossier.rider.name}`, fonts), 'bar-strips')
+      return asPdf(dossier, await work('true-size.pdf', { dossier, drawn: { what: 'bar' } }), 'bar-strips')
     },
     readStripSvg: async ({ params }, { studioId }) => {
       const dossier = await readDossier(db, studioId, params.visitId)
-      return asSvg(dossier, templateSvg(stripOf(dossier)), 'bar-strips')
+      return asSvg(dossier, await work('true-size.svg', { dossier, drawn: { what: 'bar' } }), 'bar-strips')
     },
     importVisit: async ({ query: { id }, body }, { studioId }) => {
       const before = id === undefined ? null : await importedBefore(db, studioId, id)
@@ -84,28 +74,6 @@ export function recordHandlers(db: Database, fonts: SheetFonts, work: Work): Han
       return { ...stored, name: file.rider.name }
     },
   }
-}
-
-const setupAsRead = ({ readings, ledger, bike }: Dossier) =>
-  setupOf(
-    readings.map((row) => row.reading),
-    ledger,
-    barOf(bike.kind),
-  )
-const titleOf = ({ rider, bike }: Dossier) => `${rider.name}, ${bike.name}`
-
-function stripOf(dossier: Dossier) {
-  return barStrip(stripInput(setupAsRead(dossier), dossier.visit.choices.hands, dossier.bike.kind, titleOf(dossier)))
-}
-
-function templatesOf(
-  dossier: Dossier,
-  which: readonly Side[],
-  aim: { readonly setback?: number | undefined; readonly turn?: number | undefined },
-) {
-  const school = dossier.visit.choices.feet.cleatSchool ?? defaultCleatSchool
-  const setup = setupAsRead(dossier)
-  return which.map((side) => cleatTemplate(templateInput(setup, school, side, titleOf(dossier), aim)))
 }
 
 /** What an import with this id has stored already; null where there is none: the answer to the first may have been lost. */

@@ -1,9 +1,6 @@
 import { and, desc, eq, inArray, ne } from 'drizzle-orm'
-import { barOf } from '@level-stance/core/bike/bikeKinds'
-import { stanceEstimated, stanceParts } from '@level-stance/core/stations/feet/stance/readings'
-import { setupOf } from '@level-stance/core/rider/setup'
-import { halves } from '@level-stance/core/stations/feet/stance/targets'
 import type { OtherBike } from '@level-stance/core/stations/feet/stance/judge'
+import type { Work } from '../calculations/heavy.ts'
 import type { Database } from '../db/queryable.ts'
 import { visits } from '../db/schema.ts'
 import { notFound } from '../http/errors.ts'
@@ -13,7 +10,7 @@ import { readDossier } from './dossier.ts'
 const MOST_BIKES = 8
 
 /** Half stances of the same rider's other bikes, as their last visits left them; bikes whose parts were not read are left out. */
-export async function otherBikes(db: Database, studioId: string, visitId: string): Promise<OtherBike[]> {
+export async function otherBikes(db: Database, work: Work, studioId: string, visitId: string): Promise<OtherBike[]> {
   const [mine] = await db
     .select({ riderId: visits.riderId, bikeId: visits.bikeId })
     .from(visits)
@@ -31,14 +28,5 @@ export async function otherBikes(db: Database, studioId: string, visitId: string
     .orderBy(desc(visits.startedAt))
     .limit(MOST_BIKES)
   const dossiers = await Promise.all(rows.map(({ id }) => readDossier(db, studioId, id)))
-  return dossiers.flatMap(({ bike, readings, ledger }): OtherBike[] => {
-    const { now } = setupOf(
-      readings.map((row) => row.reading),
-      ledger,
-      barOf(bike.kind),
-    )
-    const parts = stanceParts(now)
-    if (parts === null || stanceEstimated(now).some((key) => key === 'tread' || key === 'axleLength')) return []
-    return [{ name: bike.name, ...halves(parts) }]
-  })
+  return work('other-bikes', { dossiers })
 }

@@ -15,7 +15,7 @@ type Routes = Pick<
 
 /**
  * A visit, read and written.
- * @param work counts what a closed visit came to, in a thread: after the write is stored, and of no concern to its answer
+ * @param work does what takes long, in a thread: among it what a closed visit came to, counted after the write is stored and of no concern to its answer
  */
 export function visitHandlers(db: Database, work: Work): Handlers<Routes> {
   /** Answers a write that may have changed what the visit's trials came to. */
@@ -32,7 +32,7 @@ export function visitHandlers(db: Database, work: Work): Handlers<Routes> {
   return {
     createVisit: ({ body }, { studioId }) => createVisit(db, studioId, body),
     readVisit: async ({ params }, { studioId }) => new Written(await readDossierText(db, studioId, params.visitId)),
-    readOtherBikes: async ({ params }, { studioId }) => ({ bikes: await otherBikes(db, studioId, params.visitId) }),
+    readOtherBikes: async ({ params }, { studioId }) => ({ bikes: await otherBikes(db, work, studioId, params.visitId) }),
     writeVisit: ({ params: { visitId }, body }, caller) =>
       counted(caller, visitId, writeVisit(db, caller.studioId, visitId, caller.seen(body.version), body.visit)),
     writeReading: ({ params, body }, { studioId, seen }) => writeReading(db, studioId, params.visitId, seen(body.version), body.reading),
