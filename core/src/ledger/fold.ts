@@ -1,14 +1,14 @@
 import type { Side } from '../kernel/sided.ts'
 import { unmoved } from '../readings/movedBy.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
+import { course, obstacles, refusal } from './course.ts'
+import type { ChangeState } from './course.ts'
 import type { LedgerEntry, Move } from './ledger.ts'
 import type { Pace } from './pace.ts'
 import { exchangeShifts } from './parts.ts'
 import type { Exchange, SlotKey } from './parts.ts'
 
 export type TryEntry = Extract<LedgerEntry, { kind: 'try' }>
-
-export type ChangeState = 'trying' | 'kept' | 'undone'
 
 /** A tried change with what became of it. */
 export interface Change {
@@ -104,26 +104,22 @@ function standingOf(entries: readonly LedgerEntry[]): LedgerStanding {
 function advance(standing: LedgerStanding, entry: LedgerEntry): void {
   const { ids, states } = standing
   ids.add(entry.id)
-  if (entry.kind === 'try') {
-    states.set(entry.id, 'trying')
-    standing.trying = entry.id
-  } else if (states.has(entry.of)) {
-    states.set(entry.of, entry.kind === 'keep' ? 'kept' : 'undone')
-    if (standing.trying === entry.of) standing.trying = null
-  }
+  const of = entry.kind === 'try' ? entry.id : entry.of
+  const to = course[states.get(of) ?? 'asked'][entry.kind]
+  if (typeof to !== 'string') return
+  states.set(of, to)
+  if (to === 'trying') standing.trying = of
+  else if (standing.trying === of) standing.trying = null
 }
 
 function problemAfter({ ids, states, trying }: LedgerStanding, next: LedgerEntry): string | null {
   if (ids.has(next.id)) return 'This entry is already in the ledger.'
   if (next.kind === 'try') {
-    if (trying !== null) return 'Another change is being tried. Keep or undo it first: one change at a time.'
+    if (trying !== null) return obstacles.another
     const moved = next.moves.map((move) => `${move.setting}:${move.side}`)
     const exchanged = next.exchanges.map(({ slot }) => slot)
     const once = new Set(moved).size === moved.length && new Set(exchanged).size === exchanged.length
     return once ? null : 'A change moves each setting and exchanges each part once.'
   }
-  const state = states.get(next.of)
-  if (state === undefined) return 'The change it refers to is not in this visit.'
-  if (next.kind === 'keep') return state === 'trying' ? null : `This change is already ${state}.`
-  return state === 'undone' ? 'This change is already undone.' : null
+  return refusal(states.get(next.of) ?? 'asked', next.kind)
 }

@@ -20,6 +20,7 @@ import { feetStation } from '@level-stance/core/stations/feet/station'
 import { posedModels } from '@level-stance/core/stations/hands/place/positions'
 import type { Posture } from '@level-stance/core/stations/hands/place/positions'
 import { handsStation } from '@level-stance/core/stations/hands/station'
+import { againstTrial } from '@level-stance/core/ledger/course'
 import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
 import type { LengthUnit } from '@level-stance/core/kernel/entry'
 import type { Side } from '@level-stance/core/kernel/sided'
@@ -146,15 +147,19 @@ export const useBoard = defineStore('board', () => {
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
   /** what must not be ridden, and the change on the card does not mend */
   const blocks = computed(() => standingBlocks(visit.blocks, requested.value))
-  const canTry = computed(
-    () =>
-      isChange(step.value) &&
-      movable.value &&
-      visit.stops.length === 0 &&
-      visit.unasked.length === 0 &&
-      blocks.value.length === 0 &&
-      isStanding.value,
+  /** what stands against a trial of it, first to be dealt with first */
+  const against = computed(() =>
+    againstTrial({
+      isChange: isChange(step.value),
+      isTrying: visit.folded.trying !== null,
+      isPast: visit.shownUpTo !== null,
+      stops: visit.stops.length,
+      unasked: visit.unasked.length,
+      blocks: blocks.value.length,
+      isChanging: !isStanding.value,
+    }),
   )
+  const canTry = computed(() => against.value.length === 0)
   /** Sawn off, it cannot be put back: asked once more. */
   const isForGood = computed(() =>
     (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')),
@@ -311,6 +316,7 @@ export const useBoard = defineStore('board', () => {
     pose,
     nextPosture,
     blocks,
+    against,
     waiting,
     enter,
     takeUp,

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
 import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
+import { obstacles } from '@level-stance/core/ledger/course'
 import { cautionsFor } from '@level-stance/core/ledger/cautions'
 import { metricsCarriedOn } from '@level-stance/core/rider/asRead'
 import { isExchange } from '@level-stance/core/ledger/moves'
@@ -59,6 +60,8 @@ const rows = stable(() => {
   return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
 })
 const step = computed(() => board.step)
+/** Why it cannot be tried, where nothing else on the card says so. */
+const not = computed(() => board.against.map((key) => obstacles[key]).find((words) => words !== null) ?? null)
 const inRole = (role: 'chosen' | 'knock-on') =>
   step.value
     ? changeWords(
@@ -168,8 +171,7 @@ function runs(): WorkingRun[] {
         </p>
       </FoldPanel>
       <BlockedNote :blocks="board.blocks" />
-      <p v-if="visit.stops.length > 0" class="small warn">Not while a warning sign is positive.</p>
-      <p v-else-if="visit.shownUpTo !== null" class="small muted">Go back to now first.</p>
+      <p v-if="not" class="small" :class="visit.stops.length > 0 ? 'warn' : 'muted'">{{ not }}</p>
     </template>
     <p v-else class="small muted">Drag on the board, or type where it should go.</p>
     <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">

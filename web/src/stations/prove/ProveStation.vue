@@ -20,6 +20,7 @@ import { useBoard } from '../../data/board.ts'
 import { useFeet } from '../useFeet.ts'
 import { useHands } from '../useHands.ts'
 import { useSeat } from '../useSeat.ts'
+import { refusal } from '@level-stance/core/ledger/course'
 import { useReasoning } from '../../data/reasoning.ts'
 import { usePreferences } from '../../data/preferences.ts'
 import { useVisit } from '../../data/visit.ts'
@@ -112,7 +113,9 @@ const nothing = computed(() => {
           {{ turn.words }}<span v-if="visit.complaints.length > 1" class="muted"> · {{ turn.title }}</span>
         </p>
         <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ preferences.said(change.later) }}</p>
-        <div v-if="change.state === 'kept'"><Button @click="visit.decide('undo', change)">Undo</Button></div>
+        <div v-if="change.state !== 'trying' && refusal(change.state, 'undo') === null">
+          <Button @click="visit.decide('undo', change)">Undo</Button>
+        </div>
       </article>
       <template v-if="thoughts.length > 0">
         <h2>Causes, at the start and now</h2>
