@@ -161,27 +161,29 @@ describe('hands up and down', () => {
   })
 })
 
+/** A drop bar with extensions. */
+const extensionBar: Over = {
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  stemLength: 90,
+  stemAngle: -6,
+  hoodWidth: 400,
+  barReach: 75,
+  barDrop: 120,
+  hoodPosition: [45, 45],
+  padForward: 40,
+  padUp: 60,
+  padSpacing: 220,
+  extensionLength: 290,
+  extensionAngle: 8,
+}
+
 describe('positions of a bar with extensions', () => {
-  const readings: Over = {
-    frameReach: 400,
-    frameStack: 560,
-    headAngle: 73,
-    headset: 10,
-    spacers: 10,
-    stemLength: 90,
-    stemAngle: -6,
-    hoodWidth: 400,
-    barReach: 75,
-    barDrop: 120,
-    hoodPosition: [45, 45],
-    padForward: 40,
-    padUp: 60,
-    padSpacing: 220,
-    extensionLength: 290,
-    extensionAngle: 8,
-  }
   it('lie lower the further the hands are, and fall back to what is easier on the neck', () => {
-    const of = setup(readings, 'drop')
+    const of = setup(extensionBar, 'drop')
     const rows = positionRows(of)
     expect(rows.map(({ hands }) => hands)).toEqual(['hoods', 'tops', 'drops', 'extension'])
     const torso = Object.fromEntries(rows.map(({ hands, metrics }) => [hands, metrics.torso!]))
@@ -254,25 +256,7 @@ describe('other levers and extensions of the catalogue', () => {
   })
 
   it('of extensions say where the hands come to and what torso and neck make of it', () => {
-    const over: Over = {
-      frameReach: 400,
-      frameStack: 560,
-      headAngle: 73,
-      headset: 10,
-      spacers: 10,
-      stemLength: 90,
-      stemAngle: -6,
-      hoodWidth: 400,
-      barReach: 75,
-      barDrop: 120,
-      hoodPosition: [45, 45],
-      padForward: 40,
-      padUp: 60,
-      padSpacing: 220,
-      extensionLength: 290,
-      extensionAngle: 8,
-    }
-    const rows = extensionChoices(setup(over, 'drop'), startingCockpit)
+    const rows = extensionChoices(setup(extensionBar, 'drop'), startingCockpit)
     expect(rows).toHaveLength(4)
     for (const { words } of rows) expect(words).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)
     expect(extensionChoices(setup({}, 'drop'), startingCockpit)).toEqual([])

@@ -5,8 +5,8 @@ import { controlPlaceWords, paddleWords } from '@level-stance/core/stations/hand
 import { lengthWords } from '@level-stance/core/kernel/entry'
 import { sides } from '@level-stance/core/kernel/sided'
 import { usePreferences } from '../../../data/preferences.ts'
-import JudgedPage from '../shared/JudgedPage.vue'
-import StripLinks from '../shared/StripLinks.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
+import StripLinks from '../pieces/StripLinks.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Thumb, shifter and remote, and whether grip and clamps fit the straight part of each half. */

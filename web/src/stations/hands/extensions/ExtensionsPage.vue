@@ -5,8 +5,8 @@ import { extensionChoices } from '@level-stance/core/stations/hands/cockpit/part
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { useCockpit } from '../../../data/catalogue.ts'
 import { usePreferences } from '../../../data/preferences.ts'
-import JudgedPage from '../shared/JudgedPage.vue'
-import PartChoices from '../shared/PartChoices.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
+import PartChoices from '../pieces/PartChoices.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Forearm extensions: pads, reach, what each position asks of torso and neck, and where to go when it tires. */

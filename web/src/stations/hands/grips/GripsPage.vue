@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { gripSchoolKeys, gripSchools } from '@level-stance/core/stations/hands/grips/rules'
-import JudgedPage from '../shared/JudgedPage.vue'
-import SchoolPicker from '../shared/SchoolPicker.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
+import SchoolPicker from '../pieces/SchoolPicker.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Diameter of the grip for the hand. */

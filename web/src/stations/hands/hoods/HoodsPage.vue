@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { trimmed } from '@level-stance/core/kernel/entry'
 import MetricVials from '../../../vial/MetricVials.vue'
-import JudgedPage from '../shared/JudgedPage.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Hoods of a drop bar: inward turn, place on the bend, and the wrist on them. */

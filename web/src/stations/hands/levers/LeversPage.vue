@@ -4,10 +4,10 @@ import { leverSchoolKeys, leverSchools, usualLeverAngles } from '@level-stance/c
 import { leverChoices } from '@level-stance/core/stations/hands/cockpit/partChoices'
 import { useCockpit } from '../../../data/catalogue.ts'
 import { useVisit } from '../../../data/visit.ts'
-import JudgedPage from '../shared/JudgedPage.vue'
-import PartChoices from '../shared/PartChoices.vue'
-import SchoolPicker from '../shared/SchoolPicker.vue'
-import StripLinks from '../shared/StripLinks.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
+import PartChoices from '../pieces/PartChoices.vue'
+import SchoolPicker from '../pieces/SchoolPicker.vue'
+import StripLinks from '../pieces/StripLinks.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Levers: under the finger, at its reach, at the forearm's angle; and which one works the front brake. */

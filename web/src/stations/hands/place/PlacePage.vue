@@ -9,7 +9,7 @@ import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
 import MetricVials from '../../../vial/MetricVials.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 import { useVisit } from '../../../data/visit.ts'
-import JudgedPage from '../shared/JudgedPage.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Reach and height: signs of a long reach, positions by their share of the ride, steering, and the sweep under the board. */

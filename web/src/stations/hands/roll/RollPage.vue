@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { trimmed } from '@level-stance/core/kernel/entry'
-import JudgedPage from '../shared/JudgedPage.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
 import { useHands } from '../../useHands.ts'
 import { usePreferences } from '../../../data/preferences.ts'
 

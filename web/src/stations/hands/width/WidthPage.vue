@@ -8,9 +8,9 @@ import { widthSchools, widthSchoolsFor } from '@level-stance/core/stations/hands
 import { lengthWords } from '@level-stance/core/kernel/entry'
 import { usePreferences } from '../../../data/preferences.ts'
 import { useVisit } from '../../../data/visit.ts'
-import JudgedPage from '../shared/JudgedPage.vue'
-import SchoolPicker from '../shared/SchoolPicker.vue'
-import StripLinks from '../shared/StripLinks.vue'
+import JudgedPage from '../pieces/JudgedPage.vue'
+import SchoolPicker from '../pieces/SchoolPicker.vue'
+import StripLinks from '../pieces/StripLinks.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Width by school, what the spread of the hands costs, and the cuts of a flat bar. */
