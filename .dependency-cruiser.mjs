@@ -97,7 +97,7 @@ export default {
       name: 'declared',
       comment: 'Every package stands in a package.json.',
       severity: 'error',
-      from: { path: '^(core|server|web)/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^(core|server|web)/src/', pathNot: '\\.test\\.ts$|/testing\\.ts$' },
       to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown', 'unknown'] },
     },
   ],

@@ -38,7 +38,7 @@ const visit = { readings: wholeReadings, ledger: [], bar: 'drop' }
 
 const toldVisit = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: { ...freshVisit, startedAt: testTime },

@@ -1,3 +1,5 @@
+import { plain } from './kernel/message.ts'
+import type { Message } from './kernel/message.ts'
 import { riderMetrics } from './body/metrics.ts'
 import { axlesOf } from './model/riderModel.ts'
 import { metricsAsRead } from './rider/asRead.ts'
@@ -148,4 +150,14 @@ export function onlyReadings(over: Partial<Record<ReadingKey, Over>>): Reading[]
 /** Whether two numbers that should be one another's mirror are alike: a search that ends within its tolerance may end on either side of it. */
 export function toleratedMirror(one: number, other: number): boolean {
   return Math.abs(one - other) <= 0.02 + 1e-3 * Math.abs(one)
+}
+
+/** Whatever is answered, with every message in it as plain text in millimetres: what a test compares. */
+export function said<T>(answer: T): T {
+  if (Array.isArray(answer)) {
+    const isMessage = answer.some((one: unknown) => typeof one === 'object' && one !== null && ('mm' in one || 'term' in one))
+    return (isMessage ? plain(answer as Message) : answer.map((one: unknown) => said(one))) as T
+  }
+  if (typeof answer !== 'object' || answer === null || Object.getPrototypeOf(answer) !== Object.prototype) return answer
+  return Object.fromEntries(Object.entries(answer).map(([key, value]: [string, unknown]) => [key, said(value)])) as T
 }

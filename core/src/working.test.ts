@@ -7,7 +7,8 @@ import { setupOf } from './rider/setup.ts'
 import { feetParts, feetStation } from './stations/feet/station.ts'
 import { definitionOf, isChoice, readingKeys } from './readings/readingDefinitions.ts'
 import type { NumberKey } from './readings/readingDefinitions.ts'
-import { inUnit } from './kernel/inUnit.ts'
+import { plain } from './kernel/message.ts'
+import type { Message } from './kernel/message.ts'
 import { numericLeaves } from './kernel/propagate.ts'
 import { seatParts, seatStation } from './stations/seat/station.ts'
 import { judgePage } from './station/station.ts'
@@ -48,7 +49,7 @@ function judgementsOf(readings: readonly ReturnType<typeof aReading>[]): (PageJu
 }
 const runsIn = (said: readonly PageJudgement[]): WorkingRun[] => said.flatMap(({ working }) => working)
 /** Every sentence a fitter reads there. */
-const sentencesIn = (said: ReturnType<typeof judgementsOf>): string[] =>
+const sentencesIn = (said: ReturnType<typeof judgementsOf>): Message[] =>
   said.flatMap(({ findings, vials, proposals }) => [
     ...findings.flatMap(({ headline, sentence }) => [headline, sentence]),
     ...vials.flatMap(({ label, remark }) => [label, remark]),
@@ -79,10 +80,10 @@ describe('pages of feet and seat', () => {
       const readings = [...rich.filter((reading) => reading.key !== key), aReading(key, sided ? 'left' : 'both', value)]
       const said = judgementsOf(readings)
       for (const words of sentencesIn(said)) {
-        expect(words).not.toMatch(/NaN|undefined|Infinity|null/)
+        expect(plain(words)).not.toMatch(/NaN|undefined|Infinity|null/)
         // "±4" of what? Every ± names it.
-        expect(words).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%|h\b|km|N)|[\d.])/)
-        expect(inUnit(words, 'in')).not.toMatch(/\d mm(?![²\w])/)
+        expect(plain(words)).not.toMatch(/±[\d.]+(?! ?(mm|in|°|%|h\b|km|N)|[\d.])/)
+        expect(plain(words, 'in')).not.toMatch(/\d mm(?![²\w])/)
       }
       for (const { heading, calculation, input, plusMinus } of runsIn(said)) {
         let refused = ''

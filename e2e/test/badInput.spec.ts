@@ -98,7 +98,7 @@ test('visit files that are broken, other, huge or hostile change nothing', async
   for (const [text, message] of [
     ['{"format": "level-stance/vis', /not a readable JSON file/],
     ['{"hello": "world"}', /not a visit file/],
-    ['{"format":"level-stance/visit","version":99}', /has version 99; this program reads versions 1 to 3/],
+    ['{"format":"level-stance/visit","version":99}', /has version 99; this program reads versions 1 to 4/],
     [`{"format":"level-stance/visit","version":1,"pad":"${'x'.repeat(5_000_000)}"}`, /larger than 2 MB/],
     [
       '{"__proto__":{"x":1},"format":"level-stance/visit","version":1,"rider":{"name":"<img src=x onerror=alert(1)>","note":""}}',

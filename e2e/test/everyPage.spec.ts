@@ -13,13 +13,15 @@ const everythingSaid = (page: Page) =>
     return [...document.body.innerText.split('\n'), ...spoken, ...cells]
   })
 
-/** Lengths in millimetres with a plain space; sizes that parts are sold by have a no-break one. */
-const inMillimetres = async (page: Page) => [...new Set((await everythingSaid(page)).filter((words) => /\d mm(?![²\w])/.test(words)))]
+/** Lengths in millimetres with a plain space (sizes that parts are sold by have a no-break one), and what is no text at all. */
+const misprints = async (page: Page) => [
+  ...new Set((await everythingSaid(page)).filter((words) => /\d mm(?![²\w])|NaN|undefined|\[object |"(mm|term)":/.test(words))),
+]
 
 /** What is looked at on a page of a rider. */
 type Look = (where: string, within?: string) => Promise<void>
 
-/** In inch mode nothing speaks millimetres; with `access` every rule in the light, and the colours of the dim scheme. */
+/** In inch mode nothing speaks millimetres, and all is text; with `access` every rule in the light, and the colours of the dim scheme. */
 function looker(page: Page, access: (where: string) => boolean): { look: Look; found: Record<string, readonly string[]> } {
   const found: Record<string, readonly string[]> = {}
   const put = (where: string, wrong: readonly string[]) => {
@@ -27,7 +29,7 @@ function looker(page: Page, access: (where: string) => boolean): { look: Look; f
   }
   const look: Look = async (where, within) => {
     await settled(page)
-    put(where, await inMillimetres(page))
+    put(where, await misprints(page))
     if (!access(where)) return
     put(`${where}, access`, await checkAccess(page, within))
     await page.emulateMedia({ colorScheme: 'dark' })

@@ -51,7 +51,7 @@ test('the trail builder: what fails has no place on the body, and all three toge
   await openOwnDemo(page, 'Ruta', 'Talk')
   await expect(page.getByRole('button', { name: 'All together' })).toHaveAttribute('aria-pressed', 'true')
   for (const cause of ['lever-far', 'front-high', 'shifter-side']) await expect(word(page, cause)).toContainText(/likely/)
-  await expect(firstMove(page)).toContainText('Lever reach L in 15')
+  await expect(firstMove(page)).toContainText('Lever reach L shorter 15')
   await page.getByText('Control', { exact: true }).click()
   await page.getByRole('button', { name: 'Front washes out' }).first().click()
   await expect(page.getByRole('heading', { name: 'Why does the front wash out?' })).toBeVisible()

@@ -239,7 +239,7 @@ describe('a visit file of the version before', () => {
       before.complaints.length,
     ])
     const out = (await server.request<{ version: number }>('GET', `/visits/${body.visitId}/file`)).body
-    expect(out.version).toBe(3)
+    expect(out.version).toBe(4)
     expect((await server.request('POST', '/imports', JSON.stringify(out))).status).toBe(201)
   })
 })

@@ -3,6 +3,8 @@ import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { readingKeys } from '@level-stance/core/readings/readingDefinitions'
 import { conditionsFor } from '@level-stance/core/readings/conditions'
+import { plain } from '@level-stance/core/kernel/message'
+import { visitFileFrom } from '@level-stance/core/record/visitFile'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
@@ -32,8 +34,15 @@ describe('a database at migration 0012', () => {
     for (const key of readingKeys) for (const condition of conditionsFor(key, 'drop')) expect([...read]).toContain(`${key} ${condition}`)
   })
 
-  it('gives every visit’s file as it was', async () => {
-    for (const { id, file } of kept.visits) expect(await get(`/visits/${id}/file`)).toEqual(file)
+  it('gives every visit’s file as it was, its sentences as messages that read the same', async () => {
+    let changes = 0
+    for (const { id, file } of kept.visits) {
+      const now = (await get(`/visits/${id}/file`)) as VisitFile
+      expect(now).toEqual(visitFileFrom(file))
+      expect(asVersion3(now)).toEqual(file)
+      changes += now.ledger.filter((entry) => entry.kind === 'try' && typeof entry.later === 'object').length
+    }
+    expect(changes).toBeGreaterThan(0)
   })
 
   it('keeps pictures and recordings, saddles ridden and catalogues', async () => {
@@ -59,8 +68,14 @@ describe('visit files of version 3', () => {
       const out = (await get(`/visits/${body.visitId}/file`)) as VisitFile
       // Ids are made anew; all else is the same.
       const bare = (value: unknown) => JSON.parse(JSON.stringify(value, (key, one: unknown) => (isId(key) ? undefined : one))) as unknown
-      expect(bare(out)).toEqual(bare(file))
+      expect(bare(asVersion3(out))).toEqual(bare(file))
     }
   })
+})
+/** A file as version 3 wrote it: sentences in millimetres. */
+const asVersion3 = (file: VisitFile) => ({
+  ...file,
+  version: 3,
+  ledger: file.ledger.map((entry) => (entry.kind === 'try' ? { ...entry, reason: plain(entry.reason), later: plain(entry.later) } : entry)),
 })
 const isId = (key: string) => ['id', 'of', 'after', 'complaintId', 'changeId'].includes(key)

@@ -58,7 +58,7 @@ describe('the open visit file', () => {
   it.each([
     ['broken', '{"format": "level', 400, 'broken-file'],
     ['of another kind', '{"hello": 1}', 400, 'other-format'],
-    ['of another version', JSON.stringify({ ...demoVisits[0], version: 4 }), 400, 'other-version'],
+    ['of another version', JSON.stringify({ ...demoVisits[0], version: 5 }), 400, 'other-version'],
     ['huge', JSON.stringify({ ...demoVisits[0], rider: { name: 'x'.repeat(3_000_000), note: '' } }), 413, 'too-large'],
     ['larger than anything', 'x'.repeat(4_500_000), 413, 'too-large'],
     ['hostile', JSON.stringify(demoVisits[0]).replace('{', '{"__proto__":{"isAdmin":true},'), 400, 'invalid'],
@@ -104,7 +104,7 @@ describe('the printed sheet', () => {
       ...file,
       readings: file.readings.filter((reading) => ['stature', 'saddleHeight', 'crank', 'cleatSetback', 'slotBack'].includes(reading.key)),
     }
-    expect(readPdf(await sheetPdf(sheetOf(short), fonts)).pages).toBe(1)
+    expect(readPdf(await sheetPdf(sheetOf(short), fonts, 'mm')).pages).toBe(1)
   })
 
   it('holds a whole visit as real text, its readings two abreast on a second page, with its fonts inside', async () => {
@@ -141,7 +141,7 @@ describe('the printed sheet', () => {
       rider: { name: 'Živa Østergård Ελένη Зоя', note: '' },
       complaints: Array.from({ length: 60 }, () => ({ ...file.complaints[0]!, id: randomUUID() })),
     }
-    const { pages, text } = readPdf(await sheetPdf(sheetOf(long, 'in'), fonts))
+    const { pages, text } = readPdf(await sheetPdf(sheetOf(long), fonts, 'in'))
     expect(pages).toBeGreaterThan(1)
     expect(text.replace(/ /g, '')).toContain('ŽivaØstergårdΕλένηЗоя')
     expect(text).toContain('28.98 in')
@@ -150,7 +150,7 @@ describe('the printed sheet', () => {
   it('carries the stop words', async () => {
     const file = demoVisits[0]!
     const stopped = { ...file, complaints: [{ ...file.complaints[0]!, warnings: { 'lost-strength': 'yes' as const } }] }
-    expect(readPdf(await sheetPdf(sheetOf(stopped), fonts)).text).toContain('Stop and refer')
+    expect(readPdf(await sheetPdf(sheetOf(stopped), fonts, 'mm')).text).toContain('Stop and refer')
   })
 
   it('is refused politely for a visit that is not there or a unit that is none', async () => {

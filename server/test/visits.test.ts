@@ -330,7 +330,7 @@ describe('the ledger', () => {
       expect(server.db.execute(statement)).rejects.toMatchObject({
         cause: expect.objectContaining({ message: expect.stringMatching(/append-only/) }),
       })
-    await refused(sql`update ledger set reason = 'changed' where visit_id = ${visitId}`)
+    await refused(sql`update ledger set reason = '"changed"' where visit_id = ${visitId}`)
     await refused(sql`delete from ledger where visit_id = ${visitId}`)
     await server.db.execute(sql`delete from visits where id = ${visitId}`)
     expect((await server.db.execute(sql`select count(*)::int as n from ledger where visit_id = ${visitId}`)).rows).toEqual([{ n: 0 }])

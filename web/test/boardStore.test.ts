@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { plain } from '@level-stance/core/kernel/message'
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/ledger/ledger'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
@@ -34,7 +35,7 @@ describe('what is about to be moved', () => {
     expect(board.aimed('saddleHeight', 'both')).toBe(8)
     expect(board.proposed!.kneeLeft!).toBeLessThan(board.now!.kneeLeft! - 2)
     await rested()
-    expect(board.nowWords).toMatch(/^Saddle up 5/)
+    expect(plain(board.nowWords)).toMatch(/^Saddle up 5/)
     expect(board.canTry).toBe(true)
   })
 
@@ -93,7 +94,7 @@ describe('what is about to be moved', () => {
     visit.setVisit({ pace: 'new' })
     board.request([saddle(12)])
     await rested()
-    expect(board.nowWords).toMatch(/^Saddle up 12/)
+    expect(plain(board.nowWords)).toMatch(/^Saddle up 12/)
     board.tryStep()
     expect(visit.ledger.at(-1)).toMatchObject({ pace: 'new', later: expect.stringMatching(/^Ride in: 3 easy rides/) })
   })
@@ -155,7 +156,7 @@ describe('trying it', () => {
         station: 'feet',
         moves: [{ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' }, expect.anything()],
       })
-      expect(entry.kind === 'try' && entry.later).toMatch(/cleat R back 5 mm, then 2 mm/)
+      expect(plain((entry.kind === 'try' && entry.later) || '')).toMatch(/cleat R back 5 mm, then 2 mm/)
       expect(board.active).toBe(false)
     })
   })

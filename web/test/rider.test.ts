@@ -135,7 +135,7 @@ describe('the worker behind the screens', () => {
   })
   it('reasons with the ± that it says, and with the readings that it was given last', async () => {
     const worker = holding(wholeReadings)
-    const question = { focus: null, unit: 'mm', looksBack: false } as const
+    const question = { focus: null, looksBack: false } as const
     worker.hold({ complaints: [complaintAt(1, 'knee-back', 'right')] })
     const before = await worker.reasoning(question)
     expect(before?.reasoning.reasoned.causes.length).toBeGreaterThan(0)
@@ -144,7 +144,7 @@ describe('the worker behind the screens', () => {
     // The search for the body starts elsewhere, and ends within a millionth of it.
     const rounded = (value: unknown) =>
       JSON.stringify(value, (_, part: unknown) => (typeof part === 'number' ? Math.round(part * 1e5) : part))
-    expect(rounded(before?.reasoning)).toEqual(rounded(reason(reasonInputOf(visit).input, null, 'mm')))
+    expect(rounded(before?.reasoning)).toEqual(rounded(reason(reasonInputOf(visit).input, null)))
     worker.hold({ complaints: [] })
     expect((await worker.reasoning(question))?.reasoning.complaints).toEqual([])
   })

@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import { plain } from '@level-stance/core/kernel/message'
 import { nextTick, ref } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/ledger/ledger'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
@@ -80,7 +81,7 @@ describe('an open station', () => {
           const { proposals, findings } = station.judgement
           for (const { value, band } of station.vials) expect(Number.isFinite(value) && (band === null || band.low <= band.high)).toBe(true)
           for (const { words, requested } of proposals) expect([words === '', requested.length > 0]).toEqual([false, true])
-          for (const { headline } of findings) expect(headline).not.toMatch(/NaN|undefined/)
+          for (const { headline } of findings) expect(plain(headline)).not.toMatch(/NaN|undefined/)
         }
     }
   })
@@ -236,6 +237,7 @@ describe('one scale for several numbers', () => {
     unit: 'mm' as const,
     band: { low, high },
     aim: null,
+    term: null,
     remark: '',
     ticks: ticks.map((tick) => ({ at: tick, label: 'school' })),
   })

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { bySide, sides } from '../kernel/sided.ts'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
 import type { Grip } from '../bike/cockpit.ts'
-import { exampleRider } from '../testing.ts'
+import { exampleRider, said } from '../testing.ts'
 import { riderMetrics } from './metrics.ts'
 import { loadShares } from './load.ts'
 import { footPoint, hipOf, legAt, riderAt } from './rider.ts'
@@ -357,7 +357,7 @@ describe('the rider as a whole', () => {
             grips: both({ ...exampleRider.grips!.left, at: { x: hx, y: hy, z: hz } }),
           }
           for (const value of Object.values(riderMetrics(model, null))) expect(value === null || Number.isFinite(value)).toBe(true)
-          for (const words of riderTroubles(model)) expect(words).not.toMatch(/NaN|undefined/)
+          for (const words of riderTroubles(model)) expect(said(words)).not.toMatch(/NaN|undefined/)
           const at = riderAt(model, 37)
           for (const point of [at.legs.left.knee, at.legs.right.knee, at.upper!.arms.left.elbow, at.upper!.shoulder])
             expect(Number.isFinite(point.x + point.y)).toBe(true)
@@ -365,10 +365,10 @@ describe('the rider as a whole', () => {
       ),
     )
     const far = { ...exampleRider, sit: { x: -250, y: 990 } }
-    expect(riderTroubles(far).join(' ')).toMatch(/left leg is \d+ mm short of the pedal/)
-    expect(riderTroubles(shifted(exampleRider, 0, -900)).join(' ')).toMatch(/hip would lie below the pedal/)
+    expect(said(riderTroubles(far)).join(' ')).toMatch(/left leg is \d+ mm short of the pedal/)
+    expect(said(riderTroubles(shifted(exampleRider, 0, -900))).join(' ')).toMatch(/hip would lie below the pedal/)
     expect(
-      riderTroubles({ ...exampleRider, grips: both({ ...exampleRider.grips!.left, at: { x: 1500, y: 600, z: 200 } }) }).join(' '),
+      said(riderTroubles({ ...exampleRider, grips: both({ ...exampleRider.grips!.left, at: { x: 1500, y: 600, z: 200 } }) })).join(' '),
     ).toMatch(/short of the hands/)
     expect(riderTroubles(exampleRider)).toEqual([])
   })

@@ -1,3 +1,4 @@
+import { mm, msg } from '../kernel/message.ts'
 import { DEGREES, RADIANS, pedalAxle, sitPoint } from '../bike/contactPoints.ts'
 import type { Point } from '../bike/contactPoints.ts'
 import { UnreachableError } from '../kernel/problem.ts'
@@ -204,13 +205,13 @@ function assertReach(thigh: number, shank: number, distance: number): void {
   const shortest = Math.abs(thigh - shank)
   if (distance > longest) {
     throw new UnreachableError(
-      `The leg does not reach: hip to ankle is ${distance.toFixed(0)} mm and the straight leg is ${longest.toFixed(0)} mm. Check saddle height, crank, thigh and shank.`,
+      msg`The leg does not reach: hip to ankle is ${mm(distance)} and the straight leg is ${mm(longest)}. Check saddle height, crank, thigh and shank.`,
       'distance',
     )
   }
   if (!(distance >= shortest)) {
     throw new UnreachableError(
-      `No triangle: hip to ankle is ${distance.toFixed(0)} mm and the folded leg is no shorter than ${shortest.toFixed(0)} mm. Check saddle height, thigh and shank.`,
+      msg`No triangle: hip to ankle is ${mm(distance)} and the folded leg is no shorter than ${mm(shortest)}. Check saddle height, thigh and shank.`,
       'distance',
     )
   }

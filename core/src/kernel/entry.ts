@@ -142,9 +142,6 @@ export function lengthWords(mm: number, unit: LengthUnit, decimals = unit === 'm
   return `${formatLength(mm, unit, decimals)} ${unit}`
 }
 
-/** "17 mm": as sentences of the core say a length; the screen puts it into the unit in use. */
-export const millimetres = (mm: number, decimals = 0): string => lengthWords(mm, 'mm', decimals)
-
 /** A number without trailing zeros and with a real minus sign; `-0` becomes `0`. */
 export function trimmed(value: number, decimals: number): string {
   const text = value

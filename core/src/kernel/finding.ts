@@ -1,3 +1,4 @@
+import type { Message } from './message.ts'
 import type { Side } from './sided.ts'
 import type { SourceKey } from './sources.ts'
 
@@ -7,8 +8,8 @@ export interface Finding {
   readonly side: Side | 'both'
   /** `first`: no setting helps until this is mended; `act`: worth a change; `note`: to know; `fine`: as it should be */
   readonly weight: 'first' | 'act' | 'note' | 'fine'
-  readonly headline: string
-  readonly sentence: string
+  readonly headline: Message
+  readonly sentence: Message
   readonly source: SourceKey
   /** the number it is a verdict on, by the name of its row; then its weight is that number's */
   readonly of?: string
@@ -17,7 +18,7 @@ export interface Finding {
 const order = { first: 0, act: 1, note: 2, fine: 3 } as const
 
 /** Weightiest first; within a weight as found. */
-export function byWeight(findings: readonly Finding[]): Finding[] {
+export function byWeight<F extends Pick<Finding, 'weight'>>(findings: readonly F[]): F[] {
   return [...findings].sort((a, b) => order[a.weight] - order[b.weight])
 }
 

@@ -1,3 +1,5 @@
+import { joined, msg } from './message.ts'
+import type { Message } from './message.ts'
 import type { SourceKey } from './sources.ts'
 import { trimmed } from './entry.ts'
 import { midSentence } from './words.ts'
@@ -14,9 +16,9 @@ export interface Criterion<Spec, Rider> {
   /** 0 (poor) to 1 (good) for this rider */
   readonly score: (spec: Spec, rider: Rider) => number
   /** what speaks against a part that scores low here: the fact about it and this rider, in the middle of a sentence */
-  readonly against: (spec: Spec, rider: Rider) => string
+  readonly against: (spec: Spec, rider: Rider) => Message
   /** how much it counts for this rider, 0 to 5, and why */
-  readonly counts: (rider: Rider) => { readonly weight: number; readonly because: string }
+  readonly counts: (rider: Rider) => { readonly weight: number; readonly because: Message }
   readonly source: SourceKey
 }
 
@@ -24,7 +26,7 @@ export interface Criterion<Spec, Rider> {
 export interface School {
   readonly key: string
   readonly label: string
-  readonly says: string
+  readonly says: Message
   readonly weights: Weights
   readonly source: SourceKey
 }
@@ -34,7 +36,7 @@ export interface RankingRules<Spec, Rider> {
   readonly criteria: readonly Criterion<Spec, Rider>[]
   readonly schools: readonly School[]
   /** why a part is not for this rider, whatever it scores; empty = it is in */
-  readonly exclusions: (spec: Spec, rider: Rider) => string[]
+  readonly exclusions: (spec: Spec, rider: Rider) => Message[]
 }
 
 /** One criterion's part in a score. */
@@ -42,11 +44,11 @@ export interface Part {
   readonly key: string
   readonly label: string
   readonly weight: number
-  readonly because: string
+  readonly because: Message
   /** 0 to 1 */
   readonly score: number
   /** the fact that speaks against it, where it scores low */
-  readonly against: string
+  readonly against: Message
   /** share of the total that it brings, 0 to 1 */
   readonly brings: number
 }
@@ -59,9 +61,9 @@ export interface Ranked<Spec> {
   readonly total: number
   readonly parts: readonly Part[]
   /** why it is out, in words; empty = it is in */
-  readonly excluded: readonly string[]
+  readonly excluded: readonly Message[]
   /** why it stands where it stands: what it does best for this rider, and where it falls short */
-  readonly reason: string
+  readonly reason: Message
 }
 
 /** What would have to be true for the second to win. */
@@ -71,14 +73,14 @@ export interface Turning {
   /** weight now, and the weight at which the two are level */
   readonly from: number
   readonly to: number
-  readonly words: string
+  readonly words: Message
 }
 
 /** A school's own winner among what is not excluded. */
 export interface SchoolVerdict {
   readonly key: string
   readonly label: string
-  readonly says: string
+  readonly says: Message
   readonly best: { readonly id: string; readonly name: string } | null
 }
 
@@ -87,7 +89,7 @@ export interface Weighed {
   readonly key: string
   readonly label: string
   readonly weight: number
-  readonly because: string
+  readonly because: Message
   /** set by the fitter */
   readonly own: boolean
 }
@@ -104,7 +106,7 @@ export interface Ranking<Spec> {
 /** Where a value lies from poor to good, held to 0..1; poor may be the larger. */
 export const share = (value: number, poor: number, good: number) => Math.min(1, Math.max(0, (value - poor) / (good - poor)))
 /** A weight with its reason. */
-export const said = (weight: number, because: string) => ({ weight, because })
+export const said = (weight: number, because: Message) => ({ weight, because })
 
 /**
  * Ranks a catalogue for a rider: a weighted mean of marks, each criterion visible; what is excluded
@@ -148,15 +150,15 @@ function weightsFor<Spec, Rider>(criteria: readonly Criterion<Spec, Rider>[], ri
   })
 }
 
-function reasonOf(parts: readonly Part[]): string {
+function reasonOf(parts: readonly Part[]): Message {
   const counting = parts.filter((part) => part.weight > 0)
   const best = [...counting]
     .sort((a, b) => b.weight * b.score - a.weight * a.score)
     .filter((part) => part.score >= 0.6)
     .slice(0, 2)
   const worst = [...counting].sort((a, b) => b.weight * (1 - b.score) - a.weight * (1 - a.score)).find((part) => part.score < 0.5)
-  const good = best.map((part) => `${midSentence(part.label)} (${part.because})`).join(' and ')
-  return `${good === '' ? 'Nothing it does best' : `For: ${good}`}${worst ? `. Against: ${worst.against}` : ''}.`
+  const good = best.map((part) => msg`${midSentence(part.label)} (${part.because})`)
+  return msg`${good.length === 0 ? 'Nothing it does best' : msg`For: ${joined(good, ' and ')}`}${worst ? msg`. Against: ${worst.against}` : ''}.`
 }
 
 function verdicts<Spec extends { readonly name: string }>(schools: readonly School[], open: readonly Ranked<Spec>[]): SchoolVerdict[] {

@@ -1,12 +1,13 @@
+import { joined, messageSchema, plain } from './message.ts'
 import { z } from 'zod'
 import type { WorkingLine } from './calculation.ts'
 import type { Ranking } from './ranking.ts'
 
 /** A ranking as every catalogue's calculation answers it. */
 export const rankingOutput = z.object({
-  ranked: z.array(z.object({ name: z.string(), total: z.number(), excluded: z.array(z.string()), reason: z.string() })),
+  ranked: z.array(z.object({ name: z.string(), total: z.number(), excluded: z.array(messageSchema), reason: messageSchema })),
   schools: z.array(z.object({ label: z.string(), best: z.string().nullable() })),
-  turning: z.array(z.string()),
+  turning: z.array(messageSchema),
 })
 export type RankingAnswer = z.infer<typeof rankingOutput>
 
@@ -22,7 +23,7 @@ export function rankingAnswer<Spec extends { readonly name: string }>({ ranked, 
 export function rankingWorking({ ranked }: RankingAnswer): WorkingLine[] {
   return ranked.slice(0, 10).map((row, i) => ({
     label: `${i + 1}. ${row.name}`,
-    formula: row.excluded.length > 0 ? `out: ${row.excluded.join(' ')}` : row.reason,
+    formula: row.excluded.length > 0 ? `out: ${plain(joined(row.excluded))}` : plain(row.reason),
     value: row.total,
     unit: 'none',
     output: `ranked.${i}.total`,

@@ -1,3 +1,4 @@
+import { messageSchema, plain } from '../kernel/message.ts'
 import { sideField, defineCalculation, anyUnit, numberField } from '../kernel/calculation.ts'
 import { z } from 'zod'
 import { exchangeSchema, slots } from '../ledger/parts.ts'
@@ -51,12 +52,12 @@ export const knockOnCalculation = defineCalculation({
     exact: z.array(
       z.object({ setting: z.enum(settingKeys), side: sideField, exact: z.number(), limit: z.enum(['cap', 'room']).nullable() }),
     ),
-    left: z.array(z.object({ what: z.string(), amount: z.number(), words: z.string() })),
+    left: z.array(z.object({ what: z.string(), amount: z.number(), words: messageSchema })),
     findings: z.array(z.string()),
     before: metricNumbers.nullable(),
     alone: metricNumbers.nullable(),
     after: metricNumbers.nullable(),
-    later: z.string(),
+    later: messageSchema,
   }),
   sources: ['geometry', 'common-practice', 'prior'],
   run: ({ readings, ledger, bar, place, requested, holds, mode, pace }) => {
@@ -76,14 +77,14 @@ export const knockOnCalculation = defineCalculation({
   working: (_, out) => [
     ...out.exchanges.map((exchange) => ({
       label: slots[exchange.slot].label,
-      formula: exchangeWords(exchange, 'mm'),
+      formula: plain(exchangeWords(exchange)),
       value: '',
       unit: 'none' as const,
     })),
     ...out.moves.map((move) => {
       const answer = out.exact.find((row) => row.setting === move.setting && row.side === move.side)
       return {
-        label: moveWords(move, 'mm'),
+        label: plain(moveWords(move)),
         formula:
           move.role === 'chosen'
             ? 'asked for, within cap and room'
@@ -101,7 +102,7 @@ export const knockOnCalculation = defineCalculation({
         { label: metricDefinitions[key].label, formula, value: after, unit: anyUnit(metricDefinitions[key].unit), output: `after.${key}` },
       ]
     }),
-    ...out.left.map(({ words, amount }) => ({ label: words, formula: 'left over', value: amount, unit: 'none' as const })),
+    ...out.left.map(({ words, amount }) => ({ label: plain(words), formula: 'left over', value: amount, unit: 'none' as const })),
   ],
 })
 export const setbackCurveCalculation = defineCalculation({

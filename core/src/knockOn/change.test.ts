@@ -1,5 +1,6 @@
+import { plain } from '../kernel/message.ts'
 import fc from 'fast-check'
-import { aReading, entryOf, exampleReadings, uuid } from '../testing.ts'
+import { aReading, entryOf, exampleReadings, uuid, said } from '../testing.ts'
 import { cleatKnockOn } from './cleatKnockOn.ts'
 import type { CleatKnockOnInput } from './cleatKnockOn.ts'
 import { seatAngleOf } from '../model/riderModel.ts'
@@ -153,8 +154,8 @@ describe('the ledger', () => {
   })
 
   it('speaks the trade’s words', () => {
-    expect(moveWords({ setting: 'cleatSetback', side: 'right', by: -2.5 }, 'mm')).toBe('Cleat R forward 2.5 mm')
-    expect(moveWords({ setting: 'saddleHeight', side: 'both', by: -2 }, 'in')).toBe('Saddle down 0.08 in')
+    expect(plain(moveWords({ setting: 'cleatSetback', side: 'right', by: -2.5 }))).toBe('Cleat R forward 2.5 mm')
+    expect(plain(moveWords({ setting: 'saddleHeight', side: 'both', by: -2 }), 'in')).toBe('Saddle down 0.08 in')
   })
 })
 
@@ -171,13 +172,13 @@ describe('a cleat aimed at through the knock-on engine', () => {
   it('takes a step now and says the rest, each foot by itself', () => {
     const { moves, later } = step(aim(null, 12))
     expect(moves[0]).toEqual({ setting: 'cleatSetback', side: 'right', by: 5, role: 'chosen' })
-    expect(later).toBe('Next step, if test rides go well: cleat R back 5 mm, then 2 mm.')
+    expect(said(later)).toBe('Next step, if test rides go well: cleat R back 5 mm, then 2 mm.')
     expect(moves.some(({ side }) => side === 'left')).toBe(false)
   })
 
   it('holds an aim at the end of the slot and says so', () => {
     expect(step(aim(null, 34)).chosen[0]).toMatchObject({ aim: 12, heldByRoom: true })
-    expect(step(aim(null, 34)).left.map(({ words }) => words)).toContain('Cleat R: no room for another 22 mm back.')
+    expect(said(step(aim(null, 34)).left.map(({ words }) => words))).toContain('Cleat R: no room for another 22 mm back.')
     expect(step(aim(null, -46)).chosen[0]).toMatchObject({ aim: -6, heldByRoom: true })
   })
 

@@ -4,7 +4,7 @@ import { riderMetrics } from '../body/metrics.ts'
 import { hipOf, legAt } from '../body/rider.ts'
 import { unmoved } from '../readings/movedBy.ts'
 import type { Reading } from '../readings/reading.ts'
-import { aReading, entryOf, wholeReadings } from '../testing.ts'
+import { aReading, entryOf, wholeReadings, said } from '../testing.ts'
 import { cautionsFor, cautionRows } from '../ledger/cautions.ts'
 import { riderWith } from '../rider/calibrated.ts'
 import { defaultHolds, knockOn, saddleMoveFor, seatToHands, stemMoves } from './knockOn.ts'
@@ -224,7 +224,7 @@ describe('a step', () => {
         }
         if (result.moves.length > 0) expect(ledgerEntrySchema.safeParse(entryOf(1, ...result.moves)).success).toBe(true)
         for (const words of [...result.left.map((l) => l.words), result.later, ...result.findings])
-          expect(words).not.toMatch(/NaN|undefined|Infinity/)
+          expect(said(words)).not.toMatch(/NaN|undefined|Infinity/)
       }),
       { numRuns: 120 },
     )
@@ -234,16 +234,16 @@ describe('a step', () => {
     const tight = standingOf(setupOf([...wholeReadings, aReading('postRoomDown', 'both', 0)], [], 'drop'))
     const result = knockOn(tight, one('crank', 10), all, 'step')
     expect(result.moves.map((move) => move.setting)).not.toContain('saddleHeight')
-    expect(result.left.map((left) => left.words).join(' ')).toMatch(/left knee is left .*straighter/)
+    expect(said(result.left.map((left) => left.words)).join(' ')).toMatch(/left knee is left .*straighter/)
     const wished = knockOn(tight, one('saddleHeight', -6), all, 'step')
     expect(wished.moves).toEqual([])
-    expect(wished.left[0]!.words).toMatch(/no room for another 6 mm down/)
+    expect(said(wished.left[0]!.words)).toMatch(/no room for another 6 mm down/)
   })
 
   it('leaves the hands when the tape could not tell, and says by how much they are off', () => {
     const result = knockOn(drop, one('saddleHeight', 2), { knee: false, hands: 'seat', lever: true }, 'step')
     expect(result.moves.map((move) => move.setting)).toEqual(['saddleHeight'])
-    expect(result.left.map((left) => left.words).join(' ')).toMatch(/lower against the seat/)
+    expect(said(result.left.map((left) => left.words)).join(' ')).toMatch(/lower against the seat/)
   })
 
   it('offers stems that do what they say', () => {

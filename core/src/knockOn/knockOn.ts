@@ -1,4 +1,3 @@
-import type { LengthUnit } from '../kernel/entry.ts'
 import { barClamp } from '../bike/cockpit.ts'
 import type { Grip } from '../bike/cockpit.ts'
 import type { Point } from '../bike/contactPoints.ts'
@@ -55,7 +54,6 @@ export function knockOn(
   holds: Holds,
   mode: 'whole' | 'step',
   pace: Pace = 'settled',
-  unit: LengthUnit = 'mm',
 ): KnockOn {
   const { rider, by, now } = standing
   const findings: string[] = []
@@ -114,7 +112,7 @@ export function knockOn(
     answers,
     moves: written.moves,
     exchanges: [...exchanges.map((exchange) => ({ ...exchange, role: 'chosen' as const })), ...written.exchanges],
-    left: start && end ? leftovers(holds, start, end, chosen, answers, unit) : [],
+    left: start && end ? leftovers(holds, start, end, chosen, answers) : [],
     findings,
     stems,
     get before() {
@@ -127,7 +125,7 @@ export function knockOn(
       return end && riderMetrics(end, axles)
     },
     model: end,
-    later: laterWords(chosen, pace, unit),
+    later: laterWords(chosen, pace),
   }
 }
 

@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import type { StemOption } from '../bike/stemSearch.ts'
 import type { RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
@@ -55,7 +56,7 @@ export interface KnockOn {
   readonly after: RiderMetrics | null
   readonly model: RiderModel | null
   /** what stays for later, in words */
-  readonly later: string
+  readonly later: Message
 }
 
 /** Something that was to be held and is not, quite. */
@@ -64,5 +65,5 @@ export interface Leftover {
   /** how much it is off, signed */
   readonly amount: number
   readonly unit: 'mm' | 'deg'
-  readonly words: string
+  readonly words: Message
 }

@@ -1,8 +1,9 @@
+import type { Message } from '../kernel/message.ts'
+import { joined, mm, msg } from '../kernel/message.ts'
 import { handsMiddle, hipOf, legAt } from '../body/rider.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { upperPosture } from '../body/upperBody.ts'
-import { lengthWords, trimmed } from '../kernel/entry.ts'
-import type { LengthUnit } from '../kernel/entry.ts'
+import { trimmed } from '../kernel/entry.ts'
 import { midSentence } from '../kernel/words.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Answer, Chosen, Holds, Leftover } from './knockOnResult.ts'
@@ -21,13 +22,12 @@ export function leftovers(
   after: RiderModel,
   chosen: readonly Chosen[],
   answers: readonly Answer[],
-  unit: LengthUnit,
 ): Leftover[] {
   const found: Leftover[] = []
-  const add = (what: Leftover['what'], amount: number, held: 'mm' | 'deg', words: (size: string, more: boolean) => string): void => {
+  const add = (what: Leftover['what'], amount: number, held: 'mm' | 'deg', words: (size: Message, more: boolean) => Message): void => {
     if (!(Math.abs(amount) >= worthSaying[held])) return
     const size = Math.abs(amount)
-    const said = held === 'deg' ? `${trimmed(size, 1)}°` : lengthWords(size, unit, unit === 'mm' ? 1 : 2)
+    const said = held === 'deg' ? `${trimmed(size, 1)}°` : msg`${mm(size, 1)}`
     found.push({ what, amount, unit: held, words: words(said, amount > 0) })
   }
   for (const move of [...chosen, ...answers]) {
@@ -36,7 +36,7 @@ export function leftovers(
       'room',
       short,
       settings[move.setting].unit === 'deg' ? 'deg' : 'mm',
-      (size) => `${moveName(move)}: no room for another ${size} ${directionOf(move.setting, short)}.`,
+      (size) => msg`${moveName(move)}: no room for another ${size} ${directionOf(move.setting, short)}.`,
     )
   }
   if (holds.knee && !chosen.some((move) => move.setting === 'saddleHeight')) {
@@ -44,14 +44,14 @@ export function leftovers(
       const knee = (model: RiderModel) => legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
       const [then, now] = [knee(start), knee(after)]
       if (then === null || now === null) continue
-      add(`knee-${side}`, now - then, 'deg', (size, more) => `The ${side} knee is left ${size} ${more ? 'more bent' : 'straighter'}.`)
+      add(`knee-${side}`, now - then, 'deg', (size, more) => msg`The ${side} knee is left ${size} ${more ? 'more bent' : 'straighter'}.`)
     }
   }
   const [handsThen, handsNow] = [handsMiddle(start), handsMiddle(after)]
   if (start.grips === null || after.grips === null || handsThen === null || handsNow === null || holds.hands === 'free') return found
   const [then, now] = [upperPosture(start.upper, hipOf(start), start.grips), upperPosture(after.upper, hipOf(after), after.grips)]
   if (holds.hands === 'torso') {
-    add('torso', now.torso - then.torso, 'deg', (size, more) => `The torso is left ${size} ${more ? 'more upright' : 'lower'}.`)
+    add('torso', now.torso - then.torso, 'deg', (size, more) => msg`The torso is left ${size} ${more ? 'more upright' : 'lower'}.`)
     return found
   }
   const own = (key: 'handReach' | 'handHeight') => chosen.some((move) => move.setting === key)
@@ -59,17 +59,22 @@ export function leftovers(
   const height = handsNow.y - handsThen.y
   if (holds.hands === 'frame') {
     if (!own('handReach'))
-      add('hand-level', level, 'mm', (size, more) => `The hands are left ${size} ${more ? 'further forward' : 'further back'} on the bike.`)
+      add(
+        'hand-level',
+        level,
+        'mm',
+        (size, more) => msg`The hands are left ${size} ${more ? 'further forward' : 'further back'} on the bike.`,
+      )
     if (!own('handHeight'))
-      add('hand-height', height, 'mm', (size, more) => `The hands are left ${size} ${more ? 'higher' : 'lower'} on the bike.`)
+      add('hand-height', height, 'mm', (size, more) => msg`The hands are left ${size} ${more ? 'higher' : 'lower'} on the bike.`)
     return found
   }
   const reach = level - (after.sit.x - start.sit.x) + now.spreadCost - then.spreadCost
   const rise = height - (after.sit.y - start.sit.y)
   if (!own('handReach'))
-    add('hand-level', reach, 'mm', (size, more) => `Reach from the seat is left ${size} ${more ? 'longer' : 'shorter'}.`)
+    add('hand-level', reach, 'mm', (size, more) => msg`Reach from the seat is left ${size} ${more ? 'longer' : 'shorter'}.`)
   if (!own('handHeight'))
-    add('hand-height', rise, 'mm', (size, more) => `The hands are left ${size} ${more ? 'higher' : 'lower'} against the seat.`)
+    add('hand-height', rise, 'mm', (size, more) => msg`The hands are left ${size} ${more ? 'higher' : 'lower'} against the seat.`)
   return found
 }
 
@@ -77,22 +82,25 @@ export function leftovers(
  * What a request leaves for later: the steps still to come ("Next step, if test rides go well: cleat R
  * back 5, then 2."), an end that may lie further than the part goes, and how a whole move is ridden in.
  */
-export function laterWords(chosen: readonly Chosen[], pace: Pace, unit: LengthUnit): string {
+export function laterWords(chosen: readonly Chosen[], pace: Pace): Message {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
-    const sizes = rest.length > 4 ? `${rest.length} more steps` : rest.map((step) => amountWords(move.setting, step, unit)).join(', then ')
-    return [`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
+    const sizes =
+      rest.length > 4
+        ? `${rest.length} more steps`
+        : joined(
+            rest.map((step) => amountWords(move.setting, step)),
+            ', then ',
+          )
+    return [msg`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
   })
   const doubtful = chosen.flatMap(({ doubtfulBeyond, ...move }) =>
     doubtfulBeyond === null
       ? []
-      : [
-          `${moveName(move)}: such a part commonly gives ${lengthWords(doubtfulBeyond, unit)}; read how far it goes before counting on the end.`,
-        ],
+      : [msg`${moveName(move)}: such a part commonly gives ${mm(doubtfulBeyond)}; read how far it goes before counting on the end.`],
   )
   const whole = pace === 'new' && isWholeMove(chosen)
-  return [parts.length === 0 ? '' : `Next step, if test rides go well: ${parts.join('; ')}.`, ...doubtful, whole ? rideInWords() : '']
-    .filter((words) => words !== '')
-    .join(' ')
+  const next = parts.length === 0 ? '' : msg`Next step, if test rides go well: ${joined(parts, '; ')}.`
+  return joined([next, ...doubtful, whole ? rideInWords() : ''].filter((words) => words !== ''))
 }

@@ -1,3 +1,6 @@
+import { msg } from '../kernel/message.ts'
+import { term } from '../readings/table/terms.ts'
+import type { Message } from '../kernel/message.ts'
 import type { Move } from './ledger.ts'
 import type { Exchange, SlotKey } from './parts.ts'
 import type { SettingKey } from './settings.ts'
@@ -8,7 +11,7 @@ export interface CautionRow {
   readonly settings: readonly SettingKey[]
   /** said as well when one of these parts is exchanged */
   readonly slots?: readonly SlotKey[]
-  readonly words: string
+  readonly words: Message
   readonly source: SourceKey
 }
 
@@ -32,8 +35,7 @@ const brakes: CautionRow = {
     'barReach',
   ],
   slots: ['levers', 'bar', 'grips'],
-  words:
-    'Before riding off pull both brakes hard: the lever must not touch the bar, front and rear must work as before. Press on the bar with the body’s weight: bar, hoods and clamps must not turn.',
+  words: msg`Before riding off pull both brakes hard: the lever must not touch the bar, front and rear must work as before. Press on the bar with the body’s weight: bar, ${term('hoods', 'hoods')} and clamps must not turn.`,
   source: 'common-practice',
 }
 
@@ -46,9 +48,9 @@ export const cautionRows: readonly CautionRow[] = [
   { settings: ['barWidth', 'gripSpacing'], words: 'A cut takes both ends for good: hands first, cut later, not under the maker’s minimum; burrs off, ends closed.', source: 'common-practice' },
   { settings: ['barRoll', 'barRise', 'barForward', 'barBacksweep', 'barUpsweep', 'barReach'], slots: ['bar'], words: 'Bar centred, clamp to the maker’s torque.', source: 'common-practice' },
   { settings: ['leverAngle', 'leverClamp', 'shifterClamp', 'remoteClamp'], words: 'Clamps just firm enough to turn in a fall, where the maker allows; no scored bar.', source: 'common-practice' },
-  { settings: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'], slots: ['extensions'], words: 'Pads and extensions to the maker’s torque, bridged only as the maker allows; ride them first away from traffic, brakes at hand. Check the event’s rules.', source: 'common-practice' },
+  { settings: ['padForward', 'padUp', 'padSpacing', 'extensionLength', 'extensionAngle'], slots: ['extensions'], words: msg`Pads and ${term('extensions', 'extensions')} to the maker’s torque, bridged only as the maker allows; ride them first away from traffic, brakes at hand. Check the event’s rules.`, source: 'common-practice' },
   { settings: ['gripDiameter'], slots: ['grips'], words: 'Grips that cannot turn, ends closed; grip lock bolts to the maker’s torque.', source: 'common-practice' },
-  { settings: ['cleatTurn'], words: 'Heel clear of crank and chainstay at both ends of the float, turned by hand before riding.', source: 'common-practice' },
+  { settings: ['cleatTurn'], words: msg`Heel clear of crank and chainstay at both ends of the ${term('float')}, turned by hand before riding.`, source: 'common-practice' },
   { settings: ['wedge', 'heelWedge', 'archSupport'], slots: ['footbeds'], words: 'One step, then look at the knee’s path again; numb or painful: take it out.', source: 'common-practice' },
   { settings: ['washer', 'axleLength', 'adapter'], slots: ['pedals'], words: 'Enough thread left in the crank, as the makers say; the left pedal turns the other way.', source: 'common-practice' },
   { settings: ['crank', 'tread'], slots: ['cranks'], words: 'Crank bolts to the maker’s torque; toe clearance to the front wheel.', source: 'iso-4210' },
@@ -64,12 +66,12 @@ const isAbout = ({ moves, exchanges }: Cautioned, row: CautionRow) =>
   moves.some((move) => row.settings.includes(move.setting)) || exchanges.some(({ slot }) => row.slots?.includes(slot))
 
 /** Cautions for a change, each once, in the order of the table: brakes first. */
-export function cautionsFor(change: Cautioned): string[] {
+export function cautionsFor(change: Cautioned): Message[] {
   return cautionRows.filter((row) => isAbout(change, row)).map((row) => row.words)
 }
 
 /** Cautions for several changes together, each once. */
-export function cautionsForAll(changes: readonly Cautioned[]): string[] {
+export function cautionsForAll(changes: readonly Cautioned[]): Message[] {
   return cautionRows.filter((row) => changes.some((change) => isAbout(change, row))).map((row) => row.words)
 }
 

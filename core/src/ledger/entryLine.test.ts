@@ -1,3 +1,4 @@
+import { said } from '../testing.ts'
 import fc from 'fast-check'
 import { asMove, understand } from './entryLine.ts'
 
@@ -38,7 +39,7 @@ describe('short notes', () => {
     ['float r 6 maker', { kind: 'reading', key: 'cleatFloat', side: 'right', value: 6, method: 'maker' }],
     ['km 4200', { kind: 'reading', key: 'cleatDistance', side: 'both', value: 4200, words: 'Ridden on these cleats: 4200 km' }],
     ['saddle 28 1/2 in', { kind: 'reading', key: 'saddleHeight', value: 723.9 }],
-  ])('%s', (note, meant) => expect(understand(note, 'mm')).toMatchObject(meant))
+  ])('%s', (note, meant) => expect(said(understand(note, 'mm'))).toMatchObject(meant))
 
   it.each([
     ['', /For example/],
@@ -58,7 +59,7 @@ describe('short notes', () => {
     ['ball l long', /not a number/],
     ['setback 5', /cleat \(setback L 4\) or of the saddle \(nose 61\)/],
   ])('%s asks back instead of guessing', (note, words) =>
-    expect(understand(note, 'mm')).toMatchObject({ kind: 'unknown', words: expect.stringMatching(words) }),
+    expect(said(understand(note, 'mm'))).toMatchObject({ kind: 'unknown', words: expect.stringMatching(words) }),
   )
 
   it('takes a bare number in the fitter’s own unit', () => {
@@ -67,25 +68,25 @@ describe('short notes', () => {
   })
 
   it('takes no bare number for inches that nobody moves by', () => {
-    expect(understand('saddle -3', 'in')).toMatchObject({ kind: 'unknown', words: expect.stringMatching(/3 in are 76 mm/) })
+    expect(said(understand('saddle -3', 'in'))).toMatchObject({ kind: 'unknown', words: expect.stringMatching(/3 in are 76\smm/) })
     expect(understand('saddle -3 mm', 'in')).toMatchObject({ kind: 'move', by: -3 })
     expect(understand('saddle -1/8', 'in')).toMatchObject({ kind: 'move', by: -3.175 })
     expect(understand('nose down 1.5', 'in')).toMatchObject({ by: -1.5 })
   })
 
   it('once something was changed, a noted value of a setting is a move to it', () => {
-    expect(asMove(understand('saddle 720', 'mm'), 733.5, 'mm')).toMatchObject({
+    expect(said(asMove(understand('saddle 720', 'mm'), 733.5))).toMatchObject({
       kind: 'move',
       setting: 'saddleHeight',
       by: -13.5,
       words: 'Saddle down 13.5 mm: from 733.5 mm to 720 mm',
     })
-    expect(asMove(understand('saddle 733.5', 'mm'), 733.5, 'mm')).toMatchObject({
+    expect(said(asMove(understand('saddle 733.5', 'mm'), 733.5))).toMatchObject({
       kind: 'unknown',
       words: expect.stringMatching(/already/),
     })
-    expect(asMove(understand('saddle 720', 'mm'), null, 'mm')).toMatchObject({ kind: 'reading' })
-    expect(asMove(understand('inseam 840', 'mm'), 830, 'mm')).toMatchObject({ kind: 'reading' })
+    expect(asMove(understand('saddle 720', 'mm'), null)).toMatchObject({ kind: 'reading' })
+    expect(asMove(understand('inseam 840', 'mm'), 830)).toMatchObject({ kind: 'reading' })
   })
 
   it('never throws, whatever is typed', () => {

@@ -1,9 +1,11 @@
+import type { Message } from '../kernel/message.ts'
+import { msg, soldBy } from '../kernel/message.ts'
 import { MM_PER_INCH, parseEntry, trimmed } from '../kernel/entry.ts'
 import type { LengthUnit } from '../kernel/entry.ts'
 import type { Side } from '../kernel/sided.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey } from '../readings/readingDefinitions.ts'
-import { readEntry, readingName, shownValue, unitMark } from '../readings/readingEntry.ts'
+import { readEntry, readingName, valueWords } from '../readings/readingEntry.ts'
 import { methods } from '../readings/table/methods.ts'
 import type { MethodKey } from '../readings/table/methods.ts'
 import { amountWords, moveName } from './moveWords.ts'
@@ -13,7 +15,7 @@ import { keysOf } from '../kernel/tables.ts'
 
 /** What a short typed note means, before it is taken. */
 export type Understood =
-  | { readonly kind: 'move'; readonly setting: SettingKey; readonly side: Side | 'both'; readonly by: number; readonly words: string }
+  | { readonly kind: 'move'; readonly setting: SettingKey; readonly side: Side | 'both'; readonly by: number; readonly words: Message }
   | {
       readonly kind: 'reading'
       readonly key: NumberKey
@@ -21,9 +23,9 @@ export type Understood =
       readonly text: string
       readonly value: number
       readonly method: MethodKey | null
-      readonly words: string
+      readonly words: Message
     }
-  | { readonly kind: 'unknown'; readonly words: string }
+  | { readonly kind: 'unknown'; readonly words: Message }
 
 /** The words a busy hand types for a reading, by the readings' rows. */
 const readingWords: Readonly<Record<string, NumberKey>> = Object.fromEntries(
@@ -88,8 +90,13 @@ export function understand(note: string, unit: LengthUnit): Understood {
   return reading(key, rest, unit)
 }
 
-/** Short ways of saying a direction. */
-const directionWords: Readonly<Record<string, string>> = { out: settings.cleatTurn.more, in: settings.cleatTurn.less }
+/** Short ways of saying a direction, by what is moved. */
+const turns = { out: settings.cleatTurn.more, in: settings.cleatTurn.less }
+const directionWords: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  cleat: turns,
+  turn: turns,
+  lever: { out: settings.leverReach.more, in: settings.leverReach.less },
+}
 
 /** `saddle -3`, `saddle back 5`, `washer L on 1`; null when it is no move. */
 function moveOf(word: string, words: readonly string[], unit: LengthUnit): Understood | null {
@@ -98,7 +105,7 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
   const sideGiven = meaning(sideWords, words[0])
   const [said, ...amount] = sideGiven === undefined ? words : words.slice(1)
   if (said === undefined) return null
-  const direction = word === 'cleat' || word === 'turn' ? (meaning(directionWords, said) ?? said) : said
+  const direction = meaning(directionWords[word] ?? {}, said) ?? said
   const signed = /^[+−–-]\s*\S/.test(direction)
   const key = signed ? keys[0] : keys.find((k) => settings[k].more === direction || settings[k].less === direction)
   if (key === undefined) return null
@@ -110,26 +117,26 @@ function moveOf(word: string, words: readonly string[], unit: LengthUnit): Under
     unit,
   )
   if (!parsed.ok || !(parsed.value > 0) || parsed.value > MOST_AT_ONCE)
-    return unknown(`${label} ${signed ? '' : direction}: by how much? At most ${amountWords(key, MOST_AT_ONCE, unit)}.`)
+    return unknown(msg`${label} ${signed ? '' : direction}: by how much? At most ${amountWords(key, MOST_AT_ONCE)}.`)
   // "saddle -3" of somebody who works in inches is a slip: nobody moves anything by three inches.
   if (held !== 'deg' && parsed.unit === 'in' && parsed.value > MOST_INCHES * MM_PER_INCH && !saysUnit(words))
     return unknown(
-      `${label}: ${trimmed(parsed.value / MM_PER_INCH, 2)} in are ${trimmed(parsed.value, 0)} mm. Write the unit: 3 mm, or 1/8 in.`,
+      msg`${label}: ${trimmed(parsed.value / MM_PER_INCH, 2)} in are ${soldBy(trimmed(parsed.value, 0))}. Write the unit: ${soldBy(3)}, or 1/8 in.`,
     )
   const by = (signed ? /^[−–-]/.test(direction) : direction === less) ? -parsed.value : parsed.value
-  const steps = parsed.value > cap ? `, in steps of ${amountWords(key, cap, unit)}` : ''
+  const steps = parsed.value > cap ? msg`, in steps of ${amountWords(key, cap)}` : ''
   const side = sided ? (sideGiven ?? 'left') : 'both'
   return {
     kind: 'move',
     setting: key,
     side,
     by,
-    words: `${moveName({ setting: key, side })} ${by > 0 ? more : less} ${amountWords(key, parsed.value, unit)}${steps}`,
+    words: msg`${moveName({ setting: key, side })} ${by > 0 ? more : less} ${amountWords(key, parsed.value)}${steps}`,
   }
 }
 
 /** Where a setting stands, with its sign. */
-const placeWords = (setting: SettingKey, value: number, unit: LengthUnit) => `${value < 0 ? '−' : ''}${amountWords(setting, value, unit)}`
+const placeWords = (setting: SettingKey, value: number) => msg`${value < 0 ? '−' : ''}${amountWords(setting, value)}`
 
 /** A larger request is a slip of the hand. */
 const MOST_AT_ONCE = 100
@@ -142,15 +149,15 @@ const saysUnit = (words: readonly string[]) => words.some((word) => /(mm|cm|in|i
  * it stands. A value noted over the start's would rewrite how the rider came.
  * @param now where the setting stands; null = not read: then the note is its reading
  */
-export function asMove(meant: Understood, now: number | null, unit: LengthUnit): Understood {
+export function asMove(meant: Understood, now: number | null): Understood {
   if (meant.kind !== 'reading' || now === null || !Object.hasOwn(settings, meant.key)) return meant
   const setting = meant.key as SettingKey
   const { side, value } = meant
   const { more, less } = settings[setting]
   const by = value - now
   const name = moveName({ setting, side })
-  if (Math.abs(by) < 0.05) return unknown(`${name} stands at ${placeWords(setting, now, unit)} already.`)
-  const words = `${name} ${by > 0 ? more : less} ${amountWords(setting, by, unit)}: from ${placeWords(setting, now, unit)} to ${placeWords(setting, value, unit)}`
+  if (Math.abs(by) < 0.05) return unknown(msg`${name} stands at ${placeWords(setting, now)} already.`)
+  const words = msg`${name} ${by > 0 ? more : less} ${amountWords(setting, by)}: from ${placeWords(setting, now)} to ${placeWords(setting, value)}`
   return { kind: 'move', setting, side, by, words }
 }
 
@@ -172,7 +179,7 @@ function reading(key: NumberKey, words: readonly string[], unit: LengthUnit): Un
     text,
     value: entry.value,
     method,
-    words: `${readingName(key, side)}: ${shownValue(key, entry.value, unit)}${unitMark(key, unit)}${how}`,
+    words: msg`${readingName(key, side)}: ${valueWords(key, entry.value)}${how}`,
   }
 }
 
@@ -181,6 +188,6 @@ function meaning<T>(table: Readonly<Record<string, T>>, word: string | undefined
   return word !== undefined && Object.hasOwn(table, word) ? table[word] : undefined
 }
 
-function unknown(words: string): Understood {
+function unknown(words: Message): Understood {
   return { kind: 'unknown', words }
 }

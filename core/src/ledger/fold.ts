@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import type { Side } from '../kernel/sided.ts'
 import { unmoved } from '../readings/movedBy.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
@@ -18,8 +19,8 @@ export interface Change {
   readonly moves: readonly Move[]
   readonly pace: Pace
   readonly exchanges: readonly Exchange[]
-  readonly reason: string
-  readonly later: string
+  readonly reason: Message
+  readonly later: Message
   readonly state: ChangeState
 }
 

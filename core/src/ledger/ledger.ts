@@ -1,3 +1,4 @@
+import { messageSchema } from '../kernel/message.ts'
 import { workStations } from '../kernel/stations.ts'
 import { z } from 'zod'
 import { momentField } from '../kernel/moment.ts'
@@ -44,9 +45,9 @@ export const ledgerEntrySchema = z.discriminatedUnion('kind', [
       /** how far it may go at once */
       pace: z.enum(paceKeys, { error: `pace must be one of ${paceKeys.join(', ')}.` }).default('settled'),
       exchanges: z.array(exchangeSchema).max(4).default([]),
-      reason: z.string().max(600),
+      reason: messageSchema,
       /** what stays for later, in words */
-      later: z.string().max(300),
+      later: messageSchema,
     })
     .refine(({ moves, exchanges }) => moves.length + exchanges.length > 0, {
       path: ['moves'],

@@ -1,9 +1,9 @@
-import type { LengthUnit } from '../kernel/entry.ts'
+import type { Message } from '../kernel/message.ts'
+import { insideSentence, joined, msg } from '../kernel/message.ts'
 import type { Change } from './fold.ts'
 import { isExchange } from './moves.ts'
 import type { Requested, RequestedMove } from './moves.ts'
 import type { Exchange, Part, PropertyKey } from './parts.ts'
-import { midSentence } from '../kernel/words.ts'
 import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
@@ -123,7 +123,7 @@ function grownBy({ from, to }: Pick<Exchange, 'from' | 'to'>, { setting, side }:
 }
 
 /** "Not offered again: saddle back 5 mm was tried. Outer knee, right is worse: 6 → 8." */
-export function failedWords(change: Change, told: Told, unit: LengthUnit): string {
+export function failedWords(change: Change, told: Told): Message {
   const worse = worseWords(outcomesOf(change, told))
-  return `Not offered again: ${midSentence(changeWords(change, unit).join(', '))} was tried. ${worse === '' ? 'Nothing got better' : worse}.`
+  return msg`Not offered again: ${insideSentence(joined(changeWords(change), ', '))} was tried. ${worse === '' ? 'Nothing got better' : worse}.`
 }

@@ -1,3 +1,4 @@
+import { plain } from '../kernel/message.ts'
 import fc from 'fast-check'
 import { wholeReadings, aReading, entryOf, readingsWith, uuid } from '../testing.ts'
 import { defaultHolds, knockOn } from '../knockOn/knockOn.ts'
@@ -69,17 +70,16 @@ describe('an exchange', () => {
   })
 
   it('is said by name, and by what differs where the name is the same', () => {
-    expect(exchangeWords(exchange, 'mm')).toBe('Pedals: Plate for Recessed')
+    expect(plain(exchangeWords(exchange))).toBe('Pedals: Plate for Recessed')
     const longer = {
       slot: 'pedals' as const,
       from: saddle('Plate', { axleLength: { left: 53, right: 53 } }),
       to: saddle('Plate', { axleLength: { left: 55, right: 53 } }),
     }
-    expect(exchangeWords(longer, 'mm')).toBe('Pedals: pedal axle L longer 2 mm')
-    expect(changeWords({ moves: [{ setting: 'saddleHeight', side: 'both', by: 3 }], exchanges: [exchange] }, 'mm')).toEqual([
-      'Pedals: Plate for Recessed',
-      'Saddle up 3 mm',
-    ])
+    expect(plain(exchangeWords(longer))).toBe('Pedals: pedal axle L longer 2 mm')
+    expect(
+      changeWords({ moves: [{ setting: 'saddleHeight', side: 'both', by: 3 }], exchanges: [exchange] }).map((words) => plain(words)),
+    ).toEqual(['Pedals: Plate for Recessed', 'Saddle up 3 mm'])
   })
 
   it('is refused with a figure of another part, a value no such part has, or two values where there is one', () => {

@@ -1,3 +1,5 @@
+import type { Message } from '../kernel/message.ts'
+import { bare, mm, msg, plain } from '../kernel/message.ts'
 import type { WorkStation } from '../kernel/stations.ts'
 import { z } from 'zod'
 import { readingKeys, definitionOf, isChoice, optionWord } from '../readings/readingDefinitions.ts'
@@ -99,7 +101,7 @@ export const exchangeSchema = z
     for (const [end, part] of Object.entries({ from, to })) {
       for (const [key, value] of entriesOf(part.properties)) {
         const problem = propertyProblem(slot, key, value)
-        if (problem !== null) context.addIssue({ code: 'custom', path: [end, 'properties', key], message: problem })
+        if (problem !== null) context.addIssue({ code: 'custom', path: [end, 'properties', key], message: plain(problem) })
       }
     }
   })
@@ -107,13 +109,13 @@ export type Exchange = z.infer<typeof exchangeSchema>
 /** An exchange a fitter asks for. */
 export type RequestedExchange = Pick<Exchange, 'slot' | 'from' | 'to'>
 
-function propertyProblem(slot: SlotKey, key: PropertyKey, value: PropertyValue): string | null {
+function propertyProblem(slot: SlotKey, key: PropertyKey, value: PropertyValue): Message | null {
   if (!described[slot].includes(key)) return `${slots[slot].label} have no ${key}.`
   const pair = typeof value === 'object' ? value : { left: value, right: value }
   if (isAddend(key)) {
     const { label, min, max } = addends[key]
     const inside = [pair.left, pair.right].every((one) => typeof one === 'number' && one >= min && one <= max)
-    return inside ? null : `${label} must lie between ${min} and ${max} mm.`
+    return inside ? null : msg`${label} must lie between ${bare(min, 1)} and ${mm(max, 1)}.`
   }
   if (typeof value === 'object' && !definitionOf(key).sided) return `${definitionOf(key).label} has one value.`
   return valueProblem(key, 'both', pair.left) ?? valueProblem(key, 'both', pair.right)

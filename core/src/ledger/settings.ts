@@ -114,7 +114,7 @@ export const settings = {
     barReach: row('Bar reach', 'mm', 20, 1, 'longer', 'shorter', { hands: 'frame', ...part }),
     barRoll: row('Bar roll', 'deg', 5, 0.5, 'forward', 'back', { hands: 'free', wholeCap: 20 }),
     leverAngle: rows('Levers', 'deg', 10, 0.5, 'down', 'up', { wholeCap: 40, least: 3 }),
-    leverReach: rows('Lever reach', 'mm', 15, 1, 'out', 'in', { hands: 'free', wholeCap: 30, least: 2 }),
+    leverReach: rows('Lever reach', 'mm', 15, 1, 'longer', 'shorter', { hands: 'free', wholeCap: 30, least: 2 }),
     leverClamp: rows('Lever clamp', 'mm', 15, 1, 'inboard', 'outboard', { hands: 'free', wholeCap: 40 }),
     hoodPosition: rows('Lever on the bend', 'deg', 10, 1, 'down', 'up', { wholeCap: 45, hands: 'free' }),
     hoodAngle: rows('Hood', 'deg', 3, 0.5, 'turned in', 'turned out', { wholeCap: 10, hands: 'free' }),

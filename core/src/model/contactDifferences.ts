@@ -1,3 +1,6 @@
+import { term } from '../readings/table/terms.ts'
+import type { Message } from '../kernel/message.ts'
+import { mm, msg } from '../kernel/message.ts'
 import { DEGREES } from '../bike/contactPoints.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
 import { buildModel, modelPlusMinus, modelValues } from './riderModel.ts'
@@ -14,7 +17,7 @@ export interface ContactDifference {
   /** ± of the difference, same unit, roughly: the larger of what each way carries */
   readonly plusMinus: number
   readonly exceeds: boolean
-  readonly words: string
+  readonly words: Message
 }
 
 /** Parts on the way from frame to hand, whose ± add up. */
@@ -43,10 +46,10 @@ export function contactDifferences(resolved: ResolvedReadings, bar: BarKind): Co
     const up = measured.y - fromParts.y
     const plusMinus = Math.hypot(...[...frontParts, 'handReach', 'handHeight'].map((key) => spreads[key as ModelKey].right ?? 0))
     const exceeds = Math.hypot(forward, up) > plusMinus
-    const way = `${trimmed(Math.abs(forward), 0)} mm ${forward < 0 ? 'behind' : 'ahead'} and ${trimmed(Math.abs(up), 0)} mm ${up < 0 ? 'below' : 'above'}`
+    const way = msg`${mm(Math.abs(forward))} ${forward < 0 ? 'behind' : 'ahead'} and ${mm(Math.abs(up))} ${up < 0 ? 'below' : 'above'}`
     const words = exceeds
-      ? `Hands measured from the bottom bracket lie ${way} where frame, stem and bar put them: more than ±${trimmed(plusMinus, 0)} mm. Check the frame’s figures and the bar’s; the measured place is used.`
-      : `Hands measured and hands from frame, stem and bar agree within ±${trimmed(plusMinus, 0)} mm (${way}).`
+      ? msg`Hands measured from the bottom bracket lie ${way} where frame, stem and bar put them: more than ±${mm(plusMinus)}. Check the frame’s figures and the bar’s; the measured place is used.`
+      : msg`Hands measured and hands from frame, stem and bar agree within ±${mm(plusMinus)} (${way}).`
     found.push({ what: 'hands', forward, up, plusMinus, exceeds, words })
   }
   const typed = resolved.seatAngle.right
@@ -60,7 +63,7 @@ export function contactDifferences(resolved: ResolvedReadings, bar: BarKind): Co
     const forward = typed.value - other
     const exceeds = Math.abs(forward) > plusMinus
     const words = exceeds
-      ? `The seat angle read (${trimmed(typed.value, 1)}°) and the one from the saddle’s nose and sit point (${trimmed(other, 1)}°) differ by more than ±${trimmed(plusMinus, 1)}°. Check the nose, or where on the saddle the rider sits; the angle read is used.`
+      ? msg`The seat angle read (${trimmed(typed.value, 1)}°) and the one from the saddle’s nose and ${term('sit-point')} (${trimmed(other, 1)}°) differ by more than ±${trimmed(plusMinus, 1)}°. Check the nose, or where on the saddle the rider sits; the angle read is used.`
       : `Seat angle read and seat angle from the saddle’s nose agree within ±${trimmed(plusMinus, 1)}°.`
     found.push({ what: 'seat-angle', forward, up: 0, plusMinus, exceeds, words })
   }

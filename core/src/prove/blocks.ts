@@ -1,3 +1,5 @@
+import { msg } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import type { SlotKey } from '../ledger/parts.ts'
 import type { Requested } from '../ledger/moves.ts'
 import { isExchange } from '../ledger/moves.ts'
@@ -74,11 +76,11 @@ export function standing(blocks: readonly Block[], requested: readonly Requested
 }
 
 /** Blocks in words for the record: what stands, then what was overruled and why. */
-export function blockWords(blocks: readonly Block[]): string[] {
+export function blockWords(blocks: readonly Block[]): Message[] {
   return [
-    ...standing(blocks).map(({ finding }) => `Not to be ridden: ${finding.headline} ${finding.sentence}`),
+    ...standing(blocks).map(({ finding }) => msg`Not to be ridden: ${finding.headline} ${finding.sentence}`),
     ...blocks.flatMap(({ finding, overruled }) =>
-      overruled === null ? [] : [`${finding.headline} Overruled by the fitter: ${overruled.replace(/\.$/, '')}.`],
+      overruled === null ? [] : [msg`${finding.headline} Overruled by the fitter: ${overruled.replace(/\.$/, '')}.`],
     ),
   ]
 }

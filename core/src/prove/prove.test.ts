@@ -1,3 +1,4 @@
+import { plain } from '../kernel/message.ts'
 import { setupOf, standingOf } from '../rider/setup.ts'
 import { foldLedger } from '../ledger/fold.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
@@ -6,7 +7,7 @@ import { defaultHolds, knockOn } from '../knockOn/knockOn.ts'
 import { settings } from '../ledger/settings.ts'
 import { capOf, isRidden, isWholeMove, paceKeys, rideInWords, usualPace } from '../ledger/pace.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { aReading, complaintAt, entryOf, readingsWith, uuid } from '../testing.ts'
+import { aReading, complaintAt, entryOf, readingsWith, uuid, said } from '../testing.ts'
 import { blocksOf, blockWords, standing } from './blocks.ts'
 import { failedBefore, failedWords, hasFailed, outcomesOf, worseWords } from '../ledger/outcome.ts'
 import { ratedAgain, severityNow } from '../ledger/severity.ts'
@@ -65,7 +66,7 @@ describe('what became of a change', () => {
     const all = told([back(10), decided(11, 'undo', 10)], [knee, 10, 8])
     const found = failedBefore(wish, all)!
     expect(found.id).toBe(uuid(10))
-    expect(failedWords(found, all, 'mm')).toBe(
+    expect(plain(failedWords(found, all))).toBe(
       'Not offered again: saddle back 5 mm, Saddle down 1 mm was tried. Outer knee, right is worse: 6 → 8.',
     )
     expect(failedBefore([{ ...wish[0], by: -3 }], all)).toBeNull()
@@ -148,7 +149,7 @@ describe('pace', () => {
   it('cuts a settled rider’s move into steps and makes a new set-up’s at once, with how to ride it in', () => {
     const [settled, whole] = [raise(22, 'settled'), raise(22, 'new')]
     expect(settled.moves.find(({ setting }) => setting === 'saddleHeight')?.by).toBe(5)
-    expect(settled.later).toMatch(/^Next step, if test rides go well: saddle up 5 mm/)
+    expect(said(settled.later)).toMatch(/^Next step, if test rides go well: saddle up 5 mm/)
     expect(whole.moves.find(({ setting }) => setting === 'saddleHeight')?.by).toBe(22)
     expect(whole.later).toBe(rideInWords())
     expect(isWholeMove(whole.chosen)).toBe(true)
@@ -178,7 +179,7 @@ describe('a plan whose end this part cannot reach', () => {
     const readings = over === null ? readingsWith({}).filter(({ key }) => key !== 'slotBack') : readingsWith(over)
     const requested = [{ setting: 'cleatSetback', side: 'left', by: 55 } as const]
     const { left, later } = knockOn(standingOf(setupOf(readings, [], 'drop')), requested, defaultHolds(requested), 'step')
-    return [later, ...left.filter(({ what }) => what === 'room').map(({ words }) => words)].join(' ')
+    return said([later, ...left.filter(({ what }) => what === 'room').map(({ words }) => words)]).join(' ')
   }
   it('says so: mid-foot in a slot that has 10', () => {
     expect(back55({ slotBack: [10, 10] })).toBe(

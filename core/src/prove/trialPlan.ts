@@ -1,3 +1,5 @@
+import { joined, msg } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import { MATTERS } from '../ledger/outcome.ts'
 import { midSentence } from '../kernel/words.ts'
 import type { FirstMove } from '../reason/firstMove.ts'
@@ -8,8 +10,8 @@ import { rideSituations } from '../talk/regions.ts'
 /** A step of the next trial, in the order it is done. */
 export interface TrialStep {
   readonly key: 'before' | 'set' | 'ride' | 'after' | 'decide'
-  readonly title: string
-  readonly says: string
+  readonly title: Message
+  readonly says: Message
 }
 
 /** Longer than this nobody pedals at the stand for one change, min. @source common-practice */
@@ -20,7 +22,6 @@ const list = new Intl.ListFormat('en-GB', { type: 'conjunction' })
 /**
  * The next trial step by step: what is rated, set, ridden, rated again, and when it is kept.
  * @param severities as they stand now, by complaint; what is left out was not rated
- * @returns sentences in millimetres
  * @source common-practice
  */
 export function trialPlan(
@@ -34,7 +35,7 @@ export function trialPlan(
   const what = eased.map(({ title }) => midSentence(title)).join('; ')
   return [
     { key: 'before', title: 'Rate before', says: `Now: ${list.format(rated)}.` },
-    { key: 'set', title: 'Set it', says: [`${move.words}.`, ...move.cautions].join(' ') },
+    { key: 'set', title: 'Set it', says: joined([msg`${move.words}.`, ...move.cautions]) },
     { key: 'ride', title: 'Ride', says: about === undefined ? 'At several efforts.' : loadWords(about) },
     { key: 'after', title: 'Rate again', says: 'The rider says the number before seeing the old one.' },
     {

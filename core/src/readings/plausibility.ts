@@ -1,8 +1,11 @@
+import { term } from './table/terms.ts'
+import type { Message } from '../kernel/message.ts'
+import { mm, msg, range } from '../kernel/message.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { capital, midSentence } from '../kernel/words.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
-import { readingName, unitMark } from './readingEntry.ts'
+import { readingName, valueWords } from './readingEntry.ts'
 import { definitionOf, numberKeys } from './readingDefinitions.ts'
 import type { ReadingKey } from './readingDefinitions.ts'
 import type { Reading } from './reading.ts'
@@ -11,7 +14,7 @@ import type { Reading } from './reading.ts'
 export interface PlausibilityQuestion {
   /** changes with the values, so that an answer holds only for what it was given to */
   readonly id: string
-  readonly text: string
+  readonly text: Message
   readonly about: readonly ReadingKey[]
   /** offered when exchanging the sides of a reading could be the answer */
   readonly swap: ReadingKey | null
@@ -41,8 +44,10 @@ function pairQuestion(key: ReadingKey, read: Read): PlausibilityQuestion[] {
   if (pairLimit === undefined || left === null || right === null) return []
   const gap = Math.abs(left - right)
   if (gap <= pairLimit) return []
-  const unit = dimension === 'shoe-size' ? ' sizes' : unitMark(key, 'mm')
-  const text = `${label}: left ${trimmed(left, 1)} and right ${trimmed(right, 1)} differ by ${trimmed(gap, 1)}${unit}; more than ${pairLimit}${unit} is unusual. Is a side mistyped, or are the sides exchanged?`
+  const said = (value: number) => (dimension === 'shoe-size' ? `${trimmed(value, 1)} sizes` : valueWords(key, value))
+  const both =
+    dimension === 'shoe-size' ? `left ${trimmed(left, 1)} and right ${trimmed(right, 1)}` : msg`left ${said(left)} and right ${said(right)}`
+  const text = msg`${label}: ${both} differ by ${said(gap)}; more than ${said(pairLimit)} is unusual. Is a side mistyped, or are the sides exchanged?`
   return [{ id: `pair:${key}:${left}:${right}`, text, about: [key], swap: key }]
 }
 
@@ -67,7 +72,7 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
       questions.push(
         ask(
           `thigh:${side}:${thigh}:${inseam}`,
-          `The ${side} thigh (${trimmed(thigh, 1)}) is as long as the inseam (${trimmed(inseam, 1)}). Is one of them mistyped?`,
+          msg`The ${side} thigh (${mm(thigh, 1)}) is as long as the inseam (${mm(inseam, 1)}). Is one of them mistyped?`,
           ['thigh', 'inseam'],
         ),
       )
@@ -75,7 +80,7 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
       questions.push(
         ask(
           `segments:${side}:${thigh}:${shank}`,
-          `The ${side} thigh (${trimmed(thigh, 1)}) and shank (${trimmed(shank, 1)}) are unusually unequal. Were both taken to the middle of the knee?`,
+          msg`The ${side} thigh (${mm(thigh, 1)}) and shank (${mm(shank, 1)}) are unusually unequal. Were both taken to the middle of the knee?`,
           ['thigh', 'shank'],
         ),
       )
@@ -87,7 +92,7 @@ function bodyQuestions(read: Read): PlausibilityQuestion[] {
     questions.push(
       ask(
         `height:${height}:${inseam}`,
-        `Saddle height is ${share} % of the inseam; 70 to 100 % is usual. Is it measured from the bottom bracket to the saddle’s top?`,
+        msg`${term('saddle-height', 'Saddle height')} is ${share} % of the inseam; 70 to 100 % is usual. Is it measured from the bottom bracket to the saddle’s top?`,
         ['saddleHeight', 'inseam'],
       ),
     )
@@ -130,7 +135,7 @@ function shareQuestions(read: Read): PlausibilityQuestion[] {
       const share = value / whole
       if (share >= low && share <= high) return []
       const percent = (part: number) => Math.round(part * 100)
-      const text = `${readingName(key, side)} (${trimmed(value, 1)}) is ${percent(share)} % of ${midSentence(definitionOf(of).label)} (${trimmed(whole, 1)}); ${percent(low)} to ${percent(high)} % is usual. ${slip}`
+      const text = msg`${readingName(key, side)} (${mm(value, 1)}) is ${percent(share)} % of ${midSentence(definitionOf(of).label)} (${mm(whole, 1)}); ${percent(low)} to ${percent(high)} % is usual. ${slip}`
       return [ask(`share:${key}:${side}:${value}:${whole}`, text, [key, of])]
     })
   })
@@ -157,7 +162,7 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
     questions.push(
       ask(
         `heads:${side}:${ball}:${outer}`,
-        `${capital(side)}: MTP5 (${trimmed(outer, 1)} mm) usually lies 10 to 45 mm nearer the heel than MTP1 (${trimmed(ball, 1)} mm). Are the two marks exchanged?`,
+        msg`${capital(side)}: MTP5 (${mm(outer, 1)}) usually lies ${range(10, 45)} nearer the heel than ${term('mtp1', 'MTP1')} (${mm(ball, 1)}). Are the two marks exchanged?`,
         ['heelToMtp1', 'heelToMtp5'],
       ),
     )
@@ -167,7 +172,7 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
     questions.push(
       ask(
         `size:${side}:${size}:${foot}`,
-        `${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${Math.round((size * 20) / 3 - 15)} mm; this foot reads ${trimmed(foot, 1)} mm. Is the size right, or the shoe wrong for this foot?`,
+        msg`${capital(side)} shoe size EU ${trimmed(size, 1)} is made for a foot of about ${mm((size * 20) / 3 - 15)}; this foot reads ${mm(foot, 1)}. Is the size right, or the shoe wrong for this foot?`,
         ['shoeSize', 'footLength'],
       ),
     )
@@ -176,7 +181,7 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
     questions.push(
       ask(
         `setback:${side}:${now}:${ball}`,
-        `${capital(side)}: the axle ${trimmed(now, 1)} mm behind MTP1 would lie under the heel half of the foot. Is that right?`,
+        msg`${capital(side)}: the axle ${mm(now, 1)} behind ${term('mtp1', 'MTP1')} would lie under the heel half of the foot. Is that right?`,
         ['cleatSetback'],
       ),
     )
@@ -184,6 +189,6 @@ function footQuestions(read: Read, side: Side): PlausibilityQuestion[] {
   return questions
 }
 
-function ask(id: string, text: string, about: readonly ReadingKey[]): PlausibilityQuestion {
+function ask(id: string, text: Message, about: readonly ReadingKey[]): PlausibilityQuestion {
   return { id, text, about, swap: null }
 }

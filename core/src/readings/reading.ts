@@ -1,3 +1,5 @@
+import { plain } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import { z } from 'zod'
 import { momentField } from '../kernel/moment.ts'
 import { conditionAllowed, conditionKeys } from './conditions.ts'
@@ -47,7 +49,7 @@ export const readingSchema = z
     }
     const { value } = reading
     const problem = value === null ? null : valueProblem(reading.key, reading.side, value)
-    if (problem !== null) wrong('value', problem)
+    if (problem !== null) wrong('value', plain(problem))
     if (!conditionAllowed(reading.key, reading.condition)) {
       wrong('condition', `${readingName(reading.key, reading.side)} is not read under this condition.`)
     }
@@ -58,7 +60,7 @@ export const readingSchema = z
     }
     for (const one of reading.repeats) {
       const outside = valueProblem(reading.key, reading.side, one)
-      if (outside !== null) wrong('repeats', outside)
+      if (outside !== null) wrong('repeats', plain(outside))
     }
     if (methodUncertainty(reading.method, definition.dimension) === null) {
       wrong('method', `${readingName(reading.key, reading.side)} cannot be read by ${reading.method}.`)
@@ -68,7 +70,7 @@ export const readingSchema = z
 export type Reading = z.infer<typeof readingSchema>
 
 /** Why a held value cannot be stored: out of range, or no key of its list; null when it can. */
-export function valueProblem(key: Reading['key'], side: Reading['side'], value: number | string): string | null {
+export function valueProblem(key: Reading['key'], side: Reading['side'], value: number | string): Message | null {
   if (!isChoice(key)) return typeof value === 'number' ? rangeProblem(key, side, value) : `${readingName(key, side)} must be a number.`
   const options = definitionOf(key).options
   return typeof value === 'string' && Object.hasOwn(options, value)

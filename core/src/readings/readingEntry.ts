@@ -1,9 +1,17 @@
+import type { Message } from '../kernel/message.ts'
+import { bare, mm, msg, soldBy } from '../kernel/message.ts'
 import { MM_PER_INCH, formatLength, isPlain, parseEntry, plainUnits, trimmed } from '../kernel/entry.ts'
 import type { LengthUnit } from '../kernel/entry.ts'
 import type { Side } from '../kernel/sided.ts'
 import { definitionOf, isChoice, optionWord } from './readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from './readingDefinitions.ts'
 import { MAX_REPEATS } from './repeats.ts'
+
+/** Why what was typed cannot be taken, and the unit it most likely was meant in. */
+export interface EntryTrouble {
+  readonly message: Message
+  readonly suggestion?: { readonly label: Message; readonly text: string }
+}
 
 /** What became of a typed reading. */
 export type ReadingEntry =
@@ -13,22 +21,26 @@ export type ReadingEntry =
       /** the single values of a repeated reading; empty for one */
       readonly repeats: readonly number[]
     }
-  | { readonly ok: false; readonly message: string; readonly suggestion?: { readonly label: string; readonly text: string } }
+  | ({ readonly ok: false } & EntryTrouble)
 
 /** "Heel to ball (MTP1), left". */
 export function readingName(key: ReadingKey, side: Side | 'both'): string {
   return side === 'both' ? definitionOf(key).label : `${definitionOf(key).label}, ${side}`
 }
 
-/** "120 to 280 mm", in the unit the fitter works in. */
-export function allowedRange(key: ReadingKey, unit: LengthUnit = 'mm'): string {
+/** "120 to 280 mm". */
+export function allowedRange(key: ReadingKey): Message {
+  return allowed(key, 'to')
+}
+
+function allowed(key: ReadingKey, and: 'to' | 'and'): Message {
   if (isChoice(key)) return `one of ${Object.values(definitionOf(key).options).join(', ')}`
   const { min, max, dimension } = definitionOf(key)
-  if (dimension === 'mass') return `${min} to ${max} kg`
-  if (dimension === 'angle') return `${trimmed(min, 0)}° to ${trimmed(max, 0)}°`
-  if (isPlain(dimension)) return `${min} to ${max} ${plainUnits[dimension]}`
-  if (dimension === 'shoe-size') return `EU ${min} to ${max}`
-  return `${formatLength(min, unit)} to ${formatLength(max, unit)} ${unit}`
+  if (dimension === 'mass') return `${min} ${and} ${max} kg`
+  if (dimension === 'angle') return `${trimmed(min, 0)}° ${and} ${trimmed(max, 0)}°`
+  if (isPlain(dimension)) return `${min} ${and} ${max} ${plainUnits[dimension]}`
+  if (dimension === 'shoe-size') return `EU ${min} ${and} ${max}`
+  return msg`${bare(min, 1)} ${and} ${mm(max, 1)}`
 }
 
 /** A held value as the fitter’s unit shows it, without its unit; a choice as its word. */
@@ -36,6 +48,12 @@ export function shownValue(key: ReadingKey, value: number | string, unit: Length
   if (isChoice(key)) return optionWord(key, String(value))
   if (typeof value === 'string') return value
   return definitionOf(key).dimension === 'length' ? formatLength(value, unit, decimals) : trimmed(value, decimals ?? 1)
+}
+
+/** A held value with its unit, in words: "251 mm", "18.5°", "5 N·m", the word of a choice. */
+export function valueWords(key: ReadingKey, value: number | string): Message {
+  if (isChoice(key) || typeof value === 'string') return shownValue(key, value, 'mm')
+  return definitionOf(key).dimension === 'length' ? msg`${mm(value, 1)}` : `${shownValue(key, value, 'mm')}${unitMark(key, 'mm')}`
 }
 
 /** What stands behind a shown value: " mm", "°", " kg", or nothing. */
@@ -47,14 +65,14 @@ export function unitMark(key: ReadingKey, unit: LengthUnit): string {
 }
 
 /** Why a held value cannot be stored, or null when it can. Used at every edge. */
-export function rangeProblem(key: NumberKey, side: Side | 'both', value: number, unit: LengthUnit = 'mm'): string | null {
+export function rangeProblem(key: NumberKey, side: Side | 'both', value: number): Message | null {
   const { min, max, isRoom } = definitionOf(key)
   if (Number.isFinite(value) && value >= min && value <= max) return null
   const name = readingName(key, side)
   if (isRoom && value < 0) {
-    return `${name} is written the wrong way round: room is counted from where the part stands now, as a positive number. Allowed: ${allowedRange(key, unit)}.`
+    return msg`${name} is written the wrong way round: room is counted from where the part stands now, as a positive number. Allowed: ${allowedRange(key)}.`
   }
-  return `${name} must lie between ${allowedRange(key, unit).replace(' to ', ' and ')}.`
+  return msg`${name} must lie between ${allowed(key, 'and')}.`
 }
 
 /**
@@ -87,25 +105,25 @@ function readSingle(key: NumberKey, side: Side | 'both', text: string, unit: Len
   if (!parsed.ok) {
     return parsed.reason === 'empty'
       ? { ok: true, value: null, repeats: [] }
-      : { ok: false, message: `${readingName(key, side)}: ${parsed.message} Allowed: ${allowedRange(key, unit)}.` }
+      : { ok: false, message: msg`${readingName(key, side)}: ${parsed.message} Allowed: ${allowedRange(key)}.` }
   }
-  const problem = rangeProblem(key, side, parsed.value, unit)
+  const problem = rangeProblem(key, side, parsed.value)
   if (problem === null) return { ok: true, value: rounded(parsed.value), repeats: [] }
   const suggestion = dimension === 'length' ? otherUnit(key, parsed.value, parsed.unit as LengthUnit) : undefined
   return suggestion === undefined ? { ok: false, message: problem } : { ok: false, message: problem, suggestion }
 }
 
 /** The unit a slipped entry most likely meant, when exactly that makes it plausible. */
-function otherUnit(key: NumberKey, mm: number, unit: LengthUnit): { label: string; text: string } | undefined {
+function otherUnit(key: NumberKey, length: number, unit: LengthUnit): { label: Message; text: string } | undefined {
   const { min, max } = definitionOf(key)
   const perUnit = { mm: 1, cm: 10, in: MM_PER_INCH }
-  const typed = mm / perUnit[unit]
+  const typed = length / perUnit[unit]
   const tries = (['in', 'cm', 'mm'] as const).filter((other) => other !== unit)
   for (const other of tries) {
     const value = typed * perUnit[other]
     if (value >= min && value <= max) {
       const text = `${trimmed(typed, 3).replace('−', '-')} ${other}`
-      return { label: other === 'mm' ? `Take it as ${text}` : `Take it as ${text} (${trimmed(value, 1)} mm)`, text }
+      return { label: other === 'mm' ? `Take it as ${text}` : `Take it as ${text} (${soldBy(trimmed(value, 1))})`, text }
     }
   }
   return undefined

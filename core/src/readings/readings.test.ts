@@ -1,4 +1,4 @@
-import { aReading, exampleReadings } from '../testing.ts'
+import { aReading, exampleReadings, said } from '../testing.ts'
 import { methodUncertainty, methodsFor } from './table/methods.ts'
 import { bandFor } from './table/readingBands.ts'
 import { plausibilityQuestions } from './plausibility.ts'
@@ -41,10 +41,10 @@ describe('entry of a reading', () => {
   })
 
   it('offers inches when only inches make sense', () => {
-    expect(readEntry('heelToMtp1', 'left', '7.75', 'mm')).toEqual({
+    expect(said(readEntry('heelToMtp1', 'left', '7.75', 'mm'))).toEqual({
       ok: false,
       message: 'Heel to ball (MTP1), left must lie between 120 and 280 mm.',
-      suggestion: { label: 'Take it as 7.75 in (196.8 mm)', text: '7.75 in' },
+      suggestion: { label: 'Take it as 7.75 in (196.8\u00A0mm)', text: '7.75 in' },
     })
     expect(readEntry('heelToMtp1', 'left', '196', 'in')).toMatchObject({ ok: false, suggestion: { label: 'Take it as 196 mm' } })
   })
@@ -67,7 +67,7 @@ describe('entry of a reading', () => {
     ['shoeSize', 'right', '430', 'Shoe size, right must lie between EU 30 and 55.'],
     ['seatAngle', 'both', '12', 'Seat angle must lie between 50° and 88°.'],
   ] as const)('%s %s “%s”: names field and range', (key, side, text, message) => {
-    expect(readEntry(key, side, text, 'mm')).toMatchObject({ ok: false, message })
+    expect(said(readEntry(key, side, text, 'mm'))).toMatchObject({ ok: false, message })
   })
 
   it('clears on empty', () => expect(readEntry('crank', 'both', '  ', 'mm')).toEqual({ ok: true, value: null, repeats: [] }))

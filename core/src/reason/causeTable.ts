@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import type { WorkStation } from '../kernel/stations.ts'
 import type { PageKeyOf } from '../stations/index.ts'
 import type { BarKind } from '../bike/bikeKinds.ts'
@@ -35,7 +36,7 @@ export interface Remedy {
   /** where the part is exchanged, and looked for on the cause's page */
   readonly slot?: SlotKey
   /** said with it */
-  readonly says?: string
+  readonly says?: Message
   /** share of the cause it takes away, where it is less than a part commonly does: a search, and no remedy yet */
   readonly works?: number
 }
@@ -143,7 +144,7 @@ export const causes = {
   'sweep-off': hands('roll', 'Bar sweep does not match the hands', true, { label: 'A bar with the hand’s own sweep', minutes: 25, part: 'a bar', slot: 'bar' }, { dropPage: 'hoods' }),
   'grip-thick': hands('grips', 'Grip too thick or squeezed hard', true, { label: 'Thinner grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: -1, number: 'gripDiameter', perUnit: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
   'grip-thin': hands('grips', 'Grip too thin', true, { label: 'Thicker grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: 1, number: 'gripDiameter', perUnit: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
-  'lever-far': hands('levers', 'Brake lever too far from the bar', true, { label: 'Lever reach in', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverReach', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
+  'lever-far': hands('levers', 'Brake lever too far from the bar', true, { label: 'Lever reach shorter', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverReach', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
   'two-fingers': hands('levers', 'Brakes with two fingers', false, { label: 'One finger, on the hook', minutes: 2, says: 'The others hold the bar.' }, { bar: 'flat' }),
   'hook-off': hands('levers', 'Lever’s hook not under the finger', true, { label: 'Lever clamp to where the finger lands on the hook', minutes: 4, says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
   'shifter-side': hands('controls', 'Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6 }, { bar: 'flat', tried: { same: ['levers-moved'] } }),

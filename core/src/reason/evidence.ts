@@ -1,15 +1,16 @@
+import { isTerm, term } from '../readings/table/terms.ts'
+import { joined, mm, msg } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import { hasReading } from '../uncertainty/measureNext.ts'
 import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { chosen, isRead, measured } from '../readings/resolve.ts'
-import { lengthWords, trimmed } from '../kernel/entry.ts'
-import type { LengthUnit } from '../kernel/entry.ts'
+import { trimmed } from '../kernel/entry.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import type { SourceKey } from '../kernel/sources.ts'
 import { pastEnd } from '../kernel/judged.ts'
 import type { Judged } from '../kernel/judged.ts'
-import { entriesOf } from '../kernel/tables.ts'
 import { belief, logRatio } from './arithmetic.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
@@ -29,7 +30,7 @@ export interface Evidence {
   /** by how much it moves the log odds */
   readonly moves: number
   readonly speaks: 'for' | 'against' | 'unsure'
-  readonly words: string
+  readonly words: Message
   readonly strength: Strength
   /** how far past its line the number lies, in its unit; null for a choice */
   readonly past: number | null
@@ -89,31 +90,41 @@ export function pastOf({ past }: Pick<NumberTestRow, 'past'>, { value, band }: P
 }
 
 /** "22°", "8 mm", "14 %". */
-function shown(name: NumberName, value: number, unit: LengthUnit): string {
+function shown(name: NumberName, value: number): Message {
   const { unit: own } = numberRow(name)
-  if (own === 'mm') return lengthWords(value, unit)
+  if (own === 'mm') return msg`${mm(value)}`
   return own === 'deg' ? `${trimmed(value, Math.abs(value) < 10 ? 1 : 0)}°` : `${trimmed(value, 0)} %`
 }
 
-function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null, unit: LengthUnit): Evidence | null {
+/** A sentence of the table: `{float}` is a term, `{hoods|hoods}` one by another of its words, `{v}` a figure of the number. */
+function written(text: string, figure: (mark: string) => Message | null = () => null): Message {
+  const parts = text.split(/\{([^}]+)\}/).map((part, i) => {
+    if (i % 2 === 0) return part
+    const [mark = '', words] = part.split('|')
+    return figure(mark) ?? (isTerm(mark) ? [term(mark, words)] : part)
+  })
+  return joined(parts, '')
+}
+
+function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): Evidence | null {
   const past = pastOf(row, found)
   if (past === null) return null
   const b = belief(past, found.plusMinus, row.soft)
   const moves = logRatio(b, row.strength)
   const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
-  const figures = {
-    '{v}': found.value,
-    '{a}': Math.abs(found.value),
-    '{p}': past,
-    '{d}': Math.abs((found.aim ?? found.value) - found.value),
+  const figures: Readonly<Record<string, number>> = {
+    v: found.value,
+    a: Math.abs(found.value),
+    p: past,
+    d: Math.abs((found.aim ?? found.value) - found.value),
   }
-  const said = entriesOf(figures).reduce(
-    (text, [mark, value]) => text.replace(mark, () => shown(row.of, value, unit)),
-    past > 0 ? row.for : row.against,
-  )
+  const said = written(past > 0 ? row.for : row.against, (mark) => {
+    const figure = figures[mark]
+    return figure === undefined ? null : shown(row.of, figure)
+  })
   const by = found.isRead || speaks !== 'for' ? '' : ' By the model.'
-  const doubt = speaks === 'unsure' ? ` Too close to call: ±${shown(row.of, found.plusMinus, unit)}.` : ''
-  return { of: row.of, side, belief: b, moves, speaks, words: `${said}${by}${doubt}`, strength: row.strength, past, source: row.source }
+  const doubt = speaks === 'unsure' ? msg` Too close to call: ±${shown(row.of, found.plusMinus)}.` : ''
+  return { of: row.of, side, belief: b, moves, speaks, words: msg`${said}${by}${doubt}`, strength: row.strength, past, source: row.source }
 }
 
 /**
@@ -121,13 +132,13 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null, un
  * that speaks most for the cause counts. Several tests on one reading count once, the strongest; of
  * several ways in which a cause shows, the one that speaks most for it.
  */
-export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[], unit: LengthUnit = 'mm'): Weighed {
+export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[]): Weighed {
   const { bar } = facts.setup.rider
   const byReading = new Map<string, Evidence[]>()
   const open: OpenTest[] = []
   for (const row of testsOf(cause)) {
     if (row.bar !== undefined && row.bar !== bar) continue
-    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, unit) : byChoice(facts, row, sides)
+    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides) : byChoice(facts, row, sides)
     const group = row.either ?? root
     if (evidence !== null) byReading.set(group, [...(byReading.get(group) ?? []), evidence])
     else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
@@ -149,13 +160,13 @@ interface Answer {
   readonly root: string
 }
 
-function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[], unit: LengthUnit): Answer {
+function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[]): Answer {
   const { sided, readings, compares } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
   const found = sides.flatMap((side) => {
     const number = numberAt(facts, row.of, side)
-    return (number && numberEvidence(row, number, sided ? side : null, unit)) ?? []
+    return (number && numberEvidence(row, number, sided ? side : null)) ?? []
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
   if (evidence !== null) return { evidence, missing: [], root }
@@ -183,7 +194,7 @@ function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, si
         belief: b,
         moves,
         speaks,
-        words: holds ? row.for : row.against,
+        words: written(holds ? row.for : row.against),
         strength,
         past: null,
         source,

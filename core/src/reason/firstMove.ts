@@ -1,4 +1,5 @@
-import type { LengthUnit } from '../kernel/entry.ts'
+import { joined } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import { knockOn, defaultHolds } from '../knockOn/knockOn.ts'
 import { failedBefore } from '../ledger/outcome.ts'
 import type { Told } from '../ledger/outcome.ts'
@@ -48,18 +49,18 @@ export interface FirstMove {
   readonly cause: CauseKey
   readonly side: RankedCause['side']
   /** "Saddle down 5", or what part to look for */
-  readonly words: string
+  readonly words: Message
   /** what is asked for on the move card, whole; empty where it is a part to look for, or an advice */
   readonly requested: readonly RequestedMove[]
   /** why, for the record */
-  readonly reason: string
+  readonly reason: Message
   readonly effects: readonly Effect[]
   /** what it would make likelier that nobody has told of */
   readonly harms: readonly { readonly cause: CauseKey; readonly rises: number }[]
   readonly minutes: number
   readonly part: string | null
-  readonly says: string
-  readonly cautions: readonly string[]
+  readonly says: Message
+  readonly cautions: readonly Message[]
   /** nothing can be read that would speak for it: one smallest step that promises nothing */
   readonly isGuess: boolean
   readonly score: number
@@ -247,7 +248,6 @@ interface Judge {
   readonly ranked: readonly RankedCause[]
   readonly told: Told
   readonly weight: (complaintId: string) => number
-  readonly unit: LengthUnit
   /** belief in every cause at the setup as it stands, told of or not */
   readonly now: ReadonlyMap<CauseKey, number>
 }
@@ -272,14 +272,13 @@ export function firstMoves(
   complaints: readonly Complaint[],
   ranked: readonly RankedCause[],
   weight: (complaintId: string) => number,
-  unit: LengthUnit,
 ): FirstMove[] {
   const { input } = facts
   if (positiveWarnings(input.complaints).length > 0) return []
   const told: Told = { complaints: input.complaints, ratings: input.ratings, changes: input.changes }
   const ready = complaints.filter(isTold)
   const priors = new Map(ranked.map(({ cause, probability, said }) => [cause, priorBefore(probability, said)] as const))
-  const judge: Judge = { facts, complaints: ready, ranked, told, weight, unit, now: beliefs(facts, priors) }
+  const judge: Judge = { facts, complaints: ready, ranked, told, weight, now: beliefs(facts, priors) }
   const candidates = ready.reduce<RankedCause[]>((found, { id }) => {
     const mine = ranked.filter((row) => row.muted === null && row.explains.includes(id) && !found.includes(row))
     // A plan that was begun is gone on with as long as its number asks for more.
@@ -331,7 +330,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
     cause,
     side: row.side,
     requested: asked,
-    reason: [causeOf(cause).label, ...spoken.map(({ words }) => words)].join('. ').replace(/\.\./g, '.').slice(0, 600),
+    reason: joined([`${causeOf(cause).label}.`, ...spoken.map(({ words }) => words)]),
     minutes: remedy.minutes,
     part: remedy.part ?? null,
     says: remedy.says ?? '',
@@ -374,7 +373,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   return {
     ...base,
     requested,
-    words: changeWords(change, judge.unit).join(', '),
+    words: joined(changeWords(change), ', '),
     // A guess promises nothing.
     effects: isGuess ? [] : effectsOf(judge, row, eases, harms),
     harms,

@@ -1,4 +1,5 @@
-import type { LengthUnit } from '../kernel/entry.ts'
+import { joined, msg } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import type { Change } from '../ledger/fold.ts'
 import { changeWords } from '../ledger/moveWords.ts'
 import { outcomesOf, resultOf } from '../ledger/outcome.ts'
@@ -24,7 +25,7 @@ export const UNREAD_WORKS = 0.35
 /** One thing that was tried, as it speaks for or against a cause. */
 export interface Learned {
   readonly moves: number
-  readonly words: string
+  readonly words: Message
 }
 
 /** The move that answers a cause on this bar. */
@@ -84,7 +85,6 @@ export function fromTrials(
   told: Told,
   bar: BarKind,
   rest: number | null,
-  unit: LengthUnit,
 ): Learned[] {
   return trialsOf(cause, sides, told.changes, bar).flatMap((steps): Learned[] => {
     const share = shareTaken(steps, cause, sides, bar, rest)
@@ -101,7 +101,10 @@ export function fromTrials(
     return [
       {
         moves: share * trialWeights[result],
-        words: `${steps.map((change) => changeWords(change, unit).join(', ')).join(', then ')} ${words}.`,
+        words: msg`${joined(
+          steps.map((change) => joined(changeWords(change), ', ')),
+          ', then ',
+        )} ${words}.`,
       },
     ]
   })

@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import { readingName } from '../readings/readingEntry.ts'
@@ -39,7 +40,7 @@ const USUAL_SEVERITY = 5
 export interface NextReading {
   readonly readings: readonly { readonly key: ReadingKey; readonly side: Side | 'both' }[]
   /** what it would decide, in words */
-  readonly why: string
+  readonly why: Message
   /** minutes by the usual method */
   readonly minutes: number
   /** nats of the causes' entropy it is expected to take away, weighted by severity, less its cost */

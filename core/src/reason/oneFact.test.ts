@@ -5,14 +5,11 @@ import { judgePage } from '../station/station.ts'
 import type { Vial } from '../station/number.ts'
 import { vialsOf } from '../station/number.ts'
 import { barOf } from '../bike/bikeKinds.ts'
-import type { BarKind } from '../bike/bikeKinds.ts'
 import { pastEnd, toAim, verdictOf } from '../kernel/judged.ts'
 import { bySide, sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { keysOf } from '../kernel/tables.ts'
-import type { LedgerEntry } from '../ledger/ledger.ts'
-import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { Reading } from '../readings/reading.ts'
 import { freshVisit } from '../record/dossier.ts'
 import { sheetOf } from '../record/sheet.ts'
@@ -21,10 +18,8 @@ import { feetStation } from '../stations/feet/station.ts'
 import type { FeetParts } from '../stations/feet/station.ts'
 import { handsStation } from '../stations/hands/station.ts'
 import type { HandsParts } from '../stations/hands/station.ts'
-import { flatBar } from '../stations/hands/testing.ts'
 import { seatStation } from '../stations/seat/station.ts'
 import type { SeatParts } from '../stations/seat/station.ts'
-import { complaintAt, entryOf, readingsWith } from '../testing.ts'
 import { causeKeys } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
@@ -34,91 +29,9 @@ import { moveFor } from './learning.ts'
 import { numberRow, numbers } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
 import { rankCauses } from './rank.ts'
-import { aVisit } from './testing.ts'
+import { randomVisits } from './testing.ts'
 import { reasonInputOf } from './visitInput.ts'
 import type { ReasonVisit } from './visitInput.ts'
-
-const dropBar = {
-  hoodWidth: 420,
-  hoodPosition: [45, 45],
-  hoodAngle: [2, 2],
-  barReach: 75,
-  barDrop: 120,
-  barRoll: 0,
-  stemLength: 100,
-  frameReach: 400,
-  frameStack: 560,
-  headAngle: 73,
-  headset: 10,
-  spacers: 10,
-  spacersAbove: 10,
-  stemAngle: -6,
-  dropWidth: 430,
-  leverReach: [72, 72],
-  indexFinger: [70, 70],
-  gripDiameter: [33, 33],
-  handLength: [185, 185],
-} as const
-const seated = {
-  saddleTilt: 0,
-  saddleWidth: 140,
-  sitBoneSpacing: 112,
-  cleatTurn: [5, 5],
-  cleatFloat: [6, 6],
-  toeOutHanging: [6, 6],
-  heelIn: [2, 2],
-  heelOut: [2, 2],
-  kneeOutside: [0, 0],
-  axleLength: [53, 53],
-  archDrop: [8, 8],
-  forefootTilt: [3, 3],
-  footWidth: [100, 100],
-  shoeBallWidth: [100, 100],
-  shoeLength: [272, 272],
-  wristAngle: [0, 0],
-  hipAngle: [45, 45],
-  creepForward: 5,
-} as const
-
-const read = [...new Set([flatBar, dropBar].flatMap((bar) => readingsWith({ ...seated, ...bar }).map(({ key }) => key)))]
-
-/** A visit with every reading that bears on a number somewhere near its usual, some left out, some moved since. */
-const visits = fc
-  .record({
-    bar: fc.constantFrom<BarKind>('flat', 'drop'),
-    shifts: fc.dictionary(
-      fc.constantFrom<string>(...read),
-      fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
-      { maxKeys: 40 },
-    ),
-    gone: fc.array(fc.constantFrom<string>(...read), { maxLength: 4 }),
-    move: fc.constantFrom<LedgerEntry[]>(
-      [],
-      [entryOf(1, { setting: 'saddleHeight', side: 'both', by: -4, role: 'chosen' })],
-      [entryOf(1, { setting: 'cleatSetback', side: 'left', by: 3, role: 'chosen' })],
-      [entryOf(1, { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' })],
-    ),
-  })
-  .map(({ bar, shifts, gone, move }): ReasonVisit => {
-    const readings = readingsWith({ ...seated, ...(bar === 'flat' ? flatBar : dropBar) }).flatMap((reading): Reading[] => {
-      const { key, side, value } = reading
-      if (gone.includes(key)) return []
-      const shift = shifts[key]?.[side === 'right' ? 1 : 0]
-      if (isChoice(key) || typeof value !== 'number' || shift === undefined) return [reading]
-      const { min, max, dimension } = definitionOf(key)
-      const far = dimension === 'angle' ? 14 : 0.12 * Math.max(Math.abs(value), 60)
-      const moved = Math.round(Math.min(max, Math.max(min, value + shift * far)) * 10) / 10
-      return [{ ...reading, value: moved, typed: String(moved) }]
-    })
-    const complaints = [
-      complaintAt(1, 'knee-front', 'left'),
-      complaintAt(2, 'hand-thumb', 'right', { kind: 'numb' }),
-      complaintAt(3, 'forefoot', 'both', { kind: 'numb' }),
-      complaintAt(4, 'groin', 'middle', { kind: 'numb' }),
-      complaintAt(5, 'neck', 'middle'),
-    ]
-    return aVisit({ readings, ledger: move, complaints, kind: bar === 'flat' ? 'trail' : 'drop bar' })
-  })
 
 const factsOf = (visit: ReasonVisit) => factsAt(reasonInputOf(visit).input)
 const places = (name: NumberName): readonly Side[] => (numberRow(name).sided ? sides : ['left'])
@@ -153,7 +66,7 @@ describe('a number is one fact', () => {
     /** verdicts of each weight that findings gave on each number */
     const judgedAs = new Set<string>()
     fc.assert(
-      fc.property(visits, (visit) => {
+      fc.property(randomVisits, (visit) => {
         const facts = factsOf(visit)
         const pages = pagesOf(facts)
         const standing = (name: NumberName, side: Side) => numberAt(facts, name, side)
@@ -192,7 +105,7 @@ describe('a number is one fact', () => {
             seen.tests += 1
           }
         const ranked = rankCauses(facts, facts.input.complaints)
-        for (const move of firstMoves(facts, facts.input.complaints, ranked, () => 0.6, 'mm')) {
+        for (const move of firstMoves(facts, facts.input.complaints, ranked, () => 0.6)) {
           const remedy = moveFor(move.cause, facts.setup.rider.bar)
           if (remedy === null || move.isGuess) continue
           for (const { setting, side, by } of move.requested) {
@@ -211,7 +124,7 @@ describe('a number is one fact', () => {
         expect(bar).toBe(facts.setup.rider.bar)
         const sheet = sheetOf({
           format: 'level-stance/visit',
-          version: 3,
+          version: 4,
           rider: { name: 'R', note: '' },
           bike: { name: 'B', kind: visit.kind },
           visit: { ...freshVisit, startedAt: '2026-03-02T09:30:00.000Z' },
@@ -245,7 +158,7 @@ describe('a number is one fact', () => {
   it('a mirrored rider has mirrored numbers', () => {
     const other = (side: Reading['side']): Reading['side'] => (side === 'left' ? 'right' : side === 'right' ? 'left' : side)
     fc.assert(
-      fc.property(visits, (visit) => {
+      fc.property(randomVisits, (visit) => {
         const mirrored: ReasonVisit = {
           ...visit,
           readings: visit.readings.map((reading) => ({ ...reading, side: other(reading.side) })),
@@ -273,7 +186,7 @@ describe('a number is one fact', () => {
 
   it('the vials of the body go by the same band', () => {
     fc.assert(
-      fc.property(visits, (visit) => {
+      fc.property(randomVisits, (visit) => {
         const facts = factsOf(visit)
         for (const side of sides) {
           const knee = numberAt(facts, 'knee', side)

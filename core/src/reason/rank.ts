@@ -1,5 +1,5 @@
+import type { Message } from '../kernel/message.ts'
 import type { Told } from '../ledger/outcome.ts'
-import type { LengthUnit } from '../kernel/entry.ts'
 import { sides as bothOf } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { midSentence } from '../kernel/words.ts'
@@ -20,7 +20,7 @@ import { symptomOf } from './symptomTable.ts'
 
 /** One line of the sum that makes a belief. */
 export interface SumLine {
-  readonly words: string
+  readonly words: Message
   /** factor on the odds, as a log */
   readonly moves: number
 }
@@ -124,14 +124,14 @@ export function stillToGo(facts: Facts, cause: CauseKey, sides: readonly Side[])
  * prior of a cause that several complaints point at is that at least one is right; evidence counts once.
  * @param facts at which setup
  */
-export function rankCauses(facts: Facts, complaints: readonly Complaint[], unit: LengthUnit = 'mm'): RankedCause[] {
+export function rankCauses(facts: Facts, complaints: readonly Complaint[]): RankedCause[] {
   const told: Told = { complaints: facts.input.complaints, ratings: facts.input.ratings, changes: facts.input.changes }
   const single = askedBy(facts, complaints).map((asked): RankedCause => {
     const { cause, side, sides, explains, modified } = asked
     const prior = jointly(asked.priors)
-    const { said, open, moves } = weigh(facts, cause, sides, unit)
+    const { said, open, moves } = weigh(facts, cause, sides)
     const rest = stillToGo(facts, cause, sides)
-    const learned = [...fromTrials(cause, sides, explains, told, facts.setup.rider.bar, rest, unit), ...fromTold(cause, explains)]
+    const learned = [...fromTrials(cause, sides, explains, told, facts.setup.rider.bar, rest), ...fromTold(cause, explains)]
     const lessons = learned.reduce((sum, one) => sum + one.moves, 0)
     return {
       cause,

@@ -1,3 +1,4 @@
+import { messageSchema, plain } from '../kernel/message.ts'
 import { z } from 'zod'
 import { defineCalculation } from '../kernel/calculation.ts'
 import { CalculationError } from '../kernel/problem.ts'
@@ -19,10 +20,10 @@ const causeOut = z.object({
   side: z.enum(['left', 'right', 'both']).nullable(),
   probability: z.number(),
   word: z.string(),
-  for: z.array(z.string()),
-  against: z.array(z.string()),
+  for: z.array(messageSchema),
+  against: z.array(messageSchema),
   open: z.array(z.string()),
-  muted: z.string().nullable(),
+  muted: messageSchema.nullable(),
   remedy: z.string(),
 })
 
@@ -71,11 +72,11 @@ export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
       complaints: z.array(
         z.object({ id: z.string(), title: z.string(), causes: z.array(causeOut), leftOver: z.number(), nearest: z.array(z.string()) }),
       ),
-      nextReadings: z.array(z.object({ readings: z.string(), why: z.string(), minutes: z.number() })),
+      nextReadings: z.array(z.object({ readings: z.string(), why: messageSchema, minutes: z.number() })),
       firstMoves: z.array(
         z.object({
           cause: z.enum(causeKeys),
-          words: z.string(),
+          words: messageSchema,
           minutes: z.number(),
           part: z.string().nullable(),
           eases: z.array(z.string()),
@@ -131,7 +132,7 @@ export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
           belief: z.number(),
           strength: z.string(),
           moves: z.number(),
-          words: z.string(),
+          words: messageSchema,
         }),
       ),
       open: z.array(z.string()),
@@ -149,7 +150,7 @@ export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
     },
     working: (_, { tests, moves }) => [
       ...tests.map((row) => ({
-        label: row.words,
+        label: plain(row.words),
         formula: `ln[(s·b + (1−s)(1−b)) / (f·b + (1−f)(1−b))], b = ${trimmed(row.belief, 3)}, ${row.strength}`,
         value: row.moves,
         unit: 'none' as const,

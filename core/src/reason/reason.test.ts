@@ -15,7 +15,7 @@ import type { Complaint } from '../talk/complaint.ts'
 import { controlSymptomKeys } from '../talk/controlSymptoms.ts'
 import { triedKeys } from '../talk/history.ts'
 import { bodyKinds, bodyRegions } from '../talk/regions.ts'
-import { complaintAt, controlComplaint, entryOf, onlyReadings, readingsWith, testTime, uuid } from '../testing.ts'
+import { complaintAt, controlComplaint, entryOf, onlyReadings, readingsWith, testTime, uuid, said } from '../testing.ts'
 import { belief, entropy, likelihoodOf, logRatio, normalShare, oddsOf, priorAt, probabilityOf } from './arithmetic.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
 import { learnedFrom } from './closed.ts'
@@ -207,11 +207,11 @@ describe('the shortest way from a complaint to something worth acting on', () =>
   const acts = (over: Partial<ReasonVisit>) => think(over).reasoned.moves.find(({ isGuess }) => !isGuess)
   it('numb toes: cleat and shoe size', () => {
     const move = acts({ complaints: [toes], readings: onlyReadings({ cleatSetback: 2, shoeSize: 43 }) })
-    expect(move).toMatchObject({ cause: 'cleat-forward', words: expect.stringMatching(/^Cleat R back 5/) as string })
+    expect(said(move)).toMatchObject({ cause: 'cleat-forward', words: expect.stringMatching(/^Cleat R back 5/) as string })
   })
   it('back of the knee: one knee angle', () => {
     const move = acts({ complaints: [knee], readings: onlyReadings({ kneeFlexion: 16 }).filter(({ side }) => side === 'right') })
-    expect(move).toMatchObject({ cause: 'saddle-high', words: 'Saddle down 5 mm' })
+    expect(said(move)).toMatchObject({ cause: 'saddle-high', words: 'Saddle down 5 mm' })
   })
   it('little fingers: shoulders, bar width, one wrist', () => {
     const fingers = complaintAt(1, 'hand-little', 'right', { kind: 'numb' })
@@ -340,7 +340,7 @@ describe('learning', () => {
     // A point at each step is two in all: a difference that matters, from 6 to 4.
     const learned = think(steps(5, 4)).reasoned.causes.find(({ cause }) => cause === 'saddle-high')!.learned
     expect(learned).toHaveLength(1)
-    expect(learned[0]!.words).toBe('Saddle down 5 mm, then Saddle down 5 mm eased it.')
+    expect(said(learned[0]!.words)).toBe('Saddle down 5 mm, then Saddle down 5 mm eased it.')
     // Nothing tells how far there is to go: each full step is taken for 35 of 100.
     expect(learned[0]!.moves).toBeCloseTo(0.7 * Math.log(3), 9)
     expect(chance(steps(5, 4), 'saddle-high')).toBeGreaterThan(chance(steps(6, 6), 'saddle-high'))

@@ -1,5 +1,4 @@
 import { severityNow } from '../ledger/severity.ts'
-import type { LengthUnit } from '../kernel/entry.ts'
 import { complaintTitle, isTold, positiveWarnings } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { factsAt } from './context.ts'
@@ -62,11 +61,11 @@ export interface Reasoning {
  * try first. It orders a fitter's search; it does not diagnose.
  * @param focus one complaint's id, or null for all together
  */
-export function reason(input: ReasonInput, focus: string | null = null, unit: LengthUnit = 'mm'): Reasoning {
+export function reason(input: ReasonInput, focus: string | null = null): Reasoning {
   const facts = factsAt(input)
   const { complaints } = input
   const each = complaints.map((complaint): ReasonedComplaint => {
-    const causes = rankCauses(facts, [complaint], unit)
+    const causes = rankCauses(facts, [complaint])
     const symptoms = symptomsOf(complaint)
     const rows = symptoms.map(symptomOf)
     return {
@@ -84,7 +83,7 @@ export function reason(input: ReasonInput, focus: string | null = null, unit: Le
   const chosen = complaints.filter(({ id }) => focus === null || id === focus)
   const asked = chosen.length > 0 ? chosen : complaints
   const only = asked.length === 1 ? each.find(({ id }) => id === asked[0]?.id) : undefined
-  const causes = only?.causes ?? rankCauses(facts, asked, unit)
+  const causes = only?.causes ?? rankCauses(facts, asked)
   const weights = new Map(complaints.map((complaint) => [complaint.id, weightOf(complaint, nowOf(input, complaint))]))
   const weight = (id: string) => weights.get(id) ?? 0.5
   const next = nextReadings(causes, weight)
@@ -98,7 +97,7 @@ export function reason(input: ReasonInput, focus: string | null = null, unit: Le
       leftOver: leftOver(causes),
       next,
       short: shortList(next),
-      moves: firstMoves(facts, asked, causes, weight, unit),
+      moves: firstMoves(facts, asked, causes, weight),
     },
   }
 }

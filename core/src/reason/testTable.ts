@@ -50,7 +50,8 @@ export type TestRow = (NumberTest | ChoiceTest) & {
   readonly strength: Strength
   /**
    * said with the number where it speaks for the cause, and where against: `{v}` is the number, `{a}` the number
-   * without its sign, `{p}` how far it lies past its line, `{d}` how far it is from its aim
+   * without its sign, `{p}` how far it lies past its line, `{d}` how far it is from its aim; `{float}` is a term of
+   * the glossary, `{hoods|hoods}` one by another of its words
    */
   readonly for: string
   readonly against: string
@@ -81,7 +82,7 @@ const when = <Key extends ChoiceKey>(
 export const tests: readonly TestRow[] = [
   { ...past('shoe-small', 'shoeWidth', 'low', 1, 'strong', 'The shoe is {p} too narrow over the ball.', 'The shoe is wide enough over the ball.', 'common-practice'), either: 'outline' },
   { ...past('shoe-small', 'shoeLength', 'low', 1, 'strong', 'The toes lack {p} of room.', 'The shoe is long enough.', 'common-practice'), either: 'outline' },
-  when('shoe-tight', 'laces', ['tight'], 'strong', 'Tied tight over the ball of the foot.', 'Tied so that the foot has room.'),
+  when('shoe-tight', 'laces', ['tight'], 'strong', 'Tied tight over the {mtp1}.', 'Tied so that the foot has room.'),
   { ...when('soft-shoe', 'soleStiffness', ['soft'], 'moderate', 'The sole folds in the hand.', 'The sole holds.'), either: 'parts' },
   { ...when('soft-shoe', 'shoeUpper', ['soft'], 'moderate', 'The upper is soft or knitted.', 'The upper holds the foot.'), either: 'parts' },
   { ...when('soft-shoe', 'heelCup', ['soft'], 'weak', 'The heel cup gives.', 'The heel cup is firm.'), either: 'parts' },
@@ -93,13 +94,13 @@ export const tests: readonly TestRow[] = [
   when('pedal-system', 'recess', ['flush'], 'weak', 'The cleat stands out of the sole.', 'The cleat sits inside the tread.'),
   past('cleat-forward', 'cleatSetback', 'low', 3, 'strong', 'The axle lies {p} further forward than your school asks.', 'The axle lies far enough back.', 'common-practice'),
   past('cleats-apart', 'cleatsApart', 'high', 1.5, 'strong', 'They stand {v} apart against their targets.', 'Both stand alike against their targets.'),
-  past('rotation', 'footTurn', 'either', 1, 'strong', 'The foot’s own direction lies {p} past what the float leaves room for.', 'The foot’s own direction has room in its float.'),
-  past('float-small', 'float', 'low', 1, 'strong', 'The heel swings {p} more than the float allows with room.', 'The float is as wide as the swing with room.'),
+  past('rotation', 'footTurn', 'either', 1, 'strong', 'The foot’s own direction lies {p} past what the {float} leaves room for.', 'The foot’s own direction has room in its {float}.'),
+  past('float-small', 'float', 'low', 1, 'strong', 'The heel swings {p} more than the {float} allows with room.', 'The {float} is as wide as the swing with room.'),
   past('stance-narrow', 'stance', 'low', 3, 'strong', 'The foot stands {p} too far in for this knee.', 'The foot does not stand too far in.', 'common-practice'),
   when('stance-narrow', 'kneeAlignment', ['bow-legged'], 'weak', 'Bow-legged: usually needs it wider.', 'Straight legs, or knock-kneed.'),
   past('stance-wide', 'stance', 'high', 3, 'strong', 'The foot stands {p} too far out for this knee.', 'The foot does not stand too far out.', 'common-practice'),
-  { ...past('foot-tilt', 'forefootTilt', 'either', 2, 'moderate', 'The forefoot tilts {p} more than feet commonly do, with nothing under it.', 'The forefoot tilts no more than feet do, or has its wedge.', 'garbalosa'), either: 'place' },
-  { ...past('foot-tilt', 'heelTilt', 'either', 2, 'weak', 'The heel tilts {p} more than heels commonly do.', 'The heel stands straight, or has its wedge.'), either: 'place' },
+  { ...past('foot-tilt', 'forefootTilt', 'either', 2, 'moderate', 'The forefoot tilts {p} more than feet commonly do, with nothing under it.', 'The forefoot tilts no more than feet do, or has its {wedge}.', 'garbalosa'), either: 'place' },
+  { ...past('foot-tilt', 'heelTilt', 'either', 2, 'weak', 'The heel tilts {p} more than heels commonly do.', 'The heel stands straight, or has its {wedge}.'), either: 'place' },
   past('no-arch-support', 'archDrop', 'high', 2, 'strong', 'The arch drops {p} more than is supported.', 'The arch holds, or is supported.', 'navicular-drop'),
   { ...when('worn-cleat', 'cleatWear', ['worn', 'at-mark'], 'moderate', 'The cleat is worn.', 'The cleat is fresh.'), either: 'look' },
   { ...when('worn-cleat', 'cleatPlay', ['much'], 'strong', 'The foot rocks in the pedal.', 'Nothing rocks.'), either: 'look' },
@@ -115,7 +116,7 @@ export const tests: readonly TestRow[] = [
   past('saddle-narrow', 'saddleWidth', 'low', 4, 'strong', 'The saddle is {p} narrower than these bones and this posture ask.', 'The saddle is wide enough.', 'common-practice'),
   past('saddle-wide', 'saddleWidth', 'high', 5, 'strong', 'The saddle is {p} wider than these bones and this posture ask.', 'The saddle is not too wide.', 'common-practice'),
   when('saddle-wide', 'pelvisRock', ['some', 'much'], 'weak', 'The pelvis rocks.', 'The pelvis is quiet.'),
-  when('no-relief', 'saddleRelief', ['none'], 'moderate', 'A closed saddle.', 'The saddle has relief in the middle.'),
+  when('no-relief', 'saddleRelief', ['none'], 'moderate', 'A closed saddle.', 'The saddle has {relief} in the middle.'),
   past('no-relief', 'matMiddle', 'high', 10, 'strong', 'The mat shows a peak in the middle.', 'The mat shows no peak in the middle.'),
   when('saddle-worn', 'saddleSound', ['sags-left', 'sags-right', 'cracked'], 'strong', 'It sags on one side, or is bent or cracked.', 'The saddle is sound.'),
   when('rubs-under-load', 'saddleKind', ['broad-padded', 'touring', 'sprung'], 'weak', 'A broad saddle for hard pedalling.', 'The saddle’s shape lets the thighs past.'),
@@ -129,7 +130,7 @@ export const tests: readonly TestRow[] = [
   past('saddle-back', 'hip', { below: 'closedHip' }, 5, 'weak', 'The hip closes to {v} at the top.', 'The hip stays open at the top, {v}.'),
   when('never-moves', 'standsUp', ['hardly'], 'strong', 'Hardly ever stands up.', 'Stands up now and then.'),
   when('sits-rotated', 'pelvisLevel', ['twisted', 'drops-left', 'drops-right'], 'strong', 'The pelvis is not level from behind.', 'The pelvis is level.'),
-  past('sits-rotated', 'matTurn', 'either', 2, 'strong', 'The mat shows the sit bones turned by {a}.', 'The mat shows the sit bones square.'),
+  past('sits-rotated', 'matTurn', 'either', 2, 'strong', 'The mat shows the {sit-bones|sit bones} turned by {a}.', 'The mat shows the {sit-bones|sit bones} square.'),
   past('leg-length', 'legDifference', { above: 'legDifference' }, 2, 'strong', 'The legs differ by {v} more than is made up for.', 'The legs differ by no more than can be told.', 'knutson'),
   past('leg-length', 'kneesApart', 'high', 2, 'moderate', 'The knees are {v} apart at the bottom.', 'Both knees bend alike.'),
   when('leg-length', 'pelvisLevel', ['drops-left', 'drops-right'], 'moderate', 'The pelvis drops to one side.', 'The pelvis drops to neither side.'),
@@ -147,7 +148,7 @@ export const tests: readonly TestRow[] = [
   past('bar-wide', 'barWidth', 'high', 8, 'strong', 'The bar is {p} wider than asked.', 'The bar is no wider than asked.', 'common-practice'),
   past('bar-narrow', 'barWidth', 'low', 8, 'strong', 'The bar is {p} narrower than asked.', 'The bar is wide enough.', 'common-practice'),
   past('bar-narrow', 'steerArm', 'low', 15, 'weak', 'The hands steer on a short arm, {v}.', 'The hands steer on an arm of {v}.', 'geometry'),
-  past('hoods-in', 'hoodIn', { above: 'hoodIn' }, 2, 'strong', 'The hoods are turned in {v}: the fingers pull across the lever.', 'The hoods are not turned in far, {v}.', 'common-practice'),
+  past('hoods-in', 'hoodIn', { above: 'hoodIn' }, 2, 'strong', 'The {hoods|hoods} are turned in {v}: the fingers pull across the lever.', 'The {hoods|hoods} are not turned in far, {v}.', 'common-practice'),
   past('stem-long', 'stem', 'high', 8, 'strong', 'A stem of {v}.', 'The stem is not long, {v}.'),
   past('rolled-back', 'barRoll', 'low', 1.5, 'strong', 'The bar is rolled {a} back.', 'The bar is not rolled back.'),
   past('rolled-forward', 'barRoll', 'high', 1.5, 'strong', 'The bar is rolled {v} forward.', 'The bar is not rolled forward.'),

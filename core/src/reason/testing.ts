@@ -1,3 +1,10 @@
+import fc from 'fast-check'
+import type { BarKind } from '../bike/bikeKinds.ts'
+import type { LedgerEntry } from '../ledger/ledger.ts'
+import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
+import type { Reading } from '../readings/reading.ts'
+import { flatBar } from '../stations/hands/testing.ts'
+import { complaintAt, entryOf, readingsWith } from '../testing.ts'
 import { emptyVisit } from './visitInput.ts'
 import type { ReasonVisit } from './visitInput.ts'
 
@@ -5,3 +12,85 @@ import type { ReasonVisit } from './visitInput.ts'
 export function aVisit(over: Partial<ReasonVisit> = {}): ReasonVisit {
   return { ...emptyVisit, kind: 'drop bar', ...over }
 }
+
+const dropBar = {
+  hoodWidth: 420,
+  hoodPosition: [45, 45],
+  hoodAngle: [2, 2],
+  barReach: 75,
+  barDrop: 120,
+  barRoll: 0,
+  stemLength: 100,
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  spacersAbove: 10,
+  stemAngle: -6,
+  dropWidth: 430,
+  leverReach: [72, 72],
+  indexFinger: [70, 70],
+  gripDiameter: [33, 33],
+  handLength: [185, 185],
+} as const
+const seated = {
+  saddleTilt: 0,
+  saddleWidth: 140,
+  sitBoneSpacing: 112,
+  cleatTurn: [5, 5],
+  cleatFloat: [6, 6],
+  toeOutHanging: [6, 6],
+  heelIn: [2, 2],
+  heelOut: [2, 2],
+  kneeOutside: [0, 0],
+  axleLength: [53, 53],
+  archDrop: [8, 8],
+  forefootTilt: [3, 3],
+  footWidth: [100, 100],
+  shoeBallWidth: [100, 100],
+  shoeLength: [272, 272],
+  wristAngle: [0, 0],
+  hipAngle: [45, 45],
+  creepForward: 5,
+} as const
+
+const read = [...new Set([flatBar, dropBar].flatMap((bar) => readingsWith({ ...seated, ...bar }).map(({ key }) => key)))]
+
+/** A visit with every reading that bears on a number somewhere near its usual, some left out, some moved since. */
+export const randomVisits = fc
+  .record({
+    bar: fc.constantFrom<BarKind>('flat', 'drop'),
+    shifts: fc.dictionary(
+      fc.constantFrom<string>(...read),
+      fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
+      { maxKeys: 40 },
+    ),
+    gone: fc.array(fc.constantFrom<string>(...read), { maxLength: 4 }),
+    move: fc.constantFrom<LedgerEntry[]>(
+      [],
+      [entryOf(1, { setting: 'saddleHeight', side: 'both', by: -4, role: 'chosen' })],
+      [entryOf(1, { setting: 'cleatSetback', side: 'left', by: 3, role: 'chosen' })],
+      [entryOf(1, { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' })],
+    ),
+  })
+  .map(({ bar, shifts, gone, move }): ReasonVisit => {
+    const readings = readingsWith({ ...seated, ...(bar === 'flat' ? flatBar : dropBar) }).flatMap((reading): Reading[] => {
+      const { key, side, value } = reading
+      if (gone.includes(key)) return []
+      const shift = shifts[key]?.[side === 'right' ? 1 : 0]
+      if (isChoice(key) || typeof value !== 'number' || shift === undefined) return [reading]
+      const { min, max, dimension } = definitionOf(key)
+      const far = dimension === 'angle' ? 14 : 0.12 * Math.max(Math.abs(value), 60)
+      const moved = Math.round(Math.min(max, Math.max(min, value + shift * far)) * 10) / 10
+      return [{ ...reading, value: moved, typed: String(moved) }]
+    })
+    const complaints = [
+      complaintAt(1, 'knee-front', 'left'),
+      complaintAt(2, 'hand-thumb', 'right', { kind: 'numb' }),
+      complaintAt(3, 'forefoot', 'both', { kind: 'numb' }),
+      complaintAt(4, 'groin', 'middle', { kind: 'numb' }),
+      complaintAt(5, 'neck', 'middle'),
+    ]
+    return aVisit({ readings, ledger: move, complaints, kind: bar === 'flat' ? 'trail' : 'drop bar' })
+  })

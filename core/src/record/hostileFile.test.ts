@@ -9,7 +9,7 @@ import type { VisitFile } from './visitFile.ts'
 
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Test Rider', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {

@@ -1,3 +1,4 @@
+import { plain } from '../kernel/message.ts'
 import { freshVisit } from './dossier.ts'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -10,7 +11,7 @@ import { severityNow } from '../ledger/severity.ts'
 import { symptomsOf } from '../reason/matching.ts'
 import { reasoningText } from '../reason/tablesText.ts'
 import { foldLedger } from '../ledger/fold.ts'
-import { aReading, complaintAt, entryOf, exampleReadings, testTime, uuid, wholeReadings } from '../testing.ts'
+import { aReading, complaintAt, entryOf, exampleReadings, testTime, uuid, wholeReadings, said } from '../testing.ts'
 import { sheetOf } from './sheet.ts'
 import { parseVisitFile, visitFileJsonSchema } from './visitFile.ts'
 import type { VisitFile } from './visitFile.ts'
@@ -28,7 +29,7 @@ const tried = entryOf(
 )
 const file: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Živa Østergård', note: '' },
   bike: { name: 'Tourer', kind: 'drop bar' },
   visit: {
@@ -134,15 +135,15 @@ describe('the visit file', () => {
 describe('the sheet', () => {
   const sheet = sheetOf(file)
   it('shows before and after from the ledger', () => {
-    expect(sheet.settings[1]).toMatchObject({ label: 'Cleat behind MTP1, right', before: '6 mm', after: '11 mm', changed: true })
-    expect(sheet.settings[0]).toMatchObject({ before: '4 mm', after: '4 mm', changed: false })
-    expect(sheet.settings[2]).toMatchObject({ before: '724 mm', after: '723 mm' })
+    expect(said(sheet.settings[1])).toMatchObject({ label: 'Cleat behind MTP1, right', before: '6 mm', after: '11 mm', changed: true })
+    expect(said(sheet.settings[0])).toMatchObject({ before: '4 mm', after: '4 mm', changed: false })
+    expect(said(sheet.settings[2])).toMatchObject({ before: '724 mm', after: '723 mm' })
     expect(sheet.complaints[0]).toMatchObject({ before: 6, after: 3 })
-    expect(sheet.changes[0]).toMatchObject({ title: 'Cleat R back 5 mm, Saddle down 1 mm', state: 'kept' })
+    expect(said(sheet.changes[0])).toMatchObject({ title: 'Cleat R back 5 mm, Saddle down 1 mm', state: 'kept' })
   })
   it('marks estimates and converts for a fitter who works in inches', () => {
     expect(sheet.readings.find((row) => row.label === 'Thigh')?.how).toBe('est. from stature')
-    expect(sheetOf(file, 'in').settings[2]?.before).toBe('28.5 in')
+    expect(plain(sheet.settings[2]!.before, 'in')).toBe('28.5 in')
   })
   it('gives the value after for everything that was moved, by how much, and where it was never read', () => {
     const entry = entryOf(
@@ -151,11 +152,11 @@ describe('the sheet', () => {
       { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' },
     )
     const moved = { ...file, readings: [...file.readings, aReading('saddleTilt', 'both', 2)], ledger: [...file.ledger, entry] }
-    const rowsOf = (unit: 'mm' | 'in') => Object.fromEntries(sheetOf(moved, unit).settings.map((row) => [row.label, row]))
-    const rows = rowsOf('mm')
+    const rows = Object.fromEntries(sheetOf(moved).settings.map((row) => [row.label, row]))
     expect(rows['Tilt where you sit']).toMatchObject({ before: '2°', after: '1°', note: 'down 1°' })
-    expect(rows['Nose behind BB']).toMatchObject({ before: 'not read', after: 'back 5 mm', changed: true })
-    expect(rowsOf('in')['Nose behind BB']!.after).toBe('back 0.2 in')
+    expect(rows['Nose behind BB']).toMatchObject({ before: 'not read', changed: true })
+    const { after } = rows['Nose behind BB']!
+    expect([plain(after), plain(after, 'in')]).toEqual(['back 5 mm', 'back 0.2 in'])
   })
   it('gives a rating only where one was given again', () => {
     expect(sheetOf({ ...file, ratings: [] }).complaints[0]).toMatchObject({ before: 6, after: null })
@@ -208,10 +209,10 @@ it('publishes in docs/ the very schema the program reads by', () => {
 it('says on the sheet what must be pulled and pressed after levers were turned, as long as the change stands', () => {
   const turned = { ...entryOf(1, { setting: 'leverAngle', side: 'left', by: -5, role: 'chosen' }), station: 'hands' as const }
   const kept = { kind: 'keep', id: uuid(2), at: testTime, of: uuid(1) } as const
-  const said = (ledger: VisitFile['ledger']) => sheetOf({ ...file, ledger, ratings: [] }).cautions.join(' ')
+  const cautions = (ledger: VisitFile['ledger']) => said(sheetOf({ ...file, ledger, ratings: [] }).cautions).join(' ')
   for (const ledger of [[turned], [turned, kept]]) {
-    expect(said(ledger)).toMatch(/pull both brakes hard: the lever must not touch the bar, front and rear must work as before/)
-    expect(said(ledger)).toMatch(/bar, hoods and clamps must not turn/)
+    expect(cautions(ledger)).toMatch(/pull both brakes hard: the lever must not touch the bar, front and rear must work as before/)
+    expect(cautions(ledger)).toMatch(/bar, hoods and clamps must not turn/)
   }
-  expect(said([turned, kept, { ...kept, kind: 'undo', id: uuid(3) }])).not.toMatch(/brakes/)
+  expect(cautions([turned, kept, { ...kept, kind: 'undo', id: uuid(3) }])).not.toMatch(/brakes/)
 })

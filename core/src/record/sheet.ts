@@ -1,3 +1,5 @@
+import { joined, mm, msg } from '../kernel/message.ts'
+import type { Message } from '../kernel/message.ts'
 import { barOf } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
@@ -17,17 +19,15 @@ import { cleatReminder } from '../stations/feet/wear/cleatWear.ts'
 import { cleatSchool, defaultCleatSchool } from '../stations/feet/cleat/schools.ts'
 import { definitionOf, isChoice, optionWord, readingKeys } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, NumberKey } from '../readings/readingDefinitions.ts'
-import { readingName, shownValue, unitMark } from '../readings/readingEntry.ts'
+import { readingName, valueWords } from '../readings/readingEntry.ts'
 import { axlesOf } from '../model/riderModel.ts'
 import { methods } from '../readings/table/methods.ts'
 import type { MethodKey } from '../readings/table/methods.ts'
 import { isCarried, measuredValue } from '../readings/resolve.ts'
 import type { Resolved } from '../readings/resolve.ts'
-import { formatLength, isPlain, trimmed } from '../kernel/entry.ts'
-import type { LengthUnit } from '../kernel/entry.ts'
+import { trimmed } from '../kernel/entry.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
-import { inUnit } from '../kernel/inUnit.ts'
 import { sinceWords } from '../talk/history.ts'
 import { complaintTitle, stopLines } from '../talk/complaint.ts'
 import { blocksOf, blockWords } from '../prove/blocks.ts'
@@ -41,10 +41,10 @@ import type { VisitFile } from './visitFile.ts'
 /** One line of the before-and-after table; texts are ready for print. */
 export interface SheetRow {
   readonly label: string
-  readonly before: string
-  readonly after: string
+  readonly before: Message
+  readonly after: Message
   readonly changed: boolean
-  readonly note: string
+  readonly note: Message
 }
 
 /** The one-page record, the same for screen, print and PDF. */
@@ -53,22 +53,22 @@ export interface Sheet {
   readonly bike: string
   readonly visit: string
   readonly startedAt: string
-  readonly stop: string | null
+  readonly stop: Message | null
   /** what must not be ridden, and what was overruled */
-  readonly blocks: readonly string[]
+  readonly blocks: readonly Message[]
   /** `after` is null where nothing was rated again */
   readonly complaints: readonly {
-    readonly title: string
+    readonly title: Message
     readonly before: number | null
     readonly after: number | null
-    readonly note: string
+    readonly note: Message
   }[]
   /** drawings of the body with the complaints' severity now; those without a mark are left out */
   readonly where: readonly MarkedDrawing[]
   readonly settings: readonly SheetRow[]
-  readonly readings: readonly { readonly label: string; readonly left: string; readonly right: string; readonly how: string }[]
-  readonly changes: readonly { readonly title: string; readonly state: string; readonly ratings: string; readonly later: string }[]
-  readonly cautions: readonly string[]
+  readonly readings: readonly { readonly label: string; readonly left: Message; readonly right: Message; readonly how: string }[]
+  readonly changes: readonly { readonly title: Message; readonly state: string; readonly ratings: string; readonly later: Message }[]
+  readonly cautions: readonly Message[]
   readonly basis: string
 }
 
@@ -79,8 +79,8 @@ const sheetCautions = [
   'Equipment advice, not a diagnosis: pain or numbness that stays, or grows, belongs with a clinician. Makers’ instructions and event rules come first.',
 ] as const
 
-/** Builds the sheet from a visit file; lengths in the fitter's unit. */
-export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
+/** Builds the sheet from a visit file. */
+export function sheetOf(file: VisitFile): Sheet {
   const bar = barOf(file.bike.kind)
   const body = calibrateBody(file.readings, file.ledger, bar)
   const now = setupOf(file.readings, file.ledger, bar, file.ledger.length, body)
@@ -91,7 +91,7 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     bike: `${file.bike.name} (${file.bike.kind})`,
     visit: file.visit.title,
     startedAt: file.visit.startedAt,
-    stop: stops.length > 0 ? [...stops.map(({ words }) => words), stopAndRefer].join(' ') : null,
+    stop: stops.length > 0 ? joined([...stops.map(({ words }) => words), stopAndRefer]) : null,
     blocks: [...unaskedWords(file.complaints, file.visit.overruled), ...blockWords(blocksOf(now, file.visit.overruled))],
     complaints: file.complaints.map((complaint) => ({
       title: complaintTitle(complaint),
@@ -102,16 +102,12 @@ export function sheetOf(file: VisitFile, unit: LengthUnit = 'mm'): Sheet {
     where: markedDrawings(
       file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
     ),
-    settings: settingRows(start, now, unit),
-    readings: readingRows(start, now, unit),
-    changes: changeRows(file, now.folded, unit),
+    settings: settingRows(start, now),
+    readings: readingRows(start, now),
+    changes: changeRows(file, now.folded),
     // What was changed and stands brings its own cautions along.
-    cautions: [
-      ...cautionsForAll(now.folded.changes.filter(({ state }) => state !== 'undone')).map((words) => inUnit(words, unit)),
-      ...reminders(now),
-      ...sheetCautions,
-    ],
-    basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Lengths in ${unit}; cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
+    cautions: [...cautionsForAll(now.folded.changes.filter(({ state }) => state !== 'undone')), ...reminders(now), ...sheetCautions],
+    basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
 }
 
@@ -132,18 +128,18 @@ function reminders({ now }: Setup): string[] {
   ]
 }
 
-function settingRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
-  const row = (label: string, before: number | undefined, after: number | undefined, note: string): SheetRow => {
-    const text = (value: number | undefined) => (value === undefined ? 'not read' : `${formatLength(value, unit)} ${unit}`)
+function settingRows(start: Setup, now: Setup): SheetRow[] {
+  const row = (label: string, before: number | undefined, after: number | undefined, note: Message): SheetRow => {
+    const text = (value: number | undefined) => (value === undefined ? 'not read' : msg`${mm(value, 1)}`)
     return { label, before: text(before), after: text(after), changed: before !== after, note }
   }
   const rows = sides.map((side) => {
     const [before, after] = [start.now.cleatSetback[side], now.now.cleatSetback[side]]
-    return row(`Cleat behind MTP1, ${side}`, before?.value, after?.value, plusMinusNote(before, unit))
+    return row(`Cleat behind MTP1, ${side}`, before?.value, after?.value, plusMinusNote(before))
   })
   const [before, after] = [start.now.saddleHeight.right, now.now.saddleHeight.right]
-  rows.push(row('Saddle height, BB to top', before?.value, after?.value, plusMinusNote(before, unit)))
-  return [...rows, ...partRows(now), ...otherRows(start, now, unit), ...metricRows(start, now)]
+  rows.push(row('Saddle height, BB to top', before?.value, after?.value, plusMinusNote(before)))
+  return [...rows, ...partRows(now), ...otherRows(start, now), ...metricRows(start, now)]
 }
 
 /** Parts exchanged, by name: what the bike came with, and what is on it now. */
@@ -162,7 +158,7 @@ function partRows(now: Setup): SheetRow[] {
 }
 
 /** Every other setting that a change has moved. */
-function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
+function otherRows(start: Setup, now: Setup): SheetRow[] {
   return settingKeys.flatMap((key): SheetRow[] => {
     // What belongs to a part is said by the part's name, and its main sizes beside it.
     if (key === 'cleatSetback' || key === 'saddleHeight' || (settings[key].ofPart && !mainSizes.includes(key))) return []
@@ -171,8 +167,8 @@ function otherRows(start: Setup, now: Setup, unit: LengthUnit): SheetRow[] {
       const by = now.folded.by(key, side)
       if (by === 0) return []
       const value = (setup: Setup) => setup.now[key][side === 'left' ? 'left' : 'right']?.value
-      const text = (held: number | undefined) => (held === undefined ? 'not read' : `${shownValue(key, held, unit)}${unitMark(key, unit)}`)
-      const moved = `${directionOf(key, by)} ${amountWords(key, by, unit)}`
+      const text = (held: number | undefined) => (held === undefined ? 'not read' : valueWords(key, held))
+      const moved = msg`${directionOf(key, by)} ${amountWords(key, by)}`
       return [
         {
           label: readingName(key, side),
@@ -227,19 +223,19 @@ function isReadAgain(metric: MetricKey, start: Setup, now: Setup): boolean {
   return at(start) !== at(now)
 }
 
-function plusMinusNote(value: { plusMinus: number } | null, unit: LengthUnit): string {
-  return value === null ? '' : `±${formatLength(value.plusMinus, unit)} ${unit}`
+function plusMinusNote(value: { plusMinus: number } | null): Message {
+  return value === null ? '' : msg`±${mm(value.plusMinus, 1)}`
 }
 
 /** What was read, at the start or else later; estimates stand only where the judgement of the feet or the saddle rests on them. */
-function readingRows(start: Setup, now: Setup, unit: LengthUnit): Sheet['readings'] {
+function readingRows(start: Setup, now: Setup): Sheet['readings'] {
   return readingKeys
     .filter((key) => key !== 'cleatSetback' && key !== 'saddleHeight')
-    .map((key) => (isChoice(key) ? choiceRow(key, start, now) : numberRow(key, start, now, unit)))
+    .map((key) => (isChoice(key) ? choiceRow(key, start, now) : numberRow(key, start, now)))
     .filter((row) => row.left !== '' || row.right !== '')
 }
 
-function numberRow(key: NumberKey, start: Setup, now: Setup, unit: LengthUnit): Sheet['readings'][number] {
+function numberRow(key: NumberKey, start: Setup, now: Setup): Sheet['readings'][number] {
   const { sided, label } = definitionOf(key)
   const at = (side: Side) => {
     const [first, later] = [start.now[key][side], now.now[key][side]]
@@ -248,7 +244,7 @@ function numberRow(key: NumberKey, start: Setup, now: Setup, unit: LengthUnit): 
   }
   const [left, right] = [at('left'), sided ? at('right') : null]
   const how = [...new Set([left, ...(sided ? [right] : [])].map(howRead))].filter((word) => word !== '').join(' / ')
-  return { label, left: readingText(key, left, unit), right: readingText(key, right, unit), how }
+  return { label, left: readingText(key, left), right: readingText(key, right), how }
 }
 
 function choiceRow(key: ChoiceKey, start: Setup, now: Setup): Sheet['readings'][number] {
@@ -269,17 +265,13 @@ function howRead(value: Resolved): string {
   return value.basis === 'measured' ? `${methods[value.from as MethodKey].label}${once}` : `est. ${value.from}`
 }
 
-function readingText(key: NumberKey, value: Resolved, unit: LengthUnit): string {
-  if (value === null) return ''
-  const { dimension } = definitionOf(key)
-  return `${shownValue(key, value.value, unit)}${dimension === 'angle' || isPlain(dimension) ? unitMark(key, unit) : ''}`
-}
+const readingText = (key: NumberKey, value: Resolved): Message => (value === null ? '' : valueWords(key, value.value))
 
-function changeRows(file: VisitFile, folded: Folded, unit: LengthUnit): Sheet['changes'] {
+function changeRows(file: VisitFile, folded: Folded): Sheet['changes'] {
   const byChange = new Map<string, VisitFile['ratings']>()
   for (const rating of file.ratings) byChange.set(rating.changeId, [...(byChange.get(rating.changeId) ?? []), rating])
   return folded.changes.map((change) => ({
-    title: changeWords(change, unit).join(', '),
+    title: joined(changeWords(change), ', '),
     state: { trying: 'being tried', kept: 'kept', undone: 'undone' }[change.state],
     ratings: (byChange.get(change.id) ?? [])
       .map((rating) => {
@@ -288,6 +280,6 @@ function changeRows(file: VisitFile, folded: Folded, unit: LengthUnit): Sheet['c
       })
       .filter((words) => words !== '')
       .join(', '),
-    later: change.state === 'undone' ? '' : inUnit(change.later, unit),
+    later: change.state === 'undone' ? '' : change.later,
   }))
 }

@@ -7,6 +7,7 @@ import { readingSchema } from '../readings/reading.ts'
 import { readingIdentity } from '../readings/readingPlace.ts'
 import { visitFrom1 } from './visitFrom1.ts'
 import { visitFrom2 } from './visitFrom2.ts'
+import { visitFrom3 } from './visitFrom3.ts'
 import { CalculationError } from '../kernel/problem.ts'
 import { complaintSchema, ratingSchema } from '../talk/complaint.ts'
 import { bikeFieldsSchema, riderFieldsSchema, visitFieldsOf, visitFieldsSchema } from './dossier.ts'
@@ -14,7 +15,7 @@ import type { Dossier } from './dossier.ts'
 import { unstorableIn, unstorableWords } from '../kernel/storable.ts'
 
 const VISIT_FILE_FORMAT = 'level-stance/visit'
-const VISIT_FILE_VERSION = 3
+const VISIT_FILE_VERSION = 4
 /** Larger files are refused before they are read. */
 export const VISIT_FILE_MAX_BYTES = 2_000_000
 
@@ -108,6 +109,14 @@ export function parseVisitFile(text: string): VisitFile {
   return visitFileFrom(raw)
 }
 
+/** A file of each version that can be read, in today's form. */
+const versions: ReadonlyMap<unknown, (file: Readonly<Record<string, unknown>>) => unknown> = new Map([
+  [1, (file) => visitFrom3(visitFrom2(visitFrom1(file)))],
+  [2, (file) => visitFrom3(visitFrom2(file))],
+  [3, visitFrom3],
+  [VISIT_FILE_VERSION, (file) => file],
+])
+
 /**
  * Reads a visit file that was parsed as JSON already.
  * @throws CalculationError with a message for the screen and the fields at fault
@@ -125,7 +134,8 @@ export function visitFileFrom(raw: unknown): VisitFile {
     )
   }
   const { version } = head
-  if (version !== 1 && version !== 2 && version !== VISIT_FILE_VERSION) {
+  const upgrade = versions.get(version)
+  if (upgrade === undefined) {
     const found = typeof version === 'number' ? String(version) : 'missing'
     throw new CalculationError(
       'other-version',
@@ -133,7 +143,7 @@ export function visitFileFrom(raw: unknown): VisitFile {
       [{ field: 'version', message: `Expected ${VISIT_FILE_VERSION}.` }],
     )
   }
-  const parsed = visitFileSchema.safeParse(version === VISIT_FILE_VERSION ? raw : visitFrom2(version === 1 ? visitFrom1(head) : head))
+  const parsed = visitFileSchema.safeParse(upgrade(head))
   if (parsed.success) return parsed.data
   const fields = fieldProblems(parsed.error)
   const first = fields[0]
@@ -146,5 +156,5 @@ export function visitFileFrom(raw: unknown): VisitFile {
 
 /** The published JSON Schema of the file. */
 export function visitFileJsonSchema(): Record<string, unknown> {
-  return { $id: 'urn:level-stance:visit:3', title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
+  return { $id: `urn:level-stance:visit:${VISIT_FILE_VERSION}`, title: 'Level Stance visit', ...z.toJSONSchema(visitFileSchema) }
 }

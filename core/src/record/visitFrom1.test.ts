@@ -1,3 +1,4 @@
+import { said } from '../testing.ts'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { foldLedger } from '../ledger/fold.ts'
@@ -78,6 +79,6 @@ describe('a visit file of version 1', () => {
   it('prints: changes by name, nothing undone in force', () => {
     const sheet = sheetOf(file)
     expect(sheet.changes).toHaveLength(foldLedger(file.ledger).changes.length)
-    expect(sheet.changes.map(({ title }) => title).join('; ')).toMatch(/Saddle: .+ for .+/)
+    expect(said(sheet.changes.map(({ title }) => title)).join('; ')).toMatch(/Saddle: .+ for .+/)
   })
 })

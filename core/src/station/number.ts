@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import { metricDefinition } from '../body/metrics.ts'
 import type { TargetBand } from '../kernel/band.ts'
@@ -9,7 +10,9 @@ import { entriesOf } from '../kernel/tables.ts'
 import { asRead } from '../rider/asRead.ts'
 import { kneeBand } from '../rider/kneeNow.ts'
 import type { Setup } from '../rider/setup.ts'
+import { definitionOf } from '../readings/readingDefinitions.ts'
 import type { ReadingKey, NumberKey } from '../readings/readingDefinitions.ts'
+import type { TermKey } from '../readings/table/terms.ts'
 import { measured, standsAt } from '../readings/resolve.ts'
 import type { SettingPlace } from './settingPlace.ts'
 
@@ -17,7 +20,7 @@ import type { SettingPlace } from './settingPlace.ts'
 export interface VialWords {
   readonly label: string
   /** a short word on how it stands */
-  readonly remark: string
+  readonly remark: Message
   /** what schools ask for */
   readonly ticks?: readonly { readonly at: number; readonly label: string }[]
   /** what it was at the start */
@@ -32,6 +35,8 @@ export interface VialWords {
  */
 export interface NumberRow<Parts> {
   readonly label: string
+  /** the word of the trade that it is an amount of, where no setting of its vial says so */
+  readonly term?: TermKey
   readonly unit: 'mm' | 'deg' | '%'
   /** left and right apart, else one for rider and bike */
   readonly sided: boolean
@@ -50,13 +55,15 @@ export type NumberRows<Parts> = Readonly<Record<string, NumberRow<Parts>>>
 export interface Vial extends VialWords, Pick<Judged, 'value' | 'plusMinus' | 'band'> {
   readonly key: string
   readonly unit: 'mm' | 'deg' | '%'
+  /** the word of the trade that its label is explained by */
+  readonly term: TermKey | null
   /** where it should go; null = where it is will do */
   readonly aim: number | null
 }
 
 /** The vials of a page's numbers, in their order, left before right. */
 export function vialsOf<Parts>(rows: NumberRows<Parts>, parts: Parts): Vial[] {
-  return entriesOf(rows).flatMap(([key, { sided, unit, at, vial }]) => {
+  return entriesOf(rows).flatMap(([key, { sided, unit, at, vial, term }]) => {
     if (vial === undefined) return []
     return (sided ? sides : (['left'] as const)).flatMap((side): Vial[] => {
       const number = at(parts, side)
@@ -65,7 +72,8 @@ export function vialsOf<Parts>(rows: NumberRows<Parts>, parts: Parts): Vial[] {
       const words = vial(parts, side, number)
       const start = words.start === undefined || words.start === value ? null : words.start
       const goes = verdictOf(number).end !== null && aim !== null ? aim : null
-      return [{ ...words, start, key: sided ? `${key}-${side}` : key, unit, value, plusMinus, band, aim: goes }]
+      const named = term ?? (words.moves ? definitionOf(words.moves.setting).term : undefined) ?? null
+      return [{ ...words, start, term: named, key: sided ? `${key}-${side}` : key, unit, value, plusMinus, band, aim: goes }]
     })
   })
 }

@@ -1,6 +1,8 @@
+import type { Message } from '../kernel/message.ts'
 import type { Finding } from '../kernel/finding.ts'
 import type { Side } from '../kernel/sided.ts'
-import { millimetres as mm, trimmed } from '../kernel/entry.ts'
+import { trimmed } from '../kernel/entry.ts'
+import { joined, mm, msg } from '../kernel/message.ts'
 import type { RequestedMove } from '../ledger/moves.ts'
 
 /** Writes a finding down; common practice where no source is named. */
@@ -8,8 +10,8 @@ export type Add = (
   key: string,
   side: Side | 'both',
   weight: Finding['weight'],
-  headline: string,
-  sentence: string,
+  headline: Message,
+  sentence: Message,
   source?: Finding['source'],
 ) => void
 
@@ -31,15 +33,18 @@ export function isActed(findings: readonly Finding[], side: Side, ...keys: reado
 export const degrees = (angle: number, decimals = 1) => `${trimmed(Math.abs(angle), decimals)}°`
 
 /** The headline a proposal is made for: the first finding with one of these names, else the weightiest. */
-export function reasonOf(findings: readonly Finding[], ...keys: readonly string[]): string {
+export function reasonOf(findings: readonly Finding[], ...keys: readonly string[]): Message {
   return (findings.find(({ key }) => keys.includes(key)) ?? findings[0])?.headline ?? ''
 }
 
 /** "17 mm inboard, both" or "L 17 mm in, R 16 mm in". */
-export function amounts(requested: readonly RequestedMove[], more: string, less: string): string {
+export function amounts(requested: readonly RequestedMove[], more: string, less: string): Message {
   const size = ({ setting, by }: RequestedMove) => (setting === 'leverAngle' ? degrees(by, 0) : mm(Math.abs(by)))
-  const way = (move: RequestedMove) => `${size(move)} ${move.by > 0 ? more : less}`
+  const way = (move: RequestedMove) => msg`${size(move)} ${move.by > 0 ? more : less}`
   const [one, other] = requested
-  if (one && other && one.by === other.by) return `${way(one)}, both`
-  return requested.map((move) => `${move.side === 'left' ? 'L' : 'R'} ${way(move)}`).join(', ')
+  if (one && other && one.by === other.by) return msg`${way(one)}, both`
+  return joined(
+    requested.map((move) => msg`${move.side === 'left' ? 'L' : 'R'} ${way(move)}`),
+    ', ',
+  )
 }

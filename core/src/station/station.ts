@@ -1,3 +1,4 @@
+import type { Message } from '../kernel/message.ts'
 import type { WorkStation } from '../kernel/stations.ts'
 import type { z } from 'zod'
 import type { BarKind } from '../bike/bikeKinds.ts'
@@ -16,12 +17,12 @@ import { keysOf } from '../kernel/tables.ts'
 export interface Proposal {
   readonly key: string
   /** on its button: "Aim 5 mm back" */
-  readonly words: string
+  readonly words: Message
   readonly requested: readonly Requested[]
   /** why, for the record */
-  readonly reason: string
+  readonly reason: Message
   /** why it is not offered: it was tried before, and failed */
-  readonly failed?: string
+  readonly failed?: Message
   /** stands on the move card without being asked for, until the fitter asks for something else */
   readonly standing?: true
 }
@@ -46,7 +47,7 @@ export const nothingSaid: PageJudgement = { findings: [], proposals: [], working
 export interface StationPage<Parts, Picture extends string> {
   readonly label: string
   /** what it says once something is read: for whoever opens it empty */
-  readonly tells: string
+  readonly tells: Message
   readonly readings: readonly ReadingKey[]
   /** where the hands are in what the page is about; left out = where they usually are */
   readonly hands?: HandPosition

@@ -1,3 +1,4 @@
+import { messageSchema, plain } from '../kernel/message.ts'
 import { z } from 'zod'
 import { metricKeys, metricDefinitions } from '../body/metrics.ts'
 import { defineCalculation } from '../kernel/calculation.ts'
@@ -18,7 +19,7 @@ export const measureNextCalculation = defineCalculation({
   input: z.strictObject(visitFields),
   output: z.object({
     next: z.array(
-      z.object({ key: z.enum(readingKeys), why: z.enum(['needed', 'sharpens']), gain: z.number().nullable(), words: z.string() }),
+      z.object({ key: z.enum(readingKeys), why: z.enum(['needed', 'sharpens']), gain: z.number().nullable(), words: messageSchema }),
     ),
   }),
   sources: ['gum', 'prior'],
@@ -31,7 +32,9 @@ export const measureNextCalculation = defineCalculation({
     })),
   }),
   working: (_, { next }) =>
-    next.slice(0, 12).map((row) => ({ label: row.key, formula: row.words, value: row.gain ?? 'first of all', unit: 'none' as const })),
+    next
+      .slice(0, 12)
+      .map((row) => ({ label: row.key, formula: plain(row.words), value: row.gain ?? 'first of all', unit: 'none' as const })),
 })
 export const sensitivityCalculation = defineCalculation({
   name: 'sensitivity',

@@ -1,3 +1,6 @@
+import { trimmed } from '../kernel/entry.ts'
+import type { Message } from '../kernel/message.ts'
+import { mm, msg } from '../kernel/message.ts'
 import { metricDefinition, metricKeys } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import type { BarKind } from '../bike/bikeKinds.ts'
@@ -127,11 +130,12 @@ function gainOf(
 }
 
 /** "Would narrow torso from level from ±9° to ±3°." */
-export function nextWords({ why, metric, from, to }: NextReading): string {
+export function nextWords({ why, metric, from, to }: NextReading): Message {
   if (why === 'needed') return 'Needed before anything can be drawn or judged.'
   if (metric === null || from === null || to === null) return ''
   const { label, unit } = metricDefinition(metric)
-  const mark = unit === 'deg' ? '°' : unit === 'mm' ? ' mm' : ' %'
-  const shown = (value: number) => (value < 10 ? value.toFixed(1) : value.toFixed(0))
-  return `Narrows ${midSentence(label)} from ±${shown(from)} to ±${shown(to)}${mark}.`
+  const digits = (value: number) => (value < 10 ? 1 : 0)
+  const shown = (value: number) => `${trimmed(value, digits(value))}${unit === 'deg' ? '°' : ' %'}`
+  const [before, after] = unit === 'mm' ? [mm(from, digits(from)), mm(to, digits(to))] : [shown(from), shown(to)]
+  return msg`Narrows ${midSentence(label)} from ±${before} to ±${after}.`
 }

@@ -2,7 +2,7 @@ import { metricKeys } from '../body/metrics.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
 import { unmoved } from '../readings/movedBy.ts'
 import { seeded } from '../kernel/random.ts'
-import { aReading, entryOf, exampleReadings, wholeReadings } from '../testing.ts'
+import { aReading, entryOf, exampleReadings, wholeReadings, said } from '../testing.ts'
 import { calibrateRider, riderWith } from '../rider/calibrated.ts'
 import { foldLedger } from '../ledger/fold.ts'
 import { differenceSpread, estimatedMetrics, metricSpreads, uncertaintyModelOf, varianceShares } from './uncertainty.ts'
@@ -98,7 +98,7 @@ describe('what to measure next', () => {
   it('then for the knee on the bike, which narrows more than any tape', () => {
     const [first] = measureNext(bare, unmoved)
     expect(first!.key).toBe('kneeFlexion')
-    expect(nextWords(first!)).toMatch(/^Narrows knee at the bottom, (left|right) from ±\d+ to ±[\d.]+°\.$/)
+    expect(said(nextWords(first!))).toMatch(/^Narrows knee at the bottom, (left|right) from ±\d+° to ±[\d.]+°\.$/)
   })
 
   it('keeps its promise: the reading taken, the ± is what was said', () => {

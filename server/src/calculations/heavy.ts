@@ -47,7 +47,7 @@ export const workBy =
  */
 export function calculateHere(fonts: () => SheetFonts): Calculate {
   const heavy: Heavy = {
-    'sheet.pdf': ({ dossier, unit }) => sheetPdf(sheetOf(toVisitFile(dossier), unit), fonts()),
+    'sheet.pdf': ({ dossier, unit }) => sheetPdf(sheetOf(toVisitFile(dossier)), fonts(), unit),
     'true-size.pdf': ({ dossier, drawn }) => trueSizePdf(dossier, drawn, fonts()),
     'true-size.svg': async ({ dossier, drawn }) => Promise.resolve(trueSizeSvg(dossier, drawn)),
     'other-bikes': async ({ dossiers }) => {

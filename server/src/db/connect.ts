@@ -1,7 +1,7 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { bringLedgersOver } from './bringOver.ts'
+import { bringLedgersOver, bringSentencesOver } from './bringOver.ts'
 import { isLost } from './lost.ts'
 import type { Database } from './queryable.ts'
 import * as schema from './schema.ts'
@@ -47,4 +47,5 @@ export function connect(url: string, onError: (error: Error) => void): { db: Dat
 export async function migrateDatabase(db: Database, folder: string): Promise<void> {
   await migrate(db, { migrationsFolder: folder })
   await bringLedgersOver(db)
+  await bringSentencesOver(db)
 }

@@ -1,3 +1,4 @@
+import type { Message } from '@level-stance/core/kernel/message'
 import { sql } from 'drizzle-orm'
 import {
   boolean,
@@ -265,8 +266,8 @@ export const ledger = pgTable(
     moves: jsonb('moves').$type<Move[]>(),
     exchanges: jsonb('exchanges').$type<Exchange[]>(),
     pace: text('pace').$type<Pace>(),
-    reason: text('reason'),
-    later: text('later'),
+    reason: jsonb('reason').$type<Message>(),
+    later: jsonb('later').$type<Message>(),
     at: at('at').notNull(),
   },
   (t) => [

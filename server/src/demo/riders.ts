@@ -1,3 +1,4 @@
+import { mm, msg } from '@level-stance/core/kernel/message'
 import { freshVisit } from '@level-stance/core/record/dossier'
 import type { Move } from '@level-stance/core/ledger/ledger'
 import type { VisitFile } from '@level-stance/core/record/visitFile'
@@ -20,7 +21,7 @@ const saddle = (by: number): Move => ({ setting: 'saddleHeight', side: 'both', b
 const conductorAt = '2026-10-06T14:10:00.000Z'
 const conductor: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Baptiste Okonjo', note: 'Choir conductor. Rides overnight distances twice a month, commutes daily.' },
   bike: { name: 'Randonneur', kind: 'drop bar' },
   visit: {
@@ -239,7 +240,7 @@ const conductor: VisitFile = {
       pace: 'settled',
       exchanges: [],
       reason: 'Both axles lie far forward of behind the ball; hot feet speak for it.',
-      later: 'Next step, if test rides go well: cleat L back 5 mm, then 4 mm; cleat R back 5 mm, then 2 mm.',
+      later: msg`Next step, if test rides go well: cleat L back ${mm(5)}, then ${mm(4)}; cleat R back ${mm(5)}, then ${mm(2)}.`,
     },
     { kind: 'keep', id: id(1, 11), at: '2026-10-06T15:05:00.000Z', of: id(1, 10) },
   ],
@@ -249,7 +250,7 @@ const conductor: VisitFile = {
 const courierAt = '2026-10-13T08:30:00.000Z'
 const courier: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Oona Tervik', note: 'Bakery courier, six hours a day, stops every few minutes.' },
   bike: { name: 'Cargo bike', kind: 'cargo' },
   visit: {
@@ -437,7 +438,7 @@ const courier: VisitFile = {
 const builderAt = '2026-10-20T17:00:00.000Z'
 const trailBuilder: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Ruta Halvers', note: 'Volunteer trail builder. Rides the ridge after work.' },
   bike: { name: 'Hardtail', kind: 'trail' },
   visit: {
@@ -623,7 +624,7 @@ const trailBuilder: VisitFile = {
 const returningAt = '2026-11-03T10:00:00.000Z'
 const returning: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Imre Castellane', note: 'Back on a bike after twelve years. One leg shorter since childhood.' },
   bike: { name: 'Town bike', kind: 'town' },
   visit: {
@@ -774,7 +775,7 @@ const returning: VisitFile = {
 const mechanicAt = '2026-11-10T09:20:00.000Z'
 const mechanic: VisitFile = {
   format: 'level-stance/visit',
-  version: 3,
+  version: 4,
   rider: { name: 'Dagny Verholt', note: 'Keeps the lamps of three lighthouses. Rides long races against the clock.' },
   bike: { name: 'Time-trial bike', kind: 'time trial' },
   visit: {

@@ -1,3 +1,6 @@
+import type { LengthUnit } from '@level-stance/core/kernel/entry'
+import type { Message } from '@level-stance/core/kernel/message'
+import { msg, plain } from '@level-stance/core/kernel/message'
 import PDFDocument from 'pdfkit'
 import { bodyDrawings } from '@level-stance/core/figure/bodyMap'
 import type { MarkedDrawing } from '@level-stance/core/figure/bodyMap'
@@ -31,7 +34,7 @@ interface TextStyle {
  * The record as PDF: A4, real text, fonts embedded. What was changed comes first and fills a page;
  * many readings go on to a second one rather than being cut.
  */
-export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
+export function sheetPdf(sheet: Sheet, fonts: SheetFonts, unit: LengthUnit): Promise<Buffer> {
   const doc = new PDFDocument({
     size: 'A4',
     margin,
@@ -46,7 +49,7 @@ export function sheetPdf(sheet: Sheet, fonts: SheetFonts): Promise<Buffer> {
     doc.on('end', () => resolve(Buffer.concat(chunks)))
     doc.on('error', reject)
   })
-  new SheetWriter(doc, fonts).write(sheet)
+  new SheetWriter(doc, fonts, unit).write(sheet)
   doc.end()
   return done
 }
@@ -55,8 +58,10 @@ class SheetWriter {
   private readonly doc: PDFKit.PDFDocument
   private readonly runs: FontRuns
   private y = margin
-  constructor(doc: PDFKit.PDFDocument, fonts: SheetFonts) {
+  private readonly said: (message: Message) => string
+  constructor(doc: PDFKit.PDFDocument, fonts: SheetFonts, unit: LengthUnit) {
     this.doc = doc
+    this.said = (message) => plain(message, unit)
     this.runs = new FontRuns(doc, fonts)
   }
 
@@ -82,7 +87,7 @@ class SheetWriter {
     if (sheet.changes.length === 0) this.line([{ text: 'None yet.', x: 0, width, style: { color: muted } }])
     sheet.changes.forEach((change, i) => {
       this.paragraph(
-        `${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : ` ${change.later}`}`,
+        msg`${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : msg` ${change.later}`}`,
       )
     })
     this.heading('Readings at the start', [])
@@ -150,7 +155,7 @@ class SheetWriter {
     this.y += 2
   }
 
-  private row(label: string, first: string, second: string, note: string, strong: boolean): void {
+  private row(label: Message, first: Message, second: Message, note: Message, strong: boolean): void {
     this.line([
       { text: label, x: 0, width: 226 },
       { text: first, x: 230, width: 76 },
@@ -179,7 +184,7 @@ class SheetWriter {
     }
   }
 
-  private line(cells: readonly { text: string; x: number; width: number; style?: TextStyle }[], height = 14): void {
+  private line(cells: readonly { text: Message; x: number; width: number; style?: TextStyle }[], height = 14): void {
     this.room(height)
     for (const { text, x, width: room, style = {} } of cells) {
       // Small print sits on the same baseline as the rest of its row.
@@ -189,7 +194,7 @@ class SheetWriter {
     this.y += height
   }
 
-  private paragraph(text: string, style: TextStyle = {}): void {
+  private paragraph(text: Message, style: TextStyle = {}): void {
     this.room(28)
     this.y = this.text(text, margin, this.y, width, style, false) + 2
   }
@@ -203,13 +208,14 @@ class SheetWriter {
 
   /** Writes text in runs, each in the first font that has its letters; returns the y below it. */
   private text(
-    text: string,
+    message: Message,
     x: number,
     y: number,
     maxWidth: number,
     { size = 10, weight = 'regular', color = ink }: TextStyle,
     oneLine: boolean,
   ): number {
+    const text = this.said(message)
     if (text === '') return y
     this.doc.fontSize(size).fillColor(color)
     const runs = this.runs.of(oneLine ? this.fitted(text, maxWidth, weight, size) : text, weight)

@@ -40,7 +40,7 @@ const words = computed(() =>
       .request(0, 0)
       .map(({ setting, side }) => {
         const by = board.aimed(setting, side)
-        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${amountWords(setting, by, preferences.unit)}`
+        const amount = by === 0 ? 'as it is' : `${by > 0 ? '+' : '−'}${preferences.plain(amountWords(setting, by))}`
         return `${midSentence(definitionOf(setting).label)} ${amount}`
       })
       .join(', '),

@@ -1,13 +1,12 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { riderTroubles } from '@level-stance/core/body/troubles'
 import { useBoard } from '../data/board.ts'
 import { useVisit } from '../data/visit.ts'
 import { stable } from '../kit/stable.ts'
-import { usePreferences } from '../data/preferences.ts'
 
 /** What is impossible about the rider on the bike, over the drawing of what is possible. */
-const preferences = usePreferences()
 const visit = useVisit()
 const board = useBoard()
 const strained = computed(() =>
@@ -23,7 +22,7 @@ const troubles = stable(() => {
 
 <template>
   <div v-if="troubles.length > 0" class="troubles" role="alert">
-    <p v-for="words in troubles" :key="words">{{ preferences.said(words) }}</p>
+    <p v-for="(words, i) in troubles" :key="i"><MessageText :of="words" /></p>
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
+import type { Message } from '@level-stance/core/kernel/message'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import type { RequestedExchange } from '@level-stance/core/ledger/parts'
@@ -31,14 +32,14 @@ const props = defineProps<{
   stored: Weights | undefined
   isInUse: (row: Ranked<Spec>) => boolean
   /** what an exchange disturbs, in words */
-  disturbs: (spec: Spec) => readonly string[]
+  disturbs: (spec: Spec) => readonly Message[]
   exchange: (spec: Spec) => RequestedExchange
 }>()
 defineEmits<{ keep: [own: Weights] }>()
 const board = useBoard()
 const open = ref(false)
 if (!props.store.loaded) void props.store.load()
-const take = ({ spec, reason }: Ranked<Spec>) => board.take([props.exchange(spec)], reason.slice(0, 600))
+const take = ({ spec, reason }: Ranked<Spec>) => board.take([props.exchange(spec)], reason)
 </script>
 
 <template>

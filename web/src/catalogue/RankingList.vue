@@ -1,10 +1,11 @@
 <script setup lang="ts" generic="Spec extends { readonly name: string; readonly note: string }">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Button, Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { trimmed } from '@level-stance/core/kernel/entry'
 import { MAX_WEIGHT } from '@level-stance/core/kernel/ranking'
 import type { Ranked, Ranking, Weights } from '@level-stance/core/kernel/ranking'
-import { usePreferences } from '../data/preferences.ts'
+import type { Message } from '@level-stance/core/kernel/message'
 import FoldPanel from '../kit/FoldPanel.vue'
 
 /** A catalogue ranked for a rider: weights that reorder it live, each entry with its reasons, both schools, what would turn it. */
@@ -15,9 +16,8 @@ const props = defineProps<{
   movable: boolean
   isInUse: (row: Ranked<Spec>) => boolean
   /** what an exchange disturbs, in words */
-  disturbs: (row: Ranked<Spec>) => readonly string[]
+  disturbs: (row: Ranked<Spec>) => readonly Message[]
 }>()
-const preferences = usePreferences()
 const emit = defineEmits<{ keep: [own: Weights]; take: [row: Ranked<Spec>] }>()
 
 /** Weights while a slider is held; stored when it is let go. */
@@ -44,8 +44,8 @@ function reset(): void {
     <FoldPanel class="weights" :title="`What counts${changed ? ', some set by you' : ''}`">
       <div v-for="weight in ranking.weights" :key="weight.key" class="weight">
         <span
-          >{{ weight.label }} <span class="muted small">{{ preferences.said(weight.because) }}</span></span
-        >
+          >{{ weight.label }} <span class="muted small"><MessageText :of="weight.because" /></span
+        ></span>
         <Slider
           :min="0"
           :max="MAX_WEIGHT"
@@ -78,10 +78,10 @@ function reset(): void {
           <span class="score figure" :title="`${trimmed(row.total, 1)} of 100`">{{ Math.round(row.total) }}</span>
         </div>
         <span class="bar" aria-hidden="true"><span :style="{ width: `${row.total}%` }" /></span>
-        <p v-for="why in row.excluded" :key="why" class="small warn">Out: {{ preferences.said(why) }}</p>
-        <p class="small muted">{{ preferences.said(row.reason) }}</p>
+        <p v-for="(why, n) in row.excluded" :key="n" class="small warn">Out: <MessageText :of="why" /></p>
+        <p class="small muted"><MessageText :of="row.reason" /></p>
         <FoldPanel class="small" :title="`Figures${isInUse(row) ? '' : ' and what a switch disturbs'}`">
-          <p v-for="words in disturbs(row)" :key="words">{{ preferences.said(words) }}</p>
+          <p v-for="(words, n) in disturbs(row)" :key="n"><MessageText :of="words" /></p>
           <table class="figures">
             <tbody>
               <tr v-for="part in row.parts" :key="part.key">
@@ -92,19 +92,19 @@ function reset(): void {
               </tr>
             </tbody>
           </table>
-          <p class="muted">{{ preferences.said(row.spec.note) }}</p>
+          <p class="muted">{{ row.spec.note }}</p>
         </FoldPanel>
       </li>
     </ol>
     <section aria-label="Schools">
       <p v-for="school in ranking.schools" :key="school.key" class="small">
         <strong>{{ school.label }}:</strong> {{ school.best?.name ?? 'nothing is left' }}.
-        <span class="muted">{{ preferences.said(school.says) }}</span>
+        <span class="muted"><MessageText :of="school.says" /></span>
       </p>
     </section>
     <section v-if="ranking.turning.length > 0" aria-label="What would make the second win">
       <p v-for="turning in ranking.turning.slice(0, 2)" :key="turning.key" class="small" data-testid="turning">
-        {{ preferences.said(turning.words) }}
+        <MessageText :of="turning.words" />
       </p>
     </section>
     <p v-else-if="ranking.ranked.length > 1" class="small muted" data-testid="turning">No single weight would make the second win.</p>

@@ -1,3 +1,5 @@
+import type { Message } from '@level-stance/core/kernel/message'
+import { joined } from '@level-stance/core/kernel/message'
 import { refDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -22,7 +24,6 @@ import type { Posture } from '@level-stance/core/stations/hands/place/positions'
 import { handsStation } from '@level-stance/core/stations/hands/station'
 import { againstTrial } from '@level-stance/core/ledger/course'
 import { standing as standingBlocks } from '@level-stance/core/prove/blocks'
-import type { LengthUnit } from '@level-stance/core/kernel/entry'
 import type { Side } from '@level-stance/core/kernel/sided'
 import { seatStation } from '@level-stance/core/stations/seat/station'
 import { pageOf } from '@level-stance/core/station/station'
@@ -31,7 +32,6 @@ import type { SettingPlace } from '@level-stance/core/station/settingPlace'
 import { stable } from '../kit/stable.ts'
 import { viewKeys } from '@level-stance/core/figure/views'
 import type { ViewKey } from '@level-stance/core/figure/views'
-import { usePreferences } from './preferences.ts'
 import { useVisit } from './visit.ts'
 
 /** Words come when the hand has rested this long, ms. */
@@ -52,7 +52,7 @@ interface Wish {
   readonly label: string
   readonly requested: readonly Requested[]
   /** null = by the fitter's own hand */
-  readonly reason: string | null
+  readonly reason: Message | null
   readonly holds: Holds | null
 }
 /** A wish that waits until the one on the card is done. */
@@ -78,13 +78,9 @@ function labelOf(key: string): string {
   const pages: Readonly<Record<string, { readonly label: string } | undefined>> = stations[station].pages
   return (page !== undefined ? pages[page]?.label : undefined) ?? stations[station].label
 }
-/** As much as the record keeps of what stays for later. */
-const MOST_LATER = 300
-
 /** What is about to be moved or exchanged, and what it brings along: one change; wishes of other pages wait. */
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
-  const preferences = usePreferences()
   const view = ref<ViewKey>('side')
   /** hands and effort the rider is drawn in; null = hands where they usually are, calm */
   const posture = shallowRef<Posture | null>(null)
@@ -125,15 +121,13 @@ export const useBoard = defineStore('board', () => {
   const postures = computed<readonly Posture[]>(() => (visit.setup.model === null ? [] : posedModels(standing.value)))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
-  const whole = computed(() =>
-    active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace, preferences.unit) : null,
-  )
+  const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace) : null))
   /** what is set now */
-  const stepOf = (wanted: readonly Requested[], unit: LengthUnit) =>
-    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace, unit) : null
+  const stepOf = (wanted: readonly Requested[]) =>
+    wanted.length > 0 ? knockOn(standing.value, wanted, holds.value, 'step', visit.pace) : null
   // While a hand drags, the words beside the board come a little after the drawing and the numbers.
   const rested = refDebounced(requested, WORDS_AFTER)
-  const step = computed(() => stepOf(active.value ? rested.value : [], preferences.unit))
+  const step = computed(() => stepOf(active.value ? rested.value : []))
 
   const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
     metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
@@ -164,7 +158,7 @@ export const useBoard = defineStore('board', () => {
   const isForGood = computed(() =>
     (step.value?.moves ?? []).some(({ setting, by }) => settingOf(setting).forGood === (by < 0 ? 'less' : 'more')),
   )
-  const nowWords = computed(() => (step.value ? changeWords(step.value, preferences.unit).join(' · ') : ''))
+  const nowWords = computed<Message>(() => (step.value ? joined(changeWords(step.value), ' · ') : ''))
 
   /** How far a setting is asked to go from where it is, held in the hardware's room: where its handle stands. */
   function aimed(setting: SettingKey, side: Side | 'both'): number {
@@ -204,7 +198,7 @@ export const useBoard = defineStore('board', () => {
   }
 
   /** Asks for just this, and says why. */
-  function take(wanted: readonly Requested[], reason: string): void {
+  function take(wanted: readonly Requested[], reason: Message): void {
     if (!movable.value) return
     const [first] = wanted
     group.value = here.value?.key ?? (first === undefined ? '' : isExchange(first) ? slots[first.slot].station : homeOf(first.setting))
@@ -286,8 +280,7 @@ export const useBoard = defineStore('board', () => {
 
   /** Puts what is set now into the ledger as being tried. */
   function tryStep(): void {
-    // What is written down keeps millimetres, whatever unit is on the screen.
-    const change = stepOf(requested.value, 'mm')
+    const change = stepOf(requested.value)
     const station = change && stationOf(change)
     if (!canTry.value || !change || !station) return
     visit.append({
@@ -300,10 +293,9 @@ export const useBoard = defineStore('board', () => {
       exchanges: [...change.exchanges],
       reason: reason.value ?? BY_HAND,
       // What the part cannot give at all belongs on the record as well.
-      later: [change.later, ...change.left.flatMap(({ what, words }) => (what === 'room' ? [words] : []))]
-        .filter((words) => words !== '')
-        .join(' ')
-        .slice(0, MOST_LATER),
+      later: joined(
+        [change.later, ...change.left.flatMap(({ what, words }) => (what === 'room' ? [words] : []))].filter((words) => words !== ''),
+      ),
     })
     clear()
   }

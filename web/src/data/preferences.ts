@@ -3,7 +3,8 @@ import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
 import { lengthWords } from '@level-stance/core/kernel/entry'
 import type { LengthUnit } from '@level-stance/core/kernel/entry'
-import { inUnit } from '@level-stance/core/kernel/inUnit'
+import { plain as plainIn } from '@level-stance/core/kernel/message'
+import type { Message } from '@level-stance/core/kernel/message'
 
 /** How this fitter likes the screen; kept in this browser. */
 export const usePreferences = defineStore('preferences', () => {
@@ -17,9 +18,9 @@ export const usePreferences = defineStore('preferences', () => {
   function toggleScheme() {
     scheme.value = dark.value ? 'light' : 'dark'
   }
-  /** A sentence of the core, which speaks millimetres, in the unit in use. */
-  const said = (words: string): string => inUnit(words, unit.value)
+  /** A message as plain text in the unit in use. */
+  const plain = (message: Message): string => plainIn(message, unit.value)
   /** A length with its unit; to so many decimals of a millimetre, or hundredths of an inch. */
   const length = (mm: number, decimals = 0): string => lengthWords(mm, unit.value, unit.value === 'mm' ? decimals : 2)
-  return { unit, said, length, scheme, dark, toggleScheme }
+  return { unit, plain, length, scheme, dark, toggleScheme }
 })

@@ -14,7 +14,6 @@ import { atRest } from '../kit/settled.ts'
 import { useBoard } from './board.ts'
 import { useMat } from './mat.ts'
 import { useOtherBikes } from './otherBikes.ts'
-import { usePreferences } from './preferences.ts'
 import { useVisit } from './visit.ts'
 import { useVisitWorker } from './visitWorker.ts'
 
@@ -29,7 +28,6 @@ export const useReasoning = defineStore('reasoning', () => {
   const { trouble } = storeToRefs(worker)
   const mat = useMat()
   const otherBikes = useOtherBikes()
-  const preferences = usePreferences()
   const reasoning = shallowRef<Reasoning | null>(null)
   /** what was thought at the start and after each trial, while somebody looks at it */
   const stages = shallowRef<readonly Stage[]>([])
@@ -60,7 +58,7 @@ export const useReasoning = defineStore('reasoning', () => {
       mat: mat.measured?.result ?? null,
       studio: studio.value,
     }
-    const question = { focus: focus.value, unit: preferences.unit, looksBack: looksBack.value }
+    const question = { focus: focus.value, looksBack: looksBack.value }
     const answer = await worker.ask(parts, (asks) => asks.reasoning(question))
     if (answer === null || mine !== asked) return
     reasoning.value = answer.reasoning
@@ -99,7 +97,6 @@ export const useReasoning = defineStore('reasoning', () => {
         mat.measured,
         otherBikes.list,
         studio.value,
-        preferences.unit,
       ] as const,
     () => {
       isWaiting = true

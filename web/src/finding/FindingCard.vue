@@ -1,29 +1,29 @@
 <script setup lang="ts">
-import { TermWords } from '../glossary/TermWords.ts'
-import { usePreferences } from '../data/preferences.ts'
+import type { Message } from '@level-stance/core/kernel/message'
+import { joined } from '@level-stance/core/kernel/message'
+import { MessageText } from '../glossary/MessageText.ts'
 
 /** A finding as a good colleague would say it. */
 defineProps<{
-  headline: string
-  sentence: string
-  sure: string
-  speaksFor: readonly string[]
-  against: readonly string[]
+  headline: Message
+  sentence: Message
+  sure: Message
+  speaksFor: readonly Message[]
+  against: readonly Message[]
   /** how heavily it weighs; none = said without a mark */
   weight?: 'first' | 'act' | 'note' | 'fine'
 }>()
-const preferences = usePreferences()
 </script>
 
 <template>
   <article class="finding" :class="weight">
     <p>
-      <strong><TermWords :text="preferences.said(headline)" /></strong> <TermWords :text="preferences.said(sentence)" />
+      <strong><MessageText :of="headline" /></strong> <MessageText :of="sentence" />
     </p>
     <p class="small muted">
-      {{ preferences.said(sure) }}
-      <template v-if="speaksFor.length > 0">Speaks for it: {{ preferences.said(speaksFor.join('; ')) }}.</template>
-      <template v-if="against.length > 0">Speaks against: {{ preferences.said(against.join('; ')) }}.</template>
+      <MessageText :of="sure" />{{ ' ' }}
+      <template v-if="speaksFor.length > 0">Speaks for it: <MessageText :of="joined(speaksFor, '; ')" />. </template>
+      <template v-if="against.length > 0">Speaks against: <MessageText :of="joined(against, '; ')" />.</template>
     </p>
     <slot />
   </article>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isSame } from '@level-stance/core/kernel/message'
 import { ref, watch } from 'vue'
 import { sources } from '@level-stance/core/kernel/sources'
 import type { Finding } from '@level-stance/core/kernel/finding'
@@ -13,7 +14,7 @@ const list = ref<HTMLElement | null>(null)
 watch(
   () => board.reason,
   (reason) => {
-    const at = reason === null ? -1 : props.findings.findIndex(({ headline }) => headline === reason)
+    const at = reason === null ? -1 : props.findings.findIndex(({ headline }) => isSame(headline, reason))
     if (at >= 0) list.value?.children[at]?.scrollIntoView({ block: 'nearest' })
   },
   { flush: 'post' },

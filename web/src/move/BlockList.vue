@@ -1,13 +1,12 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
 import type { Block } from '@level-stance/core/prove/blocks'
 import { useVisit } from '../data/visit.ts'
-import { usePreferences } from '../data/preferences.ts'
 
 /** What must not be ridden as it is, each with a way to overrule it by a reason. */
 defineProps<{ blocks: readonly Block[] }>()
-const preferences = usePreferences()
 const visit = useVisit()
 /** the block whose reason is being written */
 const open = ref<string | null>(null)
@@ -45,9 +44,9 @@ function close(): void {
     :data-testid="`block-${block.key}`"
   >
     <p>
-      <strong>{{ block.overruled === null ? 'Not to be ridden.' : 'Overruled.' }} {{ preferences.said(block.finding.headline) }}</strong>
+      <strong>{{ block.overruled === null ? 'Not to be ridden.' : 'Overruled.' }} <MessageText :of="block.finding.headline" /></strong>
     </p>
-    <p class="small">{{ preferences.said(block.finding.sentence) }}</p>
+    <p class="small"><MessageText :of="block.finding.sentence" /></p>
     <template v-if="block.overruled !== null">
       <p class="small">Reason: {{ block.overruled }}</p>
       <div><Button @click="takeBack(block.key)">Block it again</Button></div>

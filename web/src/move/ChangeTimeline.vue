@@ -1,40 +1,40 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
+import type { Message } from '@level-stance/core/kernel/message'
+import { joined, insideSentence } from '@level-stance/core/kernel/message'
 import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/ledger/moveWords'
 import type { Change } from '@level-stance/core/ledger/fold'
-import { midSentence } from '@level-stance/core/kernel/words'
-import { usePreferences } from '../data/preferences.ts'
 import { useVisit } from '../data/visit.ts'
 
-defineProps<{ proposed: string | null }>()
+defineProps<{ proposed: Message | null }>()
 const visit = useVisit()
-const preferences = usePreferences()
 
 const stateWords = { trying: 'being tried', kept: 'kept', undone: 'undone' } as const
 
 /** Beads in the order of the ledger: the start, each change, and each undo as a bead of its own. */
 const beads = computed(() => {
-  const list: { key: string; upTo: number; change: Change | null; title: string; knockOn: string; rated: string; state: string }[] = [
+  const list: { key: string; upTo: number; change: Change | null; title: Message; knockOn: Message; rated: string; state: string }[] = [
     { key: 'start', upTo: 0, change: null, title: 'Start', knockOn: '', rated: '', state: 'start' },
   ]
   visit.ledger.forEach((entry, index) => {
     if (entry.kind === 'try') {
       const change = visit.folded.changes.find((c) => c.id === entry.id) ?? null
       const words = (role: 'chosen' | 'knock-on') =>
-        changeWords(
-          {
+        joined(
+          changeWords({
             moves: entry.moves.filter((move) => move.role === role),
             exchanges: entry.exchanges.filter((one) => one.role === role),
-          },
-          preferences.unit,
-        ).join(', ')
+          }),
+          ', ',
+        )
       const after = visit.ledger.findIndex((other, i) => i > index && other.kind === 'keep' && other.of === entry.id)
       list.push({
         key: entry.id,
         upTo: (after < 0 ? index : after) + 1,
         change,
         title: words('chosen'),
-        knockOn: midSentence(words('knock-on')),
+        knockOn: insideSentence(words('knock-on')),
         rated: rated(entry.id),
         state: change?.state ?? 'trying',
       })
@@ -64,17 +64,17 @@ const shownKey = computed(() =>
     <ol>
       <li v-for="bead in beads" :key="bead.key" :class="[bead.state, { shown: shownKey === bead.key }]">
         <button type="button" :aria-pressed="shownKey === bead.key" @click="show(bead.upTo)">
-          <strong>{{ bead.title }}</strong>
+          <strong><MessageText :of="bead.title" /></strong>
           <span class="bead" aria-hidden="true" />
           <span v-if="bead.change" class="muted">{{ stateWords[bead.change.state] }}{{ bead.rated === '' ? '' : ` · ${bead.rated}` }}</span>
-          <span v-if="bead.knockOn" class="muted"><span class="small-bead" aria-hidden="true" />{{ bead.knockOn }}</span>
+          <span v-if="bead.knockOn" class="muted"><span class="small-bead" aria-hidden="true" /><MessageText :of="bead.knockOn" /></span>
         </button>
       </li>
       <li v-if="proposed" class="proposed">
         <span class="still">
           <strong>To try</strong>
           <span class="bead" aria-hidden="true" />
-          <span>{{ proposed }}</span>
+          <span><MessageText :of="proposed" /></span>
         </span>
       </li>
     </ol>

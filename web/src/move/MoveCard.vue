@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { joined, msg } from '@level-stance/core/kernel/message'
 import { Button, Checkbox, Popconfirm } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
@@ -18,7 +19,7 @@ import type { SettingPlace } from '@level-stance/core/station/settingPlace'
 import type { WorkingRun } from '@level-stance/core/station/station'
 import { focusCard } from '../kit/focusCard.ts'
 import { stable } from '../kit/stable.ts'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../data/board.ts'
 import { usePreferences } from '../data/preferences.ts'
@@ -64,24 +65,22 @@ const step = computed(() => board.step)
 const not = computed(() => board.against.map((key) => obstacles[key]).find((words) => words !== null) ?? null)
 const inRole = (role: 'chosen' | 'knock-on') =>
   step.value
-    ? changeWords(
-        {
-          moves: step.value.moves.filter((move) => move.role === role),
-          exchanges: step.value.exchanges.filter((one) => one.role === role),
-        },
-        preferences.unit,
-      )
+    ? changeWords({
+        moves: step.value.moves.filter((move) => move.role === role),
+        exchanges: step.value.exchanges.filter((one) => one.role === role),
+      })
     : []
 const now = computed(() => inRole('chosen'))
 const withIt = computed(() => inRole('knock-on'))
 const exact = computed(() =>
-  (step.value?.answers ?? [])
-    .filter((answer) => answer.by !== 0)
-    .map(
-      (answer) =>
-        `exact ${answer.exact < 0 ? '−' : ''}${amountWords(answer.setting, answer.exact, preferences.unit)}${answer.limit ? `, ${limits[answer.limit]}` : ''}`,
-    )
-    .join('; '),
+  joined(
+    (step.value?.answers ?? [])
+      .filter((answer) => answer.by !== 0)
+      .map(
+        ({ setting, exact, limit }) => msg`exact ${exact < 0 ? '−' : ''}${amountWords(setting, exact)}${limit ? `, ${limits[limit]}` : ''}`,
+      ),
+    '; ',
+  ),
 )
 const limits = { cap: 'the rest later', room: 'no more room' } as const
 const knees = computed(() => {
@@ -128,7 +127,7 @@ function runs(): WorkingRun[] {
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
       <div v-else class="pair">
-        <span><TermWords :text="definitionOf(row.setting).label" :of="termOfReading(row.setting)" /></span>
+        <span><MessageText :of="definitionOf(row.setting).label" :term="termOfReading(row.setting)" /></span>
         <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
       </div>
     </template>
@@ -137,19 +136,20 @@ function runs(): WorkingRun[] {
         <span>Hold</span>
         <PickField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
       </div>
-      <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> {{ now.join(' · ') }}</p>
+      <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> <MessageText :of="joined(now, ' · ')" /></p>
       <p v-if="withIt.length > 0" data-testid="move-answers">
-        <strong>With it:</strong> {{ withIt.join(' · ') }} <span v-if="exact" class="muted small">({{ exact }})</span>
+        <strong>With it:</strong> <MessageText :of="joined(withIt, ' · ')" />{{ ' ' }}
+        <span v-if="exact" class="muted small">(<MessageText :of="exact" />)</span>
       </p>
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="goesFar" class="pace"><PacePicker /></div>
-      <p v-if="isWhole" class="small caution">{{ preferences.said(wholeMoveCaution) }}</p>
+      <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
       <template v-if="now.length > 0">
         <AskFirst />
         <FrontBrakeQuestion :change="step" />
       </template>
       <div v-if="now.length > 0" class="last">
-        <p class="caution">{{ preferences.said(cautions.join(' ')) }}</p>
+        <p class="caution"><MessageText :of="joined(cautions)" /></p>
         <Popconfirm
           :disabled="!board.canTry || !board.isForGood"
           title="A cut is for good. Ridden with the hands there first, and measured twice?"
@@ -160,9 +160,9 @@ function runs(): WorkingRun[] {
           <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
         </Popconfirm>
       </div>
-      <p v-for="words in step.findings" :key="words" class="small warn">{{ preferences.said(words) }}</p>
-      <p v-if="step.left.length > 0" class="small">{{ step.left.map((left) => left.words).join(' ') }}</p>
-      <p v-if="step.later" class="small muted">{{ step.later }}</p>
+      <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
+      <p v-if="step.left.length > 0" class="small"><MessageText :of="joined(step.left.map((left) => left.words))" /></p>
+      <p v-if="step.later" class="small muted"><MessageText :of="step.later" /></p>
       <FoldPanel v-if="stems.length > 0 && choosesHold" class="small" title="Ways with stem and spacers">
         <p v-for="(option, i) in stems" :key="i">
           {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
@@ -176,7 +176,7 @@ function runs(): WorkingRun[] {
     <p v-else class="small muted">Drag on the board, or type where it should go.</p>
     <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
       <li v-for="row in board.waiting" :key="row.key" class="small">
-        <span>Waits: {{ row.label }}, {{ requestedWords(row.requested, preferences.unit) }}</span>
+        <span>Waits: {{ row.label }}, <MessageText :of="requestedWords(row.requested)" /></span>
         <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
         <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
       </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Message } from '@level-stance/core/kernel/message'
 import { computed, ref, watch } from 'vue'
 import { handsMiddle } from '@level-stance/core/body/rider'
 import { settingOf } from '@level-stance/core/ledger/settings'
@@ -6,7 +7,7 @@ import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { readEntry, shownValue, unitMark } from '@level-stance/core/readings/readingEntry'
 import type { Side } from '@level-stance/core/kernel/sided'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../data/board.ts'
 import { usePreferences } from '../data/preferences.ts'
@@ -45,7 +46,7 @@ const label = computed(() => {
 const shown = computed(() => (aimed.value === 0 ? '' : shownValue(props.setting, base.value + aimed.value, preferences.unit)))
 const text = ref(shown.value)
 const editing = ref(false)
-const wrong = ref<string | null>(null)
+const wrong = ref<Message | null>(null)
 watch(shown, (value) => {
   if (!editing.value) text.value = value
 })
@@ -76,7 +77,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
 
 <template>
   <label class="move" :class="{ compact }">
-    <span class="name" :class="{ 'visually-hidden': compact }"><TermWords :text="label" :of="termOfReading(setting)" /></span>
+    <span class="name" :class="{ 'visually-hidden': compact }"><MessageText :of="label" :term="termOfReading(setting)" /></span>
     <span v-if="compact" class="muted small" aria-hidden="true">{{ side === 'left' ? 'L' : 'R' }}</span>
     <span class="figure now">{{ now === null ? '–' : shownValue(setting, now, preferences.unit) }}</span>
     <input
@@ -96,7 +97,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
       @keydown.down="nudge($event, -1)"
     />
     <span v-if="!compact" class="muted small unit">{{ unitMark(setting, preferences.unit) }}</span>
-    <span v-if="wrong" class="problem small" role="alert">{{ wrong }}</span>
+    <span v-if="wrong" class="problem small" role="alert"><MessageText :of="wrong" /></span>
   </label>
 </template>
 

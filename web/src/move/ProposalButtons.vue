@@ -1,16 +1,15 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Proposal } from '@level-stance/core/station/station'
 import { useBoard } from '../data/board.ts'
-import { usePreferences } from '../data/preferences.ts'
 
 /** What a page offers to do, one button each; it goes onto the move card. */
 const props = defineProps<{ proposals: readonly Proposal[] }>()
-const preferences = usePreferences()
 const board = useBoard()
 const offered = computed(() => (board.movable ? props.proposals.filter(({ standing, failed }) => !standing && failed === undefined) : []))
-const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal) => proposal.failed ?? []) : []))
+const failed = computed(() => (board.movable ? props.proposals.flatMap(({ failed: words }) => (words === undefined ? [] : [words])) : []))
 </script>
 
 <template>
@@ -20,10 +19,10 @@ const failed = computed(() => (board.movable ? props.proposals.flatMap((proposal
       :key="proposal.key"
       :data-testid="`take-${proposal.key}`"
       @click="board.take(proposal.requested, proposal.reason)"
-      >{{ preferences.said(proposal.words) }}</Button
-    >
+      ><MessageText :of="proposal.words"
+    /></Button>
   </p>
-  <p v-for="words in failed" :key="words" class="small muted" data-testid="failed-before">{{ words }}</p>
+  <p v-for="(words, i) in failed" :key="i" class="small muted" data-testid="failed-before"><MessageText :of="words" /></p>
 </template>
 
 <style scoped>

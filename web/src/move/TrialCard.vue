@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
+import { joined } from '@level-stance/core/kernel/message'
 import { Button, Popconfirm } from 'ant-design-vue'
 import { computed } from 'vue'
 import { cautionsFor } from '@level-stance/core/ledger/cautions'
@@ -10,7 +12,6 @@ import { severityNow } from '@level-stance/core/ledger/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 import { focusCard } from '../kit/focusCard.ts'
-import { usePreferences } from '../data/preferences.ts'
 import { useVisit } from '../data/visit.ts'
 import BlockedNote from './BlockedNote.vue'
 import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
@@ -18,7 +19,6 @@ import SeverityPicker from '../complaint/SeverityPicker.vue'
 
 const props = defineProps<{ change: Change }>()
 const visit = useVisit()
-const preferences = usePreferences()
 
 const given = (complaintId: string) =>
   visit.ratings.find((r) => r.complaintId === complaintId && r.changeId === props.change.id)?.severity ?? null
@@ -44,7 +44,7 @@ function decide(kind: 'keep' | 'undo'): void {
 
 <template>
   <article class="card trial" aria-label="Being tried" tabindex="-1">
-    <p><strong>Being tried:</strong> {{ changeWords(change, preferences.unit).join(' · ') }}.</p>
+    <p><strong>Being tried:</strong> <MessageText :of="joined(changeWords(change), ' · ')" />.</p>
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">
@@ -59,7 +59,7 @@ function decide(kind: 'keep' | 'undo'): void {
     </div>
     <BlockedNote :blocks="blocks" />
     <FrontBrakeQuestion :change="change" />
-    <p class="caution" data-testid="trial-cautions">Check the bolts. {{ preferences.said(cautions.join(' ')) }}</p>
+    <p class="caution" data-testid="trial-cautions">Check the bolts. <MessageText :of="joined(cautions)" /></p>
     <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
       <template v-if="worse">

@@ -1,14 +1,13 @@
 <script setup lang="ts">
+import type { Message } from '@level-stance/core/kernel/message'
 import { computed } from 'vue'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import HowDrawing from '../drawing/HowDrawing.vue'
-import { usePreferences } from '../data/preferences.ts'
 
 /** A page with nothing entered: what to read first, how, and what it will then tell. */
-const props = defineProps<{ readings: readonly ReadingKey[]; tells: string }>()
-const preferences = usePreferences()
+const props = defineProps<{ readings: readonly ReadingKey[]; tells: Message }>()
 const MOST = 3
 /** Whether a small figure shows how it is taken. */
 const isDrawn = (key: ReadingKey) => definitionOf(key).drawing !== undefined
@@ -23,13 +22,13 @@ function go(key: ReadingKey): void {
 
 <template>
   <section class="start" aria-label="Where to begin" data-testid="page-start">
-    <p><strong>Nothing is read here yet.</strong> <TermWords :text="tells" /></p>
+    <p><strong>Nothing is read here yet.</strong> <MessageText :of="tells" /></p>
     <p class="small muted">Read first:</p>
     <ol>
       <li v-for="key in first" :key="key">
         <HowDrawing :reading-key="key" />
         <p class="small">
-          <a href="#" @click.prevent="go(key)">{{ definitionOf(key).label }}</a><br />{{ preferences.said(definitionOf(key).how) }}
+          <a href="#" @click.prevent="go(key)">{{ definitionOf(key).label }}</a><br /><MessageText :of="definitionOf(key).how" />
         </p>
       </li>
     </ol>

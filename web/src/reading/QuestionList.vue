@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { PlausibilityQuestion } from '@level-stance/core/readings/plausibility'
@@ -27,7 +28,7 @@ function swap(key: ReadingKey): void {
   <!-- At the foot of the column, over its rows: a question that comes moves no row under the hand. -->
   <div class="questions">
     <article v-for="question in questions" :key="question.id" class="question small" role="alert">
-      <p>{{ question.text }}</p>
+      <p><MessageText :of="question.text" /></p>
       <div>
         <Button @click="acknowledge(question)">It is right</Button>
         <Button v-if="question.swap" @click="swap(question.swap)">Exchange left and right</Button>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { msg } from '@level-stance/core/kernel/message'
 import { computed, ref, watch } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/readings/readingDefinitions'
 import { allowedRange, readEntry, readingName, unitMark } from '@level-stance/core/readings/readingEntry'
+import type { EntryTrouble } from '@level-stance/core/readings/readingEntry'
 import { methodOver } from '@level-stance/core/readings/table/methods'
 import { conditions } from '@level-stance/core/readings/conditions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
@@ -24,7 +26,7 @@ const props = defineProps<{
   /** a new reading at this place of the ledger, beside the one that counts */
   again: boolean
 }>()
-const emit = defineEmits<{ problem: [problem: { message: string; suggestion?: { label: string; text: string } } | null] }>()
+const emit = defineEmits<{ problem: [problem: EntryTrouble | null] }>()
 
 const visit = useVisit()
 const drafts = useDrafts()
@@ -125,10 +127,10 @@ function judge(): void {
   if (entry.ok) return problem(null)
   const stands = shown()
   const kept = stands === '' ? 'Nothing is stored.' : `${stands}${unitMark(props.readingKey, unit.value)} is kept.`
-  problem({ ...entry, message: `${entry.message} ${kept}` })
+  problem({ ...entry, message: msg`${entry.message} ${kept}` })
 }
 
-function problem(found: { message: string; suggestion?: { label: string; text: string } } | null): void {
+function problem(found: EntryTrouble | null): void {
   wrong.value = found !== null
   emit('problem', found)
 }
@@ -178,7 +180,7 @@ defineExpose({ take })
     :aria-label="name"
     :aria-invalid="wrong"
     :aria-describedby="wrong ? `${fieldId}-problem` : undefined"
-    :title="`${name}: ${allowedRange(readingKey, unit)}`"
+    :title="`${name}: ${preferences.plain(allowedRange(readingKey))}`"
     data-reading
     inputmode="text"
     autocomplete="off"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { predict } from '@level-stance/core/body/calibration'
@@ -15,6 +16,7 @@ import type { Reading } from '@level-stance/core/readings/reading'
 import { summarise } from '@level-stance/core/readings/repeats'
 import { readingPlusMinus } from '@level-stance/core/readings/resolve'
 import { readingName, unitMark } from '@level-stance/core/readings/readingEntry'
+import type { EntryTrouble } from '@level-stance/core/readings/readingEntry'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
 import { momentOf } from '../kit/day.ts'
@@ -49,9 +51,7 @@ const where = computed(() => (props.saysCondition && props.condition !== 'usual'
 const choice = computed(() => (isChoice(props.readingKey) ? props.readingKey : null))
 const numberKey = computed(() => (isChoice(props.readingKey) ? null : props.readingKey))
 const fieldSides = computed<readonly Reading['side'][]>(() => (definition.value.sided ? ['left', 'right'] : ['both']))
-const problems = reactive<Partial<Record<Reading['side'], { message: string; suggestion?: { label: string; text: string } } | undefined>>>(
-  {},
-)
+const problems = reactive<Partial<Record<Reading['side'], EntryTrouble | undefined>>>({})
 const fields = ref<InstanceType<typeof ReadingField>[]>([])
 const open = ref(false)
 /** a new reading is being taken, beside those that count so far */
@@ -216,7 +216,7 @@ function remove(reading: Reading): void {
   takeBack.offer(`${readingName(reading.key, reading.side)} removed.`, () => visit.setReading(reading))
 }
 
-function setProblem(side: Reading['side'], problem: { message: string; suggestion?: { label: string; text: string } } | null): void {
+function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
   problems[side] = problem ?? undefined
 }
 </script>
@@ -255,14 +255,14 @@ function setProblem(side: Reading['side'], problem: { message: string; suggestio
         class="problem"
         role="alert"
       >
-        {{ problems[side]?.message }}
+        <MessageText :of="problems[side]?.message ?? ''" />{{ ' ' }}
         <Button v-if="problems[side]?.suggestion" class="suggest" @click="fields[i]?.take(problems[side]?.suggestion?.text ?? '')">
-          {{ problems[side]?.suggestion?.label }}
+          <MessageText :of="problems[side]?.suggestion?.label ?? ''" />
         </Button>
       </p>
     </template>
     <div v-if="open" class="more small">
-      <p>{{ preferences.said(definition.how) }} <TermLink v-if="term" :of="term" /></p>
+      <p><MessageText :of="definition.how" /> <TermLink v-if="term" :of="term" /></p>
       <p v-for="{ reading, words } in history" :key="`${reading.side}@${reading.after}`" class="past">
         {{ words }}
         <RemoveButton :what="`this reading of ${midSentence(definition.label)}`" :label="`Remove: ${words}`" @remove="remove(reading)" />

@@ -9,7 +9,7 @@ import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { usePaintedFirst } from '../kit/painted.ts'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import { useVisit } from '../data/visit.ts'
 
 /** Causes, likeliest first: how likely in a word, what speaks for and against, what is still to be read. */
@@ -66,7 +66,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
                   <td class="figure">{{ percent(row.prior) }}</td>
                 </tr>
                 <tr v-for="(line, i) in row.sum" :key="i">
-                  <td>{{ line.words }}</td>
+                  <td><MessageText :of="line.words" /></td>
                   <td class="figure">{{ factor(line.moves) }}</td>
                 </tr>
                 <tr>
@@ -90,15 +90,15 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
       <p v-for="one in spoken(row)" :key="`${one.of}-${one.side}`" class="line" :class="one.speaks">
         <CheckOutlined v-if="one.speaks === 'for'" aria-label="speaks for it" />
         <MinusOutlined v-else aria-label="speaks against it" />
-        {{ ' ' }}<TermWords :text="one.words" />
+        {{ ' ' }}<MessageText :of="one.words" />
       </p>
       <p v-for="(lesson, i) in row.learned" :key="`learned-${i}`" class="line" :class="lesson.moves > 0 ? 'for' : 'against'">
         <CheckOutlined v-if="lesson.moves > 0" aria-label="speaks for it" />
         <MinusOutlined v-else aria-label="speaks against it" />
-        {{ lesson.words }}
+        <MessageText :of="lesson.words" />
       </p>
       <p v-for="one in unsure(row)" :key="`unsure-${one.of}`" class="line open">
-        <QuestionOutlined aria-label="not decided" /> <TermWords :text="one.words" />
+        <QuestionOutlined aria-label="not decided" /> <MessageText :of="one.words" />
       </p>
       <p v-if="row.open.length > 0" class="line open">
         <QuestionOutlined aria-label="not read" /> Not read: {{ open(row).join('; ').toLowerCase() }}.

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
+import { joined } from '@level-stance/core/kernel/message'
 import { addressOf } from '../address/stations.ts'
 import { Button, Tag } from 'ant-design-vue'
 import { computed } from 'vue'
@@ -8,7 +10,6 @@ import type { FirstMove } from '@level-stance/core/reason/firstMove'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
 import { midSentence } from '@level-stance/core/kernel/words'
 import { useBoard } from '../data/board.ts'
-import { usePreferences } from '../data/preferences.ts'
 import { useReasoning } from '../data/reasoning.ts'
 import { useVisit } from '../data/visit.ts'
 
@@ -16,7 +17,6 @@ import { useVisit } from '../data/visit.ts'
 const reasoning = useReasoning()
 const board = useBoard()
 const visit = useVisit()
-const preferences = usePreferences()
 const router = useRouter()
 const MOST = 3
 
@@ -40,7 +40,7 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
     data-testid="first-move"
   >
     <div class="top">
-      <strong>{{ move.words }}</strong>
+      <strong><MessageText :of="move.words" /></strong>
       <Button
         :type="i === 0 && solid(move) ? 'primary' : 'default'"
         :disabled="!board.movable || !reasoning.isCurrent"
@@ -52,14 +52,14 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
       For: {{ midSentence(causeOf(move.cause).label) }} · {{ cost(move)
       }}<template v-if="move.isGuess"> · a guess: nothing can be read for it here</template>
     </p>
-    <p v-if="move.says" class="small">{{ move.says }}</p>
+    <p v-if="move.says" class="small"><MessageText :of="move.says" /></p>
     <p class="tags">
       <Tag v-for="effect in move.effects" :key="effect.complaintId" :class="effect.words === 'watch' ? 'watch' : 'good'"
         >{{ effect.title }}: {{ effect.words }}</Tag
       >
       <Tag v-for="harm in move.harms.slice(0, 2)" :key="harm.cause" class="watch">watch: {{ midSentence(causeOf(harm.cause).label) }}</Tag>
     </p>
-    <p v-if="i === 0 && move.cautions.length > 0" class="caution small">{{ preferences.said(move.cautions.join(' ')) }}</p>
+    <p v-if="i === 0 && move.cautions.length > 0" class="caution small"><MessageText :of="joined(move.cautions)" /></p>
   </article>
 </template>
 

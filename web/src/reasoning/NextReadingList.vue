@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
+import type { Message } from '@level-stance/core/kernel/message'
+import { isSame } from '@level-stance/core/kernel/message'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { NextReading } from '@level-stance/core/reason/nextReading'
@@ -13,7 +16,7 @@ const REST = 700
 
 interface Shown {
   readonly key: ReadingKey
-  readonly why: string
+  readonly why: Message
 }
 const wanted = computed<readonly Shown[]>(() => {
   const best: readonly NextReading[] = reasoning.reasoned?.next.slice(0, MOST) ?? []
@@ -53,7 +56,7 @@ const minutes = computed(() => reasoning.reasoned?.short.reduce((sum, next) => s
     </p>
     <div v-for="(row, i) in shown" :key="row.key" class="one" :data-testid="`next-${row.key}`">
       <ReadingRow :reading-key="row.key" condition="usual" />
-      <p v-if="shown[i + 1]?.why !== row.why" class="small muted why">{{ row.why }}</p>
+      <p v-if="!isSame(shown[i + 1]?.why ?? '', row.why)" class="small muted why"><MessageText :of="row.why" /></p>
     </div>
   </div>
 </template>

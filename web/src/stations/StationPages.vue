@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Message } from '@level-stance/core/kernel/message'
 import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import type { Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -37,7 +38,7 @@ const props = defineProps<{
       string,
       {
         readonly label: string
-        readonly tells: string
+        readonly tells: Message
         readonly readings: readonly ReadingKey[]
         readonly hands?: HandPosition
         readonly readHard?: readonly ReadingKey[]

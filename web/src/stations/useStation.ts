@@ -6,7 +6,6 @@ import type { Vial } from '@level-stance/core/station/number'
 import { judgePage, nothingSaid } from '@level-stance/core/station/station'
 import type { PageJudgement, Proposal, Station } from '@level-stance/core/station/station'
 import { later } from '../kit/later.ts'
-import { usePreferences } from '../data/preferences.ts'
 import { useVisit } from '../data/visit.ts'
 
 /** The first page of a station that has causes to weigh. */
@@ -25,7 +24,6 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   context: () => Context,
 ) {
   const visit = useVisit()
-  const preferences = usePreferences()
   /** the page that is open; the address carries it */
   const page = ref<string>(WHY)
   const open = (key: string) => (page.value = key)
@@ -48,7 +46,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   /** A proposal that was tried before and failed says so, and is not offered. */
   function withFailure(proposal: Proposal): Proposal {
     const before = failedBefore(proposal.requested, visit.told)
-    return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told, preferences.unit) }
+    return before === null ? proposal : { ...proposal, failed: failedWords(before, visit.told) }
   }
   const summary = computed(() => station.summary(rested.value))
   const choices = computed<Choices[Key]>(() => visit.choices[key])

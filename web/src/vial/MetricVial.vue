@@ -5,7 +5,7 @@ import type { MetricKey } from '@level-stance/core/body/metrics'
 import { kneeBand } from '@level-stance/core/rider/kneeNow'
 import { bandState, bandWords, isUnsure } from '@level-stance/core/kernel/band'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import { termOfMetric } from '../glossary/terms.ts'
 import { useBoard } from '../data/board.ts'
 import { useUncertainty } from '../data/uncertainty.ts'
@@ -72,7 +72,7 @@ const spoken = computed(() => {
     :data-testid="`metric-${metric}`"
   >
     <div class="line" aria-hidden="true">
-      <span class="name"><TermWords :text="definition.short" :of="termOfMetric(metric)" /></span>
+      <span class="name"><MessageText :of="definition.short" :term="termOfMetric(metric)" /></span>
       <template v-if="board.active && now !== null">
         <span class="figure end">{{ shown(now) }}{{ moves ? '' : mark }}</span>
         <span v-if="moves && proposed !== null" class="figure to">→ {{ shown(proposed) }}{{ mark }}</span>

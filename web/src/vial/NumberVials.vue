@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import type { Vial } from '@level-stance/core/station/number'
 import { stable } from '../kit/stable.ts'
-import { termOfReading } from '../glossary/terms.ts'
 import { useBoard } from '../data/board.ts'
 import { usePreferences } from '../data/preferences.ts'
 import VialGauge from './VialGauge.vue'
@@ -32,8 +31,8 @@ const proposed = computed(() =>
   <VialGauge
     v-for="(vial, i) in vials"
     :key="vial.key"
-    :label="preferences.said(vial.label)"
-    :term="vial.moves ? termOfReading(vial.moves.setting) : null"
+    :label="vial.label"
+    :term="vial.term"
     :shown="shown(vial)"
     :value="vial.value"
     :plus-minus="vial.plusMinus"
@@ -42,7 +41,7 @@ const proposed = computed(() =>
     :ticks="vial.ticks ?? []"
     :ghost="vial.start ?? null"
     :proposed="proposed[i] ?? null"
-    :remark="preferences.said(vial.remark)"
+    :remark="preferences.plain(vial.remark)"
     :data-testid="`target-${vial.key}`"
   />
 </template>

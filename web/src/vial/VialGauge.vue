@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { bandState, bandWords } from '@level-stance/core/kernel/band'
 import type { TargetBand } from '@level-stance/core/kernel/band'
-import { TermWords } from '../glossary/TermWords.ts'
+import { MessageText } from '../glossary/MessageText.ts'
 import type { TermKey } from '../glossary/terms.ts'
 import VialTube from './VialTube.vue'
 import type { VialTick } from './VialTube.vue'
@@ -38,7 +38,7 @@ const spoken = computed(
 <template>
   <div class="vial" :class="state" role="img" :aria-label="spoken">
     <div class="head" aria-hidden="true">
-      <span class="name"><TermWords :text="label" :of="term" /></span>
+      <span class="name"><MessageText :of="label" :term="term" /></span>
       <span class="figure">{{ shown }}</span>
       <span class="remark">{{ remark ?? word }}</span>
     </div>

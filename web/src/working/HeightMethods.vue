@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { saddleHeightsCalculation } from '@level-stance/core/stations/seat/height/calculations'
@@ -72,7 +73,7 @@ const items = computed(() =>
         <span class="band" :style="{ left: `${at(row.low)}%`, width: `${Math.max(1.2, at(row.high) - at(row.low))}%` }" />
         <span v-if="saddle !== null" class="now" :style="{ left: `${at(saddle)}%` }" />
       </div>
-      <p class="small muted">{{ row.known ? `${against(row)}. ` : '' }}{{ preferences.said(row.why) }}</p>
+      <p class="small muted">{{ row.known ? `${against(row)}. ` : '' }}<MessageText :of="row.why" /></p>
     </div>
     <p v-if="rows.length === 0" class="muted">Measure stature, saddle height, crank and cleats first.</p>
   </div>

@@ -72,7 +72,7 @@ const inOther = (unit: string) => unit === 'mm' && preferences.unit !== 'mm'
 function shown(value: number | string, unit: string): string {
   const words = `${typeof value === 'number' ? trimmed(value, 2) : value}${unitSigns[unit] ?? ''}`
   if (!inOther(unit)) return words
-  return `${typeof value === 'number' ? preferences.length(value) : preferences.said(words)} (${words})`
+  return `${typeof value === 'number' ? preferences.length(value) : preferences.plain(words)} (${words})`
 }
 const sure = (plusMinus: number, unit: string) => (inOther(unit) ? preferences.length(plusMinus) : trimmed(plusMinus, 2))
 </script>

@@ -87,7 +87,7 @@ describe('a doubt about readings', () => {
   it('comes when the hand rests, and goes with the key that settles it', async () => {
     const visit = far()
     const at = shown(QuestionList, { about: ['thigh'] })
-    expect(at.text()).toMatch(/Thigh: left 430 and right 330 differ by 100 mm/)
+    expect(at.text()).toMatch(/Thigh: left 430 mm and right 330 mm differ by 100 mm/)
     visit.setReading({ ...visit.reading('thigh', 'right')!, value: 433, typed: '433' })
     await followed()
     await nextTick()

@@ -184,7 +184,7 @@ describe('width', () => {
     const at = shown(WidthPage, {})
     await at
       .findAll('input[type="radio"]')
-      .find((radio) => radio.element.parentElement?.textContent?.includes('6 mm'))!
+      .find((radio) => radio.element.parentElement?.textContent?.includes('6\u00A0mm'))!
       .setValue(true)
     await rested()
     const cuts = rows(at, 'cuts')

@@ -1,10 +1,11 @@
 /** @jest-environment jsdom */
+import { mm, msg, range } from '@level-stance/core/kernel/message'
+import { term } from '@level-stance/core/readings/table/terms'
 import { mount } from '@vue/test-utils'
 import { Button, StyleProvider } from 'ant-design-vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { cleatSchoolKeys } from '@level-stance/core/stations/feet/cleat/schools'
 import { cleatTargetCalculation } from '@level-stance/core/stations/feet/cleat/calculations'
-import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { h, nextTick } from 'vue'
 import { usePaintedFirst } from '../../src/kit/painted.ts'
@@ -12,8 +13,8 @@ import GlossaryDrawer from '../../src/glossary/GlossaryDrawer.vue'
 import TermLink from '../../src/glossary/TermLink.vue'
 import TermCard from '../../src/glossary/TermCard.vue'
 import TermTip from '../../src/glossary/TermTip.vue'
-import { TermWords } from '../../src/glossary/TermWords.ts'
-import { piecesOf, termKeys, termOf, termOfMetric, termOfReading } from '../../src/glossary/terms.ts'
+import { MessageText } from '../../src/glossary/MessageText.ts'
+import { termKeys, termOf, termOfMetric, termOfReading } from '../../src/glossary/terms.ts'
 import FindingCard from '../../src/finding/FindingCard.vue'
 import FoldPanel from '../../src/kit/FoldPanel.vue'
 import PageStart from '../../src/reading/PageStart.vue'
@@ -47,10 +48,10 @@ describe('a fold', () => {
 
 describe('a finding', () => {
   const props = {
-    headline: 'The saddle is 25.4 mm narrow.',
-    sentence: '114.3 mm against 127 to 140 mm.',
-    sure: '±3 mm',
-    speaksFor: ['50.8 mm'],
+    headline: msg`The saddle is ${mm(25.4, 1)} narrow.`,
+    sentence: msg`${mm(114.3, 1)} against ${range(127, 140)}.`,
+    sure: msg`±${mm(3)}`,
+    speaksFor: [msg`${mm(50.8, 1)}`],
     against: [],
   }
   it('is said in the unit in use, and follows it', async () => {
@@ -140,35 +141,17 @@ describe('a long list', () => {
 })
 
 describe('terms in a sentence', () => {
-  const terms = (sentence: string) => piecesOf(sentence).flatMap(({ words, term }) => (term === null ? [] : [[words, term]]))
-
-  it('are found by what they are called, one or many, the longest first, each once', () => {
-    expect(terms('Wider cranks widen the tread and the stance width; a wide tread tires the hips.')).toEqual([
-      ['tread', 'tread'],
-      ['stance width', 'stance-width'],
+  it('are marked where each is first named, and leave the sentence as it was', () => {
+    const of = msg`The ${term('float')} binds: a wider ${term('float')}, or ${term('hoods', 'hoods')} up ${mm(12.7, 1)}.`
+    const at = mount({ render: () => h('p', h(MessageText, { of })) })
+    expect(at.text()).toBe('The float binds: a wider float, or hoods up 12.7 mm.')
+    const marks = at.findAll('[data-means]').map((mark) => [mark.text(), mark.attributes('data-means')])
+    expect(marks).toEqual([
+      ['float', 'float'],
+      ['hoods', 'hoods'],
     ])
-    expect(terms('Cleat setback 9 mm, saddle setback 61 mm, two wedges.')).toEqual([
-      ['Cleat setback', 'cleat-setback'],
-      ['saddle setback', 'saddle-setback'],
-      ['wedges', 'wedge'],
-    ])
-    // Not inside other words, and not where the word may be another.
-    expect(terms('The floating hook lies within reach; a treadmill is no stand.')).toEqual([])
-    expect(piecesOf('')).toEqual([])
-  })
-
-  it('leave the sentence as it was', () => {
-    const words = fc.constantFrom('float', 'Torso angle', 'the', 'sit bones', ' ', ', ', 'stance', '4 mm.', 'hoods', '’', 'arch support')
-    fc.assert(
-      fc.property(fc.array(words), (parts) => {
-        const sentence = parts.join(' ')
-        expect(
-          piecesOf(sentence)
-            .map((piece) => piece.words)
-            .join(''),
-        ).toBe(sentence)
-      }),
-    )
+    const whole = mount({ render: () => h('p', h(MessageText, { of: 'Behind ball, left', term: 'cleat-setback' })) })
+    expect([whole.text(), whole.get('[data-means]').attributes('data-means')]).toEqual(['Behind ball, left', 'cleat-setback'])
   })
 
   it('each have their own words, readings and numbers', () => {
@@ -191,7 +174,7 @@ describe('a marked word', () => {
   const rest = (ms = 600) => new Promise((resolve) => setTimeout(resolve, ms))
 
   it('is told where the pointer rests, with the way into the glossary; not while a hand drags over it', async () => {
-    const word = mount({ render: () => h('p', h(TermWords, { text: 'Less float.' })) }, { attachTo: document.body })
+    const word = mount({ render: () => h('p', h(MessageText, { of: msg`Less ${term('float')}.` })) }, { attachTo: document.body })
     const tip = mount(TermTip, { attachTo: document.body })
     const marked = word.get('[data-means]')
     expect([marked.text(), marked.attributes('data-means')]).toEqual(['float', 'float'])
@@ -212,7 +195,9 @@ describe('a marked word', () => {
 
   it('is told where a finger taps it, but not on a button, which does its own work', async () => {
     const word = mount(
-      { render: () => [h('p', h(TermWords, { text: 'float' })), h('button', h(TermWords, { text: 'tread' }))] },
+      {
+        render: () => [h('p', h(MessageText, { of: 'float', term: 'float' })), h('button', h(MessageText, { of: 'tread', term: 'tread' }))],
+      },
       { attachTo: document.body },
     )
     const tip = mount(TermTip, { attachTo: document.body })

@@ -87,6 +87,7 @@ describe('numbers of a page', () => {
     unit: 'mm',
     band: { low: 8, high: 14 },
     aim: null,
+    term: null,
     remark: '',
     ...over,
   })

@@ -1,4 +1,4 @@
-import { soldBy } from '../../kernel/inUnit.ts'
+import { mm, msg, soldBy } from '../../kernel/message.ts'
 import { angle, angles, choice, choices, length, lengths, section, offsetFrom, usually } from './definition.ts'
 
 /** A saddle is commonly clamped this far before where its rider sits, mm; minus is ahead of it. @source prior */
@@ -16,7 +16,7 @@ export const bikeReadings = {
   ...section('bike', 'Saddle', {
     saddleHeight: length('Saddle height', 350, 1000, 'tape', 'Bottom-bracket centre along the seat tube to the saddle’s top where the rider sits. Dropper up.', { inModel: true, words: ['saddle', 'height'], drawing: ['bike', 'bb', 'saddle'], term: 'saddle-height' }),
     saddleSetback: length('Nose behind BB', -150, 300, 'tape', 'Plumb line through the bottom bracket, back to the saddle’s nose. Nose ahead of the line is minus.', { plus: 'behind +', carried: { sitFromNose: -1 }, words: ['nose'], drawing: ['bike', 'bbUp', 'nose'], term: 'saddle-setback' }),
-    sitFromNose: length('Nose to sit point', 60, 320, 'tape', 'Along the saddle from its nose to where the sit bones rest, commonly where it is about 80 mm wide or a little behind.', { inModel: true, estimate: usually(150, 30, 'usual saddle'), part: 'saddle', drawing: ['bike', 'nose', 'saddle'], term: 'sit-point' }),
+    sitFromNose: length('Nose to sit point', 60, 320, 'tape', msg`Along the saddle from its nose to where the sit bones rest, commonly where it is about ${mm(80)} wide or a little behind.`, { inModel: true, estimate: usually(150, 30, 'usual saddle'), part: 'saddle', drawing: ['bike', 'nose', 'saddle'], term: 'sit-point' }),
     seatAngle: angle('Seat angle', 50, 88, 'level', 'Line from bottom bracket to where the rider sits, above horizontal. Not needed with the nose measured.', { inModel: true, estimate: usually(73, 3, 'usual frame'), words: ['angle'], drawing: ['bike', 'bb', 'saddle', 'bbLevel'], term: 'saddle-setback' }),
     saddleTilt: angle('Tilt where you sit', -25, 20, 'level', 'Level on a short board over the sitting zone, not tip to tail; nose up is plus.', { plus: 'nose up +', words: ['tilt'], drawing: ['saddle', 'zoneBack', 'zoneFront'], term: 'tilt' }),
     tipToTail: angle('Level laid nose to tail', -25, 20, 'level', 'Only to compare: on a curved saddle it reads otherwise than where you sit.', { plus: 'nose up +', drawing: ['saddle', 'tail', 'nose'], term: 'tilt' }),
@@ -119,7 +119,7 @@ export const bikeReadings = {
     washer: lengths('Washer', 0, 8, 'ruler', 4, 'Between crank and pedal. Never leave too little thread.', { inModel: true, estimate: usually(0, 1.5, 'usually none'), words: ['washer'], drawing: ['crank', 'end', 'washer'], term: 'stance-width' }),
     adapter: lengths('Adapter', 0, 60, 'ruler', 10, 'Pedal extender between crank and pedal.', { inModel: true, estimate: usually(0, 0.5, 'usually none'), words: ['adapter'], drawing: ['crank', 'faceR', 'pedal'], term: 'stance-width' }),
     axleThread: lengths('Pedal thread', 6, 30, 'calliper', 3, 'Length of the thread on the pedal’s axle, without washers.', { part: 'pedals', drawing: ['crank', 'end', 'washer'] }),
-    stayWidth: length('Chainstays, outside', 60, 220, 'tape', 'Outer face to outer face where the heels pass, commonly 350 mm behind the bottom bracket.', { drawing: ['crank', 'faceL', 'faceR'] }),
+    stayWidth: length('Chainstays, outside', 60, 220, 'tape', msg`Outer face to outer face where the heels pass, commonly ${mm(350)} behind the bottom bracket.`, { drawing: ['crank', 'faceL', 'faceR'] }),
     otherStance: length('Stance on the other bike', 180, 420, 'tape', 'Middle of one foot to the middle of the other on the bike that feels right.', { owner: 'rider', drawing: ['crank', 'pedalL', 'pedal'], term: 'stance-width' }),
     dropperTravel: length('Dropper travel', 0, 260, 'tape', 'Saddle fully up to fully down; 0 = none.', { drawing: ['bike', 'saddle', 'bb'] }),
     pedalKind: choice('Pedal', { 'plate-coil': 'three-bolt plate, coil spring', 'plate-leaf': 'three-bolt plate, leaf spring', 'plate-glide': 'three-bolt, glide entry', 'cleat-mechanism': 'mechanism in cleat, round body', recessed: 'two-bolt recessed', 'recessed-platform': 'two-bolt recessed with platform', 'flat-pins': 'flat with pins' }, 'By kind, not by maker.', { part: 'pedals' }),

@@ -1,3 +1,4 @@
+import { mm, msg } from '../../kernel/message.ts'
 import {
   ACROMION_RATIO,
   FOREARM_TO_GRIP_RATIO,
@@ -49,6 +50,6 @@ export const bodyReadings = {
     straightLegRaise: angles('Straight-leg raise', 20, 130, 'goniometer', 15, 'Lying on the back, straight leg lifted until the pelvis starts to turn: leg against the table.', { drawing: ['body', 'crotch', 'floor', 'knee'], term: 'hip-angle' }),
     kneeAlignment: choice('Knees over feet', { straight: 'straight', 'bow-legged': 'bow-legged', 'knock-kneed': 'knock-kneed' }, 'Standing, feet together, from the front.'),
     legDifferenceAt: choice('Difference lies in', { unknown: 'not known', thigh: 'thigh', shank: 'shank', foot: 'foot', pelvis: 'pelvis' }, 'As a clinician found it; lying, knees bent, knees seen from the front and the side tell thigh from shank.', { term: 'leg-difference' }),
-    legLengthDifference: length('Right leg shorter by', -60, 60, 'tape', 'As found lying or by a clinician; minus when the left is the shorter. A tape cannot tell less than 5 mm.', { noBetterThan: { tape: 5 }, plus: 'left shorter −', drawing: ['body', 'hip', 'ankle'], term: 'leg-difference' }),
+    legLengthDifference: length('Right leg shorter by', -60, 60, 'tape', msg`As found lying or by a clinician; minus when the left is the shorter. A tape cannot tell less than ${mm(5)}.`, { noBetterThan: { tape: 5 }, plus: 'left shorter −', drawing: ['body', 'hip', 'ankle'], term: 'leg-difference' }),
   }),
 } as const // prettier-ignore

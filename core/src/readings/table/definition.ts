@@ -1,3 +1,4 @@
+import type { Message } from '../../kernel/message.ts'
 import type { PlainDimension } from '../../kernel/entry.ts'
 import type { MethodKey, NumberDimension } from './methods.ts'
 import type { KnownKind } from '../../body/calibration.ts'
@@ -56,7 +57,7 @@ interface Common {
   /** sided, but one reading counts for both sides until the other is read */
   readonly onceForBoth?: true
   readonly method: MethodKey
-  readonly how: string
+  readonly how: Message
   /** a left–right difference above this is asked about, never refused; held unit */
   readonly pairLimit?: number
   /** only on bikes with this kind of bar */
@@ -140,7 +141,7 @@ export type ReadingDefinition = Row & Placed
 type More = Omit<Partial<Common>, 'label' | 'sided' | 'method' | 'how' | 'pairLimit'>
 
 /** A length read once. */
-export function length(label: string, min: number, max: number, method: MethodKey, how: string, more: More = {}): NumberRow {
+export function length(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberRow {
   return { label, sided: false, dimension: 'length', min, max, method, how, ...more }
 }
 
@@ -151,14 +152,14 @@ export function lengths(
   max: number,
   method: MethodKey,
   pairLimit: number,
-  how: string,
+  how: Message,
   more: More = {},
 ): NumberRow {
   return { label, sided: true, dimension: 'length', min, max, method, pairLimit, how, ...more }
 }
 
 /** An angle read once. */
-export function angle(label: string, min: number, max: number, method: MethodKey, how: string, more: More = {}): NumberRow {
+export function angle(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberRow {
   return { label, sided: false, dimension: 'angle', min, max, method, how, ...more }
 }
 
@@ -169,7 +170,7 @@ export function angles(
   max: number,
   method: MethodKey,
   pairLimit: number,
-  how: string,
+  how: Message,
   more: More = {},
 ): NumberRow {
   return { label, sided: true, dimension: 'angle', min, max, method, pairLimit, how, ...more }
@@ -179,7 +180,7 @@ export function angles(
 export function choice<const Options extends Readonly<Record<string, string>>>(
   label: string,
   options: Options,
-  how: string,
+  how: Message,
   more: More = {},
 ): ChoiceRow<Options> {
   return { label, sided: false, dimension: 'choice', method: 'eye', how, options, ...more }
@@ -189,7 +190,7 @@ export function choice<const Options extends Readonly<Record<string, string>>>(
 export function choices<const Options extends Readonly<Record<string, string>>>(
   label: string,
   options: Options,
-  how: string,
+  how: Message,
   more: More = {},
 ): ChoiceRow<Options> {
   return { ...choice(label, options, how, more), sided: true }
@@ -202,7 +203,7 @@ export function amount(
   min: number,
   max: number,
   method: MethodKey,
-  how: string,
+  how: Message,
   more: More = {},
 ): NumberRow {
   return { label, sided: false, dimension, min, max, method, how, ...more }

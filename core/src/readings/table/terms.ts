@@ -1,3 +1,4 @@
+import type { TermPiece } from '../../kernel/message.ts'
 import type { MetricKey } from '../../body/metrics.ts'
 
 /** A word of the trade, as it is meant on these screens. */
@@ -59,3 +60,13 @@ export const terms = {
 } as const satisfies Readonly<Record<string, Term>> // prettier-ignore
 
 export type TermKey = keyof typeof terms
+export const isTerm = (key: string): key is TermKey => Object.hasOwn(terms, key)
+
+/**
+ * A term in a `msg`: it is marked where it is shown, and the glossary tells what it means.
+ * @param words as it is called there; its first name where left out
+ */
+export function term(key: TermKey, words?: string): TermPiece {
+  const named: Term = terms[key]
+  return { term: key, words: words ?? named.words?.[0] ?? named.term }
+}

@@ -1,7 +1,8 @@
+import { plain } from '../../kernel/message.ts'
 import fc from 'fast-check'
 import { definitionOf } from '../../readings/readingDefinitions.ts'
 import type { Reading } from '../../readings/reading.ts'
-import { aReading, entryOf, testTime, uuid, wholeReadings } from '../../testing.ts'
+import { aReading, entryOf, testTime, uuid, wholeReadings, said } from '../../testing.ts'
 import { boltReadings, cleatLook, wearInput } from './wear/readings.ts'
 import { supportReadings } from './support/readings.ts'
 import { cleatRoom, stanceEstimated, stanceParts } from './stance/readings.ts'
@@ -104,9 +105,9 @@ describe('another pedal', () => {
     const undo: LedgerEntry = { kind: 'undo', id: uuid(41), at: testTime, of: entry.id }
     const back = setupWith(recessed, [entry, undo]).now
     expect([chosen(back, 'pedalKind'), back.soleStack.left?.value]).toEqual(['recessed', 23])
-    expect(changeWords(entry, 'mm')).toEqual(['Pedals: Three-bolt plate, coil spring for Two-bolt recessed'])
-    expect(moveWords({ setting: 'cleatTurn', side: 'right', by: -1.5 }, 'mm')).toBe('Cleat R toe-in 1.5°')
-    expect(moveWords({ setting: 'archSupport', side: 'left', by: 3 }, 'mm')).toBe('Arch support L higher 3 mm')
+    expect(changeWords(entry)).toEqual(['Pedals: Three-bolt plate, coil spring for Two-bolt recessed'])
+    expect(plain(moveWords({ setting: 'cleatTurn', side: 'right', by: -1.5 }))).toBe('Cleat R toe-in 1.5°')
+    expect(plain(moveWords({ setting: 'archSupport', side: 'left', by: 3 }))).toBe('Arch support L higher 3 mm')
   })
 
   it('of which only a size differs is written down as an exchange too', () => {
@@ -180,7 +181,7 @@ describe('what nobody had read before this visit put something there', () => {
     )
     const read = { ...supportReadings(now, 'right'), complaint: true }
     expect([read.wedge?.value, read.archSupport?.value]).toEqual([4, 3])
-    expect(judgeWedge('right', 'wedge', read)).toMatchObject({ by: 0, headline: expect.stringMatching(/has its wedge/) as string })
+    expect(said(judgeWedge('right', 'wedge', read))).toMatchObject({ by: 0, headline: expect.stringMatching(/has its wedge/) as string })
     // 12 mm of drop asks for 8 at most; 3 are in, and 3 more is the next step.
     expect(judgeFootbed('right', read).by).toBeLessThanOrEqual(3)
     expect(judgeLegLength({ ...legLengthReadings(now), pain: 4 })).toMatchObject({ state: 'met', shorter: 'right', already: 6, now: 0 })

@@ -3,7 +3,7 @@ import type { Setup } from '../../rider/setup.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { judgePage, readingsOn } from '../../station/station.ts'
 import type { PageJudgement } from '../../station/station.ts'
-import { aReading, contextAt, entryOf, readingsWith } from '../../testing.ts'
+import { aReading, contextAt, entryOf, readingsWith, said } from '../../testing.ts'
 import type { HandsChoices } from './choices.ts'
 import { barStrip, STRIP_LENGTH } from './width/barStrip.ts'
 import { lineRequests, searchInput, searchLacks, freshWish } from './cockpit/inputs.ts'
@@ -114,7 +114,7 @@ describe('the hands, page by page', () => {
   it('refuses hoods that are turned in strongly, with the reason', () => {
     const page = judged('hoods', setup({ hoodAngle: [14, 14], hoodPosition: [45, 45], hoodWidth: 420, barReach: 80, barDrop: 125 }, 'drop'))
     expect(weights(page)).toMatchObject({ 'turned-in': 'act' })
-    expect(page.findings.find(({ key }) => key === 'turned-in')?.headline).toContain('braking suffers')
+    expect(said(page.findings.find(({ key }) => key === 'turned-in')?.headline)).toContain('braking suffers')
     for (const { requested } of page.proposals)
       for (const move of requested) if ('setting' in move && move.setting === 'hoodAngle') expect(move.by).toBeLessThan(0)
   })
@@ -127,7 +127,7 @@ describe('the hands, page by page', () => {
 
   it('says so where a bar was cut below its maker’s mark, which is another trouble than a clamp on the bend', () => {
     const page = judged('width', setup({ barWidth: 680, barShortest: 700 }))
-    expect(page.findings.find(({ key }) => key === 'below-mark')?.sentence).toContain('another bar')
+    expect(said(page.findings.find(({ key }) => key === 'below-mark')?.sentence)).toContain('another bar')
     expect(weights(page)).not.toHaveProperty('below-room')
   })
 })
@@ -258,7 +258,7 @@ describe('other levers and extensions of the catalogue', () => {
   it('of extensions say where the hands come to and what torso and neck make of it', () => {
     const rows = extensionChoices(setup(extensionBar, 'drop'), startingCockpit)
     expect(rows).toHaveLength(4)
-    for (const { words } of rows) expect(words).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)
+    for (const { words } of rows) expect(said(words)).toMatch(/^Hands \d+ mm (back|forward), \d+ mm (up|down)/)
     expect(extensionChoices(setup({}, 'drop'), startingCockpit)).toEqual([])
   })
 

@@ -5,7 +5,7 @@ import type { Setup } from '../../rider/setup.ts'
 import { definitionOf, isChoice } from '../../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts'
 import type { LengthUnit } from '../../kernel/entry.ts'
-import { inUnit } from '../../kernel/inUnit.ts'
+import { plain } from '../../kernel/message.ts'
 import { judgePage } from '../../station/station.ts'
 import type { PageJudgement, StationPage } from '../../station/station.ts'
 import { vialsOf } from '../../station/number.ts'
@@ -66,7 +66,7 @@ const sentences = (setup: Setup, unit: LengthUnit): string[] =>
     ]),
     ...leverChoices(setup, startingCockpit).map(({ words }) => words),
     ...extensionChoices(setup, startingCockpit).map(({ words }) => words),
-  ].map((words) => inUnit(words, unit))
+  ].map((words) => plain(words, unit))
 
 /** Readings of the station's pages that are numbers: what a hand may type there. */
 const typed = (bar: BarKind): NumberKey[] => {

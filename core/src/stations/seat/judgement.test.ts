@@ -9,7 +9,7 @@ import type { LegInput } from '../../body/leg.ts'
 import { setbackCurve } from '../../knockOn/seatCurve.ts'
 import { setupOf, standingOf } from '../../rider/setup.ts'
 import type { entryOf } from '../../testing.ts'
-import { wholeReadings, aReading } from '../../testing.ts'
+import { wholeReadings, aReading, said } from '../../testing.ts'
 import { sources } from '../../kernel/sources.ts'
 import { heightFindings, heightWindow, judgeHeight, weekPlan } from './height/judge.ts'
 import { regressionHeight } from './height/methods.ts'
@@ -236,7 +236,7 @@ describe('leg length', () => {
   })
   it('one of the pelvis is not shimmed; a thigh is shared with the cleat; unread on a crooked pelvis asks', () => {
     expect(judgeLegLength(legs(10, { place: 'pelvis' }))).toMatchObject({ state: 'none', now: 0 })
-    expect(judgeLegLength(legs(10, { place: 'thigh' })).findings[0]!.sentence).toMatch(/cleat up to 4 mm/)
+    expect(said(judgeLegLength(legs(10, { place: 'thigh' })).findings[0]!.sentence)).toMatch(/cleat up to 4 mm/)
     expect(judgeLegLength(legs(null, { pelvisLevel: 'drops-right' })).findings[0]!.key).toBe('ask')
     expect(judgeLegLength(legs(null)).findings).toEqual([])
   })

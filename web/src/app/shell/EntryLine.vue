@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { asMove, understand } from '@level-stance/core/ledger/entryLine'
@@ -24,7 +25,7 @@ const focused = ref(false)
 const understood = computed(() => {
   const meant = understand(note.value, preferences.unit)
   if (visit.place === 0 || meant.kind !== 'reading') return meant
-  return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null, preferences.unit)
+  return asMove(meant, visit.setup.now[meant.key][meant.side === 'right' ? 'right' : 'left']?.value ?? null)
 })
 /** What no note means may name something to do, or a place to go to. */
 const named = computed(() =>
@@ -67,7 +68,7 @@ function take(): void {
       repeats: [],
     })
   }
-  done.value = meant.kind === 'move' ? `${meant.words}: on the move card.` : `${meant.words}: noted.`
+  done.value = `${preferences.plain(meant.words)}: ${meant.kind === 'move' ? 'on the move card' : 'noted'}.`
   note.value = ''
 }
 
@@ -99,7 +100,9 @@ defineExpose({ focus: () => field.value?.focus() })
     <p v-if="focused" id="entry-line-meaning" class="meaning small" :class="named ? 'move' : understood.kind" role="status">
       <template v-if="done">{{ done }}</template>
       <template v-else-if="named">{{ named.label }}<span class="muted"> · Enter goes there</span></template>
-      <template v-else>{{ understood.words }}<span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span></template>
+      <template v-else
+        ><MessageText :of="understood.words" /><span v-if="understood.kind !== 'unknown'" class="muted"> · Enter takes it</span></template
+      >
     </p>
   </div>
 </template>

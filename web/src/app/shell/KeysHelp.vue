@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mm, msg } from '@level-stance/core/kernel/message'
 import { Button, Modal } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Command } from '../commands/command.ts'
@@ -15,8 +16,8 @@ const pressed = computed(() => props.commands.filter(({ press, group }) => press
 const inside = computed(() => [
   ['Enter', 'in a field or a list: the next reading; Shift+Enter the one before; Esc gives back what was there'],
   ['↓', 'in a list: opens it, as typing does; then Enter takes what is marked'],
-  ['← ↑ ↓ →', preferences.said('on a handle of the board: 1 mm or 0.5°; with Shift five times as much; Esc takes it back')],
-  ['↑ ↓', preferences.said('on a cleat of Feet: 1 mm, with Shift 0.5 mm; on a heel 0.5°')],
+  ['← ↑ ↓ →', preferences.plain(msg`on a handle of the board: ${mm(1)} or 0.5°; with Shift five times as much; Esc takes it back`)],
+  ['↑ ↓', preferences.plain(msg`on a cleat of Feet: ${mm(1)}, with Shift ${mm(0.5, 1)}; on a heel 0.5°`)],
 ])
 function words(): void {
   emit('close')

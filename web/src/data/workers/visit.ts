@@ -12,7 +12,6 @@ import { foldedAt } from '@level-stance/core/ledger/timeline'
 import { estimatedMetrics, metricSpreads, uncertaintyModelOf } from '@level-stance/core/uncertainty/uncertainty'
 import type { UncertaintyModel } from '@level-stance/core/uncertainty/uncertainty'
 import type { MovedBy } from '@level-stance/core/readings/movedBy'
-import type { LengthUnit } from '@level-stance/core/kernel/entry'
 import { thoughtsOver } from '@level-stance/core/reason/history'
 import type { Stage } from '@level-stance/core/reason/history'
 import { reason } from '@level-stance/core/reason/reason'
@@ -49,7 +48,6 @@ export interface Progress {
 export interface ReasonQuestion {
   /** the complaint that is looked at; null = all together */
   readonly focus: string | null
-  readonly unit: LengthUnit
   /** whether what was thought after each trial is shown */
   readonly looksBack: boolean
 }
@@ -134,11 +132,11 @@ export function visitWorker(rest: () => Promise<void>, clock: () => number, rand
         sensitivities: sensitivities({ rider, by }),
       }
     },
-    reasoning: async ({ focus, unit, looksBack }) => {
+    reasoning: async ({ focus, looksBack }) => {
       if (!(await isNewest('reasoning'))) return null
       const { spreads } = knownAt(held.ledger.length)
       const { input } = reasonInputOf(held, { before: kept.body, spreads })
-      return { reasoning: reason(input, focus, unit), stages: looksBack && held.ledger.length > 0 ? thoughtsOver(held, spreads) : [] }
+      return { reasoning: reason(input, focus), stages: looksBack && held.ledger.length > 0 ? thoughtsOver(held, spreads) : [] }
     },
     sample: async (draws, told) => {
       if (!(await isNewest('sample'))) return null

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { calibrationCalculation, freeLabels } from '@level-stance/core/rider/calculations'
@@ -86,7 +87,7 @@ const items = computed(() => [
     </template>
     <template v-if="differences.length > 0">
       <h3>Two ways to the same place</h3>
-      <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }">{{ preferences.said(row.words) }}</p>
+      <p v-for="row in differences" :key="row.what" class="small" :class="{ warn: row.exceeds }"><MessageText :of="row.words" /></p>
     </template>
   </div>
 </template>

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { usePreferences } from '../../data/preferences.ts'
+import { MessageText } from '../../glossary/MessageText.ts'
+import type { Message } from '@level-stance/core/kernel/message'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { nextWords } from '@level-stance/core/uncertainty/measureNext'
@@ -12,12 +15,13 @@ import HowDrawing from '../../drawing/HowDrawing.vue'
 
 /** What to measure next, by how much it would sharpen, with how to do it. */
 defineEmits<{ goto: [key: ReadingKey] }>()
+const preferences = usePreferences()
 const uncertainty = useUncertainty()
 const reasoning = useReasoning()
 const visit = useVisit()
 const all = ref(false)
 /** While complaints are open, what would decide between their causes; then what sharpens the judgements. */
-const rows = computed<readonly { readonly key: ReadingKey; readonly words: string }[]>(() => {
+const rows = computed<readonly { readonly key: ReadingKey; readonly words: Message }[]>(() => {
   const deciding = (reasoning.reasoned?.next ?? []).flatMap(({ readings, why }) =>
     readings.slice(0, 1).map(({ key }) => ({ key, words: why })),
   )
@@ -35,10 +39,10 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
     <template v-if="first">
       <HowDrawing v-if="definitionOf(first.key).drawing" :reading-key="first.key" />
       <div :class="{ whole: !definitionOf(first.key).drawing }">
-        <p class="how" :title="definitionOf(first.key).how">
-          <strong>Measure next: {{ name(first.key) }}.</strong> {{ definitionOf(first.key).how }}
+        <p class="how" :title="preferences.plain(definitionOf(first.key).how)">
+          <strong>Measure next: {{ name(first.key) }}.</strong> <MessageText :of="definitionOf(first.key).how" />
         </p>
-        <p class="small muted words">{{ first.words }}</p>
+        <p class="small muted words"><MessageText :of="first.words" /></p>
         <p class="acts">
           <Button type="link" size="small" @click="$emit('goto', first.key)">Enter it</Button>
           <Button v-if="others.length > 0" type="link" size="small" :aria-expanded="all" @click="all = !all">
@@ -49,7 +53,7 @@ const name = (key: ReadingKey) => midSentence(definitionOf(key).label)
       <ol v-if="all" class="small">
         <li v-for="next in others" :key="next.key">
           <Button type="link" size="small" @click="$emit('goto', next.key)">{{ definitionOf(next.key).label }}</Button>
-          <span class="muted">{{ next.words }}</span>
+          <span class="muted"><MessageText :of="next.words" /></span>
         </li>
       </ol>
     </template>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
+import { joined } from '@level-stance/core/kernel/message'
 import { Button, Switch } from 'ant-design-vue'
 import { computed, onBeforeUnmount } from 'vue'
 import type { Change } from '@level-stance/core/ledger/fold'
@@ -22,11 +24,9 @@ import { useHands } from '../useHands.ts'
 import { useSeat } from '../useSeat.ts'
 import { refusal } from '@level-stance/core/ledger/course'
 import { useReasoning } from '../../data/reasoning.ts'
-import { usePreferences } from '../../data/preferences.ts'
 import { useVisit } from '../../data/visit.ts'
 
 const visit = useVisit()
-const preferences = usePreferences()
 const board = useBoard()
 const reasoning = useReasoning()
 const [feet, seat, hands] = [useFeet(), useSeat(), useHands()]
@@ -103,7 +103,7 @@ const nothing = computed(() => {
       <p v-if="visit.folded.changes.length === 0" class="muted">No change yet.</p>
       <article v-for="(change, i) in visit.folded.changes" :key="change.id" class="card change">
         <p>
-          <strong>{{ i + 1 }}. {{ changeWords(change, preferences.unit).join(' · ') }}</strong>
+          <strong>{{ i + 1 }}. <MessageText :of="joined(changeWords(change), ' · ')" /></strong>
           <span class="muted state">{{ states[change.state] }}</span>
         </p>
         <p v-for="rating in ratingsOf(change)" :key="rating.key" class="small">
@@ -112,7 +112,7 @@ const nothing = computed(() => {
         <p v-for="turn in turns.get(change.id) ?? []" :key="turn.complaintId + turn.cause" class="small" data-testid="turn">
           {{ turn.words }}<span v-if="visit.complaints.length > 1" class="muted"> · {{ turn.title }}</span>
         </p>
-        <p v-if="change.later && change.state !== 'undone'" class="small muted">{{ preferences.said(change.later) }}</p>
+        <p v-if="change.later && change.state !== 'undone'" class="small muted"><MessageText :of="change.later" /></p>
         <div v-if="change.state !== 'trying' && refusal(change.state, 'undo') === null">
           <Button @click="visit.decide('undo', change)">Undo</Button>
         </div>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
 import { Button, Timeline, TimelineItem } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { trialPlan } from '@level-stance/core/prove/trialPlan'
 import { isWorthActing } from '@level-stance/core/reason/firstMove'
 import { useBoard } from '../../data/board.ts'
-import { usePreferences } from '../../data/preferences.ts'
 import { useReasoning } from '../../data/reasoning.ts'
 import { useVisit } from '../../data/visit.ts'
 
@@ -13,7 +13,6 @@ import { useVisit } from '../../data/visit.ts'
 const visit = useVisit()
 const board = useBoard()
 const reasoning = useReasoning()
-const preferences = usePreferences()
 const router = useRouter()
 
 const move = computed(() => reasoning.reasoned?.moves[0] ?? null)
@@ -42,15 +41,15 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
     </template>
     <p v-else-if="!reasoning.isOfThese" class="muted" role="status">Working out what to try…</p>
     <template v-else-if="move">
-      <h2>Next trial: {{ preferences.said(move.words) }}</h2>
+      <h2>Next trial: <MessageText :of="move.words" /></h2>
       <p v-if="!isSure" class="small muted">Not sure yet. A reading could still change it: see what Talk asks for.</p>
       <Timeline>
         <TimelineItem v-for="(step, i) in steps" :key="step.key">
           <template #dot
             ><span class="number figure">{{ i + 1 }}</span></template
           >
-          <strong>{{ step.title }}</strong>
-          <p>{{ preferences.said(step.says) }}</p>
+          <strong><MessageText :of="step.title" /></strong>
+          <p><MessageText :of="step.says" /></p>
         </TimelineItem>
       </Timeline>
       <p v-if="move.part" class="small">Needs {{ move.part }}.</p>

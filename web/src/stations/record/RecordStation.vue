@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { contract } from '@level-stance/core/contract/contract'
@@ -13,7 +14,7 @@ import { useVisit } from '../../data/visit.ts'
 const visit = useVisit()
 const outbox = useOutbox()
 const preferences = usePreferences()
-const sheet = computed(() => (visit.dossier ? sheetOf(toVisitFile(visit.dossier), preferences.unit) : null))
+const sheet = computed(() => (visit.dossier ? sheetOf(toVisitFile(visit.dossier)) : null))
 const params = computed(() => ({ visitId: visit.dossier?.visit.id ?? '' }))
 const pdf = computed(() => hrefOf(contract.readSheet, { params: params.value, query: { unit: preferences.unit } }))
 const file = computed(() => hrefOf(contract.readVisitFile, { params: params.value }))
@@ -36,8 +37,10 @@ const print = () => window.print()
         <h1>{{ sheet.rider }}</h1>
         <p class="muted">{{ sheet.bike }} · {{ sheet.visit }} · {{ day }}</p>
       </header>
-      <p v-if="sheet.stop" class="stop">{{ sheet.stop }}</p>
-      <p v-for="words in sheet.blocks" :key="words" class="stop" data-testid="sheet-block">{{ words }}</p>
+      <p v-if="sheet.stop" class="stop"><MessageText :of="sheet.stop" /></p>
+      <p v-for="words in sheet.blocks" :key="preferences.plain(words)" class="stop" data-testid="sheet-block">
+        <MessageText :of="words" />
+      </p>
       <div class="two">
         <section>
           <div class="complaints">
@@ -50,9 +53,9 @@ const print = () => window.print()
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="row in sheet.complaints" :key="row.title">
+                <tr v-for="row in sheet.complaints" :key="preferences.plain(row.title)">
                   <th scope="row">
-                    {{ row.title }}<span class="muted small note">{{ row.note }}</span>
+                    <MessageText :of="row.title" /><span class="muted small note"><MessageText :of="row.note" /></span>
                   </th>
                   <td class="figure">{{ row.before }}</td>
                   <td class="figure" :class="{ changed: row.after !== null && row.before !== row.after }">
@@ -77,18 +80,19 @@ const print = () => window.print()
             <tbody>
               <tr v-for="row in sheet.settings" :key="row.label">
                 <th scope="row">
-                  {{ row.label }}<span class="muted small note">{{ row.note }}</span>
+                  {{ row.label }}<span class="muted small note"><MessageText :of="row.note" /></span>
                 </th>
-                <td class="figure">{{ row.before }}</td>
-                <td class="figure" :class="{ changed: row.changed }">{{ row.after }}</td>
+                <td class="figure"><MessageText :of="row.before" /></td>
+                <td class="figure" :class="{ changed: row.changed }"><MessageText :of="row.after" /></td>
               </tr>
             </tbody>
           </table>
           <h2>Changes</h2>
           <ol v-if="sheet.changes.length > 0">
-            <li v-for="change in sheet.changes" :key="change.title + change.state">
-              <strong>{{ change.title }}</strong>, {{ change.state }}. <span v-if="change.ratings">Rated {{ change.ratings }}. </span
-              ><span v-if="change.later" class="muted">{{ change.later }}</span>
+            <li v-for="change in sheet.changes" :key="preferences.plain(change.title) + change.state">
+              <strong><MessageText :of="change.title" /></strong>, {{ change.state }}.
+              <span v-if="change.ratings">Rated {{ change.ratings }}. </span
+              ><span v-if="change.later" class="muted"><MessageText :of="change.later" /></span>
             </li>
           </ol>
           <p v-else class="muted">None yet.</p>
@@ -107,8 +111,8 @@ const print = () => window.print()
                 <th scope="row">
                   {{ row.label }}<span class="muted small note">{{ row.how }}</span>
                 </th>
-                <td class="figure">{{ row.left }}</td>
-                <td class="figure">{{ row.right }}</td>
+                <td class="figure"><MessageText :of="row.left" /></td>
+                <td class="figure"><MessageText :of="row.right" /></td>
               </tr>
             </tbody>
           </table>
@@ -117,7 +121,7 @@ const print = () => window.print()
       </div>
       <footer>
         <p class="small muted">{{ sheet.basis }}</p>
-        <p v-for="caution in sheet.cautions" :key="caution" class="caution">{{ caution }}</p>
+        <p v-for="(caution, i) in sheet.cautions" :key="i" class="caution"><MessageText :of="caution" /></p>
       </footer>
     </article>
   </div>

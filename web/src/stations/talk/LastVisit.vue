@@ -1,16 +1,15 @@
 <script setup lang="ts">
+import { MessageText } from '../../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { changeWords } from '@level-stance/core/ledger/moveWords'
 import { dayOf } from '../../kit/day.ts'
-import { usePreferences } from '../../data/preferences.ts'
 import { useVisit } from '../../data/visit.ts'
 
 /** What the last visit on this bike left on it: this one begins from there. */
 const visit = useVisit()
-const preferences = usePreferences()
 
 const last = computed(() => visit.dossier?.last ?? null)
-const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeWords(change, preferences.unit)))
+const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeWords(change)))
 </script>
 
 <template>
@@ -24,7 +23,7 @@ const kept = computed(() => (last.value?.kept ?? []).flatMap((change) => changeW
       }}
     </p>
     <ul v-if="kept.length > 0">
-      <li v-for="(words, i) in kept" :key="i">{{ words }}</li>
+      <li v-for="(words, i) in kept" :key="i"><MessageText :of="words" /></li>
     </ul>
     <p>
       Complaints that were still open begin with their last rating. Ask their warning signs again; one that was positive still stops the

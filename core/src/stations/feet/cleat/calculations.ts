@@ -1,3 +1,4 @@
+import { plain } from '../../../kernel/message.ts'
 import { optionalNumber, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
 import { definitionOf } from '../../../readings/readingDefinitions.ts'
@@ -13,8 +14,12 @@ import { toeClearance, TOE_ASKED } from './toeClearance.ts'
 
 const fromReading = (field: string, key: NumberKey) => {
   const { min, max, how } = definitionOf(key)
-  const error = `${field} must be a number from ${allowedRange(key)}.`
-  return z.number({ error }).min(min, { error }).max(max, { error }).meta({ description: how })
+  const error = `${field} must be a number from ${plain(allowedRange(key))}.`
+  return z
+    .number({ error })
+    .min(min, { error })
+    .max(max, { error })
+    .meta({ description: plain(how) })
 }
 const nullable = z.number().nullable()
 const schoolTarget = z.object({

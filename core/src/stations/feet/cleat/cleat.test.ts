@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { BALL_OF_FOOT_RATIO } from '../../../body/proportions.ts'
 import { CalculationError } from '../../../kernel/problem.ts'
@@ -106,8 +107,8 @@ describe('the judgement of one foot', () => {
     const judgement = judged({})
     expect(judgement.state).toBe('outside')
     expect(judgement.isWorthMoving).toBe(true)
-    expect(judgement.sentence).toBe(
-      'The axle lies 6 mm behind MTP1; behind the ball asks for 25.6 mm, 23.1 to 28.1. It lies 17.1 mm too far forward. The slot ends 7.6 mm short, so 18 mm is what this shoe allows. Move it 12 mm back.',
+    expect(said(judgement.sentence)).toBe(
+      'The axle lies 6 mm behind MTP1; behind the ball asks for 25.6 mm, 23.1 to 28.1 mm. It lies 17.1 mm too far forward. The slot ends 7.6 mm short, so 18 mm is what this shoe allows. Move it 12 mm back.',
     )
   })
 
@@ -126,7 +127,7 @@ describe('the judgement of one foot', () => {
   it('says when the cleat is at the end of its slot', () => {
     const judgement = judged({ setbackNow: ruler(18), slotBack: ruler(0) })
     expect(judgement.isWorthMoving).toBe(false)
-    expect(judgement.sentence).toContain('all the way back already')
+    expect(said(judgement.sentence)).toContain('all the way back already')
   })
 
   it('leaves a level cleat alone', () => {
@@ -137,7 +138,7 @@ describe('the judgement of one foot', () => {
   })
 
   it('says that the slot was not read', () => {
-    expect(judged({ slotBack: null }).sentence).toContain('not read')
+    expect(said(judged({ slotBack: null }).sentence)).toContain('not read')
   })
 
   it('names what to measure instead of guessing', () => {

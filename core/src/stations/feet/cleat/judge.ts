@@ -1,8 +1,10 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { BandState } from '../../../kernel/band.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { settings } from '../../../ledger/settings.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import { midSentence } from '../../../kernel/words.ts'
 import { propagate } from '../../../kernel/propagate.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
@@ -54,7 +56,7 @@ export type CleatJudgement =
       readonly side: Side
       readonly missing: readonly ReadingKey[]
       readonly schools: readonly SchoolTarget[]
-      readonly sentence: string
+      readonly sentence: Message
     }
   | {
       readonly state: BandState
@@ -66,10 +68,10 @@ export type CleatJudgement =
       /** outside of the band by more than what the ruler can tell, and the slot lets it go on */
       readonly isWorthMoving: boolean
       readonly schools: readonly SchoolTarget[]
-      readonly headline: string
-      readonly sentence: string
-      readonly reason: string
-      readonly sure: string
+      readonly headline: Message
+      readonly sentence: Message
+      readonly reason: Message
+      readonly sure: Message
       readonly input: CleatTargetInput
       readonly plusMinus: Readonly<Record<string, number>>
     }
@@ -128,10 +130,10 @@ function targetInput(
   return { input: { school, ...values } as unknown as CleatTargetInput, plusMinus }
 }
 
-function missingSentence(side: Side, keys: readonly ReadingKey[]): string {
+function missingSentence(side: Side, keys: readonly ReadingKey[]): Message {
   const names = keys.map((key) => midSentence(definitionOf(key).label)).join(' and ')
   const first = keys[0]
-  return `Measure ${names} on the ${side}. ${first === undefined ? '' : definitionOf(first).how}`
+  return msg`Measure ${names} on the ${side}. ${first === undefined ? '' : definitionOf(first).how}`
 }
 
 function describe(side: Side, school: CleatSchoolKey, stands: Judged, result: CleatTarget, slotKnown: boolean) {
@@ -139,19 +141,18 @@ function describe(side: Side, school: CleatSchoolKey, stands: Judged, result: Cl
   const { end, beyond, isClear } = verdictOf(stands)
   const { label, reason } = cleatSchool(school)
   const direction = result.difference >= 0 ? 'back' : 'forward'
-  const size = trimmed(Math.abs(result.difference), 1)
   const held = result.heldAtEnd ? ' The shoe size lies beyond the school’s table; its end value is held.' : ''
-  const asked = `${label.toLowerCase()} asks for ${trimmed(result.target, 1)} mm, ${trimmed(result.low, 1)} to ${trimmed(result.high, 1)}`
-  const outside = end === null ? '' : ` It lies ${trimmed(beyond, 1)} mm too far ${end === 'low' ? 'forward' : 'back'}.`
-  const aim = `The axle lies ${place(stands.value)}; ${asked}.${held}${outside}`
-  const sure = `±${trimmed(stands.plusMinus, 1)} mm on the difference.`
-  if (end === null) return { headline: `${foot} cleat is in its band.`, sentence: `${aim} Leave it.`, reason, sure }
+  const asked = msg`${label.toLowerCase()} asks for ${mm(result.target, 1)}, ${range(result.low, result.high, 1)}`
+  const outside = end === null ? '' : msg` It lies ${mm(beyond, 1)} too far ${end === 'low' ? 'forward' : 'back'}.`
+  const aim = msg`The axle lies ${place(stands.value)}; ${asked}.${held}${outside}`
+  const sure = msg`±${mm(stands.plusMinus, 1)} on the difference.`
+  if (end === null) return { headline: `${foot} cleat is in its band.`, sentence: msg`${aim} Leave it.`, reason, sure }
   const isLimited = Math.abs(result.left) > 0.05
   if (isLimited && Math.abs(result.difference) < 0.5) {
     const way = result.left > 0 ? 'back' : 'forward'
     return {
       headline: `${foot} cleat is at the end of its slot.`,
-      sentence: `${aim} The slot ends here, ${trimmed(Math.abs(result.left), 1)} mm short of the aim: all the way ${way} already. More needs a shoe with holes further ${way}.`,
+      sentence: msg`${aim} The slot ends here, ${mm(Math.abs(result.left), 1)} short of the aim: all the way ${way} already. More needs a shoe with holes further ${way}.`,
       reason,
       sure,
     }
@@ -159,7 +160,7 @@ function describe(side: Side, school: CleatSchoolKey, stands: Judged, result: Cl
   if (!isClear) {
     return {
       headline: `${foot} cleat: too close to call.`,
-      sentence: `${aim} That is within what this measurement can tell. Leave it, or measure again.`,
+      sentence: msg`${aim} That is within what this measurement can tell. Leave it, or measure again.`,
       reason,
       sure,
     }
@@ -167,17 +168,17 @@ function describe(side: Side, school: CleatSchoolKey, stands: Judged, result: Cl
   const short = !slotKnown
     ? ' The slot room that way is not read, so what this shoe allows is not known.'
     : isLimited
-      ? ` The slot ends ${trimmed(Math.abs(result.left), 1)} mm short, so ${trimmed(result.attainable, 1)} mm is what this shoe allows.`
+      ? msg` The slot ends ${mm(Math.abs(result.left), 1)} short, so ${mm(result.attainable, 1)} is what this shoe allows.`
       : ''
   return {
     headline: `${foot} cleat sits too far ${result.difference >= 0 ? 'forward' : 'back'}.`,
-    sentence: `${aim}${short} Move it ${size} mm ${direction}.`,
+    sentence: msg`${aim}${short} Move it ${mm(Math.abs(result.difference), 1)} ${direction}.`,
     reason,
     sure,
   }
 }
 
-function place(setback: number): string {
-  if (Math.abs(setback) < 0.05) return 'under MTP1'
-  return setback > 0 ? `${trimmed(setback, 1)} mm behind MTP1` : `${trimmed(-setback, 1)} mm ahead of MTP1`
+function place(setback: number): Message {
+  if (Math.abs(setback) < 0.05) return msg`under ${term('mtp1', 'MTP1')}`
+  return setback > 0 ? msg`${mm(setback, 1)} behind ${term('mtp1', 'MTP1')}` : msg`${mm(-setback, 1)} ahead of ${term('mtp1', 'MTP1')}`
 }

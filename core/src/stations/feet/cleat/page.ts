@@ -1,5 +1,5 @@
+import { mm, msg } from '../../../kernel/message.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import { sideName } from '../../../kernel/finding.ts'
 import { judged } from '../../../kernel/judged.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -45,7 +45,7 @@ export const cleatNumbers = {
       const left = found?.result.left ?? 0
       return {
         label: `Behind ball, ${side}`,
-        remark: Math.abs(left) > SHORT_WORDS ? `slot ends ${trimmed(Math.abs(left), 1)} mm short` : (found?.state ?? ''),
+        remark: Math.abs(left) > SHORT_WORDS ? msg`slot ends ${mm(Math.abs(left), 1)} short` : (found?.state ?? ''),
         ticks: (found?.schools ?? []).flatMap(({ school, target }) =>
           target === null ? [] : [{ at: target, label: cleatSchool(school).tick }],
         ),
@@ -92,7 +92,7 @@ function judge({ context, cleat, school: key }: Parts): Partial<PageJudgement> {
     proposals:
       moves.length === 0
         ? []
-        : [{ key: 'as-judged', words: 'As judged', requested: moves, reason: `${school.label}: ${school.reason}`, standing: true }],
+        : [{ key: 'as-judged', words: 'As judged', requested: moves, reason: msg`${school.label}: ${school.reason}`, standing: true }],
     working: said.flatMap(({ side, found }): WorkingRun[] => [
       {
         heading: `${sideName(side)} foot: target`,

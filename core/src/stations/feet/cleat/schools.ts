@@ -1,3 +1,6 @@
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
 
 /** How a school places the axle; each kind is read by `cleatTarget`. */
@@ -20,7 +23,7 @@ export interface CleatSchool {
   readonly tick: string
   readonly rule: SchoolRule
   readonly suits: string
-  readonly reason: string
+  readonly reason: Message
   readonly source: SourceKey
 }
 
@@ -35,7 +38,7 @@ export const cleatSchools = [
     tick: 'behind',
     rule: { kind: 'by-shoe-size', from: [38, 20], to: [47, 30], tolerance: 2.5 },
     suits: 'Most riders; numb toes, hot foot, calf or Achilles, knee.',
-    reason: 'The further forward the axle, the more calf, ankle and forefoot must hold; behind the ball they are unloaded.',
+    reason: msg`The further forward the axle, the more calf, ankle and forefoot must hold; ${term('cleat-setback', 'behind the ball')} they are unloaded.`,
     source: 'common-practice',
   },
   {

@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { TOE_ASKED, toeClearance, toeFinding } from './toeClearance.ts'
 
@@ -35,8 +36,8 @@ describe('toes and the front wheel', () => {
 
   it('asks for what the standard asks: 100 mm, 89 with the foot held (ISO 4210-2, values from memory)', () => {
     expect(TOE_ASKED).toEqual({ held: 89, free: 100 })
-    expect(toeFinding('left', road).sentence).toMatch(/asks for 89 mm .* here it is 82/)
-    expect(toeFinding('left', { ...road, frontCentre: 700 }).sentence).not.toMatch(/standard/)
+    expect(said(toeFinding('left', road).sentence)).toMatch(/asks for 89 mm .* here it is 82/)
+    expect(said(toeFinding('left', { ...road, frontCentre: 700 }).sentence)).not.toMatch(/standard/)
   })
 
   it('warns before it touches and when it does, and a cleat moved back takes as much', () => {

@@ -1,4 +1,4 @@
-import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import { sideName } from '../../../kernel/finding.ts'
 import type { Finding } from '../../../kernel/finding.ts'
@@ -45,7 +45,7 @@ export function toeFinding(side: Side, input: ToeInput): Finding {
   const name = sideName(side)
   const asked =
     axle < TOE_ASKED.held
-      ? ` The standard asks for ${TOE_ASKED.held} mm from the pedal’s axle with the foot held; here it is ${trimmed(axle, 0)} mm.`
+      ? msg` The standard asks for ${mm(TOE_ASKED.held, 1)} from the pedal’s axle with the foot held; here it is ${mm(axle)}.`
       : ''
   const base = { key: 'toe-clearance', side, source: 'iso-4210' } as const
   if (toe < 0) {
@@ -53,7 +53,7 @@ export function toeFinding(side: Side, input: ToeInput): Finding {
       ...base,
       weight: 'act',
       headline: `${name} toes reach into the front wheel.`,
-      sentence: `They overlap by ${trimmed(-toe, 0)} mm when the wheel is turned across: tell the rider, and practise slow tight turns with that pedal back. A cleat moved back adds as much.${asked}`,
+      sentence: msg`They overlap by ${mm(-toe)} when the wheel is turned across: tell the rider, and practise slow tight turns with that pedal back. A cleat moved back adds as much.${asked}`,
     }
   }
   if (toe < CLOSE) {
@@ -61,13 +61,13 @@ export function toeFinding(side: Side, input: ToeInput): Finding {
       ...base,
       weight: 'note',
       headline: `${name} toes pass the front wheel close.`,
-      sentence: `${trimmed(toe, 0)} mm when it is turned across; a cleat moved back takes as much from it.${asked}`,
+      sentence: msg`${mm(toe)} when it is turned across; a cleat moved back takes as much from it.${asked}`,
     }
   }
   return {
     ...base,
     weight: 'fine',
     headline: `${name} toes clear the front wheel.`,
-    sentence: `By ${trimmed(toe, 0)} mm, wheel turned across.${asked}`,
+    sentence: msg`By ${mm(toe)}, wheel turned across.${asked}`,
   }
 }

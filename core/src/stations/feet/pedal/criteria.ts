@@ -1,3 +1,4 @@
+import { mm, msg } from '../../../kernel/message.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
 import { MAX_WEIGHT, said, share } from '../../../kernel/ranking.ts'
@@ -100,11 +101,10 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Room to set the stance',
     source: 'common-practice',
     score: (spec, r) => share(lateralReach(spec, r), 0, Math.max(4, r.widen)),
-    against: (spec, r) =>
-      `${trimmed(lateralReach(spec, r), 1)} mm of room outward${r.widen > 1 ? `, ${Math.round(r.widen)} mm wanted` : ''}`,
+    against: (spec, r) => msg`${mm(lateralReach(spec, r), 1)} of room outward${r.widen > 1 ? msg`, ${mm(r.widen)} wanted` : ''}`,
     counts: (r) =>
       r.widen > 1
-        ? said(4, `stance to go ${Math.round(r.widen)} mm wider a side`)
+        ? said(4, msg`stance to go ${mm(r.widen)} wider a side`)
         : r.bowLegged
           ? said(3, 'bow-legged')
           : said(1, 'stance stands well'),
@@ -114,7 +114,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     label: 'Room fore–aft',
     source: 'common-practice',
     score: (spec) => share(spec.foreAft, 12, 26),
-    against: ({ foreAft }) => `${trimmed(foreAft, 0)} mm of room fore and aft`,
+    against: ({ foreAft }) => msg`${mm(foreAft)} of room fore and aft`,
     counts: (r) => (r.forefoot ? said(3, 'the axle should go back') : said(1, 'usual')),
   },
   {

@@ -1,3 +1,5 @@
+import { said } from '../../../testing.ts'
+import { plain } from '../../../kernel/message.ts'
 import fc from 'fast-check'
 import { MAX_WEIGHT } from '../../../kernel/ranking.ts'
 import { criteria } from './criteria.ts'
@@ -46,7 +48,7 @@ describe('ranking', () => {
     const labels = criteria.map(({ label }) => label.toLowerCase())
     for (const over of [{}, { use: 'town' }, { knee: true, swing: 9 }, { forefoot: true, soleStiffness: 'soft' }] as const)
       for (const { reason } of rankPedals(catalogue, rider(over), {}).ranked) {
-        const against = reason.split('Against: ')[1]?.replace(/\.$/, '')
+        const against = plain(reason).split('Against: ')[1]?.replace(/\.$/, '')
         if (against !== undefined) expect([against.length > 0, labels.includes(against)]).toEqual([true, false])
       }
     // "Little float for a heel that swings 9°": the figure of both.
@@ -64,7 +66,7 @@ describe('ranking', () => {
   })
 
   it('leaves out a glide entry where the stance must widen, a small patch under a hot foot on a soft sole, a weak spring under a heavy rider', () => {
-    expect(exclusions(kind('plate-glide'), rider({ widen: 6 }))[0]).toMatch(/6 mm wider a side; it has 0 mm/)
+    expect(said(exclusions(kind('plate-glide'), rider({ widen: 6 }))[0])).toMatch(/6 mm wider a side; it has 0 mm/)
     expect(exclusions(kind('plate-coil'), rider({ widen: 6 }))).toEqual([])
     expect(exclusions(kind('recessed'), rider({ forefoot: true, soleStiffness: 'soft' }))[0]).toMatch(/small patch on a soft sole/)
     expect(exclusions(kind('recessed'), rider({ forefoot: true, soleStiffness: 'stiff' }))).toEqual([])
@@ -74,12 +76,14 @@ describe('ranking', () => {
     expect(exclusions(kind('flat-pins'), rider({ entry: true }))).toEqual([])
     // Short of room either side is a mark against it; past the float's own width the foot is let go.
     expect(exclusions(kind('plate-coil'), rider({ swing: 5 }))).toEqual([])
-    expect(exclusions(kind('plate-coil'), rider({ swing: 7 }))[0]).toMatch(/swings 7°, and needs 11° with room; its widest float is 6°/)
+    expect(said(exclusions(kind('plate-coil'), rider({ swing: 7 }))[0])).toMatch(
+      /swings 7°, and needs 11° with room; its widest float is 6°/,
+    )
   })
 
   it('excludes no pedal for its float where no pedal there is holds the swing, and puts the widest float before the narrow ones', () => {
     const wide = catalogue.map(({ spec }) => Math.max(...spec.floats)).reduce((a, b) => Math.max(a, b)) + 1
-    for (const row of rankPedals(catalogue, rider({ swing: wide })).ranked) expect(row.excluded.join(' ')).not.toMatch(/float/)
+    for (const row of rankPedals(catalogue, rider({ swing: wide })).ranked) expect(said(row.excluded).join(' ')).not.toMatch(/float/)
   })
 
   it('puts what is out at the end, whatever it scores', () => {
@@ -168,7 +172,7 @@ describe('ranking', () => {
 describe('what a switch disturbs', () => {
   it('stack to the saddle, axle to the stance, another bolt pattern to the shoes', () => {
     const disturbs = pedalDisturbs(kind('recessed'), rider({ kindNow: 'plate-coil' }), { stack: 17, axle: 55, recess: null })
-    expect(disturbs.join(' ')).toMatch(/3 mm thinner: saddle down.*Stance 4 mm (wider|narrower).*shoes for two bolts/)
+    expect(said(disturbs).join(' ')).toMatch(/3 mm thinner: saddle down.*Stance 4 mm (wider|narrower).*shoes for two bolts/)
   })
 
   it('takes the narrowest float that holds the swing with room, else the widest', () => {

@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { rankParts } from '../../../kernel/ranking.ts'
 import type { Ranking, Weights } from '../../../kernel/ranking.ts'
@@ -16,14 +19,14 @@ const SMALL_PATCH = 1000
  * @param floatBinds whether any pedal there is holds this heel's swing; where none does, the widest float comes nearest
  * @source common-practice
  */
-export function exclusions(spec: PedalSpec, rider: PedalRider, floatBinds = true): string[] {
-  const found: string[] = []
+export function exclusions(spec: PedalSpec, rider: PedalRider, floatBinds = true): Message[] {
+  const found: Message[] = []
   if (spec.massLimit !== null && rider.mass !== null && rider.mass > spec.massLimit) {
     found.push(`Its limit is ${trimmed(spec.massLimit, 0)} kg; the rider is ${trimmed(rider.mass, 0)} kg.`)
   }
   const reach = lateralReach(spec, rider)
   if (rider.widen > STANCE_TOLERANCE && reach < Math.min(rider.widen, STANCE_TOLERANCE + 1)) {
-    found.push(`Stance should go ${trimmed(rider.widen, 0)} mm wider a side; it has ${trimmed(reach, 1)} mm of room.`)
+    found.push(msg`${term('stance-width', 'Stance')} should go ${mm(rider.widen)} wider a side; it has ${mm(reach, 1)} of room.`)
   }
   if (spec.patch < SMALL_PATCH && rider.soleStiffness === 'soft' && rider.forefoot) {
     found.push('A small patch on a soft sole is a likely cause of the hot foot.')
@@ -34,7 +37,7 @@ export function exclusions(spec: PedalSpec, rider: PedalRider, floatBinds = true
   // Short of room either side is a mark against it; a heel that swings right past the float is let go.
   if (floatBinds && rider.swing !== null && widestFloat(spec) < rider.swing) {
     found.push(
-      `The heel swings ${trimmed(rider.swing, 1)}°, and needs ${trimmed(rider.swing + 2 * RELEASE_ROOM, 1)}° with room; its widest float is ${trimmed(widestFloat(spec), 1)}°.`,
+      msg`The heel swings ${trimmed(rider.swing, 1)}°, and needs ${trimmed(rider.swing + 2 * RELEASE_ROOM, 1)}° with room; its widest ${term('float')} is ${trimmed(widestFloat(spec), 1)}°.`,
     )
   }
   return found

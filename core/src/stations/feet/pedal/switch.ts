@@ -1,4 +1,5 @@
-import { trimmed } from '../../../kernel/entry.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import type { PedalSpec } from './kinds.ts'
 import { RELEASE_ROOM } from '../rotation/judge.ts'
@@ -42,15 +43,14 @@ export function pedalChoice(spec: PedalSpec, { swing }: Pick<PedalRider, 'swing'
 }
 
 /** What exchanging the pedals disturbs, in words. */
-export function pedalDisturbs(spec: PedalSpec, rider: PedalRider, now: InUse): string[] {
+export function pedalDisturbs(spec: PedalSpec, rider: PedalRider, now: InUse): Message[] {
   const stack = now.stack === null ? null : spec.stack - now.stack
   const axle = now.axle === null ? null : pedalChoice(spec, rider, now).axle - now.axle
-  const disturbs: string[] = []
+  const disturbs: Message[] = []
   if (stack !== null && Math.abs(stack) >= SAME) {
-    disturbs.push(`Stack ${trimmed(Math.abs(stack), 1)} mm ${stack > 0 ? 'thicker: saddle up' : 'thinner: saddle down'} by about as much.`)
+    disturbs.push(msg`Stack ${mm(Math.abs(stack), 1)} ${stack > 0 ? 'thicker: saddle up' : 'thinner: saddle down'} by about as much.`)
   }
-  if (axle !== null && Math.abs(axle) >= SAME)
-    disturbs.push(`Stance ${trimmed(Math.abs(2 * axle), 1)} mm ${axle > 0 ? 'wider' : 'narrower'}.`)
+  if (axle !== null && Math.abs(axle) >= SAME) disturbs.push(msg`Stance ${mm(Math.abs(2 * axle), 1)} ${axle > 0 ? 'wider' : 'narrower'}.`)
   if (rider.bolts !== null && spec.bolts !== 'none' && spec.bolts !== rider.bolts) {
     disturbs.push(`Needs shoes for ${spec.bolts}; these have ${rider.bolts}: measure the new shoe and set every cleat value again.`)
   } else if (rider.kindNow !== spec.kind) {

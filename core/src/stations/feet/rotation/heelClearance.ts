@@ -1,6 +1,7 @@
+import { term } from '../../../readings/table/terms.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { RADIANS } from '../../../bike/contactPoints.ts'
 import { halfStance } from '../../../bike/frame.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import { sideName } from '../../../kernel/finding.ts'
 import type { Finding } from '../../../kernel/finding.ts'
@@ -107,16 +108,15 @@ export function clearanceFinding(side: Side, input: ClearanceInput): Finding {
       ...base,
       weight: 'note',
       headline: `${part} stays behind the crank.`,
-      sentence: `Nothing to touch within the float.${unread}`,
+      sentence: msg`Nothing to touch within the ${term('float')}.${unread}`,
     }
   }
-  const gap = trimmed(nearest.gap, 1)
   if (nearest.gap < 0) {
     return {
       ...base,
       weight: 'first',
       headline: `${part} meets the ${thing}.`,
-      sentence: `At the inner end of its float it overlaps by ${trimmed(-nearest.gap, 1)} mm. Less toe-out, more stance or less float before riding.${unread}`,
+      sentence: msg`At the inner end of its ${term('float')} it overlaps by ${mm(-nearest.gap, 1)}. Less ${term('cleat-rotation', 'toe-out')}, more ${term('stance-width', 'stance')} or less float before riding.${unread}`,
     }
   }
   if (nearest.gap < HEEL_GAP) {
@@ -124,13 +124,13 @@ export function clearanceFinding(side: Side, input: ClearanceInput): Finding {
       ...base,
       weight: 'act',
       headline: `${part} passes the ${thing} close.`,
-      sentence: `${gap} mm at the inner end of the float: shoes flex, so look at it under load.${unread}`,
+      sentence: msg`${mm(nearest.gap, 1)} at the inner end of the ${term('float')}: shoes flex, so look at it under load.${unread}`,
     }
   }
   return {
     ...base,
     weight: 'fine',
     headline: `${part} clears the ${thing}.`,
-    sentence: `${gap} mm at the inner end of the float.${unread}`,
+    sentence: msg`${mm(nearest.gap, 1)} at the inner end of the ${term('float')}.${unread}`,
   }
 }

@@ -1,3 +1,6 @@
+import { joined, msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
@@ -127,9 +130,9 @@ export type RotationJudgement =
       readonly swingRead: boolean
       /** a turn worth making, degrees, + toes out; 0 = leave it */
       readonly turn: number
-      readonly headline: string
-      readonly sentence: string
-      readonly sure: string
+      readonly headline: Message
+      readonly sentence: Message
+      readonly sure: Message
     }
 
 /**
@@ -199,11 +202,11 @@ function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead
   const ends = `Room beyond the swing: ${trimmed(roomIn, 1)}° inward, ${trimmed(roomOut, 1)}° outward; ${RELEASE_ROOM}° each way is asked.`
   const headline =
     state === 'level'
-      ? `${name} foot is centred in its float.`
+      ? msg`${name} foot is centred in its ${term('float')}.`
       : state === 'outside'
-        ? `${name} heel is stopped by the float.`
-        : `${name} foot sits near the float’s end.`
-  const what = stopped.length > 0 ? `The float stops the heel ${stopped.join(' and ')}. ${ends}` : ends
+        ? msg`${name} heel is stopped by the ${term('float')}.`
+        : msg`${name} foot sits near the ${term('float')}’s end.`
+  const what = stopped.length > 0 ? msg`The ${term('float')} stops the heel ${stopped.join(' and ')}. ${ends}` : ends
   let act = 'Leave it.'
   if (twisted && wanted)
     act = 'But the pelvis is not level: a twisted seat shows as a twisted foot. Correct the seat first, then look again.'
@@ -213,7 +216,7 @@ function words(side: Side, rotation: Rotation, { state, turn, twisted, swingRead
   else if (state !== 'level' && !floatEnough) act = 'Turning alone does not help.'
   const rest = [
     ...(Math.abs(left) > 0.05 ? [`This sole stops the cleat ${degrees(left)} short of the middle.`] : []),
-    ...(floatEnough ? [] : [`The whole swing with room asks for ${degrees(floatNeeded)} of float: this cleat has less.`]),
+    ...(floatEnough ? [] : [msg`The whole swing with room asks for ${degrees(floatNeeded)} of ${term('float')}: this cleat has less.`]),
   ]
-  return { headline, sentence: [what, act, ...rest].join(' '), sure }
+  return { headline, sentence: joined([what, act, ...rest]), sure }
 }

@@ -1,3 +1,5 @@
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
@@ -62,7 +64,7 @@ function judge({ context, rotation, clearance }: Parts): Partial<PageJudgement> 
               key: 'turn',
               words: `Turn ${words}`,
               requested: turns.map(({ side, by }) => ({ setting: 'cleatTurn' as const, side, by })),
-              reason: 'The foot’s own direction in the middle of the float.',
+              reason: msg`The foot’s own direction in the middle of the ${term('float')}.`,
             },
           ],
     working: sides.flatMap((side): WorkingRun[] => {

@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { quantity } from '../../../kernel/quantity.ts'
 import { RELEASE_ROOM, cleatRotation, judgeRotation } from './judge.ts'
@@ -93,8 +94,8 @@ describe('rotation (common practice: natural toe-out in the middle of the float,
     const judged = judgeRotation('right', readings(), false)
     expect(judged).toMatchObject({ state: 'outside', turn: 3.5 })
     if (judged.state === 'missing') throw new Error()
-    expect(judged.headline).toBe('Right heel is stopped by the float.')
-    expect(judged.sentence).toMatch(/going in 1.5° before its swing ends.*toes point 3.5° further out/)
+    expect(said(judged.headline)).toBe('Right heel is stopped by the float.')
+    expect(said(judged.sentence)).toMatch(/going in 1.5° before its swing ends.*toes point 3.5° further out/)
   })
 
   it('calls a turn within its own ± too close to call, and says what to do instead', () => {
@@ -103,14 +104,14 @@ describe('rotation (common practice: natural toe-out in the middle of the float,
     // Toe-out ±3, cleat ±1 and half of ±2 for each swing: √(9 + 1 + 1 + 1) = 3.46.
     expect(judged.turnPlusMinus).toBeCloseTo(Math.sqrt(12), 9)
     expect(judged).toMatchObject({ turn: 1.5, weight: 'note' })
-    expect(judged.sentence).toMatch(/1.5° toe-out would centre it, but these readings tell no more than ±3.5°: repeat them/)
+    expect(said(judged.sentence)).toMatch(/1.5° toe-out would centre it, but these readings tell no more than ±3.5°: repeat them/)
   })
 
   it('sends to the seat first when the pelvis is not level', () => {
     const judged = judgeRotation('right', readings(), true)
     if (judged.state === 'missing') throw new Error()
     expect(judged.turn).toBe(0)
-    expect(judged.sentence).toMatch(/Correct the seat first/)
+    expect(said(judged.sentence)).toMatch(/Correct the seat first/)
   })
 
   it('leaves a centred foot alone, and says what is not read', () => {
@@ -129,11 +130,11 @@ describe('rotation (common practice: natural toe-out in the middle of the float,
     const stopped = judgeRotation('right', readings({ turnRoom: deg(7, 1) }), false)
     if (stopped.state === 'missing') throw new Error()
     expect(stopped.turn).toBeCloseTo(1, 9)
-    expect(stopped.sentence).toMatch(/stops the cleat 2.5° short/)
+    expect(said(stopped.sentence)).toMatch(/stops the cleat 2.5° short/)
     const wide = judgeRotation('right', readings({ heelIn: deg(5), heelOut: deg(5), cleatTurn: deg(9.5) }), false)
     if (wide.state === 'missing') throw new Error()
     expect(wide.turn).toBe(0)
-    expect(wide.sentence).toMatch(/asks for 14° of float/)
+    expect(said(wide.sentence)).toMatch(/asks for 14° of float/)
   })
 
   it('knows a fixed cleat: no float, no room', () => {
@@ -201,7 +202,7 @@ describe('heel past crank and stay', () => {
     const touching = clearanceFinding('left', { ...still, cleatTurn: 12, float: 10 })
     expect(touching).toMatchObject({ weight: 'first', headline: expect.stringMatching(/meets the crank/) as string })
     expect(HEEL_GAP).toBeGreaterThan(0)
-    expect(clearanceFinding('left', { ...still, stayWidth: null }).sentence).toMatch(/Chainstays are not read/)
+    expect(said(clearanceFinding('left', { ...still, stayWidth: null }).sentence)).toMatch(/Chainstays are not read/)
   })
 
   it('lets the ankle pass the arm as well: 126 − 36 less the arm’s face where it comes by', () => {

@@ -1,5 +1,7 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { isSame, mm, msg, range } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import type { BandEnd, Judged } from '../../../kernel/judged.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { TargetBand } from '../../../kernel/band.ts'
@@ -63,39 +65,35 @@ function isPast(found: Judged | null, end: BandEnd): boolean {
   const verdict = found && verdictOf(found)
   return verdict !== null && verdict.isClear && verdict.end === end
 }
-const mm = (value: number) => `${trimmed(Math.abs(value), 1)} mm`
+const size = (value: number) => mm(Math.abs(value), 1)
 
 /**
  * The shoe before the cleat: outline of the foot against the shoe's, sole, upper and where its slot
  * lies. A gap inside its own ± is no finding.
  * @source common-practice
  */
-export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
-  const name = sideName(side)
-  const found: Finding[] = []
+export function shoeCheck(side: Side, shoe: ShoeReadings): ShoeFinding[] {
+  const found: ShoeFinding[] = []
   const add = (
-    key: string,
+    key: HeadlineKey,
     weight: Finding['weight'],
-    headline: string,
-    sentence: string,
+    sentence: Message,
     { source = 'common-practice', of }: { readonly source?: Finding['source']; readonly of?: string } = {},
-  ) => found.push({ key, side, weight, headline, sentence, source, ...(of === undefined ? {} : { of }) })
+  ) => found.push({ key, side, weight, headline: headlineOf(key, side), sentence, source, ...(of === undefined ? {} : { of }) })
   const { length, ballWidth: ball, heelWidth: heel } = shoeRoom(shoe)
   const long = isPast(length, 'high')
   if (long && !isPast(ball, 'high')) {
     add(
       'long-for-width',
       'first',
-      `${name} shoe was bought long for its width.`,
-      `It is ${mm(length?.value ?? 0)} longer than the foot while the ball has ${ball === null ? 'no width read' : widthWords(ball.value)}: a longer size for width puts the holes too far forward and the bend behind the ball. A wide shoe in the right length first; no cleat setting mends this.`,
+      msg`It is ${size(length?.value ?? 0)} longer than the foot while the ball has ${ball === null ? 'no width read' : widthWords(ball.value)}: a longer size for width puts the holes too far forward and the bend behind the ball. A wide shoe in the right length first; no cleat setting mends this.`,
       { of: 'shoeLength' },
     )
   } else if (long) {
     add(
       'too-long',
       'first',
-      `${name} shoe is too long.`,
-      `${mm(length?.value ?? 0)} beyond the longest toe; ${shoeFit.length.low} to ${shoeFit.length.high} mm is right. The foot slides, and the holes lie too far forward.`,
+      msg`${size(length?.value ?? 0)} beyond the longest toe; ${range(shoeFit.length.low, shoeFit.length.high, 1)} is right. The foot slides, and the holes lie too far forward.`,
       { of: 'shoeLength' },
     )
   }
@@ -103,8 +101,7 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
     add(
       'too-short',
       'first',
-      `${name} shoe is too short.`,
-      `${length !== null && length.value >= 0 ? `Only ${mm(length.value)} beyond the longest toe` : `The foot is ${mm(length?.value ?? 0)} longer`}; toes that touch go numb whatever the cleat does.`,
+      msg`${length !== null && length.value >= 0 ? msg`Only ${size(length.value)} beyond the longest toe` : msg`The foot is ${size(length?.value ?? 0)} longer`}; toes that touch go numb whatever the cleat does.`,
       { of: 'shoeLength' },
     )
   }
@@ -112,8 +109,7 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
     add(
       'narrow',
       'first',
-      `${name} shoe is narrow at the ball.`,
-      `The insole is ${mm(ball?.value ?? 0)} narrower than the loaded foot. Hot spots and numb toes often end with the shoe alone: a wider one first, straps looser until then.`,
+      msg`The insole is ${size(ball?.value ?? 0)} narrower than the loaded foot. Hot spots and numb toes often end with the shoe alone: a wider one first, straps looser until then.`,
       { of: 'shoeWidth' },
     )
   }
@@ -121,8 +117,7 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
     add(
       'loose-heel',
       'act',
-      `${name} heel is loose.`,
-      `The heel has ${mm(heel?.value ?? 0)} of room to either side together: it swings and lifts in the shoe, and the cleat gets the blame.`,
+      msg`The heel has ${size(heel?.value ?? 0)} of room to either side together: it swings and lifts in the shoe, and the cleat gets the blame.`,
       { of: 'shoeHeel' },
     )
   }
@@ -130,15 +125,13 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
     add(
       'holes-forward',
       'act',
-      `${name} shoe’s holes sit far forward.`,
-      `All the way back puts the axle ${mm(shoe.slotEnd.value)} behind the ball; ${mm(shoe.setbackTarget)} is asked for. Take what the slot gives; the rest needs a shoe with holes further back.`,
+      msg`All the way back puts the axle ${size(shoe.slotEnd.value)} ${term('cleat-setback', 'behind the ball')}; ${size(shoe.setbackTarget)} is asked for. Take what the slot gives; the rest needs a shoe with holes further back.`,
     )
   }
   if (shoe.soleStiffness === 'soft') {
     add(
       'soft-sole',
       'act',
-      'The sole folds at the ball.',
       'A soft sole lets a small patch press through: hot spots on a small pedal, a foot that tires. A stiffer sole or a pedal with a large patch. (One study found more forefoot pressure under the stiffest soles: stiff helps against a small patch, not by itself.)',
       { source: 'jarboe' },
     )
@@ -148,60 +141,59 @@ export function shoeCheck(side: Side, shoe: ShoeReadings): Finding[] {
     add(
       'soft-upper',
       drops ? 'first' : 'act',
-      'The upper gives no support.',
-      `A soft or knitted upper lets the foot roll over its edge, and a footbed has nothing to rest on.${drops ? ' This arch drops under load: a firm shoe before any footbed or wedge.' : ''}`,
+      msg`A soft or knitted upper lets the foot roll over its edge, and a footbed has nothing to rest on.${drops ? msg` This arch drops under load: a firm shoe before any footbed or ${term('wedge')}.` : ''}`,
     )
   }
   if (shoe.shoeUpper === 'mouldable') {
-    add(
-      'mouldable',
-      'note',
-      'This shoe can be moulded.',
-      'Follow the steps below before the cleat goes on; its maker’s sheet outranks them.',
-    )
+    add('mouldable', 'note', 'Follow the steps below before the cleat goes on; its maker’s sheet outranks them.')
   }
   if (found.length === 0 && length !== null && ball !== null) {
-    add('fits', 'fine', `${name} shoe follows the foot.`, `${mm(length.value)} beyond the toes, ${widthWords(ball.value)} at the ball.`)
+    add('fits', 'fine', msg`${size(length.value)} beyond the toes, ${widthWords(ball.value)} at the ball.`)
   }
   return byWeight(found)
 }
 
-function widthWords(room: number): string {
+function widthWords(room: number): Message {
   if (Math.abs(room) < 0.05) return 'exactly the foot’s width'
-  return room > 0 ? `${mm(room)} to spare` : `${mm(room)} too little`
+  return room > 0 ? msg`${size(room)} to spare` : msg`${size(room)} too little`
 }
 
-/** Findings that are said of the shoe, not of a foot: once for both. */
-const ofTheShoe = ['soft-sole', 'soft-upper', 'mouldable']
-
-/** Headlines of one foot as they are said of both. */
-const ofBoth: readonly (readonly [RegExp, string])[] = [
-  [/^Left shoe is/, 'Both shoes are'],
-  [/^Left shoe was/, 'Both shoes were'],
-  [/^Left shoe’s/, 'Both shoes’'],
-  [/^Left shoe follows/, 'Both shoes follow'],
-  [/^Left heel is/, 'Both heels are'],
-]
+/** What a finding says of one foot, behind its side, and of both; of the shoe itself it is said once. */
+const headlines = {
+  'long-for-width': { one: 'shoe was bought long for its width.', both: 'Both shoes were bought long for their width.' },
+  'too-long': { one: 'shoe is too long.', both: 'Both shoes are too long.' },
+  'too-short': { one: 'shoe is too short.', both: 'Both shoes are too short.' },
+  narrow: { one: 'shoe is narrow at the ball.', both: 'Both shoes are narrow at the ball.' },
+  'loose-heel': { one: 'heel is loose.', both: 'Both heels are loose.' },
+  'holes-forward': { one: 'shoe’s holes sit far forward.', both: 'Both shoes’ holes sit far forward.' },
+  fits: { one: 'shoe follows the foot.', both: 'Both shoes follow the foot.' },
+  'soft-sole': { one: null, both: 'The sole folds at the ball.' },
+  'soft-upper': { one: null, both: 'The upper gives no support.' },
+  mouldable: { one: null, both: 'This shoe can be moulded.' },
+} as const
+type HeadlineKey = keyof typeof headlines
+type ShoeFinding = Finding & { readonly key: HeadlineKey }
+function headlineOf(key: HeadlineKey, side: Finding['side']): string {
+  const { one, both } = headlines[key]
+  return one === null || side === 'both' ? both : `${sideName(side)} ${one}`
+}
+const isOfTheShoe = (key: HeadlineKey) => headlines[key].one === null
 
 /** Both feet together; what is true of the pair, or the same on either side, is said once. */
 export function shoeFindings(left: ShoeReadings, right: ShoeReadings): Finding[] {
   const [ofLeft, ofRight] = [shoeCheck('left', left), shoeCheck('right', right)]
-  const together: Finding[] = []
+  const together: ShoeFinding[] = []
   for (const finding of ofLeft) {
     const twin = ofRight.find((other) => other.key === finding.key)
-    const shared = ofTheShoe.includes(finding.key)
+    const shared = isOfTheShoe(finding.key)
     // A dropping arch on one side makes a soft upper weigh more: the weightier words are kept.
     const heavier = twin && shared && twin.weight === 'first' ? twin : finding
     if (shared) together.push({ ...heavier, side: 'both' })
-    else if (twin?.sentence === finding.sentence) together.push({ ...finding, side: 'both', headline: saidOfBoth(finding.headline) })
+    else if (twin && isSame(twin.sentence, finding.sentence))
+      together.push({ ...finding, side: 'both', headline: headlineOf(finding.key, 'both') })
     else together.push(finding)
   }
   const said = new Set(together.filter(({ side }) => side === 'both').map(({ key }) => key))
-  const rest = ofRight.filter(({ key }) => !said.has(key)).map((f) => (ofTheShoe.includes(f.key) ? { ...f, side: 'both' as const } : f))
+  const rest = ofRight.filter(({ key }) => !said.has(key)).map((f) => (isOfTheShoe(f.key) ? { ...f, side: 'both' as const } : f))
   return byWeight([...together, ...rest])
-}
-
-function saidOfBoth(headline: string): string {
-  const row = ofBoth.find(([start]) => start.test(headline))
-  return row ? headline.replace(row[0], row[1]) : headline
 }

@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import { quantity } from '../../../kernel/quantity.ts'
 import { LEAST_BITE, boltBite, boltFindings } from '../wear/bolts.ts'
 import type { BoltReadings } from '../wear/bolts.ts'
@@ -28,7 +29,7 @@ const keys = (over: Partial<ShoeReadings>) => shoeCheck('left', shoe(over)).map(
 
 describe('shoe before cleat (common practice)', () => {
   it('lets a shoe be that follows the foot', () => {
-    expect(shoeCheck('left', shoe())).toMatchObject([
+    expect(said(shoeCheck('left', shoe()))).toMatchObject([
       { key: 'fits', weight: 'fine', sentence: '8 mm beyond the toes, exactly the foot’s width at the ball.' },
     ])
   })
@@ -39,7 +40,7 @@ describe('shoe before cleat (common practice)', () => {
     expect(keys({ shoeLength: mm(286) })).toEqual(['long-for-width'])
     expect(keys({ shoeLength: mm(286), shoeBallWidth: mm(112) })).toEqual(['too-long'])
     const [long] = shoeCheck('left', shoe({ shoeLength: mm(286) }))
-    expect(long).toMatchObject({ weight: 'first', sentence: expect.stringMatching(/no cleat setting mends this/) as string })
+    expect(said(long)).toMatchObject({ weight: 'first', sentence: expect.stringMatching(/no cleat setting mends this/) as string })
   })
 
   it('calls nothing a finding that lies within its own ±', () => {
@@ -117,7 +118,7 @@ describe('wedges and footbeds', () => {
     expect(judgeWedge('left', 'wedge', support({ forefootTilt: deg(3.5) })).by).toBe(0)
     expect(judgeWedge('left', 'wedge', support({ forefootTilt: deg(5, 6) })).by).toBe(0)
     expect(judgeWedge('left', 'wedge', support({ complaint: false })).by).toBe(0)
-    expect(judgeWedge('left', 'wedge', support({ shoeUpper: 'soft' })).headline).toMatch(/firm shoe before a wedge/)
+    expect(said(judgeWedge('left', 'wedge', support({ shoeUpper: 'soft' })).headline)).toMatch(/firm shoe before a wedge/)
     expect(judgeWedge('left', 'wedge', support({ forefootTilt: null })).state).toBe('missing')
     // Garbalosa et al. 1994 (from memory): 86.7 % of 240 feet in varus.
     expect(judgeWedge('left', 'wedge', support()).sure).toMatch(/240 feet 87 of 100/)
@@ -126,11 +127,11 @@ describe('wedges and footbeds', () => {
   it('go under a heel by its own tilt, where the heel cup is firm enough to hold one (common practice)', () => {
     const heel = (over: Partial<SupportReadings> = {}) =>
       judgeWedge('right', 'heelWedge', support({ heelTilt: deg(8), heelCup: 'firm', ...over }))
-    expect(heel()).toMatchObject({ state: 'try', by: 1, headline: 'Right heel: one wedge to try.' })
+    expect(said(heel())).toMatchObject({ state: 'try', by: 1, headline: 'Right heel: one wedge to try.' })
     expect(heel().sentence).toMatch(/inner side, look at the knee’s path.*Never more than 4°/)
     expect(heel({ heelTilt: deg(-8) })).toMatchObject({ by: -1 })
     expect(heel({ heelWedge: deg(4, 0.5) })).toMatchObject({ state: 'level', by: 0 })
-    expect(heel({ heelCup: 'soft' }).headline).toMatch(/firm heel cup before a wedge/)
+    expect(said(heel({ heelCup: 'soft' }).headline)).toMatch(/firm heel cup before a wedge/)
     expect(heel({ heelCup: null }).headline).toMatch(/press the heel cup first/)
     expect(heel({ heelTilt: deg(3) }).by).toBe(0)
     expect(heel({ complaint: false }).by).toBe(0)

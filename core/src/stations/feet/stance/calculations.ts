@@ -1,3 +1,4 @@
+import { messageSchema, plain } from '../../../kernel/message.ts'
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { usualStock, stanceOptions, STANCE_MET, LEAST_THREAD } from './search.ts'
@@ -43,7 +44,7 @@ export const stanceOptionsCalculation = defineCalculation({
   output: z.object({
     options: z.array(
       z.object({
-        words: z.string(),
+        words: messageSchema,
         cost: z.number(),
         reaches: z.boolean(),
         left: sidedNumbers,
@@ -73,7 +74,7 @@ export const stanceOptionsCalculation = defineCalculation({
   },
   working: (_, { options }) =>
     options.map((option, i) => ({
-      label: `${i + 1}. ${option.words}`,
+      label: `${i + 1}. ${plain(option.words)}`,
       formula: `cost ${option.cost}; thread left ${signed(option.threadLeft.left)} / ${signed(option.threadLeft.right)}, at least ${signed(LEAST_THREAD)}; ${option.reaches ? 'reaches it' : 'falls short'}`,
       value: Math.max(Math.abs(option.left.left), Math.abs(option.left.right)),
       unit: 'mm' as const,

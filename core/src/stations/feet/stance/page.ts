@@ -1,4 +1,4 @@
-import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { toAim, verdictOf } from '../../../kernel/judged.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
@@ -28,8 +28,8 @@ export const stanceNumbers = {
           : end === null
             ? 'inside the band'
             : isClear
-              ? `should go ${trimmed(Math.abs(by), 1)} mm ${by > 0 ? 'outward' : 'inward'}`
-              : `${trimmed(beyond, 1)} mm outside, within ±${trimmed(number.plusMinus, 0)} mm`
+              ? msg`should go ${mm(Math.abs(by), 1)} ${by > 0 ? 'outward' : 'inward'}`
+              : msg`${mm(beyond, 1)} outside, within ±${mm(number.plusMinus)}`
       return {
         label: `Foot from the middle, ${side}`,
         remark,

@@ -1,12 +1,12 @@
+import type { Message } from '../../../kernel/message.ts'
+import { capitalised, isSame, joined, mm, msg, soldBy } from '../../../kernel/message.ts'
 import { halfStance } from '../../../bike/frame.ts'
 import { trimmed } from '../../../kernel/entry.ts'
-import { soldBy } from '../../../kernel/inUnit.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
 import { sideName } from '../../../kernel/finding.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import type { StanceParts } from './targets.ts'
-import { capital } from '../../../kernel/words.ts'
 
 /** Kinds of part that widen a stance, in the order in which the trade reaches for them. */
 export const stanceMeans = {
@@ -75,7 +75,7 @@ export interface StanceOption {
   /** thread left in the crank, mm, the smaller of the sides that carry washers */
   readonly threadLeft: Sided<number>
   readonly reversible: string
-  readonly words: string
+  readonly words: Message
 }
 
 /** What the trade keeps in a drawer. @source common-practice */
@@ -146,7 +146,7 @@ export function threadFinding(side: Side, { washer, adapter }: StanceParts, thre
     side,
     weight: 'first',
     headline: `${name} pedal has too little thread in the crank.`,
-    sentence: `${trimmed(left, 1)} mm are left behind the washer; at least ${trimmed(LEAST_THREAD, 1)} should be, and the makers’ own limit outranks that. A washer off before riding.`,
+    sentence: msg`${mm(left, 1)} are left behind the washer; at least ${mm(LEAST_THREAD, 1)} should be, and the makers’ own limit outranks that. A washer off before riding.`,
     source: 'prior',
   }
 }
@@ -281,33 +281,35 @@ function inWords({ now }: StanceSearchInput, found: Candidate): StanceOption {
 }
 
 /** How a way that does not reach misses, each side: "2 mm short left, 3 mm too far right". */
-export function missWords({ miss, left }: Pick<StanceOption, 'miss' | 'left'>, asked: Sided<number>): string {
+export function missWords({ miss, left }: Pick<StanceOption, 'miss' | 'left'>, asked: Sided<number>): Message {
   const said = (side: Side) => {
     if (miss[side] < 0.05) return null
     // Left over in the direction that was asked for is short; the other way is too far.
     const short = Math.sign(left[side]) === Math.sign(asked[side])
-    return `${trimmed(miss[side], 1)} mm ${short ? 'short' : 'too far'}`
+    return msg`${mm(miss[side], 1)} ${short ? 'short' : 'too far'}`
   }
   const [l, r] = [said('left'), said('right')]
-  if (l === r && l !== null) return l
-  return [l && `${l} left`, r && `${r} right`].filter((words) => words !== null).join(', ')
+  if (l !== null && r !== null && isSame(l, r)) return l
+  return joined(
+    [l && msg`${l} left`, r && msg`${r} right`].filter((words) => words !== null),
+    ', ',
+  )
 }
 
 /** All moves in words; what is alike on both sides is said once. */
-function stanceWords(moves: readonly StanceMove[]): string {
+function stanceWords(moves: readonly StanceMove[]): Message {
   const alike = (a: StanceMove, b: StanceMove) => a.mean === b.mean && same(a.from, b.from) && same(a.to, b.to) && a.side !== b.side
   const said = moves.flatMap((move): StanceMove[] => {
     const twin = moves.some((other) => alike(move, other))
     return twin && move.side === 'right' ? [] : [twin ? { ...move, side: 'both' } : move]
   })
-  const text = said.map(stanceMoveWords).join(' · ')
-  return capital(text)
+  return capitalised(joined(said.map(stanceMoveWords), ' · '))
 }
 
 /** "washer R 1 → 1.5", "other axle both 53 → 57". */
-function stanceMoveWords({ mean, side, from, to }: StanceMove): string {
+function stanceMoveWords({ mean, side, from, to }: StanceMove): Message {
   const where = side === 'both' ? (mean === 'crank' ? '' : ' both') : side === 'left' ? ' L' : ' R'
-  if (mean === 'cleat') return `cleat${where} ${to > from ? 'inboard' : 'outboard'} ${trimmed(Math.abs(to - from), 1)} mm`
+  if (mean === 'cleat') return msg`cleat${where} ${to > from ? 'inboard' : 'outboard'} ${mm(Math.abs(to - from), 1)}`
   return `${stanceMeans[mean].label}${where} ${trimmed(from, 1)} → ${soldBy(trimmed(to, 1))}`
 }
 

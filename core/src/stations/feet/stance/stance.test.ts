@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { halfStance } from '../../../bike/frame.ts'
 import { bySide } from '../../../kernel/sided.ts'
@@ -57,8 +58,8 @@ describe('stance (common practice; worked example of the trade)', () => {
     expect(treadEfficiency(180)).toBe(19.05)
     expect(treadEfficiency(89)).toBeNull()
     expect(treadEfficiency(181)).toBeNull()
-    expect(treadWords(146)).toMatch(/Trained riders, seated/)
-    expect(treadWords(220)).toMatch(/lies outside/)
+    expect(said(treadWords(146))).toMatch(/Trained riders, seated/)
+    expect(said(treadWords(220))).toMatch(/lies outside/)
   })
 
   const ask = (over: Partial<StanceInput> = {}): StanceInput => ({
@@ -269,12 +270,14 @@ describe('a way that cannot reach', () => {
   it('is rather short than past where the foot is wanted', () => {
     const first = options.find(({ reaches }) => !reaches)!
     expect(first.left.left).toBeGreaterThan(0)
-    expect(missWords(first, asked)).toMatch(/^[\d.]+ mm short$/)
+    expect(said(missWords(first, asked))).toMatch(/^[\d.]+ mm short$/)
   })
   it('says which way it misses', () => {
-    expect(missWords({ miss: both(2), left: both(-7) }, asked)).toBe('2 mm too far')
-    expect(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked)).toBe('3 mm short right')
-    expect(missWords({ miss: { left: 2, right: 3 }, left: { left: -7, right: 8 } }, asked)).toBe('2 mm too far left, 3 mm short right')
+    expect(said(missWords({ miss: both(2), left: both(-7) }, asked))).toBe('2 mm too far')
+    expect(said(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked))).toBe('3 mm short right')
+    expect(said(missWords({ miss: { left: 2, right: 3 }, left: { left: -7, right: 8 } }, asked))).toBe(
+      '2 mm too far left, 3 mm short right',
+    )
   })
   it('never puts an adapter on one side where both ask for the same', () => {
     for (const by of [8, 12, 15, 20, 30]) {

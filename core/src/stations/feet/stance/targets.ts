@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { bare, mm, msg, range } from '../../../kernel/message.ts'
 import { halfStance } from '../../../bike/frame.ts'
 import { statureFractions } from '../../../body/proportions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
@@ -53,8 +56,8 @@ export interface StanceTarget {
   readonly key: StanceMethodKey
   readonly label: string
   readonly half: Sided<{ readonly target: number; readonly low: number; readonly high: number }> | null
-  readonly reason: string
-  readonly missing: string
+  readonly reason: Message
+  readonly missing: Message
   readonly source: SourceKey
 }
 
@@ -94,15 +97,15 @@ export function stanceTargets(input: StanceInput): StanceTarget[] {
       key: 'other-bike',
       label: 'Like the other bike',
       half: other && { left: about(other.left, 2), right: about(other.right, 2) },
-      reason: `The same stance across a rider’s bikes: ${other?.name ?? ''}.`,
-      missing: 'Measure the stance on the other bike, or fit that bike here first.',
+      reason: msg`The same ${term('stance-width', 'stance')} across a rider’s bikes: ${other?.name ?? ''}.`,
+      missing: msg`Measure the ${term('stance-width', 'stance')} on the other bike, or fit that bike here first.`,
       source: 'common-practice',
     },
     {
       key: 'build',
       label: 'By build',
       half: adds === 0 ? null : { left: about(usualHalf + adds, OVER_FOOT), right: about(usualHalf + adds, OVER_FOOT) },
-      reason: `The usual half stance of this kind of bike and ${trimmed(adds, 1)} mm for hips, bow legs or weight: usually wider for them. The amount is this product’s assumption.`,
+      reason: msg`The usual half ${term('stance-width', 'stance')} of this kind of bike and ${mm(adds, 1)} for hips, bow legs or weight: usually wider for them. The amount is this product’s assumption.`,
       missing: 'Nothing in the build asks for more or less than usual, or hips and knees are not read.',
       source: 'prior',
     },
@@ -110,7 +113,7 @@ export function stanceTargets(input: StanceInput): StanceTarget[] {
       key: 'use',
       label: 'Usual for this bike',
       half: bySide(() => ({ target: usualHalf, low: usual.low / 2 + USUAL_AXLE, high: usual.high / 2 + USUAL_AXLE })),
-      reason: `A tread of ${usual.low} to ${usual.high} mm and ${USUAL_AXLE} mm of axle.`,
+      reason: msg`A ${term('tread')} of ${bare(usual.low, 1)} to ${mm(usual.high, 1)} and ${mm(USUAL_AXLE, 1)} of axle.`,
       missing: '',
       source: 'common-practice',
     },
@@ -156,10 +159,11 @@ export function treadEfficiency(tread: number): number | null {
 }
 
 /** Efficiency against stability, said with its limits. */
-export function treadWords(tread: number): string {
+export function treadWords(tread: number): Message {
   const here = treadEfficiency(tread)
   const limits =
     'Trained riders, seated, one effort; the differences are smaller than those between riders. Narrow pedals well; wide is stable, which matters standing on rough ground.'
-  if (here === null) return `Published efficiency covers treads of 90 to 180 mm; ${trimmed(tread, 0)} mm lies outside. ${limits}`
-  return `Gross efficiency at ${trimmed(tread, 0)} mm: about ${trimmed(here, 2)} % (90 and 120 mm 19.38, 150 mm 19.09, 180 mm 19.05). ${limits}`
+  if (here === null)
+    return msg`Published efficiency covers ${term('tread', 'treads')} of ${range(90, 180)}; ${mm(tread)} lies outside. ${limits}`
+  return msg`Gross efficiency at ${mm(tread)}: about ${trimmed(here, 2)} % (${bare(90)} and ${mm(120)} 19.38, ${mm(150)} 19.09, ${mm(180)} 19.05). ${limits}`
 }

@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { judged } from '../../../kernel/judged.ts'
@@ -62,9 +65,9 @@ export interface SupportJudgement {
   readonly state: 'missing' | 'level' | 'try'
   /** change to make now: degrees, + big-toe or inner side up; or mm of support, + higher */
   readonly by: number
-  readonly headline: string
-  readonly sentence: string
-  readonly sure: string
+  readonly headline: Message
+  readonly sentence: Message
+  readonly sure: Message
   readonly source: SourceKey
 }
 
@@ -75,9 +78,9 @@ interface WedgePlace {
   readonly sides: { readonly more: string; readonly less: string }
   readonly tilted: { readonly more: string; readonly less: string }
   /** how sure such a tilt is */
-  readonly sure: string
+  readonly sure: Message
   /** what the shoe lacks to hold it; null = it holds */
-  readonly lacks: (read: SupportReadings) => { readonly headline: string; readonly sentence: string } | null
+  readonly lacks: (read: SupportReadings) => { readonly headline: Message; readonly sentence: Message } | null
   readonly source: SourceKey
 }
 
@@ -91,7 +94,10 @@ export const wedgePlaces = {
     sure: 'Of 240 feet 87 of 100 were tilted big-toe side up, so a tilt by itself is no fault.',
     lacks: ({ shoeUpper }) =>
       shoeUpper === 'soft'
-        ? { headline: 'a firm shoe before a wedge', sentence: 'but a soft upper lets the foot roll off the wedge' }
+        ? {
+            headline: msg`a firm shoe before a ${term('wedge')}`,
+            sentence: msg`but a soft upper lets the foot roll off the ${term('wedge')}`,
+          }
         : null,
     source: 'garbalosa',
   },
@@ -105,8 +111,14 @@ export const wedgePlaces = {
       heelCup === 'firm'
         ? null
         : heelCup === 'soft'
-          ? { headline: 'a firm heel cup before a wedge', sentence: 'but a soft heel cup lets the heel slide off the wedge' }
-          : { headline: 'press the heel cup first', sentence: 'and whether the heel cup is firm enough to hold a wedge is not read' },
+          ? {
+              headline: msg`a firm heel cup before a ${term('wedge')}`,
+              sentence: msg`but a soft heel cup lets the heel slide off the ${term('wedge')}`,
+            }
+          : {
+              headline: 'press the heel cup first',
+              sentence: msg`and whether the heel cup is firm enough to hold a ${term('wedge')} is not read`,
+            },
     source: 'common-practice',
   },
 } as const satisfies Readonly<Record<string, WedgePlace>>
@@ -122,17 +134,19 @@ export function judgeWedge(side: Side, key: WedgeKey, read: SupportReadings): Su
   const place: WedgePlace = wedgePlaces[key]
   const [measuredTilt, wedge] = [read[place.tilt], read[key]]
   const name = `${sideName(side)} ${place.name}`
-  const level = (headline: string, sentence: string): SupportJudgement => ({
+  const level = (headline: Message, sentence: Message): SupportJudgement => ({
     ...base,
     state: 'level',
     by: 0,
-    headline: `${name} ${headline}`,
+    headline: msg`${name} ${headline}`,
     sentence,
     sure,
   })
   const base = { key, side, source: place.source } as const
   const sure =
-    measuredTilt === null ? '' : `±${trimmed(measuredTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. ${place.sure}`
+    measuredTilt === null
+      ? ''
+      : msg`±${trimmed(measuredTilt.plusMinus, 1)}°, and two people measure it differently: repeat it. ${place.sure}`
   if (measuredTilt === null) {
     const headline = `${name} tilt is not read.`
     return { ...base, state: 'missing', by: 0, headline, sentence: 'Measure it only if the knee or foot hurts.', sure }
@@ -144,22 +158,30 @@ export function judgeWedge(side: Side, key: WedgeKey, read: SupportReadings): Su
   const tiltWords = `${trimmed(Math.abs(tilt), 1)}° ${tilt >= 0 ? place.tilted.more : place.tilted.less}`
   if (Math.abs(tilt) < TILT_IGNORED || Math.abs(tilt) <= measuredTilt.plusMinus) {
     const out =
-      already !== 0 ? ` The wedge of ${trimmed(already, 1)}° in there has no tilt to answer: was it asked for by the knee’s path?` : ''
-    return level('needs no wedge.', `It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`)
+      already !== 0
+        ? msg` The ${term('wedge')} of ${trimmed(already, 1)}° in there has no tilt to answer: was it asked for by the knee’s path?`
+        : ''
+    return level(
+      msg`needs no ${term('wedge')}.`,
+      msg`It tilts ${tiltWords}; under ${TILT_IGNORED}° or within its ± nothing is put under it.${out}`,
+    )
   }
   if (Math.abs(rest) < WEDGE_STEP - 1e-9 || Math.sign(rest) !== Math.sign(tilt))
-    return level('has its wedge.', `It tilts ${tiltWords}; a wedge makes up half at most, and ${trimmed(already, 1)}° are in.`)
-  if (!read.complaint) return level(`tilts ${tiltWords}.`, 'Nothing told speaks for a wedge: leave it.')
+    return level(
+      msg`has its ${term('wedge')}.`,
+      msg`It tilts ${tiltWords}; a ${term('wedge')} makes up half at most, and ${trimmed(already, 1)}° are in.`,
+    )
+  if (!read.complaint) return level(`tilts ${tiltWords}.`, msg`Nothing told speaks for a ${term('wedge')}: leave it.`)
   const lack = place.lacks(read)
   if (lack !== null) {
-    return { ...level('', `It tilts ${tiltWords}, ${lack.sentence}.`), headline: `${name}: ${lack.headline}.` }
+    return { ...level('', msg`It tilts ${tiltWords}, ${lack.sentence}.`), headline: msg`${name}: ${lack.headline}.` }
   }
   const by = Math.sign(rest) * WEDGE_STEP
   return {
     ...base,
     state: 'try',
     by,
-    headline: `${name}: one wedge to try.`,
+    headline: msg`${name}: one ${term('wedge')} to try.`,
     sentence: `It tilts ${tiltWords}. Smallest step first: ${WEDGE_STEP}° under the ${by > 0 ? place.sides.more : place.sides.less} side, look at the knee’s path, take it out if nothing changes. Never more than ${trimmed(Math.abs(most), 0)}° here.`,
     sure,
   }
@@ -182,11 +204,12 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
       sure: '',
     }
   }
-  const sure = `±${trimmed(archDrop.plusMinus, 1)} mm; from ${ARCH_DROPS} mm it is commonly called large.`
+  const sure = msg`±${mm(archDrop.plusMinus, 1)}; from ${mm(ARCH_DROPS, 1)} it is commonly called large.`
   const drop = archDrop.value
-  const said = `The arch drops ${trimmed(drop, 1)} mm under load`
+  const said = msg`The arch drops ${mm(drop, 1)} under load`
   const asks = drop >= ARCH_DROPS || (drop >= ARCH_GIVES && complaint)
-  if (!asks) return { ...base, state: 'level', by: 0, headline: `${name} arch holds.`, sentence: `${said}. A flat insole will do.`, sure }
+  if (!asks)
+    return { ...base, state: 'level', by: 0, headline: `${name} arch holds.`, sentence: msg`${said}. A flat insole will do.`, sure }
   const wanted = Math.round(drop * SUPPORT_PER_DROP)
   const rest = wanted - (archSupport?.value ?? 0)
   if (rest < 1) {
@@ -195,7 +218,7 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
       state: 'level',
       by: 0,
       headline: `${name} arch is supported.`,
-      sentence: `${said}; ${trimmed(archSupport?.value ?? 0, 1)} mm of support is in the shoe.`,
+      sentence: msg`${said}; ${mm(archSupport?.value ?? 0, 1)} of support is in the shoe.`,
       sure,
     }
   }
@@ -205,7 +228,7 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
       state: 'level',
       by: 0,
       headline: `${name} arch: a firm shoe before a footbed.`,
-      sentence: `${said}, but a footbed relies on the shoe’s structure and this upper gives it none.`,
+      sentence: msg`${said}, but a footbed relies on the shoe’s structure and this upper gives it none.`,
       sure,
     }
   }
@@ -216,7 +239,7 @@ export function judgeFootbed(side: Side, { archDrop, archSupport, shoeUpper, com
     state: 'try',
     by,
     headline: `${name} arch: support to try.`,
-    sentence: `${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${trimmed(by, 0)} mm of support first, ${trimmed(wanted, 0)} mm at most; it must never press.${unread}`,
+    sentence: msg`${said}${drop < ARCH_DROPS ? ', and the foot complains' : ''}. ${mm(by)} of support first, ${mm(wanted)} at most; it must never press.${unread}`,
     sure,
   }
 }

@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { joined, mm, msg } from '../../../kernel/message.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { sides } from '../../../kernel/sided.ts'
 import type { Sided } from '../../../kernel/sided.ts'
@@ -41,8 +44,8 @@ export const supportNumbers = {
 } as const satisfies NumberRows<Parts>
 
 /** What a support puts under a foot, in words. */
-function supportWords({ key, side, by }: SupportJudgement): string {
-  if (key === 'footbed') return `${side} ${trimmed(by, 0)} mm`
+function supportWords({ key, side, by }: SupportJudgement): Message {
+  if (key === 'footbed') return msg`${side} ${mm(by)}`
   const { more, less } = wedgePlaces[key].sides
   return `${side} ${trimmed(Math.abs(by), 1)}° ${by > 0 ? more : less} side`
 }
@@ -53,7 +56,7 @@ function judge({ wedge, heelWedge, footbed }: Parts): Partial<PageJudgement> {
     const tries = sides.map((side) => rows[side]).filter(({ by }) => by !== 0)
     if (tries.length === 0) return []
     const requested = tries.map(({ side, by }) => ({ setting, side, by }))
-    return [{ key, words: `${name}: ${tries.map(supportWords).join(', ')}`, requested, reason: tries[0]?.headline ?? '' }]
+    return [{ key, words: msg`${name}: ${joined(tries.map(supportWords), ', ')}`, requested, reason: tries[0]?.headline ?? '' }]
   }
   return {
     proposals: [
@@ -66,7 +69,7 @@ function judge({ wedge, heelWedge, footbed }: Parts): Partial<PageJudgement> {
 
 export const supportPage = {
   label: 'Wedge, footbed',
-  tells: 'Whether the foot needs a wedge or support under the arch, how much of it first, and when to stop.',
+  tells: msg`Whether the foot needs a ${term('wedge')} or support under the arch, how much of it first, and when to stop.`,
   picture: 'fore-aft',
   readings: ['forefootTilt', 'wedge', 'heelTilt', 'heelWedge', 'heelCup', 'archDrop', 'archSupport', 'shoeUpper'],
   fields: [...bothSides('wedge'), ...bothSides('heelWedge'), ...bothSides('archSupport')],

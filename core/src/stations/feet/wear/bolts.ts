@@ -1,3 +1,5 @@
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -44,7 +46,7 @@ const counted: Readonly<Record<OptionOf<'boltsFitted'>, number>> = { one: 1, two
 /** Count, bite, through the sole, torque. @source common-practice */
 export function boltFindings({ pattern, fitted, length, plate, depth, torque }: BoltReadings): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: string, sentence: string) =>
+  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: Message, sentence: Message) =>
     found.push({ key, side, weight, headline, sentence, source: 'common-practice' })
   const asked = pattern === null ? null : boltsOf[pattern]
   for (const side of ['left', 'right'] as const) {
@@ -62,15 +64,15 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
   }
   if (length && plate && depth) {
     const { bite, spare, plusMinus } = boltBite(length, plate, depth)
-    const held = `${trimmed(bite, 1)} mm reach into the sole`
-    const doubt = ` (±${trimmed(plusMinus, 1)} mm)`
+    const held = msg`${mm(bite, 1)} reach into the sole`
+    const doubt = msg` (±${mm(plusMinus, 1)})`
     if (spare < 0)
       add(
         'through',
         'both',
         'first',
         'The bolt is too long: it comes through the sole.',
-        `${held}${doubt}, ${trimmed(-spare, 1)} mm more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${trimmed(plate.value + depth.value, 1)} mm under the head.`,
+        msg`${held}${doubt}, ${mm(-spare, 1)} more than there is. It presses into the foot, and feels tight before the cleat is. Shorter bolts: at most ${mm(plate.value + depth.value, 1)} under the head.`,
       )
     else if (spare < plusMinus)
       add(
@@ -78,7 +80,7 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
         'both',
         'act',
         'The bolt may come through the sole.',
-        `${held}${doubt} and only ${trimmed(spare, 1)} are spare. Feel inside the shoe with the insole out.`,
+        msg`${held}${doubt} and only ${mm(spare, 1)} are spare. Feel inside the shoe with the insole out.`,
       )
     if (bite < LEAST_BITE)
       add(
@@ -86,10 +88,10 @@ export function boltFindings({ pattern, fitted, length, plate, depth, torque }: 
         'both',
         'first',
         'The bolt is too short.',
-        `${held}${doubt}; at least ${trimmed(LEAST_BITE, 1)} should. It tears out under a hard pull.`,
+        msg`${held}${doubt}; at least ${mm(LEAST_BITE, 1)} should. It tears out under a hard pull.`,
       )
     else if (spare >= plusMinus)
-      add('bite', 'both', 'fine', 'Bolts reach and do not come through.', `${held}${doubt}, ${trimmed(spare, 1)} to spare.`)
+      add('bite', 'both', 'fine', 'Bolts reach and do not come through.', msg`${held}${doubt}, ${mm(spare, 1)} to spare.`)
   } else if (asked !== null) {
     add(
       'unread-bolts',

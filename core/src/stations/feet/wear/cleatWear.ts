@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
@@ -76,8 +77,8 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
     key: string,
     side: Side | 'both',
     weight: Finding['weight'],
-    headline: string,
-    sentence: string,
+    headline: Message,
+    sentence: Message,
     source: Finding['source'] = 'common-practice',
   ) => found.push({ key, side, weight, headline, sentence, source })
   for (const side of ['left', 'right'] as const) {

@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import { riderMetrics } from '../../../body/metrics.ts'
 import { riderWith } from '../../../rider/calibrated.ts'
 import { movesOf, withMoves } from '../../../ledger/moves.ts'
@@ -6,7 +7,8 @@ import type { RequestedExchange } from '../../../ledger/parts.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { standsAt } from '../../../readings/resolve.ts'
 import { axlesOf } from '../../../model/riderModel.ts'
-import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { capitalised, mm, msg } from '../../../kernel/message.ts'
 import { sides } from '../../../kernel/sided.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import { straightPart } from '../bar/room.ts'
@@ -17,7 +19,6 @@ import { thumbOf } from '../controls/inputs.ts'
 import { halfBar } from '../bar/halfBar.ts'
 import { INDEX_OFFSET } from '../levers/rules.ts'
 import { shifterOptions, thumbZone } from '../controls/shifters.ts'
-import { capital } from '../../../kernel/words.ts'
 
 /** A part of the catalogue on this bike: what it would do, and the change that fits it. */
 export interface PartChoice {
@@ -25,7 +26,7 @@ export interface PartChoice {
   /** mm that it leaves undone; the rows are ordered by it */
   readonly misses: number
   readonly fits: boolean
-  readonly words: string
+  readonly words: Message
   readonly requested: readonly Requested[]
 }
 
@@ -84,7 +85,7 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): P
       const by = before === null ? 0 : Math.round((each[i]?.clamp ?? before) - before)
       return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
     })
-    const hook = worst.hookMisses < 1 ? 'hook under the finger' : `hook misses the finger by ${mm(worst.hookMisses)}`
+    const hook = worst.hookMisses < 1 ? 'hook under the finger' : msg`hook misses the finger by ${mm(worst.hookMisses)}`
     const reach =
       shifters.length === 0
         ? ''
@@ -92,13 +93,13 @@ export function leverChoices(setup: Setup, catalogue: readonly CockpitSpec[]): P
           ? ', no room for the shifter there'
           : thumb < 1
             ? ', shifter in the thumb’s reach'
-            : `, shifter ${mm(thumb)} out of reach`
+            : msg`, shifter ${mm(thumb)} out of reach`
     return [
       {
         spec,
         misses: worst.hookMisses + thumb,
         fits,
-        words: `Clamp ${mm(worst.clamp)} from the grip: ${hook}${reach}.`,
+        words: msg`Clamp ${mm(worst.clamp)} from the grip: ${hook}${reach}.`,
         requested: [exchange, ...slides],
       },
     ]
@@ -125,14 +126,14 @@ export function extensionChoices(setup: Setup, catalogue: readonly CockpitSpec[]
     const { torso, kneeElbowLeft, kneeElbowRight } = riderMetrics(model, axles)
     const at = model.grips.right.at
     const [dx, dy] = [at.x - before.x, at.y - before.y]
-    const way = `hands ${mm(Math.abs(dx))} ${dx < 0 ? 'back' : 'forward'}, ${mm(Math.abs(dy))} ${dy < 0 ? 'down' : 'up'}`
+    const way = msg`hands ${mm(Math.abs(dx))} ${dx < 0 ? 'back' : 'forward'}, ${mm(Math.abs(dy))} ${dy < 0 ? 'down' : 'up'}`
     const neck = neckFor(torso)
     const gap = Math.min(kneeElbowLeft ?? Infinity, kneeElbowRight ?? Infinity)
     const rest =
       torso === null || neck === null
         ? ', out of reach'
-        : `; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? `, gap ${mm(gap)}` : ''}`
-    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: `${capital(way)}${rest}.`, requested: [exchange] }]
+        : msg`; torso ${trimmed(torso, 0)}°, neck ${trimmed(neck, 0)}°${Number.isFinite(gap) ? msg`, gap ${mm(gap)}` : ''}`
+    return [{ spec, misses: Math.hypot(dx, dy), fits: torso !== null, words: msg`${capitalised(way)}${rest}.`, requested: [exchange] }]
   })
   return byMisses(rows)
 }

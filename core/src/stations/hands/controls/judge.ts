@@ -1,10 +1,11 @@
+import { term } from '../../../readings/table/terms.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { chosen } from '../../../readings/resolve.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
@@ -71,7 +72,7 @@ export function controlStanding({ setup }: Pick<VisitContext, 'setup'>): Control
     const { thumb } = controls.shifter[side]
     if (thumb === null || thumb.found || seen === null || seen === 'reached') continue
     const does = seen === 'lets' ? 'lets go for the shifter' : 'touches the shifter when it holds the grip'
-    const read = 'Read thumb length, shifter clamp and paddle: then this page says where it goes.'
+    const read = msg`Read thumb length, shifter clamp and ${term('paddle')}: then this page says where it goes.`
     add('thumb-told', side, 'act', `${sideName(side)}: the thumb ${does}.`, read)
   }
   const lacking = thumbControlKeys.flatMap((key) => sides.flatMap((side) => controls[key][side].thumb?.missing ?? []))
@@ -87,7 +88,7 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, stands, plac
   const name = sideName(side)
   const { state, by } = paddleStanding(zone, paddle)
   if (state === 'reached') {
-    const past = `Paddle ${mm(paddle - zone.from)} inside of the hand’s edge, ±${mm(plusMinus)}.`
+    const past = msg`${term('paddle', 'Paddle')} ${mm(paddle - zone.from)} inside of the hand’s edge, ±${mm(plusMinus)}.`
     add(`${control}-fits`, side, weight, `${name}: the thumb works the ${label} without letting go.`, past, 'prior')
     return
   }
@@ -100,9 +101,9 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, stands, plac
       : helps
         ? ` Best ${controlPlaceWords[best.place]}${other}.`
         : ` Neither side of the brake’s clamp brings it in reach: another ${label}.`
-  const off = state === 'far' ? `${mm(-by)} past the thumb` : `${mm(by)} too near: the hand touches it`
-  const works = `The thumb works ${mm(zone.from)} to ${mm(zone.to)} from the bar’s end; the paddle is at ${mm(paddle)}, ±${mm(plusMinus)}.`
-  add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, `${name} ${label} ${off}.`, `${works}${put}`, 'prior')
+  const off = state === 'far' ? msg`${mm(-by)} past the thumb` : msg`${mm(by)} too near: the hand touches it`
+  const works = msg`The thumb works ${range(zone.from, zone.to)} from the bar’s end; the ${term('paddle')} is at ${mm(paddle)}, ±${mm(plusMinus)}.`
+  add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, msg`${name} ${label} ${off}.`, msg`${works}${put}`, 'prior')
 }
 
 /** Room is known no better than this, mm; a tape and three rulers. @source common-practice */
@@ -121,14 +122,14 @@ function roomFindings(side: Side, { left, inside, overlaps, straight }: BarRoom,
     )
   }
   if (left < -ROOM_DOUBT) {
-    const bend = `Straight part ${mm(straight)}. A part on the bend cannot be clamped safely.`
-    add('no-room', side, 'act', `${half}: parts ${mm(-left)} longer than the straight part.`, bend, 'geometry')
+    const bend = msg`Straight part ${mm(straight)}. A part on the bend cannot be clamped safely.`
+    add('no-room', side, 'act', msg`${half}: parts ${mm(-left)} longer than the straight part.`, bend, 'geometry')
   } else if (inside < -ROOM_DOUBT) {
-    const free = `It lies ${mm(-inside)} past the straight part; ${mm(left)} are free further out.`
+    const free = msg`It lies ${mm(-inside)} past the straight part; ${mm(left)} are free further out.`
     add('on-bend', side, 'act', `${half}: a clamp stands on the bend.`, free, 'geometry')
   } else {
-    const last = `${mm(Math.max(0, inside))} of it inside of the last clamp.`
-    add('room', side, 'fine', `${half}: ${mm(Math.max(0, left))} of the straight part free.`, last, 'geometry')
+    const last = msg`${mm(Math.max(0, inside))} of it inside of the last clamp.`
+    add('room', side, 'fine', msg`${half}: ${mm(Math.max(0, left))} of the straight part free.`, last, 'geometry')
   }
 }
 
@@ -161,6 +162,6 @@ function proposalOf(control: ThumbControl, { findings }: ControlStanding, { setu
     return by === 0 ? [] : [{ setting: clamp, side, by }]
   })
   if (requested.length === 0) return []
-  const words = `${capital(label)} ${amounts(requested, 'inboard', 'outboard')}`
+  const words = msg`${capital(label)} ${amounts(requested, 'inboard', 'outboard')}`
   return [{ key: control, words, requested, reason: reasonOf(findings, ...keys) }]
 }

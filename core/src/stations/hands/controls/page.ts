@@ -3,7 +3,7 @@ import { readFrom } from '../../../station/number.ts'
 import type { NumberRows, NumberRow } from '../../../station/number.ts'
 import { bothSides } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { msg, range } from '../../../kernel/message.ts'
 import { capital } from '../../../kernel/words.ts'
 import { thumbControls } from '../bar/pieces.ts'
 import type { ThumbControl } from '../bar/pieces.ts'
@@ -19,13 +19,14 @@ const row = (control: ThumbControl): NumberRow<Parts> => {
   const { label, clamp, paddle } = thumbControls[control]
   return {
     label: `Paddle of the ${label} from the bar’s end`,
+    term: 'paddle',
     unit: 'mm',
     sided: true,
     readings: readFrom('handFromEnd', 'handBreadth', 'thumbLength', 'gripLength', clamp, paddle),
     at: ({ controls }, side) => controls.controls[control][side].stands,
     vial: (_parts, side, { band }) => ({
       label: `${capital(label)}, ${side}`,
-      remark: `thumb ${mm(band?.low ?? 0)} to ${mm(band?.high ?? 0)}`,
+      remark: msg`thumb ${range(band?.low ?? 0, band?.high ?? 0)}`,
     }),
   }
 }

@@ -1,3 +1,5 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
 import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { RADIANS } from '../../../bike/contactPoints.ts'
@@ -9,7 +11,7 @@ import type { SettingKey } from '../../../ledger/settings.ts'
 import { standsAt } from '../../../readings/resolve.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { frontOf } from '../../../model/riderModel.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight } from '../../../kernel/finding.ts'
 import type { PageJudgement, Proposal } from '../../../station/station.ts'
@@ -83,7 +85,13 @@ export function extensionStanding(
   const rules = context.riding.events ?? ''
   if (calm && rules !== '') {
     const limits = 'Reach, height of the hands and the saddle’s place may be limited.'
-    add('rules', 'both', 'note', 'Check the event’s rules for extensions.', `Told: ${rules.replace(/\.$/, '')}. ${limits}`)
+    add(
+      'rules',
+      'both',
+      'note',
+      msg`Check the event’s rules for ${term('extensions', 'extensions')}.`,
+      `Told: ${rules.replace(/\.$/, '')}. ${limits}`,
+    )
   }
   return { ...known, findings: byWeight(findings) }
 }
@@ -97,27 +105,28 @@ function padFindings({ padAhead, arm }: Known, { setup }: VisitContext, steering
     const { value } = padAhead
     const { end, weight } = verdictOf(padAhead)
     const verdict = into(findings, 'padAhead')
-    const stands = `${mm(Math.abs(value))} ${value < 0 ? 'behind' : 'ahead of'} the elbow, ±${mm(PAD_DOUBT)}`
-    const wanted = `wanted under the forearm, ${mm(PAD_AHEAD.low)} to ${mm(PAD_AHEAD.high)} ahead`
+    const stands = msg`${mm(Math.abs(value))} ${value < 0 ? 'behind' : 'ahead of'} the elbow, ±${mm(PAD_DOUBT)}`
+    const wanted = msg`wanted under the forearm, ${range(PAD_AHEAD.low, PAD_AHEAD.high)} ahead`
     if (end === 'low') {
-      const move = 'Pads forward, or shorter extensions.'
-      verdict('pad-back', 'both', weight, 'Pads stand under the elbows or behind them.', `${stands}; ${wanted}. ${move}`)
+      const move = msg`Pads forward, or shorter ${term('extensions', 'extensions')}.`
+      verdict('pad-back', 'both', weight, 'Pads stand under the elbows or behind them.', msg`${stands}; ${wanted}. ${move}`)
     } else if (end === 'high') {
       const hangs = 'The forearm hangs over the pad’s rear edge.'
-      verdict('pad-forward', 'both', weight, 'Pads stand far ahead of the elbows.', `${stands}; ${wanted}. ${hangs}`)
-    } else verdict('pad-fits', 'both', weight, 'Pads lie under the forearms.', `${stands}.`)
+      verdict('pad-forward', 'both', weight, 'Pads stand far ahead of the elbows.', msg`${stands}; ${wanted}. ${hangs}`)
+    } else verdict('pad-fits', 'both', weight, 'Pads lie under the forearms.', msg`${stands}.`)
   }
   if (spacing === null) return
   if (length && spacing.value <= NERVOUS.padSpacing && length.value >= NERVOUS.extensionLength) {
-    const arms = arm === null || steering === null ? '' : `; steering arm ${mm(arm)} against ${mm(steering.arm)} on the hoods`
-    const sizes = `${mm(spacing.value)} apart, ${mm(length.value)} to the grip${arms}. Pads further apart first.`
-    add('nervous', 'both', 'act', 'Pads close together on long extensions: nervous.', sizes, 'prior')
+    const arms =
+      arm === null || steering === null ? '' : msg`; steering arm ${mm(arm)} against ${mm(steering.arm)} on the ${term('hoods', 'hoods')}`
+    const sizes = msg`${mm(spacing.value)} apart, ${mm(length.value)} to the grip${arms}. Pads further apart first.`
+    add('nervous', 'both', 'act', msg`Pads close together on long ${term('extensions', 'extensions')}: nervous.`, sizes, 'prior')
   }
   const shoulders = standsAt(setup.now, 'acromionWidth')
   if (shoulders && spacing.value > shoulders.value - PADS_INSIDE) {
     const narrower = 'Elbows stay in the wind; narrower, as long as it steers calmly and the knees are clear.'
-    const sizes = `${mm(spacing.value)} against shoulders of ${mm(shoulders.value)}.`
-    add('pads-wide', 'both', 'note', 'Pads stand about as wide as the shoulders.', `${sizes} ${narrower}`)
+    const sizes = msg`${mm(spacing.value)} against shoulders of ${mm(shoulders.value)}.`
+    add('pads-wide', 'both', 'note', 'Pads stand about as wide as the shoulders.', msg`${sizes} ${narrower}`)
   }
 }
 
@@ -131,8 +140,8 @@ function postureFindings({ calm, gap, fallbacks: easier }: Known, findings: Find
     const up = 'Pads up or forward, before anything goes lower.'
     const { end, weight: verdict } = verdictOf(gap)
     const weight = end === null ? 'note' : verdict
-    const near = end === null ? `Knee and forearm come within ${mm(gap.value)}.` : 'Knee and forearm touch.'
-    into(findings, end === null ? undefined : 'armGap')('arm-gap', 'both', weight, near, `±${mm(GAP_DOUBT)}. ${up}`, 'prior')
+    const near = end === null ? msg`Knee and forearm come within ${mm(gap.value)}.` : 'Knee and forearm touch.'
+    into(findings, end === null ? undefined : 'armGap')('arm-gap', 'both', weight, near, msg`±${mm(GAP_DOUBT)}. ${up}`, 'prior')
   }
   const torso = calm?.metrics.torso ?? null
   if (torso !== null && torso < LOWEST_TORSO) {
@@ -152,8 +161,14 @@ function postureFindings({ calm, gap, fallbacks: easier }: Known, findings: Find
 function creepFindings(creep: Judged, add: Add): void {
   const { end, weight } = verdictOf(creep)
   if (end !== 'high') return
-  const means = 'It means reach or saddle, not a lower bar: shorten the extensions, or bring the saddle to where the rider ends up.'
-  add('creep', 'both', weight, `Creeps ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${means}`)
+  const means = msg`It means reach or saddle, not a lower bar: shorten the ${term('extensions', 'extensions')}, or bring the saddle to where the rider ends up.`
+  add(
+    'creep',
+    'both',
+    weight,
+    msg`${term('creep', 'Creeps')} ${mm(creep.value)} forward under power.`,
+    msg`±${mm(creep.plusMinus)}. ${means}`,
+  )
 }
 
 export function judgeExtensions({ extensions }: { readonly extensions: ExtensionStanding }): Partial<PageJudgement> {
@@ -166,7 +181,7 @@ const STEP = { shorter: 10, apart: 20, up: 10 } as const
 function proposalsOf({ findings, padAhead, creep }: ExtensionStanding): Proposal[] {
   const has = (key: string) => findings.some((finding) => finding.key === key && finding.weight !== 'fine')
   const isSure = (key: string) => findings.some((finding) => finding.key === key && finding.weight === 'act')
-  const proposal = (about: string, key: string, words: string, setting: SettingKey, by: number): Proposal => ({
+  const proposal = (about: string, key: string, words: Message, setting: SettingKey, by: number): Proposal => ({
     key,
     words,
     requested: [{ setting, side: 'both', by }],
@@ -175,12 +190,12 @@ function proposalsOf({ findings, padAhead, creep }: ExtensionStanding): Proposal
   const shorter = Math.min(STEP.shorter, Math.round((creep?.value ?? 0) / 2))
   const forward = padAhead === null ? 0 : Math.round(toAim(padAhead))
   return [
-    ...(isSure('creep') ? [proposal('creep', 'shorter', `Extensions ${mm(shorter)} shorter`, 'extensionLength', -shorter)] : []),
-    ...(isSure('nervous') ? [proposal('nervous', 'apart', `Pads ${mm(STEP.apart)} apart`, 'padSpacing', STEP.apart)] : []),
-    ...(isSure('pad-back') ? [proposal('pad-back', 'forward', `Pads ${mm(forward)} forward`, 'padForward', forward)] : []),
+    ...(isSure('creep') ? [proposal('creep', 'shorter', msg`Extensions ${mm(shorter)} shorter`, 'extensionLength', -shorter)] : []),
+    ...(isSure('nervous') ? [proposal('nervous', 'apart', msg`Pads ${mm(STEP.apart)} apart`, 'padSpacing', STEP.apart)] : []),
+    ...(isSure('pad-back') ? [proposal('pad-back', 'forward', msg`Pads ${mm(forward)} forward`, 'padForward', forward)] : []),
     ...(has('pads-wide') && !has('nervous')
-      ? [proposal('pads-wide', 'narrower', `Pads ${mm(STEP.apart)} closer together`, 'padSpacing', -STEP.apart)]
+      ? [proposal('pads-wide', 'narrower', msg`Pads ${mm(STEP.apart)} closer together`, 'padSpacing', -STEP.apart)]
       : []),
-    ...(isSure('arm-gap') ? [proposal('arm-gap', 'up', `Pads ${mm(STEP.up)} up`, 'padUp', STEP.up)] : []),
+    ...(isSure('arm-gap') ? [proposal('arm-gap', 'up', msg`Pads ${mm(STEP.up)} up`, 'padUp', STEP.up)] : []),
   ]
 }

@@ -1,3 +1,5 @@
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { oneOf } from '../../../station/settingPlace.ts'
@@ -21,6 +23,7 @@ export const extensionNumbers = {
   },
   armGap: {
     label: 'Knee to forearm on the extensions',
+    term: 'arm-gap',
     unit: 'mm',
     sided: false,
     readings: readFrom('padForward', 'padUp'),
@@ -38,7 +41,7 @@ export const extensionNumbers = {
 
 export const extensionPage = {
   label: 'Extensions',
-  tells: 'Where pads and extensions carry the arms, and what the position costs the neck.',
+  tells: msg`Where pads and ${term('extensions', 'extensions')} carry the arms, and what the position costs the neck.`,
   picture: 'side',
   readings: [
     'padForward',

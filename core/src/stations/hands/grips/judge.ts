@@ -3,7 +3,7 @@ import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { measured } from '../../../readings/resolve.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
@@ -48,17 +48,17 @@ function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, stands: Jud
   if (grip === null || stands === null) return
   const { end, weight } = verdictOf(stands)
   const { source } = gripSchools[school]
-  const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : ` The hand alone asks ${mm(grip.own, 1)}, held to what is made.`
-  const asked = `Asked ${mm(grip.aim, 1)}, ±${mm(grip.plusMinus, 1)}.${held}`
+  const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : msg` The hand alone asks ${mm(grip.own, 1)}, held to what is made.`
+  const asked = msg`Asked ${mm(grip.aim, 1)}, ±${mm(grip.plusMinus, 1)}.${held}`
   const name = `${sideName(side)} grip`
   const off = Math.abs(grip.value)
   if (end === null) add('grip-fits', side, weight, `${name} suits the hand.`, asked, source)
   else if (end === 'high') {
     const squeezed = 'A thick grip is squeezed to be held: pump.'
-    add('grip-thick', side, weight, `${name} ${mm(off, 1)} too thick for this hand.`, `${asked} ${squeezed}`, source)
+    add('grip-thick', side, weight, msg`${name} ${mm(off, 1)} too thick for this hand.`, msg`${asked} ${squeezed}`, source)
   } else {
     const curled = 'Fingers that curl onto the palm hold harder than they need: pump.'
-    add('grip-thin', side, weight, `${name} ${mm(off, 1)} too thin for this hand.`, `${asked} ${curled}`, source)
+    add('grip-thin', side, weight, msg`${name} ${mm(off, 1)} too thin for this hand.`, msg`${asked} ${curled}`, source)
   }
 }
 
@@ -82,6 +82,6 @@ function proposalsOf({ over, findings }: GripStanding): Proposal[] {
   })
   const [one] = requested
   if (one === undefined) return []
-  const words = `Grips ${mm(Math.abs(one.by))} ${one.by > 0 ? 'thicker' : 'thinner'}`
+  const words = msg`Grips ${mm(Math.abs(one.by))} ${one.by > 0 ? 'thicker' : 'thinner'}`
   return [{ key: 'grips', words, requested, reason: reasonOf(findings, 'grip-thick', 'grip-thin') }]
 }

@@ -3,7 +3,7 @@ import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { bothSides } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { judgeGrips } from './judge.ts'
 import type { GripStanding } from './judge.ts'
 
@@ -22,7 +22,7 @@ export const gripNumbers = {
     at: ({ grips }, side) => grips.stands[side],
     vial: ({ grips }, side) => ({
       label: `Grip, ${side}`,
-      remark: `asked ${mm(grips.over[side]?.aim ?? 0)}`,
+      remark: msg`asked ${mm(grips.over[side]?.aim ?? 0)}`,
       moves: { setting: 'gripDiameter', side },
     }),
   },

@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import { HAND_LENGTH_SHARE } from '../../../body/proportions.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
 import { keysOf } from '../../../kernel/tables.ts'
@@ -9,7 +10,7 @@ export const GRIP_FITS = 1.5
 
 interface GripSchool {
   readonly label: string
-  readonly says: string
+  readonly says: Message
   /** against what closes best round the hand, mm */
   readonly by: number
   readonly source: SourceKey

@@ -1,3 +1,5 @@
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
 import { riderNumbers } from '../../../station/riderNumbers.ts'
 import { settingAt } from '../../../station/number.ts'
 import type { RiderContext } from '../../../station/number.ts'
@@ -65,22 +67,22 @@ function inwardFindings({ inward }: HoodStanding, found: Finding[]): void {
     const at = inward[side]
     if (at === null || !verdictOf(at).isClear) continue
     const strong = verdictOf({ ...at, band: { low: 0, high: HOOD_IN.most } }).isClear
-    const headline = `${sideName(side)} hood turned in ${degrees(at.value)}`
+    const headline = msg`${sideName(side)} ${term('hoods')} turned in ${degrees(at.value)}`
     const usual = `Up to ${HOOD_IN.usual}° meets the wrist`
     if (strong)
       verdict(
         'turned-in',
         side,
         'act',
-        `${headline}: braking suffers.`,
+        msg`${headline}: braking suffers.`,
         `${usual}; above ${HOOD_IN.most}° the fingers pull across the lever. Turn it out first.`,
       )
-    else verdict('inward', side, 'note', `${headline}.`, `${usual}. For narrower hands, a narrower bar.`)
+    else verdict('inward', side, 'note', msg`${headline}.`, `${usual}. For narrower hands, a narrower bar.`)
   }
   const { left, right } = inward
   if (left && right && Math.abs(left.value - right.value) > HOODS_ALIKE + combined(left.plusMinus, right.plusMinus)) {
     const both = `${degrees(left.value)} and ${degrees(right.value)} in. Set both alike, unless the hands differ.`
-    add('unlike', 'both', 'act', 'Left and right hood stand apart.', both)
+    add('unlike', 'both', 'act', msg`Left and right ${term('hoods')} stand apart.`, both)
   }
 }
 
@@ -91,7 +93,7 @@ function wristFindings(context: RiderContext, found: Finding[]): void {
   const verdict = into(found, 'wrist')
   if (worst === undefined) {
     const read = 'Read it, or the rider’s lengths and where the hands are.'
-    into(found)('wrist-unknown', 'both', 'note', 'The wrist on the hoods is not known.', read)
+    into(found)('wrist-unknown', 'both', 'note', msg`The wrist on the ${term('hoods', 'hoods')} is not known.`, read)
     return
   }
   const { end, weight } = verdictOf(worst)
@@ -104,7 +106,7 @@ function wristFindings(context: RiderContext, found: Finding[]): void {
     verdict('hoods-high', 'both', weight, `Wrist bends ${degrees(worst.value)} to the thumb.`, `${sure} ${why}`, 'keir')
   } else {
     const ease = `${trimmed(worst.value, 0)}°; least pressure near ${WRIST_EASE}° to the little finger.`
-    verdict('wrist-easy', 'both', 'fine', 'Wrist inside its limits on the hoods.', ease, 'keir')
+    verdict('wrist-easy', 'both', 'fine', msg`Wrist inside its limits on the ${term('hoods', 'hoods')}.`, ease, 'keir')
   }
 }
 

@@ -1,3 +1,5 @@
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom, readingAt, settingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
@@ -20,6 +22,7 @@ const ON_THE_BEND = { low: 25, high: 58 } as const
 export const hoodNumbers = {
   hoodIn: {
     label: 'Hoods turned in',
+    term: 'hoods',
     unit: 'deg',
     sided: true,
     readings: readFrom('hoodAngle'),
@@ -44,7 +47,7 @@ export const hoodNumbers = {
 
 export const hoodsPage = {
   label: 'Hoods',
-  tells: 'Whether hoods and levers stand so that wrist and finger stay straight.',
+  tells: msg`Whether ${term('hoods', 'hoods')} and levers stand so that wrist and finger stay straight.`,
   picture: 'side',
   readings: ['hoodPosition', 'hoodAngle', 'barRoll', 'wristAngle', 'leverReach', 'indexFinger'],
   fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')],

@@ -4,7 +4,8 @@ import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
-import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -157,44 +158,44 @@ function hookFindings(side: Side, { hook: { found }, stands }: LeverSide, blocke
   const { end, weight } = verdictOf(stands.hook)
   const verdict = into(findings, 'hook')
   const off = Math.abs(found.off)
-  const doubt = `±${mm(found.plusMinus)}`
+  const doubt = msg`±${mm(found.plusMinus)}`
   const name = sideName(side)
   if (found.hook + found.plusMinus < 0) {
     const again = 'Read grip, clamp and hook again: a lever that ends outside of the bar is torn off in the first fall.'
-    into(findings)('hook-past', side, 'note', `${name}: the hook would lie ${mm(-found.hook)} past the bar’s end.`, again, 'geometry')
+    into(findings)('hook-past', side, 'note', msg`${name}: the hook would lie ${mm(-found.hook)} past the bar’s end.`, again, 'geometry')
     return
   }
   if (end === null) {
-    verdict('hook-fits', side, weight, `${name}: the hook lies under the finger.`, `${mm(off)} apart, ${doubt}.`)
+    verdict('hook-fits', side, weight, `${name}: the hook lies under the finger.`, msg`${mm(off)} apart, ${doubt}.`)
     return
   }
   const outside = found.off > 0
   const lands = outside
     ? 'The finger lands short of the hook and pulls where the blade is weak, so a second finger helps.'
     : 'The finger lies past the hook, at the blade’s end.'
-  const slide = `Slide the clamp ${mm(off)} ${outside ? 'inboard' : 'outboard'}, ${doubt}.`
+  const slide = msg`Slide the clamp ${mm(off)} ${outside ? 'inboard' : 'outboard'}, ${doubt}.`
   const first = blocker === null ? '' : ` The ${blocker} is in its way and moves too: see Controls.`
-  const headline = `${name}: the hook stands ${mm(off)} ${outside ? 'outside' : 'inside'} of the finger.`
-  verdict('hook-off', side, weight, headline, `${lands} ${slide}${first}`)
+  const headline = msg`${name}: the hook stands ${mm(off)} ${outside ? 'outside' : 'inside'} of the finger.`
+  verdict('hook-off', side, weight, headline, msg`${lands} ${slide}${first}`)
 }
 
 function reachFindings(side: Side, { reach, hooks, limit, stands }: LeverSide, findings: Finding[]): void {
   if (reach === null) return
-  const lever = `${sideName(side)} lever ${mm(reach.value)} out`
+  const lever = msg`${sideName(side)} lever ${mm(reach.value)} out`
   if (reach.value - reach.plusMinus > limit) {
     const dial = 'Dial it in; what cannot be dialled in is another lever.'
-    into(findings)('reach-limit', side, 'act', `${lever}: past the limit of ${mm(limit)}.`, dial, 'iso-4210')
+    into(findings)('reach-limit', side, 'act', msg`${lever}: past the limit of ${mm(limit)}.`, dial, 'iso-4210')
   }
   if (hooks === null || stands.reach === null) return
   const { end, weight } = verdictOf(stands.reach)
   const add = into(findings, 'leverReach')
-  const finger = `This finger hooks at about ${mm(hooks.value)}, ${hooks.isTried ? 'tried' : 'by its length'}, ±${mm(hooks.plusMinus)}.`
-  const far = `${mm(Math.abs(toAim(stands.reach)))} ${end === 'high' ? 'too far' : 'close'}`
-  if (end === null) add('reach-fits', side, weight, `${lever}: the finger hooks it.`, finger, 'prior')
-  else if (end === 'high') add('reach-far', side, weight, `${lever}: ${far}.`, `${finger} Dial it in.`, 'prior')
+  const finger = msg`This finger hooks at about ${mm(hooks.value)}, ${hooks.isTried ? 'tried' : 'by its length'}, ±${mm(hooks.plusMinus)}.`
+  const far = msg`${mm(Math.abs(toAim(stands.reach)))} ${end === 'high' ? 'too far' : 'close'}`
+  if (end === null) add('reach-fits', side, weight, msg`${lever}: the finger hooks it.`, finger, 'prior')
+  else if (end === 'high') add('reach-far', side, weight, msg`${lever}: ${far}.`, msg`${finger} Dial it in.`, 'prior')
   else {
     const check = 'Make sure that it cannot be pulled onto the bar; else dial it out.'
-    add('reach-near', side, weight, `${lever}: ${far}.`, `${finger} ${check}`, 'prior')
+    add('reach-near', side, weight, msg`${lever}: ${far}.`, msg`${finger} ${check}`, 'prior')
   }
 }
 
@@ -229,7 +230,7 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
   ): Proposal[] =>
     requested.length === 0
       ? []
-      : [{ key, words: `${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }]
+      : [{ key, words: msg`${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }]
   const hook = moved('leverClamp', ['hook-off'], ({ hook: { found } }) => found?.off ?? 0)
   const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
     now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,
@@ -237,7 +238,7 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
   const angle = moved('leverAngle', ['lever-flat', 'lever-low'], leverTurn)
   return [
     ...proposal('hook', 'Lever clamp', hook, ['hook-off'], 'inboard', 'outboard'),
-    ...proposal('reach', 'Lever reach', reach, ['reach-far', 'reach-limit'], 'out', 'in'),
+    ...proposal('reach', 'Lever reach', reach, ['reach-far', 'reach-limit'], 'longer', 'shorter'),
     ...proposal('angle', 'Levers', angle, ['lever-flat', 'lever-low'], 'down', 'up'),
   ]
 }

@@ -3,7 +3,8 @@ import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { bothSides } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { verdictOf } from '../../../kernel/judged.ts'
 import { judgeLevers } from './judge.ts'
 import type { LeverStanding } from './judge.ts'
@@ -34,7 +35,7 @@ export const leverNumbers = {
     at: ({ levers }, side) => levers.sides[side].stands.reach,
     vial: ({ levers }, side) => ({
       label: `Reach, ${side}`,
-      remark: `hooks at ${mm(levers.sides[side].hooks?.value ?? 0)}`,
+      remark: msg`hooks at ${mm(levers.sides[side].hooks?.value ?? 0)}`,
       moves: { setting: 'leverReach', side },
     }),
   },

@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import { RADIANS } from '../../../bike/contactPoints.ts'
 import { hipOf } from '../../../body/rider.ts'
 import type { RiderModel } from '../../../body/rider.ts'
@@ -10,7 +11,7 @@ import { keysOf } from '../../../kernel/tables.ts'
 
 interface LeverSchool {
   readonly label: string
-  readonly says: string
+  readonly says: Message
   /** against the forearm's line in the ready position, degrees; minus = flatter */
   readonly low: number
   readonly aim: number

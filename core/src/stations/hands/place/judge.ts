@@ -1,3 +1,4 @@
+import { term } from '../../../readings/table/terms.ts'
 import { riderNumbers } from '../../../station/riderNumbers.ts'
 import type { NumberRow, RiderContext } from '../../../station/number.ts'
 import { sides } from '../../../kernel/sided.ts'
@@ -14,7 +15,8 @@ import { handPositionsOf, usualHands } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
 import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
 import { frontOf } from '../../../model/riderModel.ts'
-import { millimetres as mm, trimmed } from '../../../kernel/entry.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -128,24 +130,30 @@ export function placeStanding(
   if (creep && verdictOf(creep).end === 'high') {
     const { weight } = verdictOf(creep)
     const judged = 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
-    into(findings, 'creep')('creeps', 'both', weight, `Comes ${mm(creep.value)} forward under power.`, `±${mm(creep.plusMinus)}. ${judged}`)
+    into(findings, 'creep')(
+      'creeps',
+      'both',
+      weight,
+      msg`Comes ${mm(creep.value)} forward under power.`,
+      msg`±${mm(creep.plusMinus)}. ${judged}`,
+    )
   }
   if (steering && Math.abs(steering.arm / steering.start - 1) > FELT) {
-    const arms = `Steering arm ${mm(steering.start)} before, ${mm(steering.arm)} now`
-    const turns = `${mm(10)} of hand turn the wheel ${trimmed(steering.turn, 2)}°`
+    const arms = msg`Steering arm ${mm(steering.start)} before, ${mm(steering.arm)} now`
+    const turns = msg`${mm(10)} of hand turn the wheel ${trimmed(steering.turn, 2)}°`
     add(
       'steering',
       'both',
       'note',
       steeringWords(steering.start, steering.arm),
-      `${arms}: ${turns}. An index to compare, no verdict.`,
+      msg`${arms}: ${turns}. An index to compare, no verdict.`,
       'geometry',
     )
   }
   const [stem, spacing] = [standsAt(setup.now, 'stemLength'), spacingNow(setup)]
   if (stem && spacing !== null && stem.value - stem.plusMinus >= LONG_STEM && spacing <= NARROW_HANDS) {
-    const sizes = `${mm(stem.value)} of stem, hands ${mm(spacing)} apart`
-    add('nervous', 'both', 'note', 'Long stem with narrow hands.', `${sizes}: the usual reason for nervous steering.`)
+    const sizes = msg`${mm(stem.value)} of stem, hands ${mm(spacing)} apart`
+    add('nervous', 'both', 'note', 'Long stem with narrow hands.', msg`${sizes}: the usual reason for nervous steering.`)
   }
   return { shares, positions, steering, findings: byWeight(findings) }
 }
@@ -183,8 +191,8 @@ function heightFindings(context: VisitContext, add: Add): void {
   }
   const up = setup.folded.by('handHeight', 'both') + setup.folded.by('spacers', 'both')
   if (up !== 0 && Math.abs(up) < HARDLY_FELT) {
-    const middle = `In the broad middle ${mm(HARDLY_FELT)} are hardly felt. Look for its edges on the trainer.`
-    add('little', 'both', 'note', `The front moved ${mm(Math.abs(up))}: that changes little.`, middle)
+    const middle = msg`In the broad middle ${mm(HARDLY_FELT)} are hardly felt. Look for its edges on the trainer.`
+    add('little', 'both', 'note', msg`The front moved ${mm(Math.abs(up))}: that changes little.`, middle)
   }
 }
 
@@ -203,8 +211,8 @@ function longSigns(context: VisitContext): string[] {
     elbow && verdictOf(elbow).end === 'low' && verdictOf(elbow).isClear && `elbows nearly straight, ${degrees(elbow.value, 0)}`,
     shoulder && isClearlyOver(shoulder, OPEN_SHOULDER) && `shoulder open, ${degrees(shoulder.value, 0)}`,
     chosen(setup.now, 'sitsWhere') === 'nose' && 'sits on the nose',
-    creep && verdictOf(creep).isClear && `creeps ${mm(creep.value)} forward`,
-    cost !== null && cost > MUCH_SPREAD && `the spread of the hands costs ${mm(cost)}`,
+    creep && verdictOf(creep).isClear && msg`${term('creep', 'creeps')} ${mm(creep.value)} forward`,
+    cost !== null && cost > MUCH_SPREAD && msg`the spread of the hands costs ${mm(cost)}`,
   ].filter((sign): sign is string => typeof sign === 'string')
 }
 
@@ -251,16 +259,16 @@ export function judgePlace({ place, context }: { readonly place: PlaceStanding; 
   if (findings.some(({ key }) => key === 'reach-long')) {
     const step = capOf('handReach', 'settled')
     const requested = [{ setting: 'handReach', side: 'both', by: -step } as const]
-    proposals.push({ key: 'closer', words: `Hands ${mm(step)} closer`, requested, reason: reasonOf(findings, 'reach-long') })
+    proposals.push({ key: 'closer', words: msg`Hands ${mm(step)} closer`, requested, reason: reasonOf(findings, 'reach-long') })
   }
   const past = pastEdge(setup)
   if (past) {
     const by = Math.abs(past.value)
     const sure = by > past.plusMinus
-    const headline = `The hands are ${mm(by)} past the edge found on the trainer.`
-    into(findings)('edge', 'both', sure ? 'act' : 'note', headline, `±${mm(past.plusMinus)}. ${past.words}`)
+    const headline = msg`The hands are ${mm(by)} past the edge found on the trainer.`
+    into(findings)('edge', 'both', sure ? 'act' : 'note', headline, msg`±${mm(past.plusMinus)}. ${past.words}`)
     const requested = [{ setting: 'handHeight', side: 'both', by: past.value } as const]
-    if (sure) proposals.push({ key: 'edge', words: `Hands ${mm(by)} ${past.value > 0 ? 'up' : 'down'}`, requested, reason: headline })
+    if (sure) proposals.push({ key: 'edge', words: msg`Hands ${mm(by)} ${past.value > 0 ? 'up' : 'down'}`, requested, reason: headline })
   }
   const { steering } = place
   return {

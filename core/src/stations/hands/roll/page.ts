@@ -27,6 +27,7 @@ export const rollNumbers = {
   },
   backsweep: {
     label: 'Backsweep against the hand’s own',
+    term: 'backsweep',
     unit: 'deg',
     sided: true,
     readings: sweepReadings,
@@ -35,6 +36,7 @@ export const rollNumbers = {
   },
   upsweep: {
     label: 'Upsweep against the hand’s own',
+    term: 'upsweep',
     unit: 'deg',
     sided: true,
     readings: sweepReadings,

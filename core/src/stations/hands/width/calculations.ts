@@ -1,3 +1,4 @@
+import { plain } from '../../../kernel/message.ts'
 import { optionalNumber, oneOfKeys, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
 import { widthSchoolKeys, defaultWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
@@ -44,7 +45,7 @@ export const barWidthTargetsCalculation = defineCalculation({
           ? `${acromionWidth ?? 0} + (${upperArms[0]} + ${upperArms[1]}) · sin 25° + ${handsFromEnd[0]} + ${handsFromEnd[1]}`
           : school === 'stature'
             ? `0.44 · ${stature ?? 0}`
-            : widthSchoolOf(school).says,
+            : plain(widthSchoolOf(school).says),
       value: out.aim,
       unit: 'mm',
       output: 'aim',

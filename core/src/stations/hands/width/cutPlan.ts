@@ -1,3 +1,4 @@
+import { soldBy } from '../../../kernel/message.ts'
 import { MM_PER_INCH } from '../../../kernel/entry.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
 
@@ -5,10 +6,10 @@ import type { SourceKey } from '../../../kernel/sources.ts'
 export const CUT_A_SIDE = { least: 3, usual: 5, most: 2 * 3.175 } as const
 /** Cuts that a saw guide commonly has, mm a side. @source common-practice */
 export const cutSizes = {
-  '3': { label: '3 mm', perSide: 3 },
-  '4': { label: '4 mm', perSide: 4 },
-  '5': { label: '5 mm', perSide: 5 },
-  '6': { label: '6 mm', perSide: 6 },
+  '3': { label: soldBy(3), perSide: 3 },
+  '4': { label: soldBy(4), perSide: 4 },
+  '5': { label: soldBy(5), perSide: 5 },
+  '6': { label: soldBy(6), perSide: 6 },
   eighth: { label: '⅛ in', perSide: MM_PER_INCH / 8 },
   quarter: { label: '¼ in', perSide: MM_PER_INCH / 4 },
 } as const

@@ -1,9 +1,10 @@
+import { term } from '../../../readings/table/terms.ts'
 import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { measured } from '../../../readings/resolve.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -109,47 +110,47 @@ function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors
   const { source } = widthSchoolOf(school)
   if (now === null) return found
   if (asked && stands) {
-    const range = `${mm(asked.target.low)} to ${mm(asked.target.high)} asked`
+    const wanted = msg`${range(asked.target.low, asked.target.high)} asked`
     const { end, beyond, weight } = verdictOf(stands)
     const verdict = into(found, 'barWidth')
-    const saved = cost ? ` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
-    const against = `${mm(now.value)} against ${range}, aim ${mm(asked.target.aim)}.`
+    const saved = cost ? msg` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
+    const against = msg`${mm(now.value)} against ${wanted}, aim ${mm(asked.target.aim)}.`
     if (end === 'high') {
       const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
-      verdict('wide', 'both', weight, `Bar ${mm(beyond)} wider than asked.`, `${against} ${costs}${saved}`, source)
+      verdict('wide', 'both', weight, msg`Bar ${mm(beyond)} wider than asked.`, msg`${against} ${costs}${saved}`, source)
     } else if (end === 'low') {
       const closes = 'A narrow bar closes the chest and steers quickly.'
-      verdict('narrow', 'both', weight, `Bar ${mm(beyond)} narrower than asked.`, `${against} ${closes}`, source)
-    } else verdict('width-fits', 'both', weight, 'Bar width fits.', `${mm(now.value)}, ${range}.`, source)
+      verdict('narrow', 'both', weight, msg`Bar ${mm(beyond)} narrower than asked.`, msg`${against} ${closes}`, source)
+    } else verdict('width-fits', 'both', weight, msg`${term('bar-width', 'Bar width')} fits.`, msg`${mm(now.value)}, ${wanted}.`, source)
   }
   if (setup.rider.bar === 'drop') return found
   const gap = measured(setup.now, 'narrowestGap')
   if (gap && gap.value - now.value < GAP_CLEAR + combined(gap.plusMinus, now.plusMinus)) {
     const touches = now.value - gap.value > combined(gap.plusMinus, now.plusMinus)
     const left = (gap.value - now.value) / 2
-    const room = left > 0 ? `The bar leaves ${mm(left)} a side` : 'The bar is no narrower than it'
-    add('gap', 'both', touches ? 'act' : 'note', `Narrowest gap ${mm(gap.value)}.`, `${room}; hands outside the grips touch first.`)
+    const room = left > 0 ? msg`The bar leaves ${mm(left)} a side` : 'The bar is no narrower than it'
+    add('gap', 'both', touches ? 'act' : 'note', msg`Narrowest gap ${mm(gap.value)}.`, msg`${room}; hands outside the grips touch first.`)
   }
   const event = measured(setup.now, 'eventBarWidest')
   if (event && now.value - now.plusMinus > event.value)
-    add('event', 'both', 'act', `Wider than the event allows: ${mm(event.value)}.`, 'The event’s own rules have the last word.')
+    add('event', 'both', 'act', msg`Wider than the event allows: ${mm(event.value)}.`, 'The event’s own rules have the last word.')
   if (now.value - now.plusMinus > BAR_LIMITS.widest)
-    add('limit', 'both', 'act', `Wider than ${mm(BAR_LIMITS.widest)}.`, 'No bar of the standard is this wide.', 'iso-4210')
+    add('limit', 'both', 'act', msg`Wider than ${mm(BAR_LIMITS.widest)}.`, 'No bar of the standard is this wide.', 'iso-4210')
   if (plan?.stoppedBy && asked) {
     const { key, source: from } = plan.stoppedBy
     add(
       'floor',
       'both',
       'note',
-      `Cuts end at ${mm(plan.width)}: ${floorWords[key].label}.`,
-      `For ${mm(asked.target.aim)} it takes another bar.`,
+      msg`Cuts end at ${mm(plan.width)}: ${floorWords[key].label}.`,
+      msg`For ${mm(asked.target.aim)} it takes another bar.`,
       from,
     )
   }
   for (const { key, width, source: from } of floors) {
     if (width <= now.value + now.plusMinus) continue
     const { label, below } = floorWords[key]
-    add(`below-${key}`, 'both', 'act', `Bar narrower than ${label}.`, `${mm(now.value)} against ${mm(width)}. ${below}`, from)
+    add(`below-${key}`, 'both', 'act', `Bar narrower than ${label}.`, msg`${mm(now.value)} against ${mm(width)}. ${below}`, from)
   }
   return byWeight(found)
 }
@@ -166,11 +167,11 @@ function proposalsOf({ plan, by, findings }: WidthStanding, flat: boolean): Prop
   const reason = reasonOf(findings, 'wide', 'narrow')
   const [first] = plan?.cuts ?? []
   if (first) {
-    const words = `First cut: ${mm(first.perSide, 3)} a side`
+    const words = msg`First cut: ${mm(first.perSide, 3)} a side`
     return [{ key: 'cut', words, requested: [{ setting: 'barWidth', side: 'both', by: -2 * first.perSide }], reason }]
   }
   if (flat || by === 0) return []
-  const words = `Hands ${mm(Math.abs(by))} ${by < 0 ? 'closer' : 'apart'}: another bar`
+  const words = msg`Hands ${mm(Math.abs(by))} ${by < 0 ? 'closer' : 'apart'}: another bar`
   return [{ key: 'hands', words, requested: [{ setting: 'gripSpacing', side: 'both', by }], reason }]
 }
 

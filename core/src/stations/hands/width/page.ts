@@ -2,7 +2,7 @@ import type { VisitContext } from '../../../station/context.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { oneOf } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { millimetres as mm } from '../../../kernel/entry.ts'
+import { msg, range } from '../../../kernel/message.ts'
 import { judgeWidth } from './judge.ts'
 import type { WidthStanding } from './judge.ts'
 import { widthAsked, widthNow } from './readings.ts'
@@ -27,7 +27,7 @@ export const widthNumbers = {
       const { low = 0, high = 0 } = width.asked?.target ?? {}
       return {
         label: flat ? 'Bar, end to end' : 'Hoods, centre to centre',
-        remark: `asked ${mm(low)} to ${mm(high)}`,
+        remark: msg`asked ${range(low, high)}`,
         ticks: widthSchoolsFor(setup.rider.bar).flatMap((key) => {
           const other = widthAsked(setup, key, kind)
           return other ? [{ at: other.target.aim, label: widthSchools[key].label }] : []

@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { msg, range } from '../../../kernel/message.ts'
 import { RADIANS } from '../../../bike/contactPoints.ts'
 import type { BarKind, BikeKind } from '../../../bike/bikeKinds.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
@@ -11,15 +14,15 @@ const BUILD_SPREAD = 25
 interface WidthSchool {
   readonly label: string
   readonly bar: BarKind
-  readonly says: string
+  readonly says: Message
   readonly source: SourceKey
 }
 
 /** What the trade takes a bar's width from. Drop bars: hood to hood, centre to centre; flat bars: end to end. */
 export const widthSchools = {
-  acromia: { label: 'Shoulder width', bar: 'drop', says: 'Hoods in line with the tips of the shoulders.', source: 'common-practice' },
-  narrow: { label: 'Narrow', bar: 'drop', says: 'For speed: 20 to 60 mm inside the shoulders, by a narrower bar, never by turning the hoods in.', source: 'common-practice' },
-  wide: { label: 'Wide', bar: 'drop', says: 'For control: 20 to 40 mm outside the shoulders, for loose ground.', source: 'common-practice' },
+  acromia: { label: 'Shoulder width', bar: 'drop', says: msg`${term('hoods', 'Hoods')} in line with the tips of the shoulders.`, source: 'common-practice' },
+  narrow: { label: 'Narrow', bar: 'drop', says: msg`For speed: ${range(20, 60)} inside the shoulders, by a narrower bar, never by turning the ${term('hoods', 'hoods')} in.`, source: 'common-practice' },
+  wide: { label: 'Wide', bar: 'drop', says: msg`For control: ${range(20, 40)} outside the shoulders, for loose ground.`, source: 'common-practice' },
   build: { label: 'By build', bar: 'flat', says: 'Hands where the forearms come to the grips with relaxed elbows.', source: 'prior' },
   stature: { label: 'By stature', bar: 'flat', says: '0.42 to 0.46 of the stature.', source: 'common-practice' },
   use: { label: 'By use', bar: 'flat', says: 'What is common for this kind of bike.', source: 'common-practice' },

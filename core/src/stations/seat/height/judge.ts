@@ -1,3 +1,5 @@
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
@@ -114,8 +116,8 @@ export function heightFindings(height: HeightJudgement | null, read: HeightReadi
   const add = (
     key: string,
     weight: Finding['weight'],
-    headline: string,
-    sentence: string,
+    headline: Message,
+    sentence: Message,
     source: Finding['source'] = 'common-practice',
     side: Side | 'both' = 'both',
     of?: string,
@@ -179,7 +181,7 @@ export function heightFindings(height: HeightJudgement | null, read: HeightReadi
           ? 'The knees are bent enough: look at the saddle’s width, leg length and cleats before height.'
           : (height?.by ?? 0) > 0
             ? 'One knee asks for a lower saddle, the other for a higher one: pelvis, cleats and leg length before height.'
-            : 'Too high, or too wide a saddle: lower first, in 5 mm, until it stops.',
+            : msg`Too high, or too wide a saddle: lower first, in ${mm(5)}, until it stops.`,
     )
   }
   if ((read.dropperTravel ?? 0) > 0) add('dropper', 'note', 'Dropper fully up?', 'Height and tilt are read and set with the post right up.')

@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import { saddleHeightForFlexion } from '../../../body/leg.ts'
 import type { LegInput } from '../../../body/leg.ts'
 import { UnreachableError } from '../../../kernel/problem.ts'
@@ -24,7 +25,7 @@ export interface HeightAnswer {
 /** A method of setting saddle height. */
 export interface HeightMethod {
   readonly label: string
-  readonly why: string
+  readonly why: Message
   readonly source: SourceKey
 }
 

@@ -1,4 +1,4 @@
-import { trimmed } from '../../../kernel/entry.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import type { Sided } from '../../../kernel/sided.ts'
 import { readFrom } from '../../../station/number.ts'
@@ -40,7 +40,7 @@ function judge({ height, heightFindings: findings }: Parts): Partial<PageJudgeme
     proposals: [
       {
         key: 'height',
-        words: `Aim ${trimmed(Math.abs(height.by), 1)} mm ${height.by > 0 ? 'up' : 'down'}`,
+        words: msg`Aim ${mm(Math.abs(height.by), 1)} ${height.by > 0 ? 'up' : 'down'}`,
         requested: [{ setting: 'saddleHeight', side: 'both', by: height.by }],
         reason: findings[0]?.headline ?? '',
       },

@@ -1,3 +1,4 @@
+import { joined, messageSchema, msg, plain } from '../../../kernel/message.ts'
 import { optionalNumber, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
 import { differencePlaces, judgeLegLength } from './judge.ts'
@@ -20,7 +21,7 @@ export const legLengthCalculation = defineCalculation({
     start: z.number(),
     already: z.number(),
     now: z.number(),
-    words: z.array(z.string()),
+    words: z.array(messageSchema),
   }),
   sources: ['common-practice', 'knutson', 'prior'],
   run: ({ difference, differencePlusMinus, place, stackLeft, stackRight, pain }) => {
@@ -33,12 +34,12 @@ export const legLengthCalculation = defineCalculation({
       pelvisLevel: null,
       pain,
     })
-    return { ...judged, words: findings.map(({ headline, sentence }) => `${headline} ${sentence}`) }
+    return { ...judged, words: findings.map(({ headline, sentence }) => msg`${headline} ${sentence}`) }
   },
   working: (i, out) => [
     {
       label: 'To start with',
-      formula: out.start > 0 ? `half of ${Math.abs(i.difference)}, whole halves of a mm` : out.words.join(' '),
+      formula: out.start > 0 ? `half of ${Math.abs(i.difference)}, whole halves of a mm` : plain(joined(out.words)),
       value: out.start,
       unit: 'mm',
       output: 'start',

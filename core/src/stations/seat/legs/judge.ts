@@ -1,6 +1,8 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { optionsOf } from '../../../readings/readingDefinitions.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
@@ -44,8 +46,8 @@ const SEVERE = 7
 const CLEAT_TAKES = 4
 
 /** Where the shim goes, by where the difference lies. @source common-practice */
-const whereToShim: Readonly<Record<DifferencePlace, string>> = {
-  thigh: `In the thigh: half of it under the sole, and that foot’s cleat up to ${CLEAT_TAKES} mm further forward, or the other one back, so that both knees come alike over the top.`,
+const whereToShim: Readonly<Record<DifferencePlace, Message>> = {
+  thigh: msg`In the thigh: half of it under the sole, and that foot’s cleat up to ${mm(CLEAT_TAKES, 1)} further forward, or the other one back, so that both knees come alike over the top.`,
   foot: 'In the foot: under the sole, whole foot or forefoot as the clinician says.',
   shank: 'In the shank: under the sole.',
   unknown: 'Where it lies is not known: under the sole, and look at the knees from the side.',
@@ -62,8 +64,13 @@ const CLEATS_APART = 3
  */
 export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, pain }: LegLengthReadings): LegLengthJudgement {
   const findings: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    findings.push({ key, side: 'both', weight, headline, sentence, source })
+  const add = (
+    key: string,
+    weight: Finding['weight'],
+    headline: Message,
+    sentence: Message,
+    source: Finding['source'] = 'common-practice',
+  ) => findings.push({ key, side: 'both', weight, headline, sentence, source })
   const nothing = { shorter: null, start: 0, already: 0, now: 0, findings }
   const crooked = pelvisLevel !== null && pelvisLevel !== 'level'
   if (difference === null) {
@@ -72,7 +79,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
         'ask',
         'act',
         'The pelvis is not level: is a leg shorter?',
-        'A clinician’s finding counts most. Found lying down or by tape, it is no better than 5 mm.',
+        msg`A clinician’s finding counts most. Found lying down or by tape, it is no better than ${mm(5)}.`,
       )
     return { state: 'missing', ...nothing }
   }
@@ -82,8 +89,8 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
     add(
       'none',
       'fine',
-      size < 0.5 ? 'No difference found.' : `${trimmed(size, 0)} mm lies within its ±${trimmed(difference.plusMinus, 0)} mm.`,
-      'Most people differ by about 5 mm; that alone is no reason for a shim.',
+      size < 0.5 ? 'No difference found.' : msg`${mm(size)} lies within its ±${mm(difference.plusMinus)}.`,
+      msg`Most people differ by about ${mm(5)}; that alone is no reason for a shim.`,
       'knutson',
     )
     return { state: 'none', ...nothing }
@@ -93,7 +100,7 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
     add(
       'refer',
       'first',
-      `${size >= LARGE ? `${trimmed(size, 0)} mm is large` : 'It hurts too much'}: a clinician first.`,
+      msg`${size >= LARGE ? msg`${mm(size)} is large` : 'It hurts too much'}: a clinician first.`,
       'What lies behind it is not for a fitting to find. Shim only what they agree to, and only so much as they agree to.',
     )
     return { state: 'refer', ...base, start: 0, now: 0, findings }
@@ -110,16 +117,16 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
   const start = roundedDown(SHIM_SHARE * size)
   const rest = Math.max(0, start - base.already)
   const now = Math.min(SHIM_STEP, rest)
-  const said = `${trimmed(size, 0)} mm shorter on the ${shorter}. Half of it to start with: ${trimmed(start, 1)} mm${base.already > 0 ? `, ${trimmed(base.already, 1)} mm is in already` : ''}.`
+  const said = msg`${mm(size)} shorter on the ${shorter}. Half of it to start with: ${mm(start, 1)}${base.already > 0 ? msg`, ${mm(base.already, 1)} is in already` : ''}.`
   if (now < 0.5) {
-    add('met', 'fine', `The ${shorter} leg has its shim.`, `${said} More only if it still asks for it under load.`)
+    add('met', 'fine', `The ${shorter} leg has its shim.`, msg`${said} More only if it still asks for it under load.`)
     return { state: 'met', ...base, start, now: 0, findings }
   }
   add(
     'shim',
     'act',
-    `Shim under the ${shorter} foot: ${trimmed(now, 1)} mm now.`,
-    `${said} ${whereToShim[place]} Set the height again afterwards.`,
+    msg`Shim under the ${shorter} foot: ${mm(now, 1)} now.`,
+    msg`${said} ${whereToShim[place]} Set the height again afterwards.`,
   )
   const other = shorter === 'left' ? 'right' : 'left'
   const [a, b] = [cleat[shorter], cleat[other]]
@@ -127,8 +134,8 @@ export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, p
     add(
       'cleats',
       'note',
-      `The cleats stand ${trimmed(Math.abs(a.value - b.value), 1)} mm apart fore and aft.`,
-      'That makes a leg-length difference of its own: wanted, or left over?',
+      msg`The cleats stand ${mm(Math.abs(a.value - b.value), 1)} apart fore and aft.`,
+      msg`That makes a ${term('leg-difference')} of its own: wanted, or left over?`,
     )
   }
   return { state: 'shim', ...base, start, now, findings }

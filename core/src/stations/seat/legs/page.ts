@@ -1,5 +1,5 @@
+import { mm, msg } from '../../../kernel/message.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import { judged } from '../../../kernel/judged.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom } from '../../../station/number.ts'
@@ -41,7 +41,7 @@ function judge({ legs, context }: Parts): Partial<PageJudgement> {
         ? [
             {
               key: 'shim',
-              words: `Put ${trimmed(now, 1)} mm under the ${shorter} foot`,
+              words: msg`Put ${mm(now, 1)} under the ${shorter} foot`,
               requested: [{ setting: 'soleStack', side: shorter, by: now }],
               reason: findings[0]?.headline ?? '',
             },

@@ -1,3 +1,6 @@
+import type { Message } from '../../../kernel/message.ts'
+import { msg } from '../../../kernel/message.ts'
+import { term } from '../../../readings/table/terms.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
@@ -30,7 +33,7 @@ export function turnStands({ turned }: MatResult): Judged | null {
 /** What a mat's numbers say. */
 export function matFindings(result: MatResult): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: string, sentence: string, of?: string) =>
+  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: Message, sentence: Message, of?: string) =>
     found.push({ key, side, weight, headline, sentence, source: 'common-practice', ...(of === undefined ? {} : { of }) })
   const percent = (share: number) => trimmed(100 * share, 0)
   const { bones } = result
@@ -39,7 +42,7 @@ export function matFindings(result: MatResult): Finding[] {
       'no-bones',
       'both',
       'note',
-      'No pair of sit bones stands out.',
+      msg`No pair of ${term('sit-bones', 'sit bones')} stands out.`,
       'The saddle may be too narrow or too soft for them to be seen, or the mat lies askew. Use an impression for the spacing.',
     )
   }
@@ -51,7 +54,7 @@ export function matFindings(result: MatResult): Finding[] {
       'both',
       verdictOf(middle).weight,
       'The middle carries more than the bones.',
-      `${trimmed(result.softPeak, 0)} kPa in the middle against ${trimmed(bone ?? 0, 0)} under the bones; ${percent(result.softTissue)} % of the load lies there. Tilt, width and relief before anything else.`,
+      msg`${trimmed(result.softPeak, 0)} kPa in the middle against ${trimmed(bone ?? 0, 0)} under the bones; ${percent(result.softTissue)} % of the load lies there. Tilt, width and ${term('relief')} before anything else.`,
       'matMiddle',
     )
   } else if (middle && middle.value >= MIDDLE_NEAR) {

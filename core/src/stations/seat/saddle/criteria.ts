@@ -1,7 +1,7 @@
+import { bare, mm, msg } from '../../../kernel/message.ts'
 import { LOW_TORSO, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import { MAX_WEIGHT, said, share } from '../../../kernel/ranking.ts'
 import type { Criterion, School } from '../../../kernel/ranking.ts'
 import type { SaddleSpec } from './kinds.ts'
@@ -63,9 +63,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
       return 1 - share(off, 0, WIDTH_FADES)
     },
     against: ({ width }, r) =>
-      r.width === null
-        ? `${trimmed(width, 0)} mm wide`
-        : `${trimmed(width, 0)} mm wide, ${trimmed(r.width.low, 0)} to ${trimmed(r.width.high, 0)} mm asked`,
+      r.width === null ? msg`${mm(width)} wide` : msg`${mm(width)} wide, ${bare(r.width.low)} to ${mm(r.width.high)} asked`,
     counts: (r) =>
       r.width === null
         ? said(0, 'spacing or torso is not known')
@@ -83,7 +81,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
         ? 'no relief in the middle'
         : relief === 'groove'
           ? 'only a groove in the middle'
-          : `a cut-out of ${trimmed(reliefWidth, 0)} mm`,
+          : msg`a cut-out of ${mm(reliefWidth)}`,
     counts: (r) =>
       r.softTissue
         ? said(5, 'saddle area complains')
@@ -98,8 +96,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     label: 'Nose out of the way',
     source: 'common-practice',
     score: (spec, r) => (low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62)),
-    against: ({ length, noseWidth }, r) =>
-      low(r) ? `${trimmed(length, 0)} mm long for a low torso` : `a nose ${trimmed(noseWidth, 0)} mm wide`,
+    against: ({ length, noseWidth }, r) => (low(r) ? msg`${mm(length)} long for a low torso` : msg`a nose ${mm(noseWidth)} wide`),
     counts: (r) =>
       low(r)
         ? said(r.softTissue ? 4 : 3, 'rides low: a short nose')

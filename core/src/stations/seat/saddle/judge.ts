@@ -1,6 +1,7 @@
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { chosen, measuredValue } from '../../../readings/resolve.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
@@ -24,21 +25,21 @@ export function widthStands(width: WidthRange | null, saddle: Quantity | null): 
 /** Width against the range, and the mat's spacing against the one in use. @source common-practice */
 export function widthFindings(width: WidthRange, stands: Judged | null, mat: MatResult | null): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
+  const add = (key: string, weight: Finding['weight'], headline: Message, sentence: Message) =>
     found.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
-  const range = `${trimmed(width.low, 0)} to ${trimmed(width.high, 0)} mm`
+  const asked = range(width.low, width.high)
   if (stands !== null) {
     const { end, beyond, weight } = verdictOf(stands)
     const verdict = into(found, 'saddleWidth')
-    const doubt = weight === 'note' ? `, within ±${trimmed(stands.plusMinus, 0)} mm` : ''
-    const against = `${trimmed(stands.value, 0)} mm against ${range}${doubt}.`
-    if (end === null) verdict('width-fits', 'both', weight, 'The width fits.', `${trimmed(stands.value, 0)} mm, asked ${range}.`)
+    const doubt = weight === 'note' ? msg`, within ±${mm(stands.plusMinus)}` : ''
+    const against = msg`${mm(stands.value)} against ${asked}${doubt}.`
+    if (end === null) verdict('width-fits', 'both', weight, 'The width fits.', msg`${mm(stands.value)}, asked ${asked}.`)
     else if (end === 'low') {
       const narrow = 'Too narrow: pushes back searching for width, and the middle carries.'
-      verdict('narrow', 'both', weight, `The saddle is ${trimmed(beyond, 0)} mm narrow.`, `${against} ${narrow}`)
+      verdict('narrow', 'both', weight, msg`The saddle is ${mm(beyond)} narrow.`, msg`${against} ${narrow}`)
     } else {
       const wide = 'Too wide: rocks, drops a hip to reach the pedal, rubs the thighs.'
-      verdict('wide', 'both', weight, `The saddle is ${trimmed(beyond, 0)} mm wide.`, `${against} ${wide}`)
+      verdict('wide', 'both', weight, msg`The saddle is ${mm(beyond)} wide.`, msg`${against} ${wide}`)
     }
   }
   if (mat && mat.spacing !== null && mat.spacingPlusMinus !== null) {
@@ -48,8 +49,8 @@ export function widthFindings(width: WidthRange, stands: Judged | null, mat: Mat
       add(
         'mat-differs',
         'note',
-        `The mat sees the bones ${trimmed(mat.spacing, 0)} mm apart.`,
-        `That is ${trimmed(Math.abs(apart), 0)} mm ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`,
+        msg`The mat sees the bones ${mm(mat.spacing)} apart.`,
+        msg`That is ${mm(Math.abs(apart))} ${apart < 0 ? 'less' : 'more'} than what is entered. On a narrow saddle a mat reads too little; an impression is the better one.`,
       )
     }
   }

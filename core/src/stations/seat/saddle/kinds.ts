@@ -1,3 +1,4 @@
+import { soldBy } from '../../../kernel/message.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
 import { markField, textField } from '../../../kernel/fields.ts'
@@ -42,9 +43,9 @@ export const saddleSpecSchema = z
   })
   .superRefine(({ width, zoneWidth, noseWidth, length, sitFromNose }, context) => {
     const wrong = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message })
-    if (zoneWidth > width) wrong('zoneWidth', `Width where you sit must not be more than the width, ${width} mm.`)
-    if (noseWidth >= width) wrong('noseWidth', `Nose width must be less than the width, ${width} mm.`)
-    if (sitFromNose >= length) wrong('sitFromNose', `Nose to sit point must be less than the length, ${length} mm.`)
+    if (zoneWidth > width) wrong('zoneWidth', `Width where you sit must not be more than the width, ${soldBy(width)}.`)
+    if (noseWidth >= width) wrong('noseWidth', `Nose width must be less than the width, ${soldBy(width)}.`)
+    if (sitFromNose >= length) wrong('sitFromNose', `Nose to sit point must be less than the length, ${soldBy(length)}.`)
   })
 export type SaddleSpec = z.infer<typeof saddleSpecSchema>
 

@@ -1,3 +1,6 @@
+import { term } from '../../../readings/table/terms.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { mm, msg } from '../../../kernel/message.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { rankParts } from '../../../kernel/ranking.ts'
 import type { Ranking, Weights } from '../../../kernel/ranking.ts'
@@ -11,20 +14,20 @@ const LEAST_OVER = 8
 const MOST_OVER = 40
 
 /** Why a saddle is not for this rider, whatever it scores. @source common-practice */
-export function saddleExclusions(spec: SaddleSpec, rider: SaddleRider): string[] {
-  const found: string[] = []
+export function saddleExclusions(spec: SaddleSpec, rider: SaddleRider): Message[] {
+  const found: Message[] = []
   if (spec.massLimit !== null && rider.mass !== null && rider.mass > spec.massLimit) {
     found.push(`Its limit is ${trimmed(spec.massLimit, 0)} kg; the rider is ${trimmed(rider.mass, 0)} kg.`)
   }
   if (rider.spacing !== null && spec.width < rider.spacing + LEAST_OVER) {
-    found.push(`The bones are ${trimmed(rider.spacing, 0)} mm apart: they would lie on the edge of ${trimmed(spec.width, 0)} mm.`)
+    found.push(msg`The bones are ${mm(rider.spacing)} apart: they would lie on the edge of ${mm(spec.width)}.`)
   }
   if (rider.width !== null && spec.width > rider.width.high + MOST_OVER) {
-    found.push(`${trimmed(spec.width - rider.width.high, 0)} mm wider than asked: it rocks the hips and rubs the thighs.`)
+    found.push(msg`${mm(spec.width - rider.width.high)} wider than asked: it rocks the hips and rubs the thighs.`)
   }
   const taller = rider.railHeightNow === null ? 0 : spec.railHeight - rider.railHeightNow
   if (rider.postRoomDown !== null && taller > rider.postRoomDown) {
-    found.push(`It is ${trimmed(taller, 0)} mm taller and the post has ${trimmed(rider.postRoomDown, 0)} mm left to go down.`)
+    found.push(msg`It is ${mm(taller)} taller and the post has ${mm(rider.postRoomDown)} left to go down.`)
   }
   const mark = triedMark(spec, rider)
   if (mark !== null && mark < BAD_MARK) found.push(`Ridden, and rated ${trimmed(mark, 0)} of 10.`)
@@ -59,26 +62,26 @@ const SAME = 0.5
  * its own length puts it, the post takes up its height.
  * @source geometry
  */
-export function saddleDisturbs(spec: SaddleSpec, now: SaddleInUse): string[] {
+export function saddleDisturbs(spec: SaddleSpec, now: SaddleInUse): Message[] {
   const sit = now.sitFromNose === null ? null : spec.sitFromNose - now.sitFromNose
   const height = now.railHeight === null ? null : spec.railHeight - now.railHeight
   const nose =
     sit === null || now.nose === null
-      ? 'Measure setback to where the rider sits, not to the nose: saddles of other length put the nose elsewhere.'
+      ? msg`Measure ${term('saddle-setback', 'setback')} to where the rider sits, not to the nose: saddles of other length put the nose elsewhere.`
       : Math.abs(sit) < SAME
         ? 'The nose stays where it is for the same seat.'
-        : `For the same seat its nose stands ${trimmed(now.nose - sit, 0)} mm behind the bottom bracket instead of ${trimmed(now.nose, 0)} mm.`
+        : msg`For the same seat its nose stands ${mm(now.nose - sit)} behind the bottom bracket instead of ${mm(now.nose)}.`
   const post =
     height === null
       ? 'Height again, bottom bracket to the top where the rider sits: its height over the rails differs.'
       : Math.abs(height) < SAME
         ? 'Same height over the rails; check it all the same.'
-        : `It is ${trimmed(Math.abs(height), 0)} mm ${height > 0 ? 'taller' : 'lower'} over the rails: the post goes ${height > 0 ? 'down' : 'up'} by as much.`
+        : msg`It is ${mm(Math.abs(height))} ${height > 0 ? 'taller' : 'lower'} over the rails: the post goes ${height > 0 ? 'down' : 'up'} by as much.`
   const rails = spec.rails === 'carbon' ? ['Carbon rails: only in a clamp its maker allows for them.'] : []
   return [
     nose,
     post,
-    `Its rails can be clamped over ${trimmed(spec.railLength, 0)} mm: see that the setback is within their marks.`,
+    msg`Its rails can be clamped over ${mm(spec.railLength)}: see that the ${term('saddle-setback', 'setback')} is within their marks.`,
     'Tilt again where the rider sits.',
     ...rails,
   ]

@@ -1,3 +1,4 @@
+import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { halfWidth, outline, shapeFrom } from '../../../bike/saddleShape.ts'
 import type { SaddleRider } from './criteria.ts'
@@ -73,9 +74,11 @@ describe('choosing a saddle', () => {
   it('excludes by mass, by post room and by what the rider has rated badly, each in words', () => {
     expect(saddleExclusions(named('Short nose, 155, carbon rails'), rider({ mass: 104 }))[0]).toMatch(/limit is 100 kg/)
     expect(
-      saddleExclusions(named('Broad, sprung, 220'), rider({ width: { low: 190, high: 200 }, postRoomDown: 20, railHeightNow: 48 })).join(),
+      said(
+        saddleExclusions(named('Broad, sprung, 220'), rider({ width: { low: 190, high: 200 }, postRoomDown: 20, railHeightNow: 48 })),
+      ).join(),
     ).toMatch(/48 mm taller/)
-    expect(saddleExclusions(named('Long, flat, 132'), rider({ tried: { 'long, flat, 132': 2 } })).join()).toMatch(/rated 2 of 10/)
+    expect(said(saddleExclusions(named('Long, flat, 132'), rider({ tried: { 'long, flat, 132': 2 } }))).join()).toMatch(/rated 2 of 10/)
   })
   it('what was ridden and liked outranks every figure', () => {
     const { ranked } = rankSaddles(catalogue, rider({ tried: { 'touring, 165': 9 } }))
@@ -90,10 +93,10 @@ describe('choosing a saddle', () => {
   })
   it('an exchange keeps the seat: the nose follows the saddle’s own length, the post its height', () => {
     const now = { sitFromNose: 165, railHeight: 48, nose: 60 }
-    const words = saddleDisturbs(named('Short nose, 155'), now).join(' ')
+    const words = said(saddleDisturbs(named('Short nose, 155'), now)).join(' ')
     expect(words).toMatch(/97 mm behind the bottom bracket instead of 60/)
     expect(words).toMatch(/3 mm lower over the rails: the post goes up/)
-    expect(saddleDisturbs(named('Short nose, 155'), { ...now, nose: null, railHeight: null })[0]).toMatch(/not to the nose/)
+    expect(said(saddleDisturbs(named('Short nose, 155'), { ...now, nose: null, railHeight: null })[0])).toMatch(/not to the nose/)
   })
 })
 

@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import type { SourceKey } from '../../../kernel/sources.ts'
 import { keysOf } from '../../../kernel/tables.ts'
@@ -10,22 +11,24 @@ export interface Allowance {
   /** the edge itself still belongs to the row below: exactly 60 is 45–60 */
   readonly beyond?: true
   readonly allowance: number
-  readonly words: string
+  readonly label: string
+  /** what else follows from it */
+  readonly note?: string
   readonly source: SourceKey
 }
 
 /** Uprightest first. Makers’ own tables outrank this one. @source common-practice */
 const postureAllowances: readonly Allowance[] = [
-  { key: 'upright', from: 60, beyond: true, allowance: 30, words: 'upright', source: 'common-practice' },
-  { key: 'raised', from: 45, allowance: 25, words: 'half upright', source: 'common-practice' },
-  { key: 'leaning', from: 30, allowance: 20, words: 'leaning', source: 'common-practice' },
-  { key: 'low', from: -Infinity, allowance: 10, words: 'low: the pelvis rolls onto narrower bone, so the nose’s shape counts more', source: 'common-practice' },
+  { key: 'upright', from: 60, beyond: true, allowance: 30, label: 'upright', source: 'common-practice' },
+  { key: 'raised', from: 45, allowance: 25, label: 'half upright', source: 'common-practice' },
+  { key: 'leaning', from: 30, allowance: 20, label: 'leaning', source: 'common-practice' },
+  { key: 'low', from: -Infinity, allowance: 10, label: 'low', note: 'the pelvis rolls onto narrower bone, so the nose’s shape counts more', source: 'common-practice' },
 ] // prettier-ignore
 
 /** Which posture decides the width. */
 export interface WidthSchool {
   readonly label: string
-  readonly says: string
+  readonly says: Message
   /** which of the postures, uprightest first */
   readonly decides: <Row extends Pick<Posture, 'usual'>>(rows: readonly Row[]) => Row | undefined
   readonly source: SourceKey

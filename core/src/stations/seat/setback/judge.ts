@@ -1,3 +1,7 @@
+import { term } from '../../../readings/table/terms.ts'
+import { capital } from '../../../kernel/words.ts'
+import type { Message } from '../../../kernel/message.ts'
+import { capitalised, joined, mm, msg } from '../../../kernel/message.ts'
 import { HEAVY_HANDS } from '../../../body/postureLimits.ts'
 import { verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
@@ -29,8 +33,8 @@ export interface SetbackSigns {
 
 export interface SetbackJudgement {
   /** for each way, what speaks for it */
-  readonly back: readonly string[]
-  readonly forward: readonly string[]
+  readonly back: readonly Message[]
+  readonly forward: readonly Message[]
   /** mm now, + back; 0 = leave it */
   readonly by: number
   readonly findings: readonly Finding[]
@@ -50,10 +54,10 @@ export const SETBACK_STEP = 5
  * @source common-practice
  */
 export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
-  const back: string[] = []
-  const forward: string[] = []
+  const back: Message[] = []
+  const forward: Message[] = []
   const findings: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string) =>
+  const add = (key: string, weight: Finding['weight'], headline: Message, sentence: Message) =>
     findings.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
   if (signs.sits === 'nose' && !signs.noseDown) forward.push(sitting.nose)
   if (signs.sits === 'tail') back.push(sitting.tail)
@@ -69,7 +73,7 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
       'height-first',
       'note',
       'Height first.',
-      `${capital(signs.ofHeight.join(', '))}: the saddle’s height explains it. Setback after that.`,
+      msg`${capital(signs.ofHeight.join(', '))}: the saddle’s height explains it. ${term('saddle-setback', 'Setback')} after that.`,
     )
   }
   if (signs.noseDown && (creeps || signs.sits === 'nose')) {
@@ -84,38 +88,36 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
       'creep',
       'both',
       creep ? verdictOf(creep).weight : 'act',
-      `Comes forward${signs.creep === null ? '' : ` ${trimmed(signs.creep.value, 0)} mm`} under effort.`,
-      'That points to the saddle or the reach, not to setback: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.',
+      msg`Comes forward${signs.creep === null ? '' : msg` ${mm(signs.creep.value)}`} under effort.`,
+      msg`That points to the saddle or the reach, not to ${term('saddle-setback', 'setback')}: shorten or raise the front so that the rider can stay where the saddle carries, or change the saddle. Do not only lower the bars.`,
     )
   }
-  const weigh = (list: readonly string[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
+  const weigh = (list: readonly Message[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
   const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
   const request = lead >= CLEAR_LEAD && back.length > 0 ? SETBACK_STEP : lead <= -CLEAR_LEAD && forward.length > 0 ? -SETBACK_STEP : 0
   const room = request > 0 ? signs.railRoomBack : signs.railRoomForward
   const by = request === 0 ? 0 : Math.sign(request) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
-  const said = (list: readonly string[]) => list.join(', ')
+  const said = (list: readonly Message[]) => joined(list, ', ')
   if (back.length > 0 && forward.length > 0) {
-    add('both', 'note', 'Signs for both ways.', `Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
+    add('both', 'note', 'Signs for both ways.', msg`Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
   } else if (by > 0)
     add(
       'back',
       'act',
       'Further back.',
-      `${capital(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
+      msg`${capitalised(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
     )
   else if (by < 0)
-    add('forward', 'act', 'Further forward.', `${capital(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
+    add('forward', 'act', 'Further forward.', msg`${capitalised(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
   else if (signs.sits !== null && request === 0 && !signs.noseDown)
     add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
   if (request !== 0 && room !== null && room < SETBACK_STEP) {
     add(
       'rails',
       'note',
-      room <= 0 ? 'The rails are at their mark.' : `The rails have ${trimmed(room, 0)} mm left.`,
+      room <= 0 ? 'The rails are at their mark.' : msg`The rails have ${mm(room)} left.`,
       'Another post head or another saddle gives the rest; never clamp outside the marks.',
     )
   }
   return { back, forward, by, findings }
 }
-
-const capital = (words: string) => words.replace(/^./, (letter) => letter.toUpperCase())

@@ -1,5 +1,5 @@
+import { mm, msg } from '../../../kernel/message.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
-import { trimmed } from '../../../kernel/entry.ts'
 import { setbackCurveCalculation } from '../../../knockOn/calculations.ts'
 import type { LedgerEntry } from '../../../ledger/ledger.ts'
 import type { Reading } from '../../../readings/reading.ts'
@@ -27,7 +27,7 @@ function judge({ setback, context }: Parts): Partial<PageJudgement> {
         : [
             {
               key: 'setback',
-              words: `Aim ${trimmed(Math.abs(by), 1)} mm ${by > 0 ? 'back' : 'forward'}`,
+              words: msg`Aim ${mm(Math.abs(by), 1)} ${by > 0 ? 'back' : 'forward'}`,
               requested: [{ setting: 'saddleSetback', side: 'both', by }],
               reason: findings[0]?.headline ?? '',
             },

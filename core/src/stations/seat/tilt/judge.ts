@@ -1,3 +1,5 @@
+import type { Message } from '../../../kernel/message.ts'
+import { joined } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { LOW_TORSO } from '../../../body/postureLimits.ts'
 import { bikeKindOf } from '../../../bike/bikeKinds.ts'
@@ -101,10 +103,15 @@ function tiltFindings({
   use,
 }: Omit<TiltStanding, 'findings'>): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: string, sentence: string, source: Finding['source'] = 'common-practice') =>
-    found.push({ key, side: 'both', weight, headline, sentence, source })
+  const add = (
+    key: string,
+    weight: Finding['weight'],
+    headline: Message,
+    sentence: Message,
+    source: Finding['source'] = 'common-practice',
+  ) => found.push({ key, side: 'both', weight, headline, sentence, source })
   const words = (angle: number) => `${trimmed(Math.abs(angle), 1)}° nose ${angle > 0 ? 'up' : 'down'}`
-  const asked = `${trimmed(-band.high, 1)} to ${trimmed(-band.low, 1)}° nose down where you sit, aim ${trimmed(-aim, 1)}`
+  const asked = `${trimmed(-band.high, 1)} to ${trimmed(-band.low, 1)}° nose down where you sit, aim ${trimmed(-aim, 1)}°`
   if (now === null || stands === null) {
     const guess = tipToTail === null ? null : tipToTail.value - curve
     add(
@@ -125,7 +132,7 @@ function tiltFindings({
       'both',
       'fine',
       now.value === 0 ? 'Level where you sit.' : `${words(now.value)} where you sit.`,
-      `${asked}. ${why[0] ?? ''}`,
+      joined([`${asked}.`, ...why.slice(0, 1)]),
     )
   else if (now.value > band.high) {
     verdict(
@@ -133,7 +140,11 @@ function tiltFindings({
       'both',
       weight,
       now.value > 0 ? `${words(now.value)}: too much.` : 'A little more nose down.',
-      `${asked}. ${now.value > 0 ? 'Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent. ' : ''}${why.slice(1).join(' ')}`.trim(),
+      joined([
+        `${asked}.`,
+        ...(now.value > 0 ? ['Nose up has no known good reason: numb soft tissue, blocked from reaching forward, low back bent.'] : []),
+        ...why.slice(1),
+      ]),
     )
   } else {
     verdict(
@@ -141,7 +152,7 @@ function tiltFindings({
       'both',
       weight,
       `${words(now.value)}: too far.`,
-      `${asked}. Too far down slides the rider forward; hands and knees carry it. ${why.slice(1).join(' ')}`.trim(),
+      joined([`${asked}. Too far down slides the rider forward; hands and knees carry it.`, ...why.slice(1)]),
     )
   }
   if (tipToTail !== null && Math.abs(tipToTail.value - now.value) > 1) {

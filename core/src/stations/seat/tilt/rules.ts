@@ -1,3 +1,4 @@
+import type { Message } from '../../../kernel/message.ts'
 import { DEGREES } from '../../../bike/contactPoints.ts'
 import type { TargetBand } from '../../../kernel/band.ts'
 import { trimmed } from '../../../kernel/entry.ts'
@@ -87,7 +88,7 @@ export interface TiltEvidence {
 export interface TiltTarget {
   readonly band: TargetBand
   readonly aim: number
-  readonly why: readonly string[]
+  readonly why: readonly Message[]
 }
 
 /** How far evidence moves the aim within the band, degrees. @source prior */

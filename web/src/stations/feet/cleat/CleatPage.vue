@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { cleatSchools } from '@level-stance/core/stations/feet/cleat/schools'
@@ -53,7 +54,7 @@ function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
   <SchoolTable v-if="comparing" />
   <NumberVials :vials="feet.vials" />
   <template v-for="{ side, judgement, speaksFor } in said" :key="side">
-    <p v-if="judgement.state === 'missing'" class="missing">{{ judgement.sentence }}</p>
+    <p v-if="judgement.state === 'missing'" class="missing"><MessageText :of="judgement.sentence" /></p>
     <FindingCard
       v-else
       :data-testid="`judgement-${side}`"

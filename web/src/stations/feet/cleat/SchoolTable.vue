@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { cleatSchools } from '@level-stance/core/stations/feet/cleat/schools'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
@@ -42,7 +43,9 @@ function cell(side: Side, key: string): string {
       <tr v-for="row in rows" :key="row.school.key" :class="{ chosen: row.school.key === feet.parts.school }">
         <th scope="row">
           {{ row.school.label
-          }}<span class="muted suits">{{ row.school.key === feet.parts.school ? row.school.reason : row.school.suits }}</span>
+          }}<span class="muted suits"
+            ><MessageText :of="row.school.key === feet.parts.school ? row.school.reason : row.school.suits"
+          /></span>
         </th>
         <td>{{ row.left }}</td>
         <td>{{ row.right }}</td>

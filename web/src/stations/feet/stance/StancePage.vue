@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../../glossary/MessageText.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
@@ -47,7 +48,7 @@ const options = computed(() => {
 })
 
 /** A way onto the move card: the engine says what it brings along. */
-const take = (option: StanceOption) => board.take(stanceMoves(option), option.words.slice(0, 600))
+const take = (option: StanceOption) => board.take(stanceMoves(option), option.words)
 const leftWords = (option: StanceOption) => (option.reaches ? 'reaches it' : missWords(option, stance.value?.gap ?? { left: 0, right: 0 }))
 const threadOf = (option: StanceOption) =>
   option.moves.some(({ mean }) => mean === 'washer')
@@ -126,7 +127,7 @@ const items = computed(() => {
     </div>
     <FindingList v-if="stance.faults.length > 0" :findings="stance.faults" none="" />
     <p class="small">
-      <strong>{{ stance.target.label }}.</strong> {{ preferences.said(stance.target.reason) }}
+      <strong>{{ stance.target.label }}.</strong> <MessageText :of="stance.target.reason" />
     </p>
     <NumberVials :vials="feet.vials" />
     <p v-if="estimated" class="small warn">Taken as usual, not read: {{ estimated }}. Read them before parts are bought.</p>
@@ -134,18 +135,17 @@ const items = computed(() => {
       <h2>Ways, best first</h2>
       <p v-if="!stance.isOff" class="small warn">Off by no more than the reading’s own ±: read again before parts are changed.</p>
       <ol>
-        <li v-for="(option, i) in options" :key="option.words" :class="{ short: !option.reaches }">
+        <li v-for="(option, i) in options" :key="preferences.plain(option.words)" :class="{ short: !option.reaches }">
           <p>
-            <strong>{{ preferences.said(option.words) }}:</strong>
+            <strong><MessageText :of="option.words" />:</strong>
             {{ ' '
             }}<span class="muted">
-              {{ preferences.said(leftWords(option)) }}{{ threadOf(option) }}; effort {{ option.cost }}, undone
-              {{ option.reversible }}.</span
+              <MessageText :of="leftWords(option)" />{{ threadOf(option) }}; effort {{ option.cost }}, undone {{ option.reversible }}.</span
             >
           </p>
           <Button
             v-if="option.moves.length > 0 && board.movable"
-            :aria-label="`Take way ${i + 1}: ${preferences.said(option.words)}`"
+            :aria-label="`Take way ${i + 1}: ${preferences.plain(option.words)}`"
             @click="take(option)"
           >
             Take
@@ -178,7 +178,7 @@ const items = computed(() => {
         <span v-if="problems[key]" class="warn" role="alert">{{ problems[key] }}</span>
       </label>
     </FoldPanel>
-    <p v-if="tread !== null" class="small muted">{{ preferences.said(treadWords(tread)) }}</p>
+    <p v-if="tread !== null" class="small muted"><MessageText :of="treadWords(tread)" /></p>
     <p v-if="strokes !== null" class="small" data-testid="strokes">
       On the usual ride each leg turns <strong class="figure">{{ Math.round(strokes).toLocaleString('en') }}</strong> times: what is a
       little off repeats as often.

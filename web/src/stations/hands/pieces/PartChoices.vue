@@ -21,7 +21,7 @@ const shown = computed(() => (all.value ? props.rows : props.rows.slice(0, FEW))
     <ol :data-testid="`choices-${part}`">
       <li v-for="(row, i) in shown" :key="row.spec.name">
         <p class="small">
-          <strong>{{ row.spec.name }}</strong>. {{ preferences.said(row.words) }}
+          <strong>{{ row.spec.name }}</strong>. {{ preferences.plain(row.words) }}
         </p>
         <Button
           size="small"

@@ -5,7 +5,7 @@ import { settings } from '@level-stance/core/ledger/settings'
 import { capOf } from '@level-stance/core/ledger/pace'
 import { FOLLOW_UP_WEEKS, stepPlan } from '@level-stance/core/ledger/stepPlan'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
-import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
+import { formatLength } from '@level-stance/core/kernel/entry'
 import { sides } from '@level-stance/core/kernel/sided'
 import { midSentence } from '@level-stance/core/kernel/words'
 import { weekPlan } from '@level-stance/core/stations/seat/height/judge'
@@ -103,11 +103,7 @@ const plan = computed(() => {
           </li>
         </ol>
         <p class="small muted">
-          {{
-            visit.pace === 'new'
-              ? rideInWords()
-              : preferences.said(`At most ${trimmed(capOf('saddleHeight', visit.pace), 1)} mm at a time.`)
-          }}
+          {{ visit.pace === 'new' ? rideInWords() : `At most ${preferences.length(capOf('saddleHeight', visit.pace), 1)} at a time.` }}
           Look again {{ FOLLOW_UP_WEEKS.join(', ') }} weeks after the last.
         </p>
       </section>

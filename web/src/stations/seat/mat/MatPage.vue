@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bare, mm, msg } from '@level-stance/core/kernel/message'
 import { Button, Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
@@ -36,7 +37,7 @@ const percent = (share: number) => `${trimmed(100 * share, 0)} %`
 const lines: readonly Line[] = [
   {
     label: 'Sit bones apart',
-    of: (r) => (r.spacing === null ? '–' : preferences.said(`${trimmed(r.spacing, 0)} ±${trimmed(r.spacingPlusMinus ?? 0, 0)} mm`)),
+    of: (r) => (r.spacing === null ? '–' : preferences.plain(msg`${bare(r.spacing)} ±${mm(r.spacingPlusMinus ?? 0)}`)),
   },
   { label: 'Left : right', of: (r) => `${trimmed(100 * r.left, 0)} : ${trimmed(100 * (1 - r.left), 0)}` },
   { label: 'Before : behind bones', of: (r) => `${trimmed(100 * r.front, 0)} : ${trimmed(100 * (1 - r.front), 0)}` },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bare, mm, msg } from '@level-stance/core/kernel/message'
 import { Button, Drawer, Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
@@ -147,7 +148,7 @@ function size(key: 'width' | 'height' | 'length', text: string): void {
       ? { ...marks.value, scale: { ...marks.value.scale, length: value } }
       : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
   const parsed = impressionMarksSchema.safeParse(next)
-  sizeProblem.value = parsed.success ? null : preferences.said(parsed.error.issues[0]?.message ?? 'This size is not known.')
+  sizeProblem.value = parsed.success ? null : (parsed.error.issues[0]?.message ?? 'This size is not known.')
   if (parsed.success) change(next)
 }
 function sheetOf(key: string): void {
@@ -173,7 +174,7 @@ function take(): void {
     repeats: [],
     plusMinus,
   })
-  said.value = preferences.said(`${trimmed(value, 1)} ±${trimmed(plusMinus, 1)} mm taken as the reading.`)
+  said.value = preferences.plain(msg`${bare(value, 1)} ±${mm(plusMinus, 1)} taken as the reading.`)
 }
 const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
 const items = computed(() => [

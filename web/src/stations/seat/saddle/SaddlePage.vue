@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../../../glossary/MessageText.ts'
 import { computed } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import type { Ranked, Weights } from '@level-stance/core/kernel/ranking'
@@ -58,7 +59,7 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
             <th scope="row">{{ row.hands }}</th>
             <td class="figure">{{ trimmed(row.torso, 0) }}°</td>
             <td>
-              {{ row.allowance.words.split(':')[0] }}, +{{ shown(row.allowance.allowance) }}
+              {{ row.allowance.label }}, +{{ shown(row.allowance.allowance) }}
               <span v-if="row.doubt" class="muted">(or +{{ shown(row.doubt.allowance) }}: ±{{ trimmed(row.plusMinus, 0) }}°)</span>
             </td>
             <td class="figure">{{ shown(row.low) }}–{{ shown(row.high) }}</td>
@@ -73,7 +74,7 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
           :options="postures"
           @pick="(widthSchool) => widthSchool && seat.choose({ widthSchool })"
         />
-        <span class="muted"> {{ widthSchools[school].says }} Makers’ own tables outrank this.</span>
+        <span class="muted"> <MessageText :of="widthSchools[school].says" /> Makers’ own tables outrank this.</span>
       </p>
     </template>
     <p v-else class="missing">

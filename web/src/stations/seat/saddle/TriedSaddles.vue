@@ -66,7 +66,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
 <template>
   <section aria-label="Saddles ridden" class="tried">
     <h2>Ridden before</h2>
-    <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ preferences.said(tried.advice) }}</p>
+    <p v-if="tried.advice" class="advice" data-testid="spare-advice">{{ preferences.plain(tried.advice) }}</p>
     <p v-if="tried.problem" class="warn small" role="alert">
       {{ tried.problem }} <Button type="link" size="small" @click="tried.load()">Try again</Button>
     </p>
