@@ -3,6 +3,7 @@ import { Slider } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { MM_PER_INCH } from '@level-stance/core/kernel/entry'
 import { axisLook, chartLook, colourOf, usePlot } from '../kit/plot.ts'
+import { later } from '../kit/later.ts'
 import { usePreferences } from '../data/preferences.ts'
 
 /** A line of the chart; its values stand one to one against the places. */
@@ -43,9 +44,21 @@ const props = withDefaults(
   }>(),
   { shade: null, legend: false, lengths: false, height: 176, up: '' },
 )
-defineEmits<{ slide: [at: number] }>()
+const emit = defineEmits<{ slide: [at: number] }>()
 const preferences = usePreferences()
 const element = ref<HTMLElement | null>(null)
+
+/** Where the slider stands: at once where a hand holds it, else when the hand that drags elsewhere rests. */
+const slid = later(
+  () => props.at,
+  () => props.picture,
+  () => props.at,
+)
+function slide(value: unknown): void {
+  if (typeof value !== 'number' || !props.movable) return
+  slid.value = value
+  emit('slide', value)
+}
 
 /** Of the chart, px: room for every line of its legend. */
 const margin = computed(() => ({ l: props.up === '' ? 34 : 48, r: props.legend ? 96 : 14, t: 6, b: 20 }))
@@ -110,7 +123,7 @@ watch(() => [props.lines, props.places, props.shade, preferences.dark, preferenc
     <i v-if="at !== 0" class="mark aim" :style="{ ...standing, left: across(at) }" data-testid="sweep-aim" />
   </div>
   <Slider
-    :value="at"
+    :value="slid"
     :min="-reach"
     :max="reach"
     :step="1"
@@ -120,7 +133,7 @@ watch(() => [props.lines, props.places, props.shade, preferences.dark, preferenc
     :aria-label-for-handle="handle"
     :aria-value-text-formatter-for-handle="() => spoken"
     :style="{ margin: `4px ${margin.r - 7}px 4px ${margin.l - 7}px` }"
-    @change="(value) => typeof value === 'number' && movable && $emit('slide', value)"
+    @change="slide"
   />
   <p v-if="failed" class="warn small" role="alert">The curves could not be drawn here; the words beside the slider hold.</p>
 </template>

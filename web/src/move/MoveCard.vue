@@ -61,6 +61,8 @@ const rows = stable(() => {
   return keys.map((setting) => ({ setting, sides: shownFields.value.filter((field) => field.setting === setting).map(({ side }) => side) }))
 })
 const step = computed(() => board.step)
+/** What it brings along is worked out once the hand rests; the controls of a request come with it, so that a drag starts at once. */
+const isSaid = computed(() => board.active && step.value !== null)
 /** Why it cannot be tried, where nothing else on the card says so. */
 const not = computed(() => board.against.map((key) => obstacles[key]).find((words) => words !== null) ?? null)
 const inRole = (role: 'chosen' | 'knock-on') =>
@@ -119,10 +121,12 @@ function runs(): WorkingRun[] {
   <article class="card" aria-label="Proposal" tabindex="-1">
     <div class="head">
       <h2>Move</h2>
-      <Checkbox v-if="board.active" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
-      <WorkingButton v-if="board.active" :runs="runs" />
-      <Button v-if="board.changed && board.judged" type="link" size="small" @click="board.clear()">As judged</Button>
-      <Button v-if="board.active" type="link" size="small" @click="board.leave()">Leave it</Button>
+      <Checkbox v-if="isSaid" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
+      <WorkingButton v-if="isSaid" :runs="runs" />
+      <Button v-if="(isSaid || !board.active) && board.changed && board.judged" type="link" size="small" @click="board.clear()"
+        >As judged</Button
+      >
+      <Button v-if="isSaid" type="link" size="small" @click="board.leave()">Leave it</Button>
     </div>
     <template v-for="row in rows" :key="row.setting">
       <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
@@ -131,7 +135,7 @@ function runs(): WorkingRun[] {
         <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
       </div>
     </template>
-    <template v-if="board.active && step">
+    <template v-if="isSaid && step">
       <div v-if="holdsHands && choosesHold" class="holds">
         <span>Hold</span>
         <PickField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />

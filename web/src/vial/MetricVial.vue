@@ -11,6 +11,7 @@ import { useBoard } from '../data/board.ts'
 import { useUncertainty } from '../data/uncertainty.ts'
 import { usePreferences } from '../data/preferences.ts'
 import { useVisit } from '../data/visit.ts'
+import VialAim from './VialAim.vue'
 import VialTube from './VialTube.vue'
 
 /** One number of the rider on the bike: now, its ±, start, and what is to be tried. */
@@ -21,6 +22,7 @@ const visit = useVisit()
 const preferences = usePreferences()
 
 const definition = computed(() => metricDefinition(props.metric))
+const glass = computed(() => ({ scale: definition.value.scale, width: 190 }))
 const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.metric as string] as 'left' | 'right' | undefined)
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
@@ -80,16 +82,18 @@ const spoken = computed(() => {
       <span v-else-if="word" class="word">{{ word }}</span>
     </div>
     <template v-if="now !== null">
-      <VialTube
-        :value="now"
-        :plus-minus="plusMinus"
-        :band="band"
-        :scale="definition.scale"
-        :state="state"
-        :ghost="start !== null && Math.abs(start - now) >= 0.05 ? start : null"
-        :proposed="moves ? proposed : null"
-        :width="190"
-      />
+      <div class="over-glass">
+        <VialTube
+          :value="now"
+          :plus-minus="plusMinus"
+          :band="band"
+          :scale="glass.scale"
+          :state="state"
+          :ghost="start !== null && Math.abs(start - now) >= 0.05 ? start : null"
+          :width="glass.width"
+        />
+        <VialAim v-if="moves && proposed !== null" :glass="glass" :value="proposed" :plus-minus="plusMinus" />
+      </div>
       <div v-if="!board.active" class="line" aria-hidden="true">
         <span class="figure">{{ shown(now) }}{{ mark }}</span>
         <span v-if="plusMinus !== null" class="muted">±{{ shown(plusMinus) }}</span>
@@ -102,6 +106,9 @@ const spoken = computed(() => {
 </template>
 
 <style scoped>
+.over-glass {
+  position: relative;
+}
 /* Of a fixed size and laid out alone: a number that changes moves nothing else. */
 .metric {
   contain: size layout style;

@@ -4,6 +4,7 @@ import { bandState, bandWords } from '@level-stance/core/kernel/band'
 import type { TargetBand } from '@level-stance/core/kernel/band'
 import { MessageText } from '../glossary/MessageText.ts'
 import type { TermKey } from '../glossary/terms.ts'
+import VialAim from './VialAim.vue'
 import VialTube from './VialTube.vue'
 import type { VialTick } from './VialTube.vue'
 
@@ -26,6 +27,8 @@ const props = defineProps<{
   remark?: string
 }>()
 
+/** Of the glass, in its drawing's units. */
+const WIDTH = 320
 const state = computed(() => (props.band === null ? 'free' : bandState(props, props.band)))
 const word = computed(() => (state.value === 'free' ? '' : bandWords[state.value]))
 const spoken = computed(
@@ -42,20 +45,32 @@ const spoken = computed(
       <span class="figure">{{ shown }}</span>
       <span class="remark">{{ remark ?? word }}</span>
     </div>
-    <VialTube
-      :value="value"
-      :plus-minus="plusMinus"
-      :band="band"
-      :scale="scale"
-      :state="state"
-      :ticks="ticks"
-      :ghost="ghost"
-      :proposed="proposed"
-    />
+    <div class="over-glass">
+      <VialTube
+        :value="value"
+        :plus-minus="plusMinus"
+        :band="band"
+        :scale="scale"
+        :state="state"
+        :ticks="ticks"
+        :ghost="ghost"
+        :width="WIDTH"
+      />
+      <VialAim
+        v-if="typeof proposed === 'number'"
+        :glass="{ scale, width: WIDTH }"
+        :value="proposed"
+        :plus-minus="plusMinus"
+        :has-ticks="(ticks ?? []).length > 0"
+      />
+    </div>
   </div>
 </template>
 
 <style scoped>
+.over-glass {
+  position: relative;
+}
 .head {
   display: flex;
   align-items: baseline;

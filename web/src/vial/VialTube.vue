@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BandState, TargetBand } from '@level-stance/core/kernel/band'
+import { GLASS_HEIGHT, WITH_TICKS, across, bubbleAt, halfBubble } from './vialScale.ts'
 
 /** A mark under the tube; beyond the scale it is pinned to the edge with an arrow. */
 export interface VialTick {
@@ -8,7 +9,7 @@ export interface VialTick {
   readonly label: string
 }
 
-/** The glass itself: band, bubble, ghost, proposal and ticks. */
+/** The glass itself: band, bubble, ghost and ticks. */
 const props = withDefaults(
   defineProps<{
     value: number
@@ -19,23 +20,16 @@ const props = withDefaults(
     state: BandState | 'free'
     ticks?: readonly VialTick[] | undefined
     ghost?: number | null | undefined
-    proposed?: number | null | undefined
     /** width of the drawing's own units: a narrower tube has the same height */
     width?: number
   }>(),
-  { ticks: () => [], ghost: null, proposed: null, width: 320 },
+  { ticks: () => [], ghost: null, width: 320 },
 )
 
-const inset = 10
-const x = (value: number) => {
-  const share = (value - props.scale.min) / (props.scale.max - props.scale.min)
-  return inset + Math.min(1, Math.max(0, share)) * (props.width - 2 * inset)
-}
-const perUnit = computed(() => (props.width - 2 * inset) / (props.scale.max - props.scale.min))
-const rx = computed(() => Math.min(props.width / 5, Math.max(6, (props.plusMinus ?? 0) * perUnit.value)))
-const percent = (length: number) => `${((100 * length) / props.width).toFixed(2)}%`
-const bubble = computed(() => ({ left: percent(x(props.value) - rx.value), width: percent(2 * rx.value) }))
-const height = computed(() => (props.ticks.length > 0 ? 44 : 24))
+const x = (value: number) => across(props, value)
+const rx = computed(() => halfBubble(props, props.plusMinus))
+const bubble = computed(() => bubbleAt(props, props.value, props.plusMinus))
+const height = computed(() => (props.ticks.length > 0 ? WITH_TICKS : GLASS_HEIGHT))
 const marks = computed(() =>
   props.ticks.map((tick) => {
     const beyond = tick.at > props.scale.max ? '›' : tick.at < props.scale.min ? '‹' : ''
@@ -59,7 +53,6 @@ const marks = computed(() =>
         <line v-if="band.high < scale.max" class="engraved" :x1="x(band.high)" :x2="x(band.high)" y1="1" y2="23" />
       </template>
       <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="rx" ry="7" />
-      <ellipse v-if="proposed !== null" class="proposed" :cx="x(proposed)" cy="12" :rx="rx" ry="7.5" />
       <!-- Moved as a whole: a text whose own place changes is shaped anew. -->
       <g v-for="mark in marks" :key="mark.label" :transform="`translate(${mark.at.toFixed(1)} 0)`">
         <line class="tick" x1="0" x2="0" y1="25" y2="29" />
@@ -68,7 +61,7 @@ const marks = computed(() =>
     </svg>
     <!-- The bubble is no part of the drawing: moving it lays no drawing out. It does not glide: that would keep
          the screen busy for ten frames after every key. -->
-    <div class="inside" aria-hidden="true" :style="{ height: `${(2400 / height).toFixed(1)}%` }">
+    <div class="inside" aria-hidden="true" :style="{ height: `${((100 * GLASS_HEIGHT) / height).toFixed(1)}%` }">
       <span class="bubble" :class="{ unsure: plusMinus === null }" :style="bubble" />
     </div>
   </div>
@@ -137,12 +130,6 @@ svg {
   fill: none;
   stroke: var(--muted);
   stroke-dasharray: 1.5 2;
-}
-.proposed {
-  fill: none;
-  stroke: var(--petrol);
-  stroke-width: 2;
-  stroke-dasharray: 4 3;
 }
 .tick {
   stroke: var(--muted);

@@ -7,6 +7,7 @@ import MetricVial from '../../src/vial/MetricVial.vue'
 import MetricVials from '../../src/vial/MetricVials.vue'
 import NumberVials from '../../src/vial/NumberVials.vue'
 import VialGauge from '../../src/vial/VialGauge.vue'
+import VialAim from '../../src/vial/VialAim.vue'
 import VialTube from '../../src/vial/VialTube.vue'
 import { useBoard } from '../../src/data/board.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
@@ -56,10 +57,14 @@ describe('the glass', () => {
     expect(at.findAll('.engraved')).toHaveLength(1)
   })
 
-  it('shows a value that is not sure at all, the start and what is to be tried as their own shapes', () => {
-    const at = shown(VialTube, { ...tube, plusMinus: null, ghost: 25, proposed: 35 })
+  it('shows a value that is not sure at all, and the start as a shape of its own', () => {
+    const at = shown(VialTube, { ...tube, plusMinus: null, ghost: 25 })
     expect(at.get('.bubble').classes()).toContain('unsure')
-    expect([at.get('.ghost').attributes('cx'), at.get('.proposed').attributes('cx')]).toEqual(['85', '235'])
+    expect(at.get('.ghost').attributes('cx')).toBe('85')
+  })
+  it('has what is to be tried laid over it, at the same place on the scale', () => {
+    const style = shown(VialAim, { glass: { scale: tube.scale, width: 320 }, value: 35, plusMinus: 2 }).attributes('style')
+    expect(shareOf(style, 'left') + shareOf(style, 'width') / 2).toBeCloseTo(235 / 320, 3)
   })
 })
 
@@ -101,7 +106,7 @@ describe('numbers of a page', () => {
       vial('right', { value: 20, plusMinus: 1, unit: 'mm' }),
     ]
     const at = shown(NumberVials, { vials })
-    const aimAt = () => Number(proposedIn(at, 'left').attributes('cx'))
+    const aimAt = () => shareOf(proposedIn(at, 'left').attributes('style'), 'left')
     const aimed = aimAt()
     expect(proposedIn(at, 'right').exists()).toBe(false)
     board.request([{ setting: 'cleatSetback', side: 'left', by: 6 }])

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { bare, mm, msg } from '@level-stance/core/kernel/message'
+import { MessageText } from '../../../glossary/MessageText.ts'
+import { bare, mm, msg, range } from '@level-stance/core/kernel/message'
+import type { Message } from '@level-stance/core/kernel/message'
 import { Button, Drawer, Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
@@ -7,7 +9,7 @@ import type { Point } from '@level-stance/core/bike/contactPoints'
 import { formatLength, parseEntry, trimmed } from '@level-stance/core/kernel/entry'
 import type { Attachment, AttachmentFields } from '@level-stance/core/record/attachments'
 import { CLICK, impressionSpacing, marksFault, placesOf, withPlace } from '@level-stance/core/stations/seat/saddle/impression'
-import { impressionMarksSchema, sheets } from '@level-stance/core/stations/seat/saddle/impressionMarks'
+import { markedLengths, sheets } from '@level-stance/core/stations/seat/saddle/impressionMarks'
 import { impressionCalculation } from '@level-stance/core/stations/seat/saddle/calculations'
 import ZoomTools from '../../../board/ZoomTools.vue'
 import WorkingButton from '../../../working/WorkingButton.vue'
@@ -41,7 +43,8 @@ const start = (): Marks => {
   }
 }
 const marks = ref<Marks>(props.picture.marks ?? start())
-const said = ref<string | null>(null)
+const said = ref<Message | null>(null)
+const saveProblem = ref<string | null>(null)
 const touched = ref(false)
 
 /** Stored a little after the hand has rested, and when the picture is left. */
@@ -49,15 +52,13 @@ async function store(): Promise<void> {
   if (!touched.value) return
   touched.value = false
   const answer = await attachments.write(props.picture.id, { marks: marks.value })
-  if (answer.ok) said.value = null
-  else {
-    said.value = answer.message
-    if (answer.theirs?.marks) marks.value = answer.theirs.marks
-  }
+  saveProblem.value = answer.ok ? null : answer.message
+  if (!answer.ok && answer.theirs?.marks) marks.value = answer.theirs.marks
 }
 const storeSoon = atRest(store, 500)
 function change(next: Marks): void {
   marks.value = next
+  said.value = null
   touched.value = true
   storeSoon()
 }
@@ -134,7 +135,7 @@ const sizes = computed(() =>
       ] as const)
     : ([{ key: 'length', label: 'Between the marks', name: 'Scale length' }] as const),
 )
-const sizeProblem = ref<string | null>(null)
+const sizeProblem = ref<Message | null>(null)
 function size(key: 'width' | 'height' | 'length', text: string): void {
   typed.value = { ...typed.value, [key]: text }
   const entry = parseEntry(text, 'length', preferences.unit)
@@ -147,9 +148,10 @@ function size(key: 'width' | 'height' | 'length', text: string): void {
     key === 'length'
       ? { ...marks.value, scale: { ...marks.value.scale, length: value } }
       : { ...marks.value, sheet: { ...marks.value.sheet, [key]: value } }
-  const parsed = impressionMarksSchema.safeParse(next)
-  sizeProblem.value = parsed.success ? null : (parsed.error.issues[0]?.message ?? 'This size is not known.')
-  if (parsed.success) change(next)
+  const { label, min, max } = markedLengths[key]
+  const isKnown = value >= min && value <= max
+  sizeProblem.value = isKnown ? null : msg`${label} must be a number from ${range(min, max)}.`
+  if (isKnown) change(next)
 }
 function sheetOf(key: string): void {
   const sheet = sheets[key as keyof typeof sheets]
@@ -174,7 +176,7 @@ function take(): void {
     repeats: [],
     plusMinus,
   })
-  said.value = preferences.plain(msg`${bare(value, 1)} ±${mm(plusMinus, 1)} taken as the reading.`)
+  said.value = msg`${bare(value, 1)} ±${mm(plusMinus, 1)} taken as the reading.`
 }
 const outlinePath = computed(() => `M${marks.value.corners.map(({ x, y }) => `${x} ${y}`).join('L')}Z`)
 const items = computed(() => [
@@ -275,7 +277,7 @@ const items = computed(() => [
             />
           </label>
         </div>
-        <p v-if="sizeProblem" class="warn small" role="alert">{{ sizeProblem }}</p>
+        <p v-if="sizeProblem" class="warn small" role="alert"><MessageText :of="sizeProblem" /></p>
         <template v-if="result">
           <p class="result" data-testid="impression-result">
             <strong class="figure">{{ preferences.length(result.spacing, 1) }}</strong> ±{{ preferences.length(result.plusMinus, 1) }}
@@ -296,7 +298,8 @@ const items = computed(() => [
           </div>
         </template>
         <p v-else class="warn small" role="alert">{{ fault ?? 'These marks give nothing.' }}</p>
-        <p class="small" role="status">{{ said }}</p>
+        <p class="small" role="status"><MessageText :of="said ?? ''" /></p>
+        <p v-if="saveProblem" class="small warn" role="alert">{{ saveProblem }}</p>
       </aside>
     </div>
   </Drawer>
