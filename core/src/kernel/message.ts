@@ -34,17 +34,32 @@ export const messageSchema: z.ZodType<Message> = z.union([z.string().max(4000), 
 /** A message as the pieces it is made of. */
 export const piecesOf = (message: Message): readonly Piece[] => (typeof message === 'string' ? [message] : message)
 
-/** One message of many pieces: texts that touch are one, and text alone is a string. */
-export function ofPieces(pieces: readonly Piece[]): Message {
-  const merged: Piece[] = []
-  for (const piece of pieces) {
-    const last = merged.at(-1)
-    if (piece === '') continue
-    if (typeof piece === 'string' && typeof last === 'string') merged[merged.length - 1] = last + piece
-    else merged.push(piece)
+/** Puts pieces together: texts that touch are one, and text alone is a string. */
+class Collector {
+  private readonly pieces: Piece[] = []
+  private text = ''
+  add(part: Part): void {
+    if (typeof part === 'string') this.text += part
+    else if (typeof part === 'number') this.text += String(part)
+    else if (isMany(part)) for (const piece of part) this.add(piece)
+    else {
+      if (this.text !== '') this.pieces.push(this.text)
+      this.pieces.push(part)
+      this.text = ''
+    }
   }
-  const [first = '', ...others] = merged
-  return typeof first === 'string' && others.length === 0 ? first : merged
+  get message(): Message {
+    if (this.pieces.length === 0) return this.text
+    if (this.text !== '') this.pieces.push(this.text)
+    return this.pieces
+  }
+}
+
+/** One message of many pieces. */
+export function ofPieces(pieces: readonly Piece[]): Message {
+  const made = new Collector()
+  for (const piece of pieces) made.add(piece)
+  return made.message
 }
 
 /** What may stand in a `msg`; a number is a count, or has a unit that is no length ("20°"). */
@@ -56,8 +71,13 @@ const isMany = (part: Part): part is readonly Piece[] => Array.isArray(part)
  * `mm`, never as a number with "mm" behind it.
  */
 export function msg(texts: readonly string[], ...parts: readonly Part[]): Message {
-  const pieces = parts.map((part) => (isMany(part) ? part : [typeof part === 'number' ? String(part) : part]))
-  return ofPieces(texts.flatMap((text, i) => [text, ...(pieces[i] ?? [])]))
+  const made = new Collector()
+  texts.forEach((text, i) => {
+    made.add(text)
+    const part = parts[i]
+    if (part !== undefined) made.add(part)
+  })
+  return made.message
 }
 
 /** A length with its unit: "3.5 mm", "0.14 in". It is rounded as it is said, so that both units say the same amount. */
@@ -77,9 +97,12 @@ export const partName = (name: string): string => name.replaceAll(/(\d) mm\b/g, 
 
 /** Messages one after the other. */
 export function joined(messages: readonly (Message | LengthPiece)[], separator = ' '): Message {
-  return ofPieces(
-    messages.flatMap((message, i): readonly Piece[] => [i === 0 ? '' : separator, ...(isMany(message) ? message : [message])]),
-  )
+  const made = new Collector()
+  messages.forEach((message, i) => {
+    if (i > 0) made.add(separator)
+    made.add(message)
+  })
+  return made.message
 }
 /** As it begins a sentence, and as it stands inside one. */
 export const capitalised = (message: Message): Message => withFirst(message, capital)

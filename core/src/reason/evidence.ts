@@ -96,14 +96,23 @@ function shown(name: NumberName, value: number): Message {
   return own === 'deg' ? `${trimmed(value, Math.abs(value) < 10 ? 1 : 0)}°` : `${trimmed(value, 0)} %`
 }
 
+/** Sentences of the table in parts, text and mark by turns; each is taken apart once. */
+const taken = new Map<string, readonly string[]>()
+function partsOf(sentence: string): readonly string[] {
+  const known = taken.get(sentence) ?? sentence.split(/\{([^}]+)\}/)
+  taken.set(sentence, known)
+  return known
+}
 /** A sentence of the table: `{float}` is a term, `{hoods|hoods}` one by another of its words, `{v}` a figure of the number. */
-function written(text: string, figure: (mark: string) => Message | null = () => null): Message {
-  const parts = text.split(/\{([^}]+)\}/).map((part, i) => {
+function written(sentence: string, figure: (mark: string) => Message | null = () => null): Message {
+  const parts = partsOf(sentence)
+  if (parts.length === 1) return sentence
+  const said = parts.map((part, i) => {
     if (i % 2 === 0) return part
     const [mark = '', words] = part.split('|')
     return figure(mark) ?? (isTerm(mark) ? [term(mark, words)] : part)
   })
-  return joined(parts, '')
+  return joined(said, '')
 }
 
 function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): Evidence | null {
