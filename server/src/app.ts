@@ -11,7 +11,7 @@ import { HttpError, errorHandler, noDatabase, unknownRoute } from './http/errors
 import { safeHeaders, sameMachine } from './http/guards.ts'
 import { contract } from '@level-stance/core/contract/contract'
 import { openApiDocument } from '@level-stance/core/contract/openapi'
-import { Written, serveAll } from './http/serve.ts'
+import { WrittenJson, serveAll } from './http/serve.ts'
 import type { Handlers } from './http/serve.ts'
 import { withStudio } from './http/studio.ts'
 import type { SheetFonts } from './pdf/fonts.ts'
@@ -68,7 +68,7 @@ export function createApp({ db, logger, fonts, webRoot, extraHosts, calculate = 
 
 /** Whether all is well, and what there is. */
 const statusHandlers = (db: Database): Handlers<Pick<typeof contract, 'readHealth' | 'readOpenApi'>> => {
-  const document = new Written(JSON.stringify(openApiDocument()))
+  const document = new WrittenJson(JSON.stringify(openApiDocument()))
   return {
     readHealth: async () => {
       await db.execute(sql`select 1`).catch(() => {

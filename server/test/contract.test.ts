@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import Ajv2020 from 'ajv/dist/2020.js'
 import addFormats from 'ajv-formats'
 import { catalogueRoutes, contract, everyRoute } from '@level-stance/core/contract/contract'
-import { pathOf } from '@level-stance/core/contract/route'
+import { routePath } from '@level-stance/core/contract/route'
 import type { Asking, Filling, Route } from '@level-stance/core/contract/route'
 import { freshVisit } from '@level-stance/core/record/dossier'
 import { startingSaddles } from '@level-stance/core/stations/seat/saddle/kinds'
@@ -44,7 +44,7 @@ it('is kept by every answer of the demo: by the row’s own schema, and by the d
   addFormats(ajv)
   const seen = new Set<Route>()
   async function read(row: Route, params: Readonly<Record<string, string>> = {}) {
-    const { status, headers, body } = await server.request<unknown>('GET', pathOf(row, { params }))
+    const { status, headers, body } = await server.request<unknown>('GET', routePath(row, { params }))
     expect({ path: row.path, status }).toEqual({ path: row.path, status: row.status ?? 200 })
     seen.add(row)
     const operation = paths[row.path]?.[row.method]
@@ -82,7 +82,7 @@ it('is kept by every answer of the demo: by the row’s own schema, and by the d
 it('is kept by the answers to writes', async () => {
   const [riderId, bikeId, visitId] = [crypto.randomUUID(), crypto.randomUUID(), crypto.randomUUID()]
   async function write<Row extends Route>(row: Row, { body, ...filling }: Asking<Row> & Filling) {
-    const answer = await server.request<unknown>(row.method.toUpperCase(), pathOf(row, filling), body)
+    const answer = await server.request<unknown>(row.method.toUpperCase(), routePath(row, filling), body)
     expect({ path: row.path, status: answer.status }).toEqual({ path: row.path, status: row.status ?? 200 })
     if (!('file' in row.answer)) expect(row.answer.safeParse(answer.body).error).toBeUndefined()
   }

@@ -19,7 +19,7 @@ import { attachments, bikes, riders, studios, visits } from '../src/db/schema.ts
 import { loadDemo } from '../src/demo/load.ts'
 import { drawnImpression } from '../src/demo/seatExtras.ts'
 import type { ErrorBody } from '@level-stance/core/contract/error'
-import type { StoredTried } from '../src/saddles/triedStore.ts'
+import type { TriedRow } from '../src/saddles/triedStore.ts'
 import { DEFAULT_STUDIO } from '../src/http/studio.ts'
 import { startTestServer } from './harness.ts'
 import type { TestServer } from './harness.ts'
@@ -163,14 +163,14 @@ describe('saddles', () => {
     const saddle = { name: 'Touring, 165', width: 165, mark: 5, hours: 20, spare: false, note: '' }
     const id = randomUUID()
     const put = (version: number, mark: number | null, removed = false) =>
-      server.request<StoredTried>('PUT', `/riders/${riderId}/saddles/${id}`, { version, saddle: { ...saddle, mark }, removed })
+      server.request<TriedRow>('PUT', `/riders/${riderId}/saddles/${id}`, { version, saddle: { ...saddle, mark }, removed })
     await put(0, 5)
     await server.request('PUT', `/riders/${riderId}/saddles/${randomUUID()}`, {
       version: 0,
       saddle: { ...saddle, name: 'Flat', mark: 7 },
       removed: false,
     })
-    const log = async () => (await server.request<{ saddles: StoredTried[] }>('GET', `/riders/${riderId}/saddles`)).body.saddles
+    const log = async () => (await server.request<{ saddles: TriedRow[] }>('GET', `/riders/${riderId}/saddles`)).body.saddles
     expect((await log()).map((row) => row.saddle.name)).toEqual(['Flat', 'Touring, 165'])
     await put(1, 9)
     expect((await log())[0]!.saddle.name).toBe('Touring, 165')
@@ -231,7 +231,7 @@ describe('the demo’s extras', () => {
     // As it came the middle carries; on the wider saddle with relief the bones do, and their spacing is what was simulated.
     expect(results[0]!.softTissue).toBeGreaterThan(results[1]!.softTissue + 0.2)
     expect(Math.abs(results[1]!.spacing! - 128)).toBeLessThan(2)
-    const log = (await server.request<{ saddles: StoredTried[] }>('GET', `/riders/${found[0]!.id}/saddles`)).body.saddles
+    const log = (await server.request<{ saddles: TriedRow[] }>('GET', `/riders/${found[0]!.id}/saddles`)).body.saddles
     expect(log.map((row) => row.saddle.mark)).toEqual([8, 3])
   })
 })

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { heldInSlot } from '../src/board/boardFoot.ts'
-import { range } from '../src/kit/range.ts'
+import { wholeNumbers } from '../src/kit/wholeNumbers.ts'
 
 describe('a dragged cleat', () => {
   it('goes in half millimetres and stops at the slot’s ends, even between two halves', () => {
@@ -29,4 +29,4 @@ describe('a dragged cleat', () => {
   })
 })
 
-it('a range holds both its ends', () => expect(range(0, 3)).toEqual([0, 1, 2, 3]))
+it('a range holds both its ends', () => expect(wholeNumbers(0, 3)).toEqual([0, 1, 2, 3]))

@@ -3,7 +3,7 @@ import { plain } from '@level-stance/core/kernel/message'
 import { nextTick } from 'vue'
 import { ledgerEntrySchema } from '@level-stance/core/ledger/ledger'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
-import { oneOf } from '@level-stance/core/station/settingPlace'
+import { singlePlace } from '@level-stance/core/station/settingPlace'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { aReading, entryOf, uuid, wholeReadings } from '@level-stance/core/testing'
 import { useBoard } from '../src/data/board.ts'
@@ -42,7 +42,7 @@ describe('what is about to be moved', () => {
   it('adds requests of one page up by setting, and forgets one that is taken back', () => {
     open()
     const board = useBoard()
-    board.enter({ key: 'seat/setback', label: 'Setback', fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')] })
+    board.enter({ key: 'seat/setback', label: 'Setback', fields: [...singlePlace('saddleSetback'), ...singlePlace('saddleHeight')] })
     board.request([saddle(3)])
     board.request([{ setting: 'saddleSetback', side: 'both', by: -2 }])
     board.request([saddle(4)])
@@ -59,10 +59,10 @@ describe('what is about to be moved', () => {
   it('keeps wishes of different pages apart: one is tried, the rest wait until it is done', async () => {
     const visit = open()
     const board = useBoard()
-    const tilt = { key: 'seat/tilt', label: 'Tilt', fields: oneOf('saddleTilt') }
+    const tilt = { key: 'seat/tilt', label: 'Tilt', fields: singlePlace('saddleTilt') }
     board.enter(tilt)
     board.request([{ setting: 'saddleTilt', side: 'both', by: -1 }])
-    board.enter({ key: 'seat/height', label: 'Height', fields: oneOf('saddleHeight') })
+    board.enter({ key: 'seat/height', label: 'Height', fields: singlePlace('saddleHeight') })
     expect(board.active).toBe(false)
     board.request([saddle(-5)])
     expect(board.waiting).toEqual([{ key: 'seat/tilt', label: 'Tilt', requested: [{ setting: 'saddleTilt', side: 'both', by: -1 }] }])

@@ -6,11 +6,11 @@ import { freshVisit } from '@level-stance/core/record/dossier'
 import { testTime, uuid, wholeReadings } from '@level-stance/core/testing'
 import { afterFrame } from '../src/kit/afterFrame.ts'
 import { later } from '../src/kit/later.ts'
-import { spaced } from '../src/kit/spaced.ts'
+import { throttleByCost } from '../src/kit/throttleByCost.ts'
 import { useSvgDrag } from '../src/kit/svgDrag.ts'
 import { useUncertainty } from '../src/data/uncertainty.ts'
 import { useVisit } from '../src/data/visit.ts'
-import type { FirstOrder, HeldVisit, Progress, Sampled } from '../src/data/workers/visit.ts'
+import type { FirstOrder, HeldVisit, Progress, SampleAnswer } from '../src/data/workers/visit.ts'
 
 /** The worker as a test has it: what it holds, what it was asked, and its answers when the test gives them. */
 const worker = {
@@ -20,7 +20,7 @@ const worker = {
   samples: [] as {
     readonly draws: number
     readonly tell: (progress: Progress) => void
-    readonly answer: (found: Sampled | null) => void
+    readonly answer: (found: SampleAnswer | null) => void
   }[],
   fail: () => {},
 }
@@ -292,7 +292,7 @@ describe('work of a stream', () => {
   it('is done at once, then not before its time, and of several askings the last counts', () => {
     const done: number[] = []
     let asked = 1
-    const ask = spaced(() => done.push(asked), 120)
+    const ask = throttleByCost(() => done.push(asked), 120)
     for (; asked <= 3; asked++) ask()
     asked = 3
     jest.advanceTimersByTime(110)
@@ -305,7 +305,7 @@ describe('work of a stream', () => {
 
   it('leaves the hand two thirds of the time, however long it takes', () => {
     const starts: number[] = []
-    const ask = spaced(() => {
+    const ask = throttleByCost(() => {
       starts.push(performance.now())
       jest.advanceTimersByTime(40)
     }, 0)

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { contract, everyRoute } from './contract.ts'
 import { openApiDocument } from './openapi.ts'
-import { hrefOf, paramNames, pathOf } from './route.ts'
+import { hrefOf, paramNames, routePath } from './route.ts'
 
 describe('every route', () => {
   it('stands at an address of its own', () => {
@@ -40,9 +40,9 @@ describe('an address', () => {
       fc.property(fc.string({ minLength: 1, unit: 'grapheme' }), fc.string({ unit: 'grapheme' }), (name, search) => {
         // One or two dots mean “here” and “above” in any address.
         fc.pre(!/^\.{1,2}$/.test(name))
-        const path = new URL(pathOf(contract.readCalculation, { params: { name } }), 'http://here').pathname
+        const path = new URL(routePath(contract.readCalculation, { params: { name } }), 'http://here').pathname
         expect(decodeURIComponent(path.split('/')[2] ?? '')).toBe(name)
-        expect(new URL(pathOf(contract.listRiders, { query: { search } }), 'http://here').searchParams.get('search')).toBe(search)
+        expect(new URL(routePath(contract.listRiders, { query: { search } }), 'http://here').searchParams.get('search')).toBe(search)
       }),
     )
   })
@@ -52,6 +52,6 @@ describe('an address', () => {
     expect(hrefOf(contract.readTemplatePdf, { params, query: { side: 'left', setback: undefined, turn: 1.5 } })).toBe(
       '/api/visits/v/template.pdf?side=left&turn=1.5',
     )
-    expect(pathOf(contract.listRiders, { query: { after: null } })).toBe('/riders')
+    expect(routePath(contract.listRiders, { query: { after: null } })).toBe('/riders')
   })
 })

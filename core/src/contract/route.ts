@@ -96,7 +96,7 @@ export interface Filling {
 }
 
 /** The address of a route below /api, with its names and query filled in. */
-export function pathOf({ path }: Pick<Route, 'path'>, { params = {}, query = {} }: Filling): string {
+export function routePath({ path }: Pick<Route, 'path'>, { params = {}, query = {} }: Filling): string {
   const filled = paramNames(path).reduce((so, name) => so.replace(`{${name}}`, encodeURIComponent(params[name] ?? '')), path)
   const given = Object.entries(query).filter(([, value]) => value !== undefined && value !== null)
   const search = new URLSearchParams(given.map(([name, value]) => [name, String(value)])).toString()
@@ -105,5 +105,5 @@ export function pathOf({ path }: Pick<Route, 'path'>, { params = {}, query = {} 
 
 /** Where a browser opens a route by itself: a file to download. */
 export function hrefOf<Row extends Route>(row: Row, asking: Asking<Row> & Filling): string {
-  return `/api${pathOf(row, asking)}`
+  return `/api${routePath(row, asking)}`
 }

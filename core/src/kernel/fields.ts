@@ -12,4 +12,4 @@ export const textField = (label: string, min: number, max: number) => {
   return z.string({ error }).trim().min(min, { error }).max(max, { error })
 }
 export const signed = (value: number, digits = 1) => value.toFixed(digits).replace('-', '−')
-export const range = z.object({ low: z.number(), high: z.number() })
+export const rangeField = z.object({ low: z.number(), high: z.number() })

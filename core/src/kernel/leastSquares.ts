@@ -1,5 +1,5 @@
 /** Where a least-squares search ended. */
-export interface Fitted {
+export interface LeastSquaresFit {
   readonly parameters: readonly number[]
   /** half the sum of squared residuals there */
   readonly cost: number
@@ -20,7 +20,7 @@ export function leastSquares(
   start: readonly number[],
   derivatives: (p: readonly number[], r: readonly number[]) => readonly (readonly number[])[],
   { maxIterations = 60, gain: least = 1e-8 }: { readonly maxIterations?: number; readonly gain?: number } = {},
-): Fitted {
+): LeastSquaresFit {
   let p = [...start]
   let r = residuals(p)
   let cost = half(r)

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { bare, capitalised, insideSentence, isSame, joined, messageSchema, mm, msg, partName, plain, range, soldBy } from './message.ts'
+import { bare, capitalised, insideSentence, isSame, joined, messageSchema, mm, msg, partLabel, plain, range, soldBy } from './message.ts'
 
 describe('a message', () => {
   // One inch is 25.4 mm exactly: international yard and pound agreement of 1959; worked by hand.
@@ -42,7 +42,7 @@ describe('a message', () => {
     expect([isSame(msg`${mm(4.96)}`, msg`${mm(5)}`), isSame(msg`${mm(5)}`, msg`${mm(6)}`)]).toEqual([true, false])
   })
   it('keeps the size in a part’s name', () => {
-    expect(partName('Bar 760 mm, 9°')).toBe('Bar 760\u00A0mm, 9°')
+    expect(partLabel('Bar 760 mm, 9°')).toBe('Bar 760\u00A0mm, 9°')
   })
   it('never holds a number that is none', () => {
     expect(messageSchema.safeParse(JSON.parse(JSON.stringify(msg`${mm(Number.NaN)}`))).success).toBe(false)

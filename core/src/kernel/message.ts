@@ -93,7 +93,7 @@ export const range = (low: number, high: number, digits = 0): Message => msg`${b
 export const soldBy = (size: number | string): string => `${size}\u00A0mm`
 
 /** The name of a part as it is shown: a size in it is part of the name. */
-export const partName = (name: string): string => name.replaceAll(/(\d) mm\b/g, '$1\u00A0mm')
+export const partLabel = (name: string): string => name.replaceAll(/(\d) mm\b/g, '$1\u00A0mm')
 
 /** Messages one after the other. */
 export function joined(messages: readonly (Message | LengthPiece)[], separator = ' '): Message {

@@ -15,6 +15,6 @@ export function normal(random: () => number): number {
 }
 
 /** The value below which a share of sorted values lies; 0 of none. */
-export function share(sorted: readonly number[], below: number): number {
+export function quantile(sorted: readonly number[], below: number): number {
   return sorted[Math.min(sorted.length - 1, Math.floor(below * sorted.length))] ?? 0
 }

@@ -40,7 +40,7 @@ export interface RankingRules<Spec, Rider> {
 }
 
 /** One criterion's part in a score. */
-export interface Part {
+export interface ScorePart {
   readonly key: string
   readonly label: string
   readonly weight: number
@@ -59,7 +59,7 @@ export interface Ranked<Spec> {
   readonly spec: Spec
   /** 0 to 100 */
   readonly total: number
-  readonly parts: readonly Part[]
+  readonly parts: readonly ScorePart[]
   /** why it is out, in words; empty = it is in */
   readonly excluded: readonly Message[]
   /** why it stands where it stands: what it does best for this rider, and where it falls short */
@@ -85,7 +85,7 @@ export interface SchoolVerdict {
 }
 
 /** A criterion's weight for this rider. */
-export interface Weighed {
+export interface CriterionWeight {
   readonly key: string
   readonly label: string
   readonly weight: number
@@ -97,14 +97,14 @@ export interface Weighed {
 export interface Ranking<Spec> {
   /** in first, best first; then what is out */
   readonly ranked: readonly Ranked<Spec>[]
-  readonly weights: readonly Weighed[]
+  readonly weights: readonly CriterionWeight[]
   readonly schools: readonly SchoolVerdict[]
   /** empty where there is no second, or nothing alone turns it */
   readonly turning: readonly Turning[]
 }
 
 /** Where a value lies from poor to good, held to 0..1; poor may be the larger. */
-export const share = (value: number, poor: number, good: number) => Math.min(1, Math.max(0, (value - poor) / (good - poor)))
+export const scoreBetween = (value: number, poor: number, good: number) => Math.min(1, Math.max(0, (value - poor) / (good - poor)))
 /** A weight with its reason. */
 export const said = (weight: number, because: Message) => ({ weight, because })
 
@@ -123,7 +123,7 @@ export function rankParts<Spec extends { readonly name: string }, Rider>(
   const whole = weights.reduce((sum, { weight }) => sum + weight, 0)
   const scored = catalogue.map(({ id, spec }): Ranked<Spec> => {
     const scores = rules.criteria.map((criterion) => criterion.score(spec, rider))
-    const parts = weights.map(({ key, label, weight, because }, i): Part => {
+    const parts = weights.map(({ key, label, weight, because }, i): ScorePart => {
       const score = scores[i] ?? 0
       const against = rules.criteria[i]?.against(spec, rider) ?? ''
       return { key, label, weight, because, score, against, brings: whole > 0 ? (weight * score) / whole : 0 }
@@ -140,7 +140,7 @@ export function rankParts<Spec extends { readonly name: string }, Rider>(
 }
 
 /** Weights for this rider, with the fitter's own laid over them. */
-function weightsFor<Spec, Rider>(criteria: readonly Criterion<Spec, Rider>[], rider: Rider, own: Weights): Weighed[] {
+function weightsFor<Spec, Rider>(criteria: readonly Criterion<Spec, Rider>[], rider: Rider, own: Weights): CriterionWeight[] {
   return criteria.map(({ key, label, counts }) => {
     const { weight, because } = counts(rider)
     const mine = own[key]
@@ -150,7 +150,7 @@ function weightsFor<Spec, Rider>(criteria: readonly Criterion<Spec, Rider>[], ri
   })
 }
 
-function reasonOf(parts: readonly Part[]): Message {
+function reasonOf(parts: readonly ScorePart[]): Message {
   const counting = parts.filter((part) => part.weight > 0)
   const best = [...counting]
     .sort((a, b) => b.weight * b.score - a.weight * a.score)
@@ -177,7 +177,7 @@ function verdicts<Spec extends { readonly name: string }>(schools: readonly Scho
 function turningPoints<Spec extends { readonly name: string }>(
   first: Ranked<Spec> | undefined,
   second: Ranked<Spec> | undefined,
-  weights: readonly Weighed[],
+  weights: readonly CriterionWeight[],
 ): Turning[] {
   if (!first || !second) return []
   const ahead = (i: number) => (first.parts[i]?.score ?? 0) - (second.parts[i]?.score ?? 0)

@@ -77,6 +77,6 @@ function flexionOrNull(leg: LegInput): number | null {
 }
 
 /** Knee flexion at bottom dead centre for a setback and saddle height. @throws UnreachableError */
-export function kneeAtBottom(input: CleatKnockOnInput, setback: number, saddleHeight: number): number {
+export function kneeFor(input: CleatKnockOnInput, setback: number, saddleHeight: number): number {
   return legPosture(legFor(input, setback, saddleHeight), 180).kneeFlexion
 }

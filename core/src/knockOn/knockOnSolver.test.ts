@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { UnreachableError } from '../kernel/problem.ts'
-import { cleatKnockOn, kneeAtBottom } from './cleatKnockOn.ts'
+import { cleatKnockOn, kneeFor } from './cleatKnockOn.ts'
 import type { CleatKnockOnInput } from './cleatKnockOn.ts'
 
 const mm = (min: number, max: number) => fc.double({ min, max, noNaN: true })
@@ -31,7 +31,7 @@ function bySearch(input: CleatKnockOnInput, wanted: number): number {
     const middle = (low + high) / 2
     let flexion = 0
     try {
-      flexion = kneeAtBottom(input, input.setbackTo, middle)
+      flexion = kneeFor(input, input.setbackTo, middle)
     } catch (error) {
       if (!(error instanceof UnreachableError)) throw error
     }

@@ -25,7 +25,7 @@ export interface Change {
 }
 
 /** Which part is in a slot: the exchange that fitted it, and where in the ledger that was. */
-export interface Fitted {
+export interface FittedPart {
   readonly changeId: string
   readonly exchange: Exchange
   /** ledger entries up to and with the change */
@@ -40,7 +40,7 @@ export interface Folded {
   /** sum of the moves in force, and of what exchanged parts differ by */
   readonly by: MovedBy
   /** parts in force that came by an exchange; other slots hold what the bike came with */
-  readonly fitted: ReadonlyMap<SlotKey, Fitted>
+  readonly fitted: ReadonlyMap<SlotKey, FittedPart>
 }
 
 /** Folds entries in order into changes; undone changes no longer count, and the part before is back. */
@@ -48,7 +48,7 @@ export function foldLedger(entries: readonly LedgerEntry[]): Folded {
   const { states } = standingOf(entries)
   const changes: Change[] = []
   const sums = new Map<string, number>()
-  const fitted = new Map<SlotKey, Fitted>()
+  const fitted = new Map<SlotKey, FittedPart>()
   const add = (setting: string, side: Side | 'both', by: number): void => {
     const slot = `${setting}:${side}`
     sums.set(slot, (sums.get(slot) ?? 0) + by)

@@ -1,5 +1,5 @@
 import type { Message } from '../kernel/message.ts'
-import { insideSentence, joined, mm, msg, partName } from '../kernel/message.ts'
+import { insideSentence, joined, mm, msg, partLabel } from '../kernel/message.ts'
 import { trimmed } from '../kernel/entry.ts'
 import type { Move } from './ledger.ts'
 import type { Requested, RequestedMove } from './moves.ts'
@@ -29,7 +29,7 @@ export function exchangeWords({ slot, from, to }: Pick<Exchange, 'slot' | 'from'
     })
     if (sizes.length > 0) return msg`${label}: ${joined(sizes, ', ')}`
   }
-  const named = ({ name }: { readonly name: string }) => partName(name)
+  const named = ({ name }: { readonly name: string }) => partLabel(name)
   const instead = from.name === label || from.name === to.name ? '' : ` for ${named(from)}`
   return `${label}: ${named(to)}${instead}`
 }

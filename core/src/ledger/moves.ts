@@ -27,7 +27,7 @@ export function movesOf(exchange: RequestedExchange): RequestedMove[] {
 }
 
 /** A change as it is written down. */
-export interface Written {
+export interface WrittenChange {
   readonly moves: readonly Move[]
   readonly exchanges: readonly Exchange[]
 }
@@ -36,7 +36,7 @@ export interface Written {
  * Writes moves down: sizes of parts are no moves but exchanges of the part, from the one on the bike
  * to one that differs in just these sizes.
  */
-export function writtenMoves(now: ResolvedReadings, moves: readonly Move[]): Written {
+export function writtenMoves(now: ResolvedReadings, moves: readonly Move[]): WrittenChange {
   const plain = moves.filter((move) => !settings[move.setting].ofPart)
   const sizes = moves.filter((move) => settings[move.setting].ofPart)
   const touched = [...new Set(sizes.map(({ setting }) => slotOf(setting)))].filter((slot) => slot !== null)

@@ -2,7 +2,7 @@ import { plainUnits } from '../kernel/entry.ts'
 import type { Unit } from '../kernel/quantity.ts'
 import { bikeReadings } from './table/bike.ts'
 import { bodyReadings } from './table/body.ts'
-import type { ChoiceRow, NumberRow, Placed, ReadingDefinition } from './table/definition.ts'
+import type { ChoiceRow, NumberReadingRow, Placed, ReadingDefinition } from './table/definition.ts'
 import { footReadings } from './table/feet.ts'
 import { onBikeReadings } from './table/onBike.ts'
 import { keysOf } from '../kernel/tables.ts'
@@ -24,7 +24,7 @@ export type OptionOf<Key extends ChoiceKey> = Extract<keyof Definitions[Key]['op
 export const readingKeys = keysOf(readingDefinitions)
 
 /** A row of the table, with its optional parts. */
-export function definitionOf(key: NumberKey): NumberRow & Placed
+export function definitionOf(key: NumberKey): NumberReadingRow & Placed
 export function definitionOf(key: ChoiceKey): ChoiceRow & Placed
 export function definitionOf(key: ReadingKey): ReadingDefinition
 export function definitionOf(key: ReadingKey): ReadingDefinition {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { riderMetrics } from '../body/metrics.ts'
-import { metricsAsRead, plusMinusAsRead } from '../rider/asRead.ts'
+import { metricsAsRead, plusMinusAsRead } from '../rider/metricEstimate.ts'
 import { setupOf } from '../rider/setup.ts'
 import { feetParts, feetStation } from '../stations/feet/station.ts'
 import { readingPlusMinus } from '../readings/resolve.ts'

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { kneesNow } from '../rider/kneeNow.ts'
+import { kneesNow } from '../rider/kneeAtBottom.ts'
 import { knockOn, defaultHolds } from '../knockOn/knockOn.ts'
 import { leastOf } from '../ledger/settings.ts'
 import { capOf } from '../ledger/pace.ts'

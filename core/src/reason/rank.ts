@@ -15,7 +15,7 @@ import type { Evidence, OpenTest } from './evidence.ts'
 import { fromTold, fromTrials, moveFor } from './learning.ts'
 import type { Learned } from './learning.ts'
 import { modifierHolds, symptomsOf } from './matching.ts'
-import { studioCount, withStudio } from './studio.ts'
+import { studioCount, withStudioCounts } from './studio.ts'
 import { symptomOf } from './symptomTable.ts'
 
 /** One line of the sum that makes a belief. */
@@ -79,7 +79,7 @@ function askedBy(facts: Facts, complaints: readonly Complaint[]): Asked[] {
         const holding = (modifiers ?? []).filter((one) => one.cause === cause && modifierHolds(one, complaint, riding))
         const factor = holding.reduce((sum, one) => sum + Math.log(one.factor), 0)
         const held = Math.max(-MOST_MODIFIED, Math.min(MOST_MODIFIED, factor))
-        const prior = probabilityOf(oddsOf(withStudio(priorAt(rank), count)) * Math.exp(held))
+        const prior = probabilityOf(oddsOf(withStudioCounts(priorAt(rank), count)) * Math.exp(held))
         const on = sidesOf(complaint)
         for (const side of row.sided ? on : [null]) {
           const key = `${cause}:${side ?? 'both'}`

@@ -23,7 +23,7 @@ import { thoughtsOver, turnsOf } from './history.ts'
 import { nearestSymptoms, symptomsOf } from './matching.ts'
 import { numbers } from './numbers.ts'
 import { reason } from './reason.ts'
-import { summed, withStudio } from './studio.ts'
+import { summed, withStudioCounts } from './studio.ts'
 import { symptomKeys, symptomOf } from './symptomTable.ts'
 import { aVisit } from './testing.ts'
 import { strengths, tests } from './testTable.ts'
@@ -363,7 +363,7 @@ describe('learning', () => {
     expect(counts).toEqual([{ symptom: 'knee-back', cause: 'saddle-high', tried: 1, eased: 1 }])
     expect(summed([...counts, ...counts])).toEqual([{ symptom: 'knee-back', cause: 'saddle-high', tried: 2, eased: 2 }])
     // Ten cases weigh as much as the prior: (10·0.4 + 9) / (10 + 10).
-    expect(withStudio(0.4, { symptom: 'knee-back', cause: 'saddle-high', tried: 10, eased: 9 })).toBeCloseTo(0.65, 10)
+    expect(withStudioCounts(0.4, { symptom: 'knee-back', cause: 'saddle-high', tried: 10, eased: 9 })).toBeCloseTo(0.65, 10)
     expect(
       chance({ complaints: [knee], studio: [{ symptom: 'knee-back', cause: 'saddle-back', tried: 20, eased: 19 }] }, 'saddle-back'),
     ).toBeGreaterThan(0.6)

@@ -14,7 +14,7 @@ import { symptomOf } from './symptomTable.ts'
 import type { SymptomKey } from './symptomTable.ts'
 
 /** What is thought of one complaint, or of several together. */
-export interface Reasoned {
+export interface CauseAnalysis {
   /** likeliest first */
   readonly causes: readonly RankedCause[]
   /** share left over for what no contact point causes, 0 to 1 */
@@ -53,7 +53,7 @@ export interface Reasoning {
   readonly hasToAsk: boolean
   /** id of the complaint in the middle; null = all together */
   readonly focus: string | null
-  readonly reasoned: Reasoned
+  readonly reasoned: CauseAnalysis
 }
 
 /**

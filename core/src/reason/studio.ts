@@ -24,7 +24,7 @@ export function studioCount(counts: StudioCounts | null, symptom: string, cause:
  * A prior with what this studio saw. A trial that did not ease says something against the cause, one
  * that did something for it; ten cases weigh as much as the prior itself.
  */
-export function withStudio(prior: number, count: StudioCount | null): number {
+export function withStudioCounts(prior: number, count: StudioCount | null): number {
   return count === null ? prior : (PRIOR_CASES * prior + count.eased) / (PRIOR_CASES + count.tried)
 }
 

@@ -9,7 +9,7 @@ import type { Exchange, SlotKey } from '../ledger/parts.ts'
 import type { Folded } from '../ledger/fold.ts'
 import { settingKeys, settings } from '../ledger/settings.ts'
 import type { SettingKey } from '../ledger/settings.ts'
-import { asRead, readingOf } from '../rider/asRead.ts'
+import { metricEstimate, readingOf } from '../rider/metricEstimate.ts'
 import { cautionsForAll } from '../ledger/cautions.ts'
 import { calibrateBody } from '../rider/calibrated.ts'
 import { setupOf } from '../rider/setup.ts'
@@ -194,7 +194,7 @@ function metricRows(start: Setup, now: Setup): SheetRow[] {
   const [before, after] = [modelled(start), modelled(now)]
   const model = { none: 'model: to compare only', exact: 'model, calibrated', fitted: 'model, calibrated' }[now.rider.usual.state]
   return compared.flatMap((key): SheetRow[] => {
-    const [a, b] = [asRead(start, key, before?.[key] ?? null), asRead(now, key, after?.[key] ?? null)]
+    const [a, b] = [metricEstimate(start, key, before?.[key] ?? null), metricEstimate(now, key, after?.[key] ?? null)]
     if (a === null || b === null) return []
     const changed = Math.abs(b.value - a.value) >= 0.05
     return [

@@ -7,8 +7,8 @@ import type { Judged } from '../kernel/judged.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { entriesOf } from '../kernel/tables.ts'
-import { asRead } from '../rider/asRead.ts'
-import { kneeBand } from '../rider/kneeNow.ts'
+import { metricEstimate } from '../rider/metricEstimate.ts'
+import { kneeBand } from '../rider/kneeAtBottom.ts'
 import type { Setup } from '../rider/setup.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
 import type { ReadingKey, NumberKey } from '../readings/readingDefinitions.ts'
@@ -116,5 +116,5 @@ export function metricBand({ now }: Pick<Setup, 'now'>, metric: MetricKey): Targ
 export function metricAt({ setup, metrics, plusMinus }: RiderContext, metric: MetricKey): Judged | null {
   const [value, doubt] = [metrics?.[metric] ?? null, plusMinus(metric)]
   if (value === null || doubt === null || !Number.isFinite(doubt)) return null
-  return judged(value, doubt, metricBand(setup, metric), { isRead: asRead(setup, metric, value)?.isRead ?? false })
+  return judged(value, doubt, metricBand(setup, metric), { isRead: metricEstimate(setup, metric, value)?.isRead ?? false })
 }

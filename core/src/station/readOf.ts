@@ -6,7 +6,7 @@ import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { standsAt } from '../readings/resolve.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
 
-export interface Doubted {
+export interface UncertainValue {
   readonly value: number
   readonly plusMinus: number
 }

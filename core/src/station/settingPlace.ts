@@ -16,6 +16,6 @@ export function bothSides(setting: SettingKey): SettingPlace[] {
 }
 
 /** A setting that is one for the bike. */
-export function oneOf(setting: SettingKey): SettingPlace[] {
+export function singlePlace(setting: SettingKey): SettingPlace[] {
   return [{ setting, side: 'both' }]
 }

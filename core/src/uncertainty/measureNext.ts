@@ -19,7 +19,7 @@ import { isOpen, uncertaintyModelOf } from './uncertainty.ts'
 import type { UncertaintyModel } from './uncertainty.ts'
 
 /** A reading worth taking, and what it would sharpen most. */
-export interface NextReading {
+export interface SharpeningReading {
   readonly key: NumberKey
   /** `needed`: nothing can be said without it; `sharpens`: it would narrow a judgement */
   readonly why: 'needed' | 'sharpens'
@@ -56,9 +56,9 @@ export function measureNext(
   rider: CalibratedRider,
   by: MovedBy,
   uncertainty: UncertaintyModel | null = uncertaintyModelOf(rider, by),
-): NextReading[] {
+): SharpeningReading[] {
   const { missing } = buildModel(rider.values, rider.bar, by)
-  const needed = missing.map((key): NextReading => ({ key, why: 'needed', metric: null, from: null, to: null, gain: Infinity }))
+  const needed = missing.map((key): SharpeningReading => ({ key, why: 'needed', metric: null, from: null, to: null, gain: Infinity }))
   if (uncertainty === null) return needed
   const variances = new Map(
     judged.flatMap((key) => (uncertainty.gradients[key] ? [[key, varianceOf(uncertainty.covariance, uncertainty.gradients[key])]] : [])),
@@ -111,7 +111,7 @@ function gainOf(
   variances: ReadonlyMap<MetricKey, number>,
   key: NumberKey,
   rows: readonly Row[],
-): NextReading {
+): SharpeningReading {
   const measurements = rows.map(({ gradient, deviation }) => measuring(uncertainty.covariance, gradient, deviation))
   let gain = 0
   let best: { metric: MetricKey; from: number; to: number; worth: number } | null = null
@@ -130,7 +130,7 @@ function gainOf(
 }
 
 /** "Would narrow torso from level from ±9° to ±3°." */
-export function nextWords({ why, metric, from, to }: NextReading): Message {
+export function nextWords({ why, metric, from, to }: SharpeningReading): Message {
   if (why === 'needed') return 'Needed before anything can be drawn or judged.'
   if (metric === null || from === null || to === null) return ''
   const { label, unit } = metricDefinition(metric)

@@ -5,7 +5,7 @@ import type { MetricKey } from '../body/metrics.ts'
 import { axlesOf, buildModel } from '../model/riderModel.ts'
 import type { ModelValues } from '../model/riderModel.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
-import { normal, share } from '../kernel/random.ts'
+import { normal, quantile } from '../kernel/random.ts'
 import type { CalibratedRider } from '../rider/calibrated.ts'
 import { uncertainInputs } from './uncertainty.ts'
 
@@ -85,9 +85,9 @@ function summary(key: MetricKey, values: number[], draws: number): Sampled {
   const { band } = metricDefinition(key)
   const inside = band && values.filter((value) => value >= band.low && value <= band.high).length / values.length
   return {
-    low: share(values, 0.025),
-    middle: share(values, 0.5),
-    high: share(values, 0.975),
+    low: quantile(values, 0.025),
+    middle: quantile(values, 0.5),
+    high: quantile(values, 0.975),
     lost: 1 - values.length / draws,
     inBand: inside,
   }

@@ -12,7 +12,7 @@ import { afterEstimating, choleskyOf, dot, independent, times, varianceOf } from
 import type { Covariance } from '../kernel/gaussian.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
-import { normal, seeded, share } from '../kernel/random.ts'
+import { normal, seeded, quantile } from '../kernel/random.ts'
 import type { CalibratedRider } from '../rider/calibrated.ts'
 import { legsReadApart } from '../rider/freeParameters.ts'
 import { isOneOf, keysOf, tableOf } from '../kernel/tables.ts'
@@ -180,7 +180,7 @@ export function metricSpreads(uncertainty: UncertaintyModel): Readonly<Record<Me
     const value = metrics[key]
     // Too few that reach at all say nothing.
     if (value === null || values.length < DRAWS / 4) continue
-    spreads[key] = Math.max(value - share(values, 0.025), share(values, 0.975) - value)
+    spreads[key] = Math.max(value - quantile(values, 0.025), quantile(values, 0.975) - value)
   }
   return spreads
 }

@@ -8,7 +8,7 @@ import type { Database } from '../db/queryable.ts'
 import { filledCatalogues, parts } from '../db/schema.ts'
 import { writeVersioned } from '../http/versioned.ts'
 import { HttpError } from '../http/errors.ts'
-import { unmarked } from '../http/writeMark.ts'
+import { unmarked } from '../http/writeCondition.ts'
 
 type Stored = StoredPart<SpecOf<CatalogueKey>>
 /** A studio keeps at most this many parts in a catalogue. */

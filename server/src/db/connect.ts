@@ -1,7 +1,7 @@
 import { drizzle } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
-import { bringLedgersOver, bringSentencesOver } from './bringOver.ts'
+import { upgradeLedgers, upgradeSentences } from './upgrade.ts'
 import { isLost } from './lost.ts'
 import type { Database } from './queryable.ts'
 import * as schema from './schema.ts'
@@ -46,6 +46,6 @@ export function connect(url: string, onError: (error: Error) => void): { db: Dat
 /** Brings the tables up to date; safe to call at every start. */
 export async function migrateDatabase(db: Database, folder: string): Promise<void> {
   await migrate(db, { migrationsFolder: folder })
-  await bringLedgersOver(db)
-  await bringSentencesOver(db)
+  await upgradeLedgers(db)
+  await upgradeSentences(db)
 }

@@ -7,11 +7,11 @@ import type { AnswerOf, Asked, FileAnswer, Route } from '@level-stance/core/cont
 import { isTooDeep, tooDeepWords } from '@level-stance/core/kernel/nesting'
 import { HttpError, checked } from './errors.ts'
 import { studioOf } from './studio.ts'
-import { seenOf } from './writeMark.ts'
-import type { Seen } from './writeMark.ts'
+import { writeConditionOf } from './writeCondition.ts'
+import type { WriteCondition } from './writeCondition.ts'
 
 /** JSON that is written already. */
-export class Written {
+export class WrittenJson {
   readonly json: string
   constructor(json: string) {
     this.json = json
@@ -31,11 +31,11 @@ export interface SentFile {
 export interface Caller {
   readonly studioId: string
   /** the write as its headers mark it, over the version its writer has seen */
-  readonly seen: (version: number) => Seen
+  readonly seen: (version: number) => WriteCondition
   readonly log: Logger | undefined
 }
 
-type Answered<Row extends Route> = Row['answer'] extends FileAnswer ? SentFile : AnswerOf<Row> | Written
+type Answered<Row extends Route> = Row['answer'] extends FileAnswer ? SentFile : AnswerOf<Row> | WrittenJson
 
 /** Answers one route: what it is given is checked already. */
 export type Handler<Row extends Route> = (asked: Asked<Row>, caller: Caller) => Promise<Answered<Row>> | Answered<Row>
@@ -77,7 +77,7 @@ export function serve<Row extends Route>(router: Router, row: Row, handler: Hand
 
 function callerOf(request: Request): Caller {
   const { log } = request as { log?: Logger }
-  return { studioId: studioOf(request), seen: (version) => seenOf(request, version), log }
+  return { studioId: studioOf(request), seen: (version) => writeConditionOf(request, version), log }
 }
 
 function send(response: Response, row: Route, answer: unknown): void {
@@ -87,7 +87,7 @@ function send(response: Response, row: Route, answer: unknown): void {
     for (const [header, value] of Object.entries(headers)) response.setHeader(header, value)
     if (name !== undefined) response.attachment(name)
     response.type(mediaType).send(typeof content === 'string' ? content : Buffer.from(content))
-  } else if (answer instanceof Written) response.type('application/json').send(answer.json)
+  } else if (answer instanceof WrittenJson) response.type('application/json').send(answer.json)
   else response.json(answer)
 }
 

@@ -1,5 +1,5 @@
 import { StaleError } from './errors.ts'
-import type { Seen } from './writeMark.ts'
+import type { WriteCondition } from './writeCondition.ts'
 
 /** How to read and write one versioned row inside a transaction. */
 export interface VersionedRow<Row extends { version: number; writtenBy?: string | null }> {
@@ -22,7 +22,7 @@ export interface VersionedRow<Row extends { version: number; writtenBy?: string 
  * @throws StaleError with the row as it is
  */
 export async function writeVersioned<Row extends { version: number; writtenBy?: string | null }>(
-  seen: Seen,
+  seen: WriteCondition,
   row: VersionedRow<Row>,
 ): Promise<Row> {
   const written = seen.version === 0 ? await row.insert() : await row.update(seen.version)

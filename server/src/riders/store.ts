@@ -7,7 +7,7 @@ import { bikes, riders, visits } from '../db/schema.ts'
 import { prepared } from '../db/prepared.ts'
 import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
-import { unmarked } from '../http/writeMark.ts'
+import { unmarked } from '../http/writeCondition.ts'
 
 const PAGE_SIZE = 30
 

@@ -6,10 +6,10 @@ import type { Database, Queryable } from '../db/queryable.ts'
 import { riders, triedSaddles } from '../db/schema.ts'
 import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, notFound } from '../http/errors.ts'
-import { unmarked } from '../http/writeMark.ts'
+import { unmarked } from '../http/writeCondition.ts'
 
 /** A saddle a rider has ridden, with the version a writer must have seen. */
-export interface StoredTried {
+export interface TriedRow {
   readonly id: string
   readonly saddle: TriedSaddle
   readonly version: number
@@ -17,7 +17,7 @@ export interface StoredTried {
 /** A rider's log holds at most this many. */
 const MOST_TRIED = 200
 
-const show = ({ id, saddle, version }: typeof triedSaddles.$inferSelect): StoredTried => ({ id, saddle, version })
+const show = ({ id, saddle, version }: typeof triedSaddles.$inferSelect): TriedRow => ({ id, saddle, version })
 
 /** @throws HttpError 404 where the rider is not the studio's */
 async function own(db: Queryable, studioId: string, riderId: string): Promise<void> {
@@ -29,7 +29,7 @@ async function own(db: Queryable, studioId: string, riderId: string): Promise<vo
 }
 
 /** The rider's log over all visits, best first. */
-export async function listTried(db: Database, studioId: string, riderId: string): Promise<StoredTried[]> {
+export async function listTried(db: Database, studioId: string, riderId: string): Promise<TriedRow[]> {
   await own(db, studioId, riderId)
   const rows = await db
     .select()
@@ -47,7 +47,7 @@ export async function writeTried(
   riderId: string,
   seen: number,
   { id, saddle, removed }: { readonly id: string; readonly saddle: TriedSaddle; readonly removed: boolean },
-): Promise<StoredTried> {
+): Promise<TriedRow> {
   return db.transaction(async (tx) => {
     await own(tx, studioId, riderId)
     const mine = and(eq(triedSaddles.studioId, studioId), eq(triedSaddles.riderId, riderId), eq(triedSaddles.id, id))

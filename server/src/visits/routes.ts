@@ -1,7 +1,7 @@
 import type { contract } from '@level-stance/core/contract/contract'
 import type { Work } from '../calculations/heavy.ts'
 import type { Database } from '../db/queryable.ts'
-import { Written } from '../http/serve.ts'
+import { WrittenJson } from '../http/serve.ts'
 import type { Caller, Handlers } from '../http/serve.ts'
 import { countLearned } from './learned.ts'
 import { readDossierText } from './dossier.ts'
@@ -31,7 +31,7 @@ export function visitHandlers(db: Database, work: Work): Handlers<Routes> {
   }
   return {
     createVisit: ({ body }, { studioId }) => createVisit(db, studioId, body),
-    readVisit: async ({ params }, { studioId }) => new Written(await readDossierText(db, studioId, params.visitId)),
+    readVisit: async ({ params }, { studioId }) => new WrittenJson(await readDossierText(db, studioId, params.visitId)),
     readOtherBikes: async ({ params }, { studioId }) => ({ bikes: await otherBikes(db, work, studioId, params.visitId) }),
     writeVisit: ({ params: { visitId }, body }, caller) =>
       counted(caller, visitId, writeVisit(db, caller.studioId, visitId, caller.seen(body.version), body.visit)),

@@ -17,7 +17,7 @@ import type { Database, Queryable } from '../db/queryable.ts'
 import { bikes, complaints, ledger, ratings, readings, visits } from '../db/schema.ts'
 import { writeVersioned } from '../http/versioned.ts'
 import { HttpError, StaleError, notFound } from '../http/errors.ts'
-import type { Seen } from '../http/writeMark.ts'
+import type { WriteCondition } from '../http/writeCondition.ts'
 import { markLearned } from './learned.ts'
 import { touchRider } from '../riders/store.ts'
 import { readDossier, readLedger, riderOfVisit } from './dossier.ts'
@@ -124,7 +124,13 @@ async function lockVisit(tx: Queryable, studioId: string, visitId: string): Prom
   await tx.select({ id: visits.id }).from(visits).where(mine).for('update')
 }
 
-export async function writeVisit(db: Database, studioId: string, id: string, seen: Seen, fields: VisitFields): Promise<Dossier['visit']> {
+export async function writeVisit(
+  db: Database,
+  studioId: string,
+  id: string,
+  seen: WriteCondition,
+  fields: VisitFields,
+): Promise<Dossier['visit']> {
   return onVisit(db, studioId, id, async (tx) => {
     const mine = and(eq(visits.studioId, studioId), eq(visits.id, id))
     const row = await writeVersioned(seen, {
@@ -146,7 +152,7 @@ export async function writeVisit(db: Database, studioId: string, id: string, see
   })
 }
 
-export async function writeReading(db: Database, studioId: string, visitId: string, seen: Seen, reading: Reading) {
+export async function writeReading(db: Database, studioId: string, visitId: string, seen: WriteCondition, reading: Reading) {
   return onVisit(db, studioId, visitId, async (tx) => {
     const { after } = reading
     const mine = and(
@@ -190,7 +196,14 @@ export async function writeReading(db: Database, studioId: string, visitId: stri
   })
 }
 
-export async function writeComplaint(db: Database, studioId: string, visitId: string, seen: Seen, complaint: Complaint, removed: boolean) {
+export async function writeComplaint(
+  db: Database,
+  studioId: string,
+  visitId: string,
+  seen: WriteCondition,
+  complaint: Complaint,
+  removed: boolean,
+) {
   return onVisit(db, studioId, visitId, async (tx) => {
     await lockVisit(tx, studioId, visitId)
     const mine = and(eq(complaints.studioId, studioId), eq(complaints.visitId, visitId), eq(complaints.id, complaint.id))
@@ -225,7 +238,7 @@ export async function writeComplaint(db: Database, studioId: string, visitId: st
   })
 }
 
-export async function writeRating(db: Database, studioId: string, visitId: string, seen: Seen, rating: Rating) {
+export async function writeRating(db: Database, studioId: string, visitId: string, seen: WriteCondition, rating: Rating) {
   return onVisit(db, studioId, visitId, async (tx) => {
     await assertRateable(tx, studioId, visitId, rating)
     const mine = and(

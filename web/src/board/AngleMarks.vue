@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { asRead } from '@level-stance/core/rider/asRead'
-import { kneeBand } from '@level-stance/core/rider/kneeNow'
+import { metricEstimate } from '@level-stance/core/rider/metricEstimate'
+import { kneeBand } from '@level-stance/core/rider/kneeAtBottom'
 import type { Scene } from '@level-stance/core/model/scene'
 import { useVisit } from '../data/visit.ts'
 import { arcOf, minus, wedgeOf } from './views.ts'
@@ -17,7 +17,7 @@ const visit = useVisit()
 /** The band of the knee that is drawn, by the way it was read. */
 const knee = computed(() => kneeBand(visit.setup.now, 'right'))
 /** Degrees that a reading lies over what can be drawn: the numbers say what was read. */
-const over = (metric: MetricKey) => asRead(visit.setup, metric, null)?.overModel ?? 0
+const over = (metric: MetricKey) => metricEstimate(visit.setup, metric, null)?.overModel ?? 0
 const number = (value: number) => `${Math.round(value)}°`
 const marks = computed(() => {
   const { scene } = props

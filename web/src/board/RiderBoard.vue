@@ -18,7 +18,7 @@ import BoardOverlay from './BoardOverlay.vue'
 import BoardTable from './BoardTable.vue'
 import BoardTroubles from './BoardTroubles.vue'
 import { download, standAloneSvg } from './exportSvg.ts'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 import SceneLayer from './SceneLayer.vue'
 import { frameOf } from './views.ts'
 import { viewKeys, viewLabels } from '@level-stance/core/figure/views'
@@ -139,7 +139,7 @@ function print(): void {
       />
       <span class="figure">{{ Math.round(crankAngle) }}°</span>
       <Button type="text" :aria-pressed="turning.isActive.value" @click="turn">{{ turning.isActive.value ? 'Stop' : 'Turn' }}</Button>
-      <PickField
+      <SelectField
         v-if="board.postures.length > 1 && posed"
         label="Hands and effort drawn"
         :value="keyOf(posed)"

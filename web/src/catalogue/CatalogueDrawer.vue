@@ -7,7 +7,7 @@ import type { SaveAnswer } from '../data/catalogue.ts'
 import { useDrafts } from '../data/drafts.ts'
 import { emptyTexts, readTexts, textsOf } from './specForm.ts'
 import type { FormTexts, SpecField, SpecForm } from './specForm.ts'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 
 /** A studio's catalogue: every figure of a part, to be copied from its maker's sheet. */
 const props = defineProps<{
@@ -140,7 +140,7 @@ async function store(removed = false): Promise<void> {
           <label :for="`${part}-${field.key}`">
             {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
           </label>
-          <PickField
+          <SelectField
             v-if="['choice', 'yes-no'].includes(field.kind)"
             :field-id="`${part}-${field.key}`"
             :label="field.label"

@@ -4,7 +4,7 @@ import { clipSkills, injuryPlaces, ridingAims, ridingKinds, ridingSchema, shareW
 import type { Riding, RidingKind } from '@level-stance/core/talk/riding'
 import { computed, ref } from 'vue'
 import AnswerPicker from '../kit/AnswerPicker.vue'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 import { keysOf } from '@level-stance/core/kernel/tables'
 
 /** How the rider rides: half a minute, and everything may be left out. */
@@ -43,7 +43,7 @@ const whens = { recent: 'recent', old: 'old' } as const
   <div class="riding" data-testid="riding">
     <div class="line">
       <span>Rides</span>
-      <PickField label="Kinds of riding" many placeholder="kinds of riding" :value="kinds" :options="ridingKinds" @picks="setKinds" />
+      <SelectField label="Kinds of riding" many placeholder="kinds of riding" :value="kinds" :options="ridingKinds" @picks="setKinds" />
     </div>
     <div v-for="kind in kinds" :key="kind" class="line">
       <span class="small">{{ ridingKinds[kind] }}</span>
@@ -75,7 +75,7 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Terrain</span>
-      <PickField
+      <SelectField
         label="Terrain"
         many
         placeholder="flat, hilly …"
@@ -86,7 +86,7 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Aims</span>
-      <PickField
+      <SelectField
         label="Aims"
         many
         placeholder="comfort, speed …"
@@ -97,7 +97,7 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Clip-in pedals</span>
-      <PickField
+      <SelectField
         label="Experience with clip-in pedals"
         clearable
         placeholder="how they feel about them"
@@ -112,7 +112,7 @@ const whens = { recent: 'recent', old: 'old' } as const
     </div>
     <div class="line">
       <span>Injuries</span>
-      <PickField
+      <SelectField
         label="Injuries and operations"
         many
         placeholder="none told"

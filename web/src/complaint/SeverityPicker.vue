@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { RadioButton, RadioGroup } from 'ant-design-vue'
-import { range } from '../kit/range.ts'
+import { wholeNumbers } from '../kit/wholeNumbers.ts'
 
 /** 0 to 10 as eleven large targets in one tab stop; arrow keys move. Nothing is chosen until somebody says. */
 defineProps<{ label: string; value: number | null }>()
 const emit = defineEmits<{ pick: [severity: number] }>()
-const steps = range(0, 10)
+const steps = wholeNumbers(0, 10)
 </script>
 
 <template>

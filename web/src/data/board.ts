@@ -5,7 +5,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { riderMetrics } from '@level-stance/core/body/metrics'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
-import { metricsAsRead, metricsCarriedOn } from '@level-stance/core/rider/asRead'
+import { metricsAsRead, metricsCarriedOn } from '@level-stance/core/rider/metricEstimate'
 import { defaultHolds, knockOn } from '@level-stance/core/knockOn/knockOn'
 import type { Holds } from '@level-stance/core/knockOn/knockOnResult'
 import { isExchange } from '@level-stance/core/ledger/moves'
@@ -48,15 +48,15 @@ export interface BoardPage {
 }
 
 /** What the fitter asks for on one page: one change. */
-interface Wish {
+interface DraftChange {
   readonly label: string
   readonly requested: readonly Requested[]
   /** null = by the fitter's own hand */
   readonly reason: Message | null
   readonly holds: Holds | null
 }
-/** A wish that waits until the one on the card is done. */
-export interface Waiting extends Pick<Wish, 'label' | 'requested'> {
+/** A draft that waits until the one on the card is done. */
+export interface Waiting extends Pick<DraftChange, 'label' | 'requested'> {
   readonly key: string
 }
 
@@ -70,7 +70,7 @@ function homeOf(setting: SettingKey): string {
   return page === null ? station : pageKey(station, page)
 }
 const isStation = (key: string): key is keyof typeof stations => Object.hasOwn(stations, key)
-/** Names a page of a station among the wishes. */
+/** Names a page of a station among the drafts. */
 export const pageKey = (station: string, page: string) => `${station}/${page}`
 function labelOf(key: string): string {
   const [station, page] = key.split('/')
@@ -78,7 +78,7 @@ function labelOf(key: string): string {
   const pages: Readonly<Record<string, { readonly label: string } | undefined>> = stations[station].pages
   return (page !== undefined ? pages[page]?.label : undefined) ?? stations[station].label
 }
-/** What is about to be moved or exchanged, and what it brings along: one change; wishes of other pages wait. */
+/** What is about to be moved or exchanged, and what it brings along: one change; drafts of other pages wait. */
 export const useBoard = defineStore('board', () => {
   const visit = useVisit()
   const view = ref<ViewKey>('side')
@@ -87,18 +87,18 @@ export const useBoard = defineStore('board', () => {
   /** the page that is open, with the settings it moves; null = the open station has none */
   const here = shallowRef<BoardPage | null>(null)
   /** what the fitter asks for, page by page: one of them is on the card, the others wait */
-  const wishes = shallowRef<ReadonlyMap<string, Wish>>(new Map())
+  const drafts = shallowRef<ReadonlyMap<string, DraftChange>>(new Map())
   const group = ref('')
-  const wish = computed(() => wishes.value.get(group.value) ?? null)
+  const draft = computed(() => drafts.value.get(group.value) ?? null)
   /** what the fitter asks for here; null = nothing of their own, and what the open page proposes stands */
-  const own = computed(() => wish.value?.requested ?? null)
+  const own = computed(() => draft.value?.requested ?? null)
   /** what the fitter has chosen to hold; null = what fits the move */
   const ownHolds = computed({
-    get: () => wish.value?.holds ?? null,
-    set: (holds) => put({ requested: own.value ?? requested.value, reason: wish.value?.reason ?? null, holds }),
+    get: () => draft.value?.holds ?? null,
+    set: (holds) => put({ requested: own.value ?? requested.value, reason: draft.value?.reason ?? null, holds }),
   })
   const waiting = computed<readonly Waiting[]>(() =>
-    [...wishes.value].flatMap(([key, { label, requested: asked }]) =>
+    [...drafts.value].flatMap(([key, { label, requested: asked }]) =>
       key === group.value || asked.length === 0 ? [] : [{ key, label, requested: asked }],
     ),
   )
@@ -134,8 +134,8 @@ export const useBoard = defineStore('board', () => {
   const start = computed(() => metricsOf(visit.baseline))
   const now = computed(() => metricsOf(visit.setup))
   const proposed = computed(() => (whole.value?.after ? metricsCarriedOn(whole.value.after, visit.setup) : null))
-  /** the finding that the card answers, by its headline; null = the fitter's own wish */
-  const reason = computed(() => (active.value ? ((own.value === null ? judged.value?.reason : wish.value?.reason) ?? null) : null))
+  /** the finding that the card answers, by its headline; null = the fitter's own draft */
+  const reason = computed(() => (active.value ? ((own.value === null ? judged.value?.reason : draft.value?.reason) ?? null) : null))
   const isChange = (change: typeof step.value) => change !== null && change.moves.length + change.exchanges.length > 0
   // A proposal that is about to change is not tried: what is tried is what was read on the card.
   const isStanding = computed(() => own.value !== null || offers.value === null || offers.value.settled())
@@ -169,15 +169,15 @@ export const useBoard = defineStore('board', () => {
     return requested.value.filter(isExchange).find((one) => one.slot === slot) ?? null
   }
 
-  function put({ requested: asked, reason, holds: held }: Omit<Wish, 'label'>, key = group.value): void {
-    const label = wishes.value.get(key)?.label ?? (here.value?.key === key ? here.value.label : labelOf(key))
-    wishes.value = new Map([...wishes.value, [key, { label, requested: asked, reason, holds: held }]])
+  function put({ requested: asked, reason, holds: held }: Omit<DraftChange, 'label'>, key = group.value): void {
+    const label = drafts.value.get(key)?.label ?? (here.value?.key === key ? here.value.label : labelOf(key))
+    drafts.value = new Map([...drafts.value, [key, { label, requested: asked, reason, holds: held }]])
   }
   function drop(key: string): void {
-    wishes.value = new Map([...wishes.value].filter(([other]) => other !== key))
+    drafts.value = new Map([...drafts.value].filter(([other]) => other !== key))
   }
 
-  /** The page whose wish a setting belongs to: the open one where it has its field, else its own. */
+  /** The page whose draft a setting belongs to: the open one where it has its field, else its own. */
   function groupOf(setting: SettingKey): string {
     return here.value?.fields.some((field) => field.setting === setting) ? here.value.key : homeOf(setting)
   }
@@ -193,7 +193,7 @@ export const useBoard = defineStore('board', () => {
     put({
       requested: [...others, ...more.filter((wanted) => Math.abs(wanted.by) > NOTHING)],
       reason: null,
-      holds: wish.value?.holds ?? null,
+      holds: draft.value?.holds ?? null,
     })
   }
 
@@ -205,9 +205,9 @@ export const useBoard = defineStore('board', () => {
     put({ requested: wanted, reason, holds: null })
   }
 
-  /** Brings a wish that waits onto the card. */
+  /** Brings a draft that waits onto the card. */
   function takeUp(key: string): void {
-    if (wishes.value.has(key)) group.value = key
+    if (drafts.value.has(key)) group.value = key
   }
 
   /**
@@ -273,7 +273,7 @@ export const useBoard = defineStore('board', () => {
     () => visit.head?.visitId,
     () => {
       posture.value = null
-      wishes.value = new Map()
+      drafts.value = new Map()
       group.value = here.value?.key ?? ''
     },
   )

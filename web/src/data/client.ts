@@ -1,6 +1,6 @@
 import { errorSchema } from '@level-stance/core/contract/error'
 import type { ErrorBody } from '@level-stance/core/contract/error'
-import { isRaw, pathOf } from '@level-stance/core/contract/route'
+import { isRaw, routePath } from '@level-stance/core/contract/route'
 import type { AnswerOf, Asking, Filling, RawBody, Route } from '@level-stance/core/contract/route'
 import type { z } from 'zod'
 import { working } from '../kit/settled.ts'
@@ -42,7 +42,7 @@ export async function ask<Row extends JsonRoute>(
     method: row.method.toUpperCase(),
     ...(content === null ? {} : { headers: { 'content-type': mediaTypeOf(row.body), ...headers }, body: content }),
   }
-  return (await (await responseOf(pathOf(row, filling), init)).json()) as AnswerOf<Row>
+  return (await (await responseOf(routePath(row, filling), init)).json()) as AnswerOf<Row>
 }
 
 const mediaTypeOf = (body: JsonRoute['body']) => (body !== null && isRaw(body) ? body.mediaType : 'application/json')
@@ -51,7 +51,7 @@ const contentOf = (row: NonNullable<JsonRoute['body']>, body: unknown) =>
 
 /** Text of a file that the server keeps, as it was sent. */
 export async function textOf<Row extends Route>(row: Row, asking: Asking<Row> & Filling): Promise<string> {
-  return (await responseOf(pathOf(row, asking), { method: row.method.toUpperCase() })).text()
+  return (await responseOf(routePath(row, asking), { method: row.method.toUpperCase() })).text()
 }
 
 /** What is stored instead of a write over an older version; null where the error is another one. */

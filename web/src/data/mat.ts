@@ -8,7 +8,7 @@ import { contract } from '@level-stance/core/contract/contract'
 import { textOf } from './client.ts'
 import type { MatAnswer, MatQuestion } from './workers/mat.ts'
 import { startMatWorker } from './workers/startWorker.ts'
-import { spaced } from '../kit/spaced.ts'
+import { throttleByCost } from '../kit/throttleByCost.ts'
 import { useAttachments } from './attachments.ts'
 import { useVisit } from './visit.ts'
 
@@ -64,7 +64,7 @@ export const useMat = defineStore('mat', () => {
     (said.value = new Map(said.value).set(id, { header, result }))
   let newest: Extract<MatAnswer, { kind: 'result' }> | null = null
   /** A stream is shown as fast as the screen can, and leaves the hand its time. */
-  const tellNewest = spaced(() => newest && live.value && tell(newest), 0)
+  const tellNewest = throttleByCost(() => newest && live.value && tell(newest), 0)
 
   function listen(): Worker {
     const started = startMatWorker()

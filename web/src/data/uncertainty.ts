@@ -2,9 +2,9 @@ import { proxy } from 'comlink'
 import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { plusMinusAsRead } from '@level-stance/core/rider/asRead'
+import { plusMinusAsRead } from '@level-stance/core/rider/metricEstimate'
 import { atRest } from '../kit/settled.ts'
-import type { FirstOrder, HeldVisit, Progress, Sampled } from './workers/visit.ts'
+import type { FirstOrder, HeldVisit, Progress, SampleAnswer } from './workers/visit.ts'
 import { useVisit } from './visit.ts'
 import { useVisitWorker } from './visitWorker.ts'
 
@@ -19,7 +19,7 @@ export const useUncertainty = defineStore('uncertainty', () => {
   const worker = useVisitWorker()
   const { trouble } = storeToRefs(worker)
   const first = shallowRef<FirstOrder | null>(null)
-  const sampled = shallowRef<Sampled | null>(null)
+  const sampled = shallowRef<SampleAnswer | null>(null)
   const progress = shallowRef<Progress | null>(null)
   const drawing = ref(false)
   /** counts the visits as they stood: an answer about an older one is not heard */

@@ -6,7 +6,7 @@ import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
 import type { ComputedRef, Ref } from 'vue'
 
 /** A part of a drawing, in its own units. */
-export interface Seen {
+export interface VisibleArea {
   readonly x: number
   readonly y: number
   readonly width: number
@@ -25,10 +25,10 @@ const OWN = '.handle, [data-mark], button, [role="slider"]'
  */
 export function useZoom(
   stage: Readonly<Ref<Element | null>>,
-  whole: () => Seen,
+  whole: () => VisibleArea,
   { least = 0.6, most = 8 } = {},
 ): {
-  readonly seen: ComputedRef<Seen>
+  readonly seen: ComputedRef<VisibleArea>
   readonly viewBox: ComputedRef<string>
   readonly perPixel: ComputedRef<number>
   readonly scale: ComputedRef<number>
@@ -70,13 +70,13 @@ export function useZoom(
     const [w, h] = [size.width.value, size.height.value]
     return w > 0 && h > 0 ? Math.max(width / w, height / h) : null
   })
-  const base = computed<Seen>(() => {
+  const base = computed<VisibleArea>(() => {
     const { x, y, width, height } = whole()
     if (basePixel.value === null) return { x, y, width, height }
     const [w, h] = [size.width.value * basePixel.value, size.height.value * basePixel.value]
     return { x: x - (w - width) / 2, y: y - (h - height) / 2, width: w, height: h }
   })
-  const seen = computed<Seen>(() => {
+  const seen = computed<VisibleArea>(() => {
     const { k, x, y } = transform.value
     const unit = basePixel.value ?? 1
     return {

@@ -7,7 +7,7 @@ import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { obstacles } from '@level-stance/core/ledger/course'
 import { cautionsFor } from '@level-stance/core/ledger/cautions'
-import { metricsCarriedOn } from '@level-stance/core/rider/asRead'
+import { metricsCarriedOn } from '@level-stance/core/rider/metricEstimate'
 import { isExchange } from '@level-stance/core/ledger/moves'
 import { amountWords, changeWords, requestedWords } from '@level-stance/core/ledger/moveWords'
 import { isWholeMove, wholeMoveCaution } from '@level-stance/core/ledger/pace'
@@ -30,7 +30,7 @@ import FrontBrakeQuestion from './FrontBrakeQuestion.vue'
 import MoveField from './MoveField.vue'
 import PacePicker from './PacePicker.vue'
 import WorkingButton from '../working/WorkingButton.vue'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 import FoldPanel from '../kit/FoldPanel.vue'
 
 /** What is to be moved or exchanged, what it brings along, and the button that puts it to the test. */
@@ -86,8 +86,8 @@ const exact = computed(() =>
 )
 const limits = { cap: 'the rest later', room: 'no more room' } as const
 const knees = computed(() => {
-  const asRead = (metrics: RiderMetrics | null | undefined) => metrics && metricsCarriedOn(metrics, visit.setup)
-  const [before, after] = [asRead(step.value?.before), asRead(step.value?.after)]
+  const carried = (metrics: RiderMetrics | null | undefined) => metrics && metricsCarriedOn(metrics, visit.setup)
+  const [before, after] = [carried(step.value?.before), carried(step.value?.after)]
   return (['left', 'right'] as const).flatMap((side) => {
     const key = side === 'left' ? 'kneeLeft' : 'kneeRight'
     const [from, to] = [before?.[key] ?? null, after?.[key] ?? null]
@@ -138,7 +138,7 @@ function runs(): WorkingRun[] {
     <template v-if="isSaid && step">
       <div v-if="holdsHands && choosesHold" class="holds">
         <span>Hold</span>
-        <PickField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
+        <SelectField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
       </div>
       <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> <MessageText :of="joined(now, ' · ')" /></p>
       <p v-if="withIt.length > 0" data-testid="move-answers">

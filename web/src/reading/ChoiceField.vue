@@ -7,7 +7,7 @@ import type { Reading } from '@level-stance/core/readings/reading'
 import { readingName } from '@level-stance/core/readings/readingEntry'
 import { readingProps, shownReading } from './readingProps.ts'
 import { useVisit } from '../data/visit.ts'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 
 /** A reading that is one of a few words, of the bike or of one side. */
 const props = defineProps<{
@@ -41,7 +41,7 @@ function choose(chosen: string | null): void {
 </script>
 
 <template>
-  <PickField
+  <SelectField
     class="choice"
     :class="{ empty: value === '' }"
     :field-id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}`"

@@ -4,7 +4,7 @@ import { Button } from 'ant-design-vue'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { predict } from '@level-stance/core/body/calibration'
 import { predictionOf } from '@level-stance/core/rider/calibrated'
-import { asRead, metricReadBy } from '@level-stance/core/rider/asRead'
+import { metricEstimate, metricReadBy } from '@level-stance/core/rider/metricEstimate'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
 import { methods, methodsFor } from '@level-stance/core/readings/table/methods'
 import type { MethodKey } from '@level-stance/core/readings/table/methods'
@@ -29,7 +29,7 @@ import TermLink from '../glossary/TermLink.vue'
 import { termOfReading } from '../glossary/terms.ts'
 import ChoiceField from './ChoiceField.vue'
 import ReadingField from './ReadingField.vue'
-import PickField from '../kit/PickField.vue'
+import SelectField from '../kit/SelectField.vue'
 import RemoveButton from '../kit/RemoveButton.vue'
 
 const props = withDefaults(
@@ -124,7 +124,7 @@ const predicted = stable(() => {
     const modelled = predict(model, { kind, side })
     const metric = metricReadBy(props.readingKey, side)
     // Carried on from what was read of it, as everywhere.
-    return metric === null ? modelled : (asRead(visit.setup, metric, modelled)?.value ?? modelled)
+    return metric === null ? modelled : (metricEstimate(visit.setup, metric, modelled)?.value ?? modelled)
   })
 })
 /** What the model had said of a reading taken after a change, before it was taken. */
@@ -275,7 +275,7 @@ function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
       </p>
       <div v-if="taken.length > 0 || forBoth" class="how-measured">
         How measured
-        <PickField label="How measured" :value="method as string" :options="ways" @pick="setMethod" />
+        <SelectField label="How measured" :value="method as string" :options="ways" @pick="setMethod" />
       </div>
     </div>
   </div>

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { kneeBand } from '@level-stance/core/rider/kneeNow'
+import { kneeBand } from '@level-stance/core/rider/kneeAtBottom'
 import { bandState, bandWords, isUnsure } from '@level-stance/core/kernel/band'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { MessageText } from '../glossary/MessageText.ts'

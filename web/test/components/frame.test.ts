@@ -9,7 +9,7 @@ import ConflictBar from '../../src/saving/ConflictBar.vue'
 import FindingList from '../../src/finding/FindingList.vue'
 import SeverityPicker from '../../src/complaint/SeverityPicker.vue'
 import QuestionList from '../../src/reading/QuestionList.vue'
-import PickField from '../../src/kit/PickField.vue'
+import SelectField from '../../src/kit/SelectField.vue'
 import { useOutbox } from '../../src/data/outbox.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
 import { aComplaint, followed, freshWindow, openVisit, rested, server, shown } from '../visitWindow.ts'
@@ -66,7 +66,7 @@ describe('a reading of words', () => {
   it('is stored by its key, shown by its word, and emptied again', async () => {
     const visit = openVisit({ readings: readingsWith({}) })
     const at = shown(ChoiceField, { readingKey: 'soleStiffness', side: 'both', condition: 'usual', again: false })
-    const list = at.getComponent(PickField)
+    const list = at.getComponent(SelectField)
     // Empty, it is where the key for the next missing reading goes.
     expect(at.get('input').attributes()).toMatchObject({ 'data-reading': '', 'data-empty': '' })
     list.vm.$emit('pick', 'stiff')

@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { freshWish, searchInput } from '@level-stance/core/stations/hands/cockpit/inputs'
+import { freshRequest, searchInput } from '@level-stance/core/stations/hands/cockpit/inputs'
 import { cockpitSpecSchema, startingCockpit } from '@level-stance/core/stations/hands/cockpit/parts'
 import type { CockpitSpec } from '@level-stance/core/stations/hands/cockpit/parts'
 import { leverChoices } from '@level-stance/core/stations/hands/cockpit/partChoices'
@@ -378,8 +378,8 @@ describe('the cockpit’s search', () => {
 
   it('works in slices: says how far it is, and drops a question when a newer one comes', async () => {
     const visit = open()
-    const wish = { ...freshWish, hold: 'wanted', forward: 12, up: -8 } as const
-    const input = searchInput(visit.setup, startingCockpit, wish)!
+    const search = { ...freshRequest, hold: 'wanted', forward: 12, up: -8 } as const
+    const input = searchInput(visit.setup, startingCockpit, search)!
     const said: CockpitAnswer[] = []
     let now = 0
     let rests = 0

@@ -2,7 +2,7 @@
 import { aReading, entryOf, readingsWith, uuid } from '@level-stance/core/testing'
 import type { Proposal } from '@level-stance/core/station/station'
 import { bothSides } from '@level-stance/core/station/settingPlace'
-import { oneOf } from '@level-stance/core/station/settingPlace'
+import { singlePlace } from '@level-stance/core/station/settingPlace'
 import { nextTick } from 'vue'
 import MoveCard from '../../src/move/MoveCard.vue'
 import TrialCard from '../../src/move/TrialCard.vue'
@@ -13,7 +13,7 @@ import { aComplaint, freshWindow, openVisit, rested, shown } from '../visitWindo
 beforeEach(freshWindow)
 
 const withRooms = [...readingsWith({ railRoomBack: 8, railRoomForward: 8 }), aReading('saddleSetback', 'both', 61)]
-const card = () => shown(MoveCard, { fields: [...oneOf('saddleHeight'), ...bothSides('cleatSetback')] })
+const card = () => shown(MoveCard, { fields: [...singlePlace('saddleHeight'), ...bothSides('cleatSetback')] })
 type Card = ReturnType<typeof card>
 const to = (at: Card, label: string) => at.get<HTMLInputElement>(`input[aria-label="${label}, to"]`)
 const tryButton = (at: Card) => at.find('[data-testid="try"]')

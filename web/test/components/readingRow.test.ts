@@ -6,7 +6,7 @@ import { mount } from '@vue/test-utils'
 import { nextTick } from 'vue'
 import ReadingRow from '../../src/reading/ReadingRow.vue'
 import ReadingRows from '../../src/reading/ReadingRows.vue'
-import PickField from '../../src/kit/PickField.vue'
+import SelectField from '../../src/kit/SelectField.vue'
 import RemoveButton from '../../src/kit/RemoveButton.vue'
 import { useTakeBack } from '../../src/data/takeBack.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
@@ -197,7 +197,7 @@ describe('a row of the tape', () => {
     const at = row('kneeFlexion')
     expect(at.get('.how').text()).toMatch(/^±3° goniometer/)
     await at.get('button.name').trigger('click')
-    at.getComponent(PickField).vm.$emit('pick', 'photo')
+    at.getComponent(SelectField).vm.$emit('pick', 'photo')
     await followed()
     await nextTick()
     expect(at.get('.how').text()).toMatch(/^±\d+(\.\d)?° .*photo/)

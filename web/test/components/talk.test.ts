@@ -8,7 +8,7 @@ import ComplaintForm from '../../src/stations/talk/ComplaintForm.vue'
 import ControlList from '../../src/stations/talk/ControlList.vue'
 import { controlDrawings } from '../../src/stations/talk/controlDrawings.ts'
 import CauseRanking from '../../src/reasoning/CauseRanking.vue'
-import PickField from '../../src/kit/PickField.vue'
+import SelectField from '../../src/kit/SelectField.vue'
 import RidingForm from '../../src/complaint/RidingForm.vue'
 import { visitWorker } from '../../src/data/workers/visit.ts'
 import type { HeldVisit, ReasonQuestion } from '../../src/data/workers/visit.ts'
@@ -114,7 +114,7 @@ describe('ranked causes', () => {
 })
 
 it('a list to choose from has a name, and points at nothing while it is closed', async () => {
-  const at = shown(PickField, { label: 'Began', value: null, options: { weeks: 'some weeks ago' }, clearable: true })
+  const at = shown(SelectField, { label: 'Began', value: null, options: { weeks: 'some weeks ago' }, clearable: true })
   await nextTick()
   const field = at.get('input[role="combobox"]')
   expect(field.attributes('aria-label')).toBe('Began')

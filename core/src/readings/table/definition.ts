@@ -113,7 +113,7 @@ export const partSlots = [
 export type PartSlot = (typeof partSlots)[number]
 
 /** A reading that is a number. */
-export interface NumberRow extends Common {
+export interface NumberReadingRow extends Common {
   readonly dimension: NumberDimension
   /** allowed range in the held unit */
   readonly min: number
@@ -128,7 +128,7 @@ export interface ChoiceRow<Options extends Readonly<Record<string, string>> = Re
   readonly options: Options
 }
 
-export type Row = NumberRow | ChoiceRow
+export type Row = NumberReadingRow | ChoiceRow
 
 /** Where a row stands: group, heading and owner filled in. */
 export interface Placed {
@@ -141,7 +141,7 @@ export type ReadingDefinition = Row & Placed
 type More = Omit<Partial<Common>, 'label' | 'sided' | 'method' | 'how' | 'pairLimit'>
 
 /** A length read once. */
-export function length(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberRow {
+export function length(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberReadingRow {
   return { label, sided: false, dimension: 'length', min, max, method, how, ...more }
 }
 
@@ -154,12 +154,12 @@ export function lengths(
   pairLimit: number,
   how: Message,
   more: More = {},
-): NumberRow {
+): NumberReadingRow {
   return { label, sided: true, dimension: 'length', min, max, method, pairLimit, how, ...more }
 }
 
 /** An angle read once. */
-export function angle(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberRow {
+export function angle(label: string, min: number, max: number, method: MethodKey, how: Message, more: More = {}): NumberReadingRow {
   return { label, sided: false, dimension: 'angle', min, max, method, how, ...more }
 }
 
@@ -172,7 +172,7 @@ export function angles(
   pairLimit: number,
   how: Message,
   more: More = {},
-): NumberRow {
+): NumberReadingRow {
   return { label, sided: true, dimension: 'angle', min, max, method, pairLimit, how, ...more }
 }
 
@@ -205,7 +205,7 @@ export function amount(
   method: MethodKey,
   how: Message,
   more: More = {},
-): NumberRow {
+): NumberReadingRow {
   return { label, sided: false, dimension, min, max, method, how, ...more }
 }
 

@@ -4,13 +4,13 @@ import { handPositions } from '../../readings/conditions.ts'
 import { cutSizeKeys } from './width/cutPlan.ts'
 import { gripSchoolKeys } from './grips/rules.ts'
 import { leverSchoolKeys } from './levers/rules.ts'
-import { widthSchoolKeys } from './width/rules.ts'
+import { barWidthSchoolKeys } from './width/rules.ts'
 
 const oneOfThese = (what: string, keys: readonly string[]) => ({ error: `${what} must be one of ${keys.join(', ')}.` })
 
 /** What the fitter has chosen at the hands; what is left out is as computed. */
 export const handsChoicesSchema = z.strictObject({
-  widthSchool: z.enum(widthSchoolKeys, oneOfThese('Width', widthSchoolKeys)).optional(),
+  widthSchool: z.enum(barWidthSchoolKeys, oneOfThese('Width', barWidthSchoolKeys)).optional(),
   leverSchool: z.enum(leverSchoolKeys, oneOfThese('Lever angle', leverSchoolKeys)).optional(),
   gripSchool: z.enum(gripSchoolKeys, oneOfThese('Grip', gripSchoolKeys)).optional(),
   /** how much a cut takes off each end */

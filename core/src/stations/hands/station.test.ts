@@ -6,7 +6,7 @@ import type { PageJudgement } from '../../station/station.ts'
 import { aReading, contextAt, entryOf, readingsWith, said } from '../../testing.ts'
 import type { HandsChoices } from './choices.ts'
 import { barStrip, STRIP_LENGTH } from './width/barStrip.ts'
-import { lineRequests, searchInput, searchLacks, freshWish } from './cockpit/inputs.ts'
+import { lineRequests, searchInput, searchLacks, freshRequest } from './cockpit/inputs.ts'
 import { startingCockpit } from './cockpit/parts.ts'
 import { searchCockpit } from './cockpit/search.ts'
 import { fallbacks } from './extensions/rules.ts'
@@ -45,7 +45,7 @@ describe('the hands, page by page', () => {
     const drop = setupOf([], [], 'drop')
     for (const page of handsPagesFor('drop')) expect(judged(page, drop).proposals).toEqual([])
     expect(searchLacks(none)).toContain('frameReach')
-    expect(searchInput(none, startingCockpit, freshWish)).toBeNull()
+    expect(searchInput(none, startingCockpit, freshRequest)).toBeNull()
   })
 
   it('plans cuts of a wide bar down to what its parts need, one at a time', () => {
@@ -195,8 +195,8 @@ describe('positions of a bar with extensions', () => {
 describe('a cockpit for this visit', () => {
   it('changes the parts of its line and nothing else, and puts the hands where the line says', () => {
     const of = setup()
-    const wish = { ...freshWish, hold: 'wanted', up: 45, forward: -25, onlyBar: 'Riser 50, 800, 9° back' } as const
-    const input = searchInput(of, startingCockpit, wish)!
+    const search = { ...freshRequest, hold: 'wanted', up: 45, forward: -25, onlyBar: 'Riser 50, 800, 9° back' } as const
+    const input = searchInput(of, startingCockpit, search)!
     const [line] = searchCockpit(input).lines.filter(({ stem }) => !input.stems[stem]!.isOn)
     if (!line) throw new Error('no line with another stem')
     const requested = lineRequests(of, input, line, startingCockpit)
@@ -211,7 +211,7 @@ describe('a cockpit for this visit', () => {
   })
 
   it('does not offer what is on the bike a second time', () => {
-    const input = searchInput(setup(), startingCockpit, freshWish)!
+    const input = searchInput(setup(), startingCockpit, freshRequest)!
     expect(input.stems.filter(({ stemLength, stemAngle }) => stemLength === 50 && stemAngle === 6)).toHaveLength(1)
   })
 })

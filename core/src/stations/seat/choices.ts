@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { saddleWeightsSchema } from './saddle/criteria.ts'
-import { widthSchoolKeys } from './saddle/width.ts'
+import { saddleWidthSchoolKeys } from './saddle/width.ts'
 import { tiltUseKeys } from './tilt/rules.ts'
 
 /** What the fitter has chosen at the seat; what is left out is as computed. */
 export const seatChoicesSchema = z.strictObject({
   saddleWeights: saddleWeightsSchema.optional(),
   /** which posture decides the width */
-  widthSchool: z.enum(widthSchoolKeys, { error: `Width must be decided by one of ${widthSchoolKeys.join(', ')}.` }).optional(),
+  widthSchool: z.enum(saddleWidthSchoolKeys, { error: `Width must be decided by one of ${saddleWidthSchoolKeys.join(', ')}.` }).optional(),
   tiltUse: z.enum(tiltUseKeys, { error: `Tilt must be for one of ${tiltUseKeys.join(', ')}.` }).optional(),
 })
 export type SeatChoices = z.infer<typeof seatChoicesSchema>

@@ -1,6 +1,6 @@
 import type { VisitContext } from '../../station/context.ts'
 import { HEAVY_HANDS } from '../../body/postureLimits.ts'
-import { kneesNow, saddleFor } from '../../rider/kneeNow.ts'
+import { kneesNow, saddleFor } from '../../rider/kneeAtBottom.ts'
 import type { SaddleShape } from '../../bike/saddleShape.ts'
 import type { LedgerEntry } from '../../ledger/ledger.ts'
 import type { Reading } from '../../readings/reading.ts'
@@ -29,8 +29,8 @@ import { matFindings } from './mat/judge.ts'
 import type { SaddleRider } from './saddle/criteria.ts'
 import { judgeSetback } from './setback/judge.ts'
 import type { SetbackJudgement } from './setback/judge.ts'
-import { defaultWidthSchool, widthRange } from './saddle/width.ts'
-import type { Posture, WidthRange, WidthSchoolKey } from './saddle/width.ts'
+import { defaultSaddleWidthSchool, widthRange } from './saddle/width.ts'
+import type { SitPosture, WidthRange, SaddleWidthSchoolKey } from './saddle/width.ts'
 
 import { verdictOf } from '../../kernel/judged.ts'
 import type { Judged } from '../../kernel/judged.ts'
@@ -61,8 +61,8 @@ export interface SeatContext extends VisitContext {
 export interface SeatParts {
   readonly context: SeatContext
   readonly spacing: Quantity | null
-  readonly postures: readonly Posture[]
-  readonly widthSchool: WidthSchoolKey
+  readonly postures: readonly SitPosture[]
+  readonly widthSchool: SaddleWidthSchoolKey
   readonly width: WidthRange | null
   readonly widthFindings: readonly Finding[]
   readonly shape: SaddleShape
@@ -94,7 +94,7 @@ export function seatParts(context: SeatContext): SeatParts {
     context: () => context,
     spacing: () => measured(now, 'sitBoneSpacing'),
     postures: () => posturesOf(setup),
-    widthSchool: () => context.choices.widthSchool ?? defaultWidthSchool,
+    widthSchool: () => context.choices.widthSchool ?? defaultSaddleWidthSchool,
     width: ({ spacing, postures, widthSchool }) => spacing && widthRange(spacing, postures, widthSchool),
     widthFindings: ({ width }) => (width ? widthFindings(width, widthStands(width, measured(now, 'saddleWidth')), mat) : []),
     shape: () => saddleShapeNow(now),

@@ -9,7 +9,7 @@ import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/d
 import { contract } from '@level-stance/core/contract/contract'
 import { ApiError, ask, putOwn } from '../../data/client.ts'
 import type { Riding } from '@level-stance/core/talk/riding'
-import PickField from '../../kit/PickField.vue'
+import SelectField from '../../kit/SelectField.vue'
 import RidingForm from '../../complaint/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
 import { tableOf } from '@level-stance/core/kernel/tables'
@@ -115,7 +115,7 @@ async function start(): Promise<void> {
           <Input id="bike-name" v-model:value="form.bike" size="large" placeholder="what the rider calls it" autocomplete="off" />
         </FormItem>
         <FormItem label="Kind" html-for="bike-kind">
-          <PickField
+          <SelectField
             label="Kind"
             size="large"
             field-id="bike-kind"

@@ -2,7 +2,7 @@
 import { Button } from 'ant-design-vue'
 import MouldingClock from '../../clock/MouldingClock.vue'
 import { useAppCommands } from '../commands/appCommands.ts'
-import CommandDoor from '../commands/CommandDoor.vue'
+import CommandPalette from '../commands/CommandPalette.vue'
 import { usePreferences } from '../../data/preferences.ts'
 
 const preferences = usePreferences()
@@ -24,7 +24,7 @@ const commands = useAppCommands()
       <Button @click="preferences.toggleScheme()">{{ preferences.dark ? 'Light' : 'Dim' }}</Button>
     </header>
     <main><slot /></main>
-    <CommandDoor :commands="commands" />
+    <CommandPalette :commands="commands" />
     <footer class="small muted">Advises on equipment; does not diagnose. Makers’ instructions and event rules come first.</footer>
   </div>
 </template>

@@ -12,7 +12,7 @@ import { once } from '../../data/keptId.ts'
 import { dayOf } from '../../kit/day.ts'
 import PageFrame from './PageFrame.vue'
 import RiderEditor from './RiderEditor.vue'
-import PickField from '../../kit/PickField.vue'
+import SelectField from '../../kit/SelectField.vue'
 import { tableOf } from '@level-stance/core/kernel/tables'
 
 const props = defineProps<{ riderId: string }>()
@@ -88,7 +88,7 @@ const kinds = tableOf(bikeKinds, (kind) => kind)
       <form class="card add" @submit.prevent="addBike">
         <h2>Another bike</h2>
         <Input v-model:value="newBike.name" placeholder="what the rider calls it" aria-label="Bike" :status="bikeProblem ? 'error' : ''" />
-        <PickField label="Kind" :value="newBike.kind" :options="kinds" @pick="(kind) => kind && (newBike.kind = kind)" />
+        <SelectField label="Kind" :value="newBike.kind" :options="kinds" @pick="(kind) => kind && (newBike.kind = kind)" />
         <Button html-type="submit" :loading="busy">Add</Button>
         <p v-if="bikeProblem" class="problem small" role="alert">{{ bikeProblem }}</p>
       </form>

@@ -13,7 +13,7 @@ import SaveMark from '../../saving/SaveMark.vue'
 import StopBanner from '../../finding/StopBanner.vue'
 import TakeBackBar from '../../saving/TakeBackBar.vue'
 import { ofPress } from '../commands/command.ts'
-import CommandDoor from '../commands/CommandDoor.vue'
+import CommandPalette from '../commands/CommandPalette.vue'
 import { useVisitCommands } from '../commands/visitCommands.ts'
 import { cannotKeep } from '../../kit/browserStorage.ts'
 import { useDrafts } from '../../data/drafts.ts'
@@ -35,14 +35,14 @@ const route = useRoute()
 const problem = ref<string | null>(null)
 const helpOpen = ref(false)
 const entryLine = ref<InstanceType<typeof EntryLine> | null>(null)
-const commandDoor = ref<InstanceType<typeof CommandDoor> | null>(null)
+const commandPalette = ref<InstanceType<typeof CommandPalette> | null>(null)
 const commands = useVisitCommands(() => props.visitId, {
   note: () => entryLine.value?.focus(),
   help: () => (helpOpen.value = true),
 })
 function listCommands(): void {
   helpOpen.value = false
-  commandDoor.value?.show()
+  commandPalette.value?.show()
 }
 
 /** While the server is away the page asks again by itself. */
@@ -176,7 +176,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
     </div>
     <TakeBackBar />
     <KeysHelp v-if="helpOpen" :commands="commands" @close="helpOpen = false" @list="listCommands" />
-    <CommandDoor ref="commandDoor" :commands="commands" />
+    <CommandPalette ref="commandPalette" :commands="commands" />
   </div>
 </template>
 

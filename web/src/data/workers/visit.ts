@@ -3,7 +3,7 @@ import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { calibrateBody, riderAtPlace } from '@level-stance/core/rider/calibrated'
 import type { CalibratedBody, CalibratedRider } from '@level-stance/core/rider/calibrated'
 import { measureNext } from '@level-stance/core/uncertainty/measureNext'
-import type { NextReading } from '@level-stance/core/uncertainty/measureNext'
+import type { SharpeningReading } from '@level-stance/core/uncertainty/measureNext'
 import { sampleMetrics } from '@level-stance/core/uncertainty/sampling'
 import type { SampledMetrics } from '@level-stance/core/uncertainty/sampling'
 import { sensitivities } from '@level-stance/core/uncertainty/sensitivity'
@@ -30,11 +30,11 @@ export interface FirstOrder {
   readonly spreads: Spreads | null
   /** numbers that rest on estimates more than on readings */
   readonly estimated: readonly MetricKey[]
-  readonly next: readonly NextReading[]
+  readonly next: readonly SharpeningReading[]
   readonly sensitivities: readonly Sensitivity[]
 }
 
-export interface Sampled {
+export interface SampleAnswer {
   readonly metrics: SampledMetrics
   readonly draws: number
 }
@@ -64,7 +64,7 @@ export interface VisitWorker {
   readonly firstOrder: () => Promise<FirstOrder | null>
   readonly reasoning: (question: ReasonQuestion) => Promise<ReasonAnswer | null>
   /** Ends when the visit changes. */
-  readonly sample: (draws: number, told: (progress: Progress) => unknown) => Promise<Sampled | null>
+  readonly sample: (draws: number, told: (progress: Progress) => unknown) => Promise<SampleAnswer | null>
 }
 
 /** A slice of sampling between two looks at the mailbox, ms. */

@@ -27,7 +27,7 @@ import NextCard from './NextCard.vue'
 import QuestionList from '../../reading/QuestionList.vue'
 import RiderWorking from './RiderWorking.vue'
 import RulesCard from './RulesCard.vue'
-import PickField from '../../kit/PickField.vue'
+import SelectField from '../../kit/SelectField.vue'
 
 const visit = useVisit()
 const board = useBoard()
@@ -155,7 +155,7 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
         <PageTabs :pages="pages" :shown="page" label="Readings" @show="(key) => (page = key)" />
         <div v-if="page === 'on-bike'" class="condition">
           <span>While riding</span>
-          <PickField
+          <SelectField
             label="While riding"
             :value="condition as string"
             :options="ridingWords"

@@ -60,7 +60,7 @@ const ratingsOf = (change: Change) =>
     words: `${complaintTitle(complaint)} ${before} → ${after}`,
     word,
   }))
-/** Where the next change comes from: a wish that waits, else the station that has something to try. */
+/** Where the next change comes from: a draft that waits, else the station that has something to try. */
 const nothing = computed(() => {
   if (board.waiting.length > 0) return `Nothing is being tried. Waiting: ${board.waiting.map(({ label }) => label).join(', ')}.`
   const open = [feet, seat, hands].filter(({ summary }) => summary.mark === 'open').map(({ label }) => label)

@@ -10,7 +10,7 @@ import type { Complaint, WarningAnswer } from '@level-stance/core/talk/complaint
 import { warningAnswerWords, warningSignsFor } from '@level-stance/core/talk/warningSigns'
 import type { WarningSignKey } from '@level-stance/core/talk/warningSigns'
 import AnswerPicker from '../../kit/AnswerPicker.vue'
-import PickField from '../../kit/PickField.vue'
+import SelectField from '../../kit/SelectField.vue'
 import SeverityPicker from '../../complaint/SeverityPicker.vue'
 import { useDrafts } from '../../data/drafts.ts'
 import { tableOf } from '@level-stance/core/kernel/tables'
@@ -168,7 +168,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
       <CollapsePanel key="history" :header="`When, since when, what was tried${history === '' ? '' : `: ${history}`}`">
         <div class="line">
           <span>Where on a ride</span>
-          <PickField
+          <SelectField
             label="Where on a ride"
             :value="complaint.situation"
             :options="rideSituations"
@@ -192,7 +192,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
         <Alert v-if="minutesProblem" type="error" :message="minutesProblem" role="alert" />
         <div class="line">
           <span>Began</span>
-          <PickField
+          <SelectField
             label="Began"
             clearable
             placeholder="not asked"
@@ -203,7 +203,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
         </div>
         <div class="line">
           <span>Changed before it</span>
-          <PickField
+          <SelectField
             label="Changed before it"
             many
             placeholder="not asked"
@@ -214,7 +214,7 @@ watch(toAsk, (count) => (signsOpen.value = count > 0))
         </div>
         <div class="line">
           <span>Tried</span>
-          <PickField
+          <SelectField
             label="Tried"
             many
             placeholder="nothing yet"

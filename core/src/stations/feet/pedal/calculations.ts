@@ -8,7 +8,7 @@ import { boltPatterns, pedalSpecSchema } from './kinds.ts'
 import { weightsSchema } from './criteria.ts'
 
 /** One of a reading’s words by its key; left out = not read. */
-export function oneOf<Key extends ChoiceKey>(key: Key) {
+export function optionField<Key extends ChoiceKey>(key: Key) {
   const options = optionsOf(key)
   return z
     .enum(options, { error: `${key} must be one of ${options.join(', ')}.` })
@@ -23,7 +23,7 @@ export const pedalRankingCalculation = defineCalculation({
     weights: weightsSchema,
     rider: z.strictObject({
       mass: optionalNumber('rider.mass', 20, 250, 'kg'),
-      soleStiffness: oneOf('soleStiffness'),
+      soleStiffness: optionField('soleStiffness'),
       forefoot: z.boolean().default(false),
       knee: z.boolean().default(false),
       entry: z.boolean().default(false),
@@ -33,7 +33,7 @@ export const pedalRankingCalculation = defineCalculation({
       widen: numberField('rider.widen', 0, 100, 'mm').default(0),
       swing: optionalNumber('rider.swing', 0, 50, 'degrees'),
       bolts: z.enum(boltPatterns).nullable().default(null),
-      kindNow: oneOf('pedalKind'),
+      kindNow: optionField('pedalKind'),
       axleNow: optionalNumber('rider.axleNow', 35, 130, 'mm'),
       hours: optionalNumber('rider.hours', 0, 24, 'h'),
     }),

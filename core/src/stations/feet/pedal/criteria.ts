@@ -1,7 +1,7 @@
 import { mm, msg } from '../../../kernel/message.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
-import { MAX_WEIGHT, said, share } from '../../../kernel/ranking.ts'
+import { MAX_WEIGHT, said, scoreBetween } from '../../../kernel/ranking.ts'
 import type { Criterion, School } from '../../../kernel/ranking.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
@@ -61,7 +61,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'patch',
     label: 'Support under the ball',
     source: 'common-practice',
-    score: (spec) => share(Math.sqrt(spec.patch), Math.sqrt(600), Math.sqrt(2400)),
+    score: (spec) => scoreBetween(Math.sqrt(spec.patch), Math.sqrt(600), Math.sqrt(2400)),
     against: ({ patch }, { soleStiffness }) => `a patch of ${trimmed(patch, 0)} mm²${soleStiffness === 'soft' ? ' under a soft sole' : ''}`,
     counts: (r) =>
       r.forefoot
@@ -74,7 +74,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'stability',
     label: 'Stable, little rock',
     source: 'common-practice',
-    score: (spec) => 1 - share((spec.rockNew + spec.rockWorn) / 2, 0, 5),
+    score: (spec) => 1 - scoreBetween((spec.rockNew + spec.rockWorn) / 2, 0, 5),
     against: ({ rockNew, rockWorn }) => `the foot rocks ${trimmed(rockNew, 1)}°, worn ${trimmed(rockWorn, 1)}°`,
     counts: (r) =>
       r.loose
@@ -91,7 +91,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'float',
     label: 'Float that holds the swing',
     source: 'common-practice',
-    score: (spec, r) => share(Math.max(...spec.floats), 0, (r.swing ?? 2) + 4),
+    score: (spec, r) => scoreBetween(Math.max(...spec.floats), 0, (r.swing ?? 2) + 4),
     against: ({ floats }, { swing }) =>
       `${trimmed(Math.max(...floats), 1)}° of float${swing === null ? '' : ` for a heel that swings ${trimmed(swing, 0)}°`}`,
     counts: (r) => (r.knee ? said(5, 'inner or outer knee') : said(2, 'usual')),
@@ -100,7 +100,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'stance',
     label: 'Room to set the stance',
     source: 'common-practice',
-    score: (spec, r) => share(lateralReach(spec, r), 0, Math.max(4, r.widen)),
+    score: (spec, r) => scoreBetween(lateralReach(spec, r), 0, Math.max(4, r.widen)),
     against: (spec, r) => msg`${mm(lateralReach(spec, r), 1)} of room outward${r.widen > 1 ? msg`, ${mm(r.widen)} wanted` : ''}`,
     counts: (r) =>
       r.widen > 1
@@ -113,7 +113,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'foreAft',
     label: 'Room fore–aft',
     source: 'common-practice',
-    score: (spec) => share(spec.foreAft, 12, 26),
+    score: (spec) => scoreBetween(spec.foreAft, 12, 26),
     against: ({ foreAft }) => msg`${mm(foreAft)} of room fore and aft`,
     counts: (r) => (r.forefoot ? said(3, 'the axle should go back') : said(1, 'usual')),
   },

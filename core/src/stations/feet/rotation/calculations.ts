@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { trimmed } from '../../../kernel/entry.ts'
-import { range, signed } from '../../../kernel/fields.ts'
+import { rangeField, signed } from '../../../kernel/fields.ts'
 import { heelClearance, nearestGap } from './heelClearance.ts'
 import { cleatRotation, RELEASE_ROOM } from './judge.ts'
 
@@ -20,9 +20,9 @@ export const cleatRotationCalculation = defineCalculation({
       .default(null),
   }),
   output: z.object({
-    floatNow: range,
-    swing: range,
-    band: range,
+    floatNow: rangeField,
+    swing: rangeField,
+    band: rangeField,
     roomIn: z.number(),
     roomOut: z.number(),
     target: z.number(),

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { defineCalculation, numberField } from '../../../kernel/calculation.ts'
-import { oneOf } from '../pedal/calculations.ts'
+import { optionField } from '../pedal/calculations.ts'
 import { pedalKinds } from '../pedal/kinds.ts'
 import { boltBite, LEAST_BITE } from './bolts.ts'
 import { cleatUse } from './cleatWear.ts'
@@ -13,8 +13,8 @@ export const cleatUseCalculation = defineCalculation({
     distance: numberField('distance', 0, 60000, 'km').nullable(),
     hours: numberField('hours', 0, 5000, 'h').nullable().default(null),
     kind: z.enum(pedalKinds, { error: `kind must be one of ${pedalKinds.join(', ')}.` }),
-    walking: oneOf('cleatWalking'),
-    recess: oneOf('recess'),
+    walking: optionField('cleatWalking'),
+    recess: optionField('recess'),
   }),
   output: z.object({
     use: z.object({ ridden: z.number(), life: z.number(), share: z.number(), from: z.enum(['distance', 'hours']) }).nullable(),

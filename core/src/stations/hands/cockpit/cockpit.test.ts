@@ -8,13 +8,13 @@ import type { BarChoice, SearchInput, StemChoice } from './question.ts'
 import { searchCockpit } from './search.ts'
 import { alignmentGap } from '../roll/gripAlignment.ts'
 import { steeringArm } from '../place/steering.ts'
-import { shapeOf } from './inputs.ts'
+import { barShapeOf } from './inputs.ts'
 
 const front = { frameReach: 445, frameStack: 615, headAngle: 66, headset: 12, spacers: 15, halfClamp: 20, stemLength: 50, stemAngle: 6 }
 const shape = { kind: 'flat', barWidth: 800, barRise: 20, barForward: 0, barBacksweep: 8, barUpsweep: 5, barBend: 80 } as const
 const stemOn: StemChoice = { name: 'on', clampSize: null, stemLength: 50, stemAngle: 6, price: 0, isOn: true }
 const barOn: BarChoice = { name: 'on', clampSize: null, price: 0, isOn: true, shape }
-const catalogue = startingCockpit.map((spec) => ({ ...spec, shape: shapeOf(spec) }))
+const catalogue = startingCockpit.map((spec) => ({ ...spec, shape: barShapeOf(spec) }))
 const stems = [
   stemOn,
   ...catalogue.flatMap(({ kind, name, clampSize, stemLength, stemAngle, price }): StemChoice[] =>
@@ -187,7 +187,7 @@ describe('the cockpit search', () => {
 
   it('goes through drop bars with their levers’ places', () => {
     const drops = startingCockpit.flatMap((spec): BarChoice[] => {
-      const own = shapeOf(spec)
+      const own = barShapeOf(spec)
       return own?.kind === 'drop' ? [{ name: spec.name, clampSize: spec.clampSize, price: spec.price, isOn: false, shape: own }] : []
     })
     const on: BarChoice = { ...drops[0]!, isOn: true, price: 0 }

@@ -27,7 +27,7 @@ export type SearchHold = keyof typeof searchHolds
 export const searchHoldKeys = keysOf(searchHolds)
 
 /** What the fitter asks of the search. */
-export interface SearchWish {
+export interface SearchRequest {
   readonly hold: SearchHold
   /** wanted place against now, mm; of `wanted` */
   readonly forward: number
@@ -40,7 +40,7 @@ export interface SearchWish {
   /** bars keep their roll */
   readonly keepsRoll: boolean
 }
-export const freshWish: SearchWish = { hold: 'same', forward: 0, up: 0, wider: null, onlyBar: null, spacerStep: 5, keepsRoll: false }
+export const freshRequest: SearchRequest = { hold: 'same', forward: 0, up: 0, wider: null, onlyBar: null, spacerStep: 5, keepsRoll: false }
 
 /** Readings that the search cannot do without. */
 const needs: Readonly<Record<'flat' | 'drop', readonly ReadingKey[]>> = {
@@ -67,8 +67,8 @@ export function searchLacks({ now, rider }: Setup): ReadingKey[] {
 /** Stems within this of the one on the bike: a frame is made about its stem, mm. @source common-practice */
 const STEM_WITHIN = 20
 
-/** A search for this visit and this catalogue; null while readings lack or the wish needs a rider that is not known. */
-export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wish: SearchWish): SearchInput | null {
+/** A search for this visit and this catalogue; null while readings lack or the search needs a rider that is not known. */
+export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], search: SearchRequest): SearchInput | null {
   const { rider, folded, now, model } = setup
   if (searchLacks(setup).length > 0) return null
   const front = frontOf(rider.values, folded.by)
@@ -99,12 +99,12 @@ export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wis
       : [],
   )
   const bars = usable.flatMap((spec): BarChoice[] => {
-    const other = shapeOf(spec)
+    const other = barShapeOf(spec)
     return other && other.kind === rider.bar
       ? [{ name: spec.name, clampSize: spec.clampSize, price: spec.price, isOn: false, shape: other }]
       : []
   })
-  const chosenBars = wish.onlyBar === null ? [barOn, ...bars] : bars.filter(({ name }) => name === wish.onlyBar)
+  const chosenBars = search.onlyBar === null ? [barOn, ...bars] : bars.filter(({ name }) => name === search.onlyBar)
   const handFromEnd = mean(rider.values.handFromEnd.left, rider.values.handFromEnd.right) ?? 0
   const lever = {
     now: mean(now.hoodPosition.left?.value ?? null, now.hoodPosition.right?.value ?? null) ?? 45,
@@ -118,19 +118,19 @@ export function searchInput(setup: Setup, catalogue: readonly CockpitSpec[], wis
       : dropGrip({ ...shape, barRoll: roll, hoodPosition: lever.now, hoodAngle: lever.angle }, 'hoods')
   const byParts = { x: clamp.x + grip.at.x, y: clamp.y + grip.at.y }
   const middle = (model && handsMiddle(model)) ?? byParts
-  const wanted = wantedOf(setup, middle, 2 * grip.at.z, wish)
+  const wanted = wantedOf(setup, middle, 2 * grip.at.z, search)
   if (wanted === null || chosenBars.length === 0) return null
   const needed = Math.max(0, ...sides.map((side) => piecesWidth(setup, side)))
   return {
     bar: rider.bar,
     front,
     steerer: front.spacers + (measuredValue(now, 'spacersAbove') ?? 0),
-    spacerStep: wish.spacerStep,
+    spacerStep: search.spacerStep,
     stems: [stemOn, ...stems],
     bars: chosenBars,
     stemWithin: STEM_WITHIN,
-    roll: { now: roll, reach: wish.keepsRoll ? 0 : 8, step: 0.5 },
-    lever: { ...lever, reach: wish.keepsRoll ? 0 : 15, step: 5 },
+    roll: { now: roll, reach: search.keepsRoll ? 0 : 8, step: 0.5 },
+    lever: { ...lever, reach: search.keepsRoll ? 0 : 15, step: 5 },
     handFromEnd,
     needed,
     wanted,
@@ -155,7 +155,7 @@ function shapeNow({ rider, folded }: Setup): BarShape | null {
 }
 
 /** A catalogue's bar as the search takes it; null for other parts. */
-export function shapeOf(spec: CockpitSpec): BarShape | null {
+export function barShapeOf(spec: CockpitSpec): BarShape | null {
   const { kind, barWidth, barRise, barForward, barBacksweep, barUpsweep, barBend, hoodWidth, dropWidth, barReach, barDrop, barFlare } = spec
   if (
     kind === 'flat-bar' &&
@@ -172,10 +172,15 @@ export function shapeOf(spec: CockpitSpec): BarShape | null {
   return null
 }
 
-function wantedOf({ model }: Setup, middle: { readonly x: number; readonly y: number }, spacing: number, wish: SearchWish): Wanted | null {
-  const apart = wish.wider === null ? null : spacing + wish.wider
-  if (wish.hold !== 'torso') {
-    const by = wish.hold === 'wanted' ? { x: wish.forward, y: wish.up } : { x: 0, y: 0 }
+function wantedOf(
+  { model }: Setup,
+  middle: { readonly x: number; readonly y: number },
+  spacing: number,
+  search: SearchRequest,
+): Wanted | null {
+  const apart = search.wider === null ? null : spacing + search.wider
+  if (search.hold !== 'torso') {
+    const by = search.hold === 'wanted' ? { x: search.forward, y: search.up } : { x: 0, y: 0 }
     return { hold: 'place', at: { x: middle.x + by.x, y: middle.y + by.y }, spacing: apart }
   }
   if (!model?.grips) return null

@@ -2,7 +2,7 @@ import { msg } from '../../../kernel/message.ts'
 import { term } from '../../../readings/table/terms.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { judgeExtensions } from './judge.ts'
 import type { ExtensionStanding } from './judge.ts'
@@ -55,7 +55,13 @@ export const extensionPage = {
     'creepForward',
     'acromionWidth',
   ],
-  fields: [...oneOf('padForward'), ...oneOf('padUp'), ...oneOf('padSpacing'), ...oneOf('extensionLength'), ...oneOf('extensionAngle')],
+  fields: [
+    ...singlePlace('padForward'),
+    ...singlePlace('padUp'),
+    ...singlePlace('padSpacing'),
+    ...singlePlace('extensionLength'),
+    ...singlePlace('extensionAngle'),
+  ],
   bar: 'drop',
   hands: 'extension',
   numbers: extensionNumbers,

@@ -3,7 +3,7 @@ import { combined } from '../../../kernel/quantity.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import { standsAt, measured } from '../../../readings/resolve.ts'
 import type { Setup } from '../../../rider/setup.ts'
-import type { Doubted } from '../../../station/readOf.ts'
+import type { UncertainValue } from '../../../station/readOf.ts'
 import { gripTarget } from './rules.ts'
 import type { GripSchoolKey } from './rules.ts'
 
@@ -12,7 +12,7 @@ export function gripOver(
   { now }: Pick<Setup, 'now'>,
   side: Side,
   school: GripSchoolKey,
-): (Doubted & { readonly aim: number; readonly own: number }) | null {
+): (UncertainValue & { readonly aim: number; readonly own: number }) | null {
   const [grip, hand] = [standsAt(now, 'gripDiameter', side), measured(now, 'handLength', side)]
   if (grip === null || hand === null) return null
   const { aim, own } = gripTarget(hand.value, school)

@@ -3,7 +3,7 @@ import { term } from '../../../readings/table/terms.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom, readingAt, settingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { bothSides, oneOf } from '../../../station/settingPlace.ts'
+import { bothSides, singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { judged } from '../../../kernel/judged.ts'
 import { judgeHoods } from './judge.ts'
@@ -50,7 +50,7 @@ export const hoodsPage = {
   tells: msg`Whether ${term('hoods', 'hoods')} and levers stand so that wrist and finger stay straight.`,
   picture: 'side',
   readings: ['hoodPosition', 'hoodAngle', 'barRoll', 'wristAngle', 'leverReach', 'indexFinger'],
-  fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...oneOf('barRoll')],
+  fields: [...bothSides('hoodPosition'), ...bothSides('hoodAngle'), ...singlePlace('barRoll')],
   bar: 'drop',
   numbers: hoodNumbers,
   judge: judgeHoods,

@@ -19,7 +19,7 @@ import { leverReachCalculation, leverAngleCalculation, leverClampCalculation } f
 import { inTheWay } from '../bar/pieces.ts'
 import { forearmNow, leverAngleNow, hooksAt, fingerInput, hookReadings, hookOf } from './readings.ts'
 import type { ForearmReady } from './readings.ts'
-import type { Doubted } from '../../../station/readOf.ts'
+import type { UncertainValue } from '../../../station/readOf.ts'
 import {
   HOOK_FITS,
   leverAngleTarget,
@@ -41,7 +41,7 @@ export interface LeverChoices {
 
 /** The levers of one side. */
 export interface LeverSide {
-  readonly angle: Doubted | null
+  readonly angle: UncertainValue | null
   readonly forearm: ForearmReady
   readonly target: ReturnType<typeof leverAngleTarget>
   readonly hook: ReturnType<typeof hookOf>
@@ -146,7 +146,7 @@ function angleFindings(side: Side, { stands: { angle }, target, forearm }: Lever
   else add('lever-angle-fits', side, weight, `${lies}.`, asked)
 }
 
-function alikeFindings(angles: Sided<Doubted>, add: Add): void {
+function alikeFindings(angles: Sided<UncertainValue>, add: Add): void {
   const { lower, by } = leversApart({ left: angles.left.value, right: angles.right.value })
   if (by <= LEVERS_ALIKE + combined(angles.left.plusMinus, angles.right.plusMinus)) return
   const alike = `Both alike, within ${LEVERS_ALIKE}°, unless the hands differ.`

@@ -4,7 +4,7 @@ import { bySide } from '../../../kernel/sided.ts'
 import { measured, standsAt } from '../../../readings/resolve.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { readOf, lacks, has, valuesOf } from '../../../station/readOf.ts'
-import type { OrMissing, Doubted } from '../../../station/readOf.ts'
+import type { OrMissing, UncertainValue } from '../../../station/readOf.ts'
 import { fingerHooksAt, FINGER_MODEL, hookPlace, INDEX_OFFSET, USUAL_FOREARM, readyForearm, READY } from './rules.ts'
 import type { HookPlace } from './rules.ts'
 
@@ -32,7 +32,7 @@ export function fingerInput({ now }: Pick<Setup, 'now'>, side: Side) {
 }
 
 /** Reach at which the finger hooks: tried, else by its length; with ±. */
-export function hooksAt(setup: Pick<Setup, 'now'>, side: Side): (Doubted & { readonly isTried: boolean }) | null {
+export function hooksAt(setup: Pick<Setup, 'now'>, side: Side): (UncertainValue & { readonly isTried: boolean }) | null {
   const tried = measured(setup.now, 'fingerHooks', side)
   if (tried !== null) return { value: tried.value, plusMinus: tried.plusMinus, isTried: true }
   const finger = fingerInput(setup, side)
@@ -43,20 +43,20 @@ export function hooksAt(setup: Pick<Setup, 'now'>, side: Side): (Doubted & { rea
 }
 
 /** Lever further away than the finger hooks, mm, with ±; minus = nearer. */
-export function leverFar(setup: Pick<Setup, 'now'>, side: Side): Doubted | null {
+export function leverFar(setup: Pick<Setup, 'now'>, side: Side): UncertainValue | null {
   const reach = standsAt(setup.now, 'leverReach', side)
   const hooks = hooksAt(setup, side)
   return reach && hooks && { value: reach.value - hooks.value, plusMinus: combined(reach.plusMinus, hooks.plusMinus) }
 }
 
 /** A flat bar's lever below level as it stands: what the bar was rolled by is in it, as in every reading that a setting carries along. */
-export function leverAngleNow({ now }: Pick<Setup, 'now'>, side: Side): Doubted | null {
+export function leverAngleNow({ now }: Pick<Setup, 'now'>, side: Side): UncertainValue | null {
   const read = standsAt(now, 'leverAngle', side)
   return read && { value: read.value, plusMinus: read.plusMinus }
 }
 
 /** How far a forearm falls in the ready position, and how that is known. */
-export interface ForearmReady extends Doubted {
+export interface ForearmReady extends UncertainValue {
   readonly by: 'reading' | 'lengths' | 'usual'
 }
 

@@ -1,7 +1,7 @@
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom, readingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { judged } from '../../../kernel/judged.ts'
 import { LONG_STEM, SHORT_STEM } from '../../../body/postureLimits.ts'
@@ -59,7 +59,7 @@ export const placePage = {
     'spacers',
     'spacersAbove',
   ],
-  fields: [...oneOf('handReach'), ...oneOf('handHeight')],
+  fields: [...singlePlace('handReach'), ...singlePlace('handHeight')],
   numbers: placeNumbers,
   choosesHold: true,
   judge: judgePlace,

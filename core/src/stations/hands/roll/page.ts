@@ -1,7 +1,7 @@
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom, readingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { judgeRoll } from './judge.ts'
@@ -50,7 +50,7 @@ export const rollPage = {
   tells: 'How the bar’s sweeps meet the hands, and at what roll they meet best.',
   picture: 'halves',
   readings: ['barBacksweep', 'barUpsweep', 'barRoll', 'handSweep', 'handRise', 'wristAngle'],
-  fields: oneOf('barRoll'),
+  fields: singlePlace('barRoll'),
   bar: 'flat',
   numbers: rollNumbers,
   judge: judgeRoll,

@@ -1,7 +1,7 @@
 import { plain } from '../../../kernel/message.ts'
 import { optionalNumber, oneOfKeys, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
-import { widthSchoolKeys, defaultWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
+import { barWidthSchoolKeys, defaultBarWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
 import { CalculationError } from '../../../kernel/problem.ts'
 import { barKinds, bikeKinds } from '../../../bike/bikeKinds.ts'
 import { CUT_A_SIDE, cutPlan } from './cutPlan.ts'
@@ -18,11 +18,11 @@ export const barWidthTargetsCalculation = defineCalculation({
     stature: optionalNumber('stature', 1200, 2300, 'mm'),
     upperArms: z.tuple([numberField('upperArms', 200, 460, 'mm'), numberField('upperArms', 200, 460, 'mm')]).default([320, 320]),
     handsFromEnd: z.tuple([numberField('handsFromEnd', 0, 200, 'mm'), numberField('handsFromEnd', 0, 200, 'mm')]).default([60, 60]),
-    school: z.enum(widthSchoolKeys, oneOfKeys('school', widthSchoolKeys)).optional(),
+    school: z.enum(barWidthSchoolKeys, oneOfKeys('school', barWidthSchoolKeys)).optional(),
   }),
   output: triple,
   sources: ['common-practice', 'prior', 'iso-4210'],
-  run: ({ bar, school = defaultWidthSchool[bar], ...input }) => {
+  run: ({ bar, school = defaultBarWidthSchool[bar], ...input }) => {
     if (widthSchoolOf(school).bar !== bar)
       throw new CalculationError('invalid', `This school is not for ${bar} bars.`, [
         { field: 'school', message: `Choose a school for ${bar} bars.` },
@@ -37,7 +37,7 @@ export const barWidthTargetsCalculation = defineCalculation({
       ])
     return { ...found }
   },
-  working: ({ bar, school = defaultWidthSchool[bar], acromionWidth, stature, upperArms, handsFromEnd }, out) => [
+  working: ({ bar, school = defaultBarWidthSchool[bar], acromionWidth, stature, upperArms, handsFromEnd }, out) => [
     {
       label: widthSchoolOf(school).label,
       formula:

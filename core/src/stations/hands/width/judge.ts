@@ -22,18 +22,18 @@ import { halfBar } from '../bar/halfBar.ts'
 import { spreadCost, spacingNow } from '../bar/spread.ts'
 import type { WidthAsked } from './readings.ts'
 import { into, reasonOf } from '../../../station/say.ts'
-import { defaultWidthSchool, widthSchoolOf, widthSchools } from './rules.ts'
-import type { WidthSchoolKey } from './rules.ts'
+import { defaultBarWidthSchool, widthSchoolOf, barWidthSchools } from './rules.ts'
+import type { BarWidthSchoolKey } from './rules.ts'
 
 /** What the fitter may choose here. */
 export interface WidthChoices {
-  readonly widthSchool?: WidthSchoolKey | undefined
+  readonly widthSchool?: BarWidthSchoolKey | undefined
   readonly cutSize?: CutSizeKey | undefined
 }
 
 /** Width of the bar, what is asked of it, and how it gets there. */
 export interface WidthStanding {
-  readonly school: WidthSchoolKey
+  readonly school: BarWidthSchoolKey
   readonly asked: WidthAsked | null
   readonly now: Quantity | null
   /** against the school's band; null while either is not known */
@@ -58,7 +58,7 @@ export function widthStanding({
   kind,
 }: Pick<VisitContext, 'setup' | 'kind'> & { readonly choices: WidthChoices }): WidthStanding {
   const { bar } = setup.rider
-  const school = choices.widthSchool && widthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultWidthSchool[bar]
+  const school = choices.widthSchool && barWidthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultBarWidthSchool[bar]
   const asked = widthAsked(setup, school, kind)
   const now = widthNow(setup)
   const stands = now && asked && judged(now.value, combined(now.plusMinus, asked.plusMinus), asked.target, { aim: asked.target.aim })

@@ -1,12 +1,12 @@
 import type { VisitContext } from '../../../station/context.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { msg, range } from '../../../kernel/message.ts'
 import { judgeWidth } from './judge.ts'
 import type { WidthStanding } from './judge.ts'
 import { widthAsked, widthNow } from './readings.ts'
-import { widthSchools, widthSchoolsFor } from './rules.ts'
+import { barWidthSchools, widthSchoolsFor } from './rules.ts'
 
 interface Parts {
   readonly width: WidthStanding
@@ -30,7 +30,7 @@ export const widthNumbers = {
         remark: msg`asked ${range(low, high)}`,
         ticks: widthSchoolsFor(setup.rider.bar).flatMap((key) => {
           const other = widthAsked(setup, key, kind)
-          return other ? [{ at: other.target.aim, label: widthSchools[key].label }] : []
+          return other ? [{ at: other.target.aim, label: barWidthSchools[key].label }] : []
         }),
         start: widthNow(start)?.value ?? null,
         ...(flat ? { moves: { setting: 'barWidth', side: 'both' } as const } : {}),
@@ -60,7 +60,7 @@ export const widthPage = {
     'shifterClampWidth',
     'remoteClampWidth',
   ],
-  fields: [...oneOf('barWidth'), ...oneOf('gripSpacing')],
+  fields: [...singlePlace('barWidth'), ...singlePlace('gripSpacing')],
   numbers: widthNumbers,
   judge: judgeWidth,
 } as const satisfies StationPage<Parts, string>

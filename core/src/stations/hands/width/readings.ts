@@ -1,5 +1,5 @@
 import { ELBOWS_OUT, STATURE_SHARE, widthTarget } from './rules.ts'
-import type { WidthInput, WidthSchoolKey, WidthTarget } from './rules.ts'
+import type { WidthInput, BarWidthSchoolKey, WidthTarget } from './rules.ts'
 import type { BikeKind } from '../../../bike/bikeKinds.ts'
 import { sides } from '../../../kernel/sided.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -30,7 +30,7 @@ export interface WidthAsked {
 }
 
 /** Width asked for by a school on this bike; null where its own reading is missing or it has nothing to say. */
-export function widthAsked(setup: Pick<Setup, 'now'>, school: WidthSchoolKey, kind: BikeKind): WidthAsked | null {
+export function widthAsked(setup: Pick<Setup, 'now'>, school: BarWidthSchoolKey, kind: BikeKind): WidthAsked | null {
   const target = widthTarget(school, widthInput(setup, kind))
   if (target === null) return null
   const { acromionWidth, stature, upperArm } = setup.now

@@ -19,7 +19,7 @@ interface WidthSchool {
 }
 
 /** What the trade takes a bar's width from. Drop bars: hood to hood, centre to centre; flat bars: end to end. */
-export const widthSchools = {
+export const barWidthSchools = {
   acromia: { label: 'Shoulder width', bar: 'drop', says: msg`${term('hoods', 'Hoods')} in line with the tips of the shoulders.`, source: 'common-practice' },
   narrow: { label: 'Narrow', bar: 'drop', says: msg`For speed: ${range(20, 60)} inside the shoulders, by a narrower bar, never by turning the ${term('hoods', 'hoods')} in.`, source: 'common-practice' },
   wide: { label: 'Wide', bar: 'drop', says: msg`For control: ${range(20, 40)} outside the shoulders, for loose ground.`, source: 'common-practice' },
@@ -27,15 +27,15 @@ export const widthSchools = {
   stature: { label: 'By stature', bar: 'flat', says: '0.42 to 0.46 of the stature.', source: 'common-practice' },
   use: { label: 'By use', bar: 'flat', says: 'What is common for this kind of bike.', source: 'common-practice' },
 } as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
-export type WidthSchoolKey = keyof typeof widthSchools
-export const widthSchoolKeys = keysOf(widthSchools)
-export const defaultWidthSchool: Readonly<Record<BarKind, WidthSchoolKey>> = { drop: 'acromia', flat: 'build' }
+export type BarWidthSchoolKey = keyof typeof barWidthSchools
+export const barWidthSchoolKeys = keysOf(barWidthSchools)
+export const defaultBarWidthSchool: Readonly<Record<BarKind, BarWidthSchoolKey>> = { drop: 'acromia', flat: 'build' }
 
-export function widthSchoolOf(key: WidthSchoolKey): WidthSchool {
-  return widthSchools[key]
+export function widthSchoolOf(key: BarWidthSchoolKey): WidthSchool {
+  return barWidthSchools[key]
 }
-export function widthSchoolsFor(bar: BarKind): WidthSchoolKey[] {
-  return widthSchoolKeys.filter((key) => widthSchools[key].bar === bar)
+export function widthSchoolsFor(bar: BarKind): BarWidthSchoolKey[] {
+  return barWidthSchoolKeys.filter((key) => barWidthSchools[key].bar === bar)
 }
 
 /** Widths end to end that are common on flat bars; kinds that are not here have no common width of their own. @source common-practice */
@@ -49,7 +49,7 @@ const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high
 /** Share of the stature. @source common-practice */
 export const STATURE_SHARE = { low: 0.42, aim: 0.44, high: 0.46 } as const
 /** Against the acromia, hood to hood, mm. @source common-practice */
-const ofAcromia: Readonly<Partial<Record<WidthSchoolKey, { low: number; aim: number; high: number }>>> = {
+const ofAcromia: Readonly<Partial<Record<BarWidthSchoolKey, { low: number; aim: number; high: number }>>> = {
   acromia: { low: -10, aim: 0, high: 10 },
   narrow: { low: -60, aim: -40, high: -20 },
   wide: { low: 20, aim: 30, high: 40 },
@@ -78,7 +78,7 @@ export interface WidthTarget {
  * @returns null where the school's own input is not known, or it has nothing to say of this kind of bike
  * @source common-practice
  */
-export function widthTarget(school: WidthSchoolKey, input: WidthInput): WidthTarget | null {
+export function widthTarget(school: BarWidthSchoolKey, input: WidthInput): WidthTarget | null {
   const { acromionWidth, stature, upperArms, handsFromEnd, kind } = input
   const offset = ofAcromia[school]
   if (offset) return acromionWidth === null ? null : shifted(acromionWidth, offset)

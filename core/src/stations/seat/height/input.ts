@@ -1,5 +1,5 @@
 import { sitPoint } from '../../../bike/contactPoints.ts'
-import { isPedalling } from '../../../rider/kneeNow.ts'
+import { isPedalling } from '../../../rider/kneeAtBottom.ts'
 import { lateralOf } from '../../../body/rider.ts'
 import { seatAngleOf } from '../../../model/riderModel.ts'
 import type { Side } from '../../../kernel/sided.ts'

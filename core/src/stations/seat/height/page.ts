@@ -3,7 +3,7 @@ import type { Finding } from '../../../kernel/finding.ts'
 import type { Sided } from '../../../kernel/sided.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { kneesApart, kneeStands } from './judge.ts'
 import type { HeightJudgement, KneeStanding } from './judge.ts'
@@ -65,7 +65,7 @@ export const heightPage = {
     'crank',
     'seatAngle',
   ],
-  fields: oneOf('saddleHeight'),
+  fields: singlePlace('saddleHeight'),
   numbers: heightNumbers,
   choosesHold: true,
   judge,

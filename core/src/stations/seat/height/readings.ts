@@ -1,5 +1,5 @@
 import type { Side } from '../../../kernel/sided.ts'
-import type { KneeNow } from '../../../rider/kneeNow.ts'
+import type { KneeNow } from '../../../rider/kneeAtBottom.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { heightInputOf } from './input.ts'
 import type { KneeStanding } from './judge.ts'

@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { impressionMarksSchema } from './impressionMarks.ts'
 import { CLICK, impressionSpacing } from './impression.ts'
 import { CalculationError } from '../../../kernel/problem.ts'
-import { widthSchoolKeys, defaultWidthSchool, widthRange } from './width.ts'
+import { saddleWidthSchoolKeys, defaultSaddleWidthSchool, widthRange } from './width.ts'
 import { rankingOutput, rankingAnswer, rankingWorking } from '../../../kernel/rankingAnswer.ts'
 import { saddleWeightsSchema } from './criteria.ts'
 import { saddleSpecSchema } from './kinds.ts'
@@ -83,7 +83,9 @@ export const saddleWidthCalculation = defineCalculation({
       )
       .min(1, { error: 'postures needs at least one position.' })
       .max(8),
-    school: z.enum(widthSchoolKeys, { error: `school must be one of ${widthSchoolKeys.join(', ')}.` }).default(defaultWidthSchool),
+    school: z
+      .enum(saddleWidthSchoolKeys, { error: `school must be one of ${saddleWidthSchoolKeys.join(', ')}.` })
+      .default(defaultSaddleWidthSchool),
   }),
   output: z.object({
     low: z.number(),

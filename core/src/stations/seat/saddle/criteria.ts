@@ -2,7 +2,7 @@ import { bare, mm, msg } from '../../../kernel/message.ts'
 import { LOW_TORSO, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
-import { MAX_WEIGHT, said, share } from '../../../kernel/ranking.ts'
+import { MAX_WEIGHT, said, scoreBetween } from '../../../kernel/ranking.ts'
 import type { Criterion, School } from '../../../kernel/ranking.ts'
 import type { SaddleSpec } from './kinds.ts'
 
@@ -60,7 +60,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
       if ((triedMark(spec, r) ?? 0) >= GOOD_MARK) return 1
       if (width === null) return 0.5
       const off = Math.max(width.low - spec.width, spec.width - width.high, 0)
-      return 1 - share(off, 0, WIDTH_FADES)
+      return 1 - scoreBetween(off, 0, WIDTH_FADES)
     },
     against: ({ width }, r) =>
       r.width === null ? msg`${mm(width)} wide` : msg`${mm(width)} wide, ${bare(r.width.low)} to ${mm(r.width.high)} asked`,
@@ -75,7 +75,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     key: 'relief',
     label: 'Relief in the middle',
     source: 'common-practice',
-    score: (spec) => (spec.relief === 'cut-out' ? share(spec.reliefWidth, 8, 24) * 0.4 + 0.6 : spec.relief === 'groove' ? 0.5 : 0.1),
+    score: (spec) => (spec.relief === 'cut-out' ? scoreBetween(spec.reliefWidth, 8, 24) * 0.4 + 0.6 : spec.relief === 'groove' ? 0.5 : 0.1),
     against: ({ relief, reliefWidth }) =>
       relief === 'none'
         ? 'no relief in the middle'
@@ -95,7 +95,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     key: 'nose',
     label: 'Nose out of the way',
     source: 'common-practice',
-    score: (spec, r) => (low(r) ? 1 - share(spec.length, 240, 278) : 1 - share(spec.noseWidth, 36, 62)),
+    score: (spec, r) => (low(r) ? 1 - scoreBetween(spec.length, 240, 278) : 1 - scoreBetween(spec.noseWidth, 36, 62)),
     against: ({ length, noseWidth }, r) => (low(r) ? msg`${mm(length)} long for a low torso` : msg`a nose ${mm(noseWidth)} wide`),
     counts: (r) =>
       low(r)
@@ -121,7 +121,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     key: 'flex',
     label: 'Gives under the rider',
     source: 'common-practice',
-    score: (spec) => share(spec.flex, 1, 4),
+    score: (spec) => scoreBetween(spec.flex, 1, 4),
     against: () => 'hardly gives',
     counts: (r) => (r.sitBones ? said(2, 'sit bones sore') : longRides(r) ? said(2, 'long hours') : said(1, 'usual')),
   },
@@ -129,7 +129,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
     key: 'holds',
     label: 'Holds a place',
     source: 'common-practice',
-    score: (spec) => share(spec.tailRise, 3, 15),
+    score: (spec) => scoreBetween(spec.tailRise, 3, 15),
     against: () => 'flat: nothing holds the seat in its place',
     counts: (r) => (r.creeps ? said(3, 'slides about') : said(1, 'usual')),
   },

@@ -57,7 +57,7 @@ export interface SaddleEntry {
 }
 
 /** The shape of a catalogue entry. */
-export function shapeOf({ length, width, zoneWidth, noseWidth, sitFromNose, noseDrop, tailRise }: SaddleSpec): SaddleShape {
+export function saddleShapeOf({ length, width, zoneWidth, noseWidth, sitFromNose, noseDrop, tailRise }: SaddleSpec): SaddleShape {
   return { length, width, zoneWidth, noseWidth, sitFromNose, noseDrop, tailRise }
 }
 

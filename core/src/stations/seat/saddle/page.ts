@@ -8,13 +8,13 @@ import type { NumberRows } from '../../../station/number.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { saddleWidthCalculation } from './calculations.ts'
 import { widthStands } from './judge.ts'
-import type { Posture, WidthRange, WidthSchoolKey } from './width.ts'
+import type { SitPosture, WidthRange, SaddleWidthSchoolKey } from './width.ts'
 
 interface Parts {
   readonly context: Pick<VisitContext, 'setup'>
   readonly spacing: Quantity | null
-  readonly postures: readonly Posture[]
-  readonly widthSchool: WidthSchoolKey
+  readonly postures: readonly SitPosture[]
+  readonly widthSchool: SaddleWidthSchoolKey
   readonly width: WidthRange | null
   readonly widthFindings: readonly Finding[]
 }

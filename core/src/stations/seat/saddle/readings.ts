@@ -3,10 +3,10 @@ import { hipOf } from '../../../body/rider.ts'
 import type { RiderModel } from '../../../body/rider.ts'
 import { handPositionsOf, conditions, usualHands } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
-import { asRead } from '../../../rider/asRead.ts'
+import { metricEstimate } from '../../../rider/metricEstimate.ts'
 import { riderWith } from '../../../rider/calibrated.ts'
 import type { Setup } from '../../../rider/setup.ts'
-import type { Posture } from './width.ts'
+import type { SitPosture } from './width.ts'
 import { shapeFrom } from '../../../bike/saddleShape.ts'
 import type { SaddleShape } from '../../../bike/saddleShape.ts'
 import { measuredValue } from '../../../readings/resolve.ts'
@@ -34,13 +34,13 @@ function torsoOf(model: RiderModel): number | null {
 }
 
 /** Torso in every hand position this bike has, the usual one first: as read, else from the calibrated model. */
-export function posturesOf(setup: Setup): Posture[] {
+export function posturesOf(setup: Setup): SitPosture[] {
   const { rider, folded, model } = setup
   const usual = usualHands(rider.bar)
-  return handPositionsOf(rider.bar).flatMap((hands): Posture[] => {
+  return handPositionsOf(rider.bar).flatMap((hands): SitPosture[] => {
     const at = hands === usual ? model : riderWith(rider, folded.by, hands)
     const modelled = at && torsoOf(at)
-    const read = hands === usual ? asRead(setup, 'torso', modelled) : null
+    const read = hands === usual ? metricEstimate(setup, 'torso', modelled) : null
     const torso = read?.value ?? modelled
     if (torso === null) return []
     const own = rider.others.some((row) => row.hands === hands && conditions[row.condition].effort === 'calm')

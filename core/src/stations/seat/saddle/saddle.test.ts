@@ -2,7 +2,7 @@ import { said } from '../../../testing.ts'
 import fc from 'fast-check'
 import { halfWidth, outline, shapeFrom } from '../../../bike/saddleShape.ts'
 import type { SaddleRider } from './criteria.ts'
-import { saddleSpecSchema, shapeOf, startingSaddles } from './kinds.ts'
+import { saddleSpecSchema, saddleShapeOf, startingSaddles } from './kinds.ts'
 import type { SaddleSpec } from './kinds.ts'
 import { rankSaddles, saddleExclusions, saddleDisturbs } from './ranking.ts'
 import { allowanceFor, widthRange } from './width.ts'
@@ -116,7 +116,7 @@ describe('the outline from above', () => {
   it('meets nose, zone and widest place as given, never goes below nought, and has no step', () => {
     fc.assert(
       fc.property(fc.constantFrom(...startingSaddles), (spec) => {
-        const shape = shapeOf(spec)
+        const shape = saddleShapeOf(spec)
         expect(2 * halfWidth(shape, shape.sitFromNose)).toBeCloseTo(shape.zoneWidth, 6)
         const widths = outline(shape, 400).map(({ y }) => 2 * y)
         expect(Math.max(...widths)).toBeLessThan(shape.width + 1.5)

@@ -30,10 +30,10 @@ export interface WidthSchool {
   readonly label: string
   readonly says: Message
   /** which of the postures, uprightest first */
-  readonly decides: <Row extends Pick<Posture, 'usual'>>(rows: readonly Row[]) => Row | undefined
+  readonly decides: <Row extends Pick<SitPosture, 'usual'>>(rows: readonly Row[]) => Row | undefined
   readonly source: SourceKey
 }
-export const widthSchools = {
+export const saddleWidthSchools = {
   upright: {
     label: 'Most upright',
     says: 'The bones must be carried however upright the rider sits: the most upright position decides.',
@@ -53,14 +53,14 @@ export const widthSchools = {
     source: 'common-practice',
   },
 } as const satisfies Readonly<Record<string, WidthSchool>>
-export type WidthSchoolKey = keyof typeof widthSchools
-export const widthSchoolKeys = keysOf(widthSchools)
-export const defaultWidthSchool: WidthSchoolKey = 'upright'
+export type SaddleWidthSchoolKey = keyof typeof saddleWidthSchools
+export const saddleWidthSchoolKeys = keysOf(saddleWidthSchools)
+export const defaultSaddleWidthSchool: SaddleWidthSchoolKey = 'upright'
 
 /** Saddles come in sizes about this far apart; half of it either way is the same saddle, mm. @source prior */
 const HALF_SIZE = 5
 
-export interface Posture {
+export interface SitPosture {
   /** words for where the hands are */
   readonly hands: string
   readonly usual: boolean
@@ -70,7 +70,7 @@ export interface Posture {
 }
 
 /** Width for one posture, mm at the saddle’s widest. */
-export interface PostureWidth extends Posture {
+export interface PostureWidth extends SitPosture {
   readonly allowance: Allowance
   /** the neighbour that the torso’s ± reaches into; null where it stays clear of the edges */
   readonly doubt: Allowance | null
@@ -104,8 +104,8 @@ export function allowanceFor(torso: number): Allowance {
  */
 export function widthRange(
   spacing: Pick<Quantity, 'value' | 'plusMinus'>,
-  postures: readonly Posture[],
-  school: WidthSchoolKey,
+  postures: readonly SitPosture[],
+  school: SaddleWidthSchoolKey,
 ): WidthRange | null {
   const rows = postures.map((posture): PostureWidth => {
     const allowance = allowanceFor(posture.torso)
@@ -120,7 +120,7 @@ export function widthRange(
       high: spacing.value + Math.max(...all) + HALF_SIZE,
     }
   })
-  const decides = widthSchools[school].decides([...rows].sort((a, b) => b.torso - a.torso))
+  const decides = saddleWidthSchools[school].decides([...rows].sort((a, b) => b.torso - a.torso))
   if (!decides) return null
   const { low, high } = decides
   return { postures: rows, decides, low, high, middle: spacing.value + decides.allowance.allowance, plusMinus: spacing.plusMinus }

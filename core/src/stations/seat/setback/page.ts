@@ -4,7 +4,7 @@ import { setbackCurveCalculation } from '../../../knockOn/calculations.ts'
 import type { LedgerEntry } from '../../../ledger/ledger.ts'
 import type { Reading } from '../../../readings/reading.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import type { SetbackJudgement } from './judge.ts'
 
@@ -61,7 +61,7 @@ export const setbackPage = {
     'postRoomDown',
   ],
   readHard: ['sitsWhere'],
-  fields: [...oneOf('saddleSetback'), ...oneOf('saddleHeight')],
+  fields: [...singlePlace('saddleSetback'), ...singlePlace('saddleHeight')],
   choosesHold: true,
   judge,
 } as const satisfies StationPage<Parts, string>

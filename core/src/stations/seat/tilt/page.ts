@@ -3,7 +3,7 @@ import { trimmed } from '../../../kernel/entry.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
-import { oneOf } from '../../../station/settingPlace.ts'
+import { singlePlace } from '../../../station/settingPlace.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { climbTiltCalculation } from './calculations.ts'
 import type { TiltStanding } from './judge.ts'
@@ -76,7 +76,7 @@ export const tiltPage = {
     'sitsWhere',
     'dropperTravel',
   ],
-  fields: oneOf('saddleTilt'),
+  fields: singlePlace('saddleTilt'),
   numbers: tiltNumbers,
   judge,
 } as const satisfies StationPage<Parts, string>

@@ -15,7 +15,7 @@ import { useReasoning } from '../../../data/reasoning.ts'
 import SchoolTable from './SchoolTable.vue'
 import TemplateLinks from './TemplateLinks.vue'
 import { useFeet } from '../../useFeet.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 
 /** Fore–aft: both cleats against the chosen school, with what speaks for it and against. */
 const reasoning = useReasoning()
@@ -47,7 +47,7 @@ function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
 <template>
   <div class="school">
     <label for="school"><h2>School</h2></label>
-    <PickField field-id="school" label="School" :value="feet.parts.school" :options="schools" @pick="chooseSchool" />
+    <SelectField field-id="school" label="School" :value="feet.parts.school" :options="schools" @pick="chooseSchool" />
     <Button type="link" :aria-expanded="comparing" @click="comparing = !comparing">{{ comparing ? 'Hide' : 'Compare' }}</Button>
     <WorkingButton :runs="feet.judgement.working" />
   </div>

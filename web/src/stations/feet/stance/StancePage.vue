@@ -21,7 +21,7 @@ import type { StockKey } from '../../../data/partsAtHand.ts'
 import { useVisit } from '../../../data/visit.ts'
 import FindingList from '../../../finding/FindingList.vue'
 import { useFeet } from '../../useFeet.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 import FoldPanel from '../../../kit/FoldPanel.vue'
 
@@ -113,7 +113,7 @@ const items = computed(() => {
   <div v-if="stance" class="stance">
     <div class="head">
       <label for="stance-by"><h2>Target</h2></label>
-      <PickField
+      <SelectField
         field-id="stance-by"
         label="Target"
         :value="feet.choices.stanceBy ?? null"

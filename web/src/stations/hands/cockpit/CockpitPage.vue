@@ -2,23 +2,23 @@
 import { Alert, Button, InputNumber, Progress, Segmented, Switch } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import {
-  freshWish,
+  freshRequest,
   lineRequests,
   searchHoldKeys,
   searchHolds,
   searchInput,
   searchLacks,
 } from '@level-stance/core/stations/hands/cockpit/inputs'
-import type { SearchHold, SearchWish } from '@level-stance/core/stations/hands/cockpit/inputs'
+import type { SearchHold, SearchRequest } from '@level-stance/core/stations/hands/cockpit/inputs'
 import { leftOutWords } from '@level-stance/core/stations/hands/cockpit/search'
 import type { CockpitLine } from '@level-stance/core/stations/hands/cockpit/search'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { lengthWords, MM_PER_INCH, trimmed } from '@level-stance/core/kernel/entry'
-import { partName, soldBy } from '@level-stance/core/kernel/message'
+import { partLabel, soldBy } from '@level-stance/core/kernel/message'
 import { midSentence } from '@level-stance/core/kernel/words'
 import CatalogueDrawer from '../../../catalogue/CatalogueDrawer.vue'
 import { cockpitForm } from '../../../catalogue/partForms.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import { useBoard } from '../../../data/board.ts'
 import { useCockpit } from '../../../data/catalogue.ts'
 import { usePreferences } from '../../../data/preferences.ts'
@@ -32,21 +32,21 @@ const board = useBoard()
 const catalogue = useCockpit()
 const preferences = usePreferences()
 const open = ref(false)
-const wish = ref<SearchWish>(freshWish)
+const search = ref<SearchRequest>(freshRequest)
 if (!catalogue.loaded) void catalogue.load()
 
 const specs = computed(() => catalogue.entries.map(({ entry }) => entry.spec))
 const lacks = computed(() => searchLacks(visit.setup))
-const input = computed(() => (catalogue.loaded ? searchInput(visit.setup, specs.value, wish.value) : null))
+const input = computed(() => (catalogue.loaded ? searchInput(visit.setup, specs.value, search.value) : null))
 const { found, progress, trouble } = useCockpitSearch(() => input.value)
 const bars = computed<Record<string, string>>(() => {
   const kind = visit.bar === 'flat' ? 'flat-bar' : 'drop-bar'
   return Object.fromEntries(specs.value.flatMap((spec) => (spec.kind === kind ? [[spec.name, spec.name]] : [])))
 })
-const change = (more: Partial<SearchWish>) => (wish.value = { ...wish.value, ...more })
+const change = (more: Partial<SearchRequest>) => (search.value = { ...search.value, ...more })
 const perUnit = computed(() => ({ mm: 1, cm: 10, in: MM_PER_INCH })[preferences.unit])
 /** A part's name, whose sizes are part of it. */
-const named = (name = '') => (preferences.unit === 'mm' ? name : partName(name))
+const named = (name = '') => (preferences.unit === 'mm' ? name : partLabel(name))
 const shown = (mm: number, decimals?: number) => lengthWords(mm, preferences.unit, decimals)
 /** As it stands in a field: what was typed, without what the sum has left behind its decimals. */
 const inUnit = (mm: number) => Math.round((1000 * mm) / perUnit.value) / 1000
@@ -114,14 +114,14 @@ const isAsItIs = ({ line }: Line) => {
       <template #action><Button size="small" @click="catalogue.load()">Try again</Button></template>
     </Alert>
     <div role="group" aria-label="What is held">
-      <Segmented :value="wish.hold" :options="holds" block @change="(hold) => change({ hold: hold as SearchHold })" />
-      <p class="small muted">{{ searchHolds[wish.hold].says }}</p>
+      <Segmented :value="search.hold" :options="holds" block @change="(hold) => change({ hold: hold as SearchHold })" />
+      <p class="small muted">{{ searchHolds[search.hold].says }}</p>
     </div>
-    <div v-if="wish.hold === 'wanted'" class="row">
+    <div v-if="search.hold === 'wanted'" class="row">
       <label class="small"
         >Forward
         <InputNumber
-          :value="inUnit(wish.forward)"
+          :value="inUnit(search.forward)"
           :min="-150 / perUnit"
           :max="150 / perUnit"
           :addon-after="preferences.unit"
@@ -131,7 +131,7 @@ const isAsItIs = ({ line }: Line) => {
       <label class="small"
         >Up
         <InputNumber
-          :value="inUnit(wish.up)"
+          :value="inUnit(search.up)"
           :min="-150 / perUnit"
           :max="150 / perUnit"
           :addon-after="preferences.unit"
@@ -140,10 +140,10 @@ const isAsItIs = ({ line }: Line) => {
       /></label>
     </div>
     <div class="row">
-      <label v-if="wish.hold !== 'torso'" class="small"
+      <label v-if="search.hold !== 'torso'" class="small"
         >Hands further apart
         <InputNumber
-          :value="wish.wider === null ? '' : inUnit(wish.wider)"
+          :value="search.wider === null ? '' : inUnit(search.wider)"
           :min="-200 / perUnit"
           :max="200 / perUnit"
           placeholder="any"
@@ -153,9 +153,9 @@ const isAsItIs = ({ line }: Line) => {
       /></label>
       <div class="small">
         Bar
-        <PickField
+        <SelectField
           label="Bar to search with"
-          :value="wish.onlyBar"
+          :value="search.onlyBar"
           :options="bars"
           placeholder="any bar"
           clearable
@@ -166,7 +166,7 @@ const isAsItIs = ({ line }: Line) => {
     <div class="row small">
       <label
         ><Switch
-          :checked="wish.keepsRoll"
+          :checked="search.keepsRoll"
           size="small"
           aria-label="Keep the roll"
           @change="(keepsRoll: unknown) => change({ keepsRoll: keepsRoll === true })"
@@ -175,7 +175,7 @@ const isAsItIs = ({ line }: Line) => {
       >
       <label
         ><Switch
-          :checked="wish.spacerStep === 2.5"
+          :checked="search.spacerStep === 2.5"
           size="small"
           :aria-label="`${soldBy(2.5)} spacers at hand`"
           @change="(fine: unknown) => change({ spacerStep: fine === true ? 2.5 : 5 })"
@@ -186,7 +186,7 @@ const isAsItIs = ({ line }: Line) => {
     <p v-if="lacks.length > 0" class="missing" data-testid="cockpit-lacks">The search needs {{ names }}.</p>
     <p v-else-if="catalogue.loaded && input === null" class="missing">
       {{
-        wish.onlyBar === null
+        search.onlyBar === null
           ? 'A held torso needs the whole rider: lengths, saddle and hands.'
           : 'This bar is not in the catalogue any more.'
       }}

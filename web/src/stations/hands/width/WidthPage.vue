@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { cutSizeKeys, cutSizes } from '@level-stance/core/stations/hands/width/cutPlan'
 import type { CutSizeKey } from '@level-stance/core/stations/hands/width/cutPlan'
 import { floorWords } from '@level-stance/core/stations/hands/width/judge'
-import { widthSchools, widthSchoolsFor } from '@level-stance/core/stations/hands/width/rules'
+import { barWidthSchools, widthSchoolsFor } from '@level-stance/core/stations/hands/width/rules'
 import { lengthWords } from '@level-stance/core/kernel/entry'
 import { usePreferences } from '../../../data/preferences.ts'
 import { useVisit } from '../../../data/visit.ts'
@@ -33,7 +33,7 @@ const spread = computed(() => width.value.spreadCost)
         label="Width by"
         :value="width.school"
         :keys="widthSchoolsFor(visit.bar)"
-        :table="widthSchools"
+        :table="barWidthSchools"
         @pick="(widthSchool) => hands.choose({ widthSchool })"
       />
     </template>

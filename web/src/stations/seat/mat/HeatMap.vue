@@ -5,8 +5,8 @@ import type { SaddleShape } from '@level-stance/core/bike/saddleShape'
 import { formatLength, MM_PER_INCH, trimmed } from '@level-stance/core/kernel/entry'
 import { middleBehindNose } from '@level-stance/core/simulate/matSimulation'
 import { axisLook, chartLook, colourOf, usePlot } from '../../../kit/plot.ts'
-import { range } from '../../../kit/range.ts'
-import { spaced } from '../../../kit/spaced.ts'
+import { wholeNumbers } from '../../../kit/wholeNumbers.ts'
+import { throttleByCost } from '../../../kit/throttleByCost.ts'
 import { usePreferences } from '../../../data/preferences.ts'
 import type { Recording } from '../../../data/mat.ts'
 
@@ -86,7 +86,7 @@ const { draw, failed } = usePlot(element, () => {
   const { x, y } = axes.value
   /** every 50 mm, or 2 in */
   const step = preferences.unit === 'in' ? 2 * MM_PER_INCH : 50
-  const ticks = range(-6, 6)
+  const ticks = wholeNumbers(-6, 6)
   const axis = {
     ...axisLook(),
     gridcolor: 'rgba(0,0,0,0)',
@@ -107,7 +107,7 @@ const { draw, failed } = usePlot(element, () => {
 
 /** A streaming map is painted a few times a second: the numbers beside it follow every frame, and the hand is not kept waiting. */
 const LIVE_EVERY = 300
-const drawSometimes = spaced(draw, LIVE_EVERY)
+const drawSometimes = throttleByCost(draw, LIVE_EVERY)
 watch(
   () => [props.recording, props.most, props.shape, preferences.dark, preferences.unit] as const,
   () => void (props.recording.id === 'live' ? drawSometimes() : draw()),

@@ -15,7 +15,7 @@ import { useAttachments } from '../../../data/attachments.ts'
 import { useMat } from '../../../data/mat.ts'
 import { useVisit } from '../../../data/visit.ts'
 import { useSeat } from '../../useSeat.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import RemoveButton from '../../../kit/RemoveButton.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 import FoldPanel from '../../../kit/FoldPanel.vue'
@@ -144,7 +144,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
     <div v-if="mat.recordings.length > 1" class="choose small">
       <div>
         Before
-        <PickField
+        <SelectField
           label="Before"
           :value="mat.before?.id ?? null"
           :options="recordings"
@@ -153,7 +153,7 @@ watch(simulated, (rider) => mat.changeLive(rider, title.value))
       </div>
       <div>
         After
-        <PickField
+        <SelectField
           label="After"
           :value="mat.after?.id ?? null"
           :options="recordings"

@@ -18,7 +18,7 @@ import { useSvgDrag } from '../../../kit/svgDrag.ts'
 import { useZoom } from '../../../kit/zoom.ts'
 import { useAttachments } from '../../../data/attachments.ts'
 import { useVisit } from '../../../data/visit.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 
 /** A picture of an impression with its marks: corners of a sheet or a scale, then the two deepest points. */
@@ -252,7 +252,7 @@ const items = computed(() => [
         </div>
         <div>
           <span class="small">Size known by</span>
-          <PickField
+          <SelectField
             label="Size known by"
             :value="marks.by"
             :options="{ sheet: 'four corners of a sheet', scale: 'two scale marks' }"

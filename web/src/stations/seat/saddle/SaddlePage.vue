@@ -7,7 +7,7 @@ import { chosen, measuredValue } from '@level-stance/core/readings/resolve'
 import { saddleExchange, saddleInUse } from '@level-stance/core/stations/seat/saddle/readings'
 import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
 import { rankSaddles, saddleDisturbs } from '@level-stance/core/stations/seat/saddle/ranking'
-import { widthSchoolKeys, widthSchools } from '@level-stance/core/stations/seat/saddle/width'
+import { saddleWidthSchoolKeys, saddleWidthSchools } from '@level-stance/core/stations/seat/saddle/width'
 import FindingList from '../../../finding/FindingList.vue'
 import PageHead from '../../../working/PageHead.vue'
 import { saddleForm } from '../../../catalogue/partForms.ts'
@@ -18,7 +18,7 @@ import { useVisit } from '../../../data/visit.ts'
 import ImpressionCard from './ImpressionCard.vue'
 import TriedSaddles from './TriedSaddles.vue'
 import { useSeat } from '../../useSeat.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import { tableOf } from '@level-stance/core/kernel/tables'
 
 /** Width by sit bones and posture, and the saddles ranked for this rider. */
@@ -30,7 +30,7 @@ const shown = (mm: number) => formatLength(mm, preferences.unit, preferences.uni
 
 const width = computed(() => seat.rested.width)
 const school = computed(() => seat.rested.widthSchool)
-const postures = tableOf(widthSchoolKeys, (key) => widthSchools[key].label)
+const postures = tableOf(saddleWidthSchoolKeys, (key) => saddleWidthSchools[key].label)
 const entries = computed(() => saddles.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankSaddles(entries.value, seat.rested.saddleRider, own)
 const disturbs = (spec: SaddleSpec) => saddleDisturbs(spec, saddleInUse(visit.setup.now))
@@ -68,13 +68,13 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
       </table>
       <p class="small">
         Decides
-        <PickField
+        <SelectField
           label="Which posture decides"
           :value="school"
           :options="postures"
           @pick="(widthSchool) => widthSchool && seat.choose({ widthSchool })"
         />
-        <span class="muted"> <MessageText :of="widthSchools[school].says" /> Makers’ own tables outrank this.</span>
+        <span class="muted"> <MessageText :of="saddleWidthSchools[school].says" /> Makers’ own tables outrank this.</span>
       </p>
     </template>
     <p v-else class="missing">

@@ -6,7 +6,7 @@ import { useDrafts } from '../../../data/drafts.ts'
 import { useTriedSaddles } from '../../../data/triedSaddles.ts'
 import type { StoredTried } from '../../../data/triedSaddles.ts'
 import { useVisit } from '../../../data/visit.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import RemoveButton from '../../../kit/RemoveButton.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 import FoldPanel from '../../../kit/FoldPanel.vue'
@@ -94,7 +94,7 @@ async function change(row: StoredTried, more: Partial<StoredTried['saddle']>, re
             }}</span>
           </th>
           <td>
-            <PickField
+            <SelectField
               :label="`Mark of ${row.saddle.name}`"
               :value="row.saddle.mark === null ? null : `m${row.saddle.mark}`"
               :options="marks"

@@ -19,7 +19,7 @@ import NumberVials from '../../../vial/NumberVials.vue'
 import { useBoard } from '../../../data/board.ts'
 import { useVisit } from '../../../data/visit.ts'
 import { useSeat } from '../../useSeat.ts'
-import PickField from '../../../kit/PickField.vue'
+import SelectField from '../../../kit/SelectField.vue'
 import { usePreferences } from '../../../data/preferences.ts'
 
 /** Tilt where the rider sits, the turns that set it, and the height that goes with them. */
@@ -58,7 +58,7 @@ const lacking = computed(() => tilt.value.headMissing.map((key) => midSentence(d
     <NumberVials :vials="seat.vials" />
     <div class="small">
       Ridden for
-      <PickField label="Ridden for" :value="tilt.use" :options="uses" @pick="(tiltUse) => tiltUse && seat.choose({ tiltUse })" />
+      <SelectField label="Ridden for" :value="tilt.use" :options="uses" @pick="(tiltUse) => tiltUse && seat.choose({ tiltUse })" />
     </div>
     <ProposalButtons v-if="asked === 0" :proposals="seat.judgement.proposals" />
     <section aria-label="Turns" class="turns">

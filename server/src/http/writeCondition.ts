@@ -2,7 +2,7 @@ import type { Request } from 'express'
 import { z } from 'zod'
 
 /** What a writer says of a write: the version it was made over, its own id, and earlier ones it never heard of again. */
-export interface Seen {
+export interface WriteCondition {
   readonly version: number
   /** kept with the row; null where the writer gives none */
   readonly write: string | null
@@ -15,7 +15,7 @@ const MOST_UNANSWERED = 5
 const id = z.uuid()
 
 /** The write as its headers mark it; what is no id is left out, as an older window sends none. */
-export function seenOf(request: Request, version: number): Seen {
+export function writeConditionOf(request: Request, version: number): WriteCondition {
   const ids = (header: string) =>
     (request.get(header) ?? '')
       .split(',')
@@ -25,4 +25,4 @@ export function seenOf(request: Request, version: number): Seen {
 }
 
 /** A write over a version by somebody who marks nothing. */
-export const unmarked = (version: number): Seen => ({ version, write: null, unanswered: [] })
+export const unmarked = (version: number): WriteCondition => ({ version, write: null, unanswered: [] })

@@ -47,7 +47,7 @@ export interface AsRead {
  * @param modelled the model's own number now
  * @returns null where the number is neither read nor known to the model
  */
-export function asRead(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
+export function metricEstimate(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
   const read = readAt(setup, metric)
   if (read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
   return read
@@ -134,7 +134,7 @@ export function metricsAsReadIn(setup: Setup, condition: ConditionKey, model: Ri
 export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null {
   const all = metricKeys.map((key) => {
     const modelled = metrics?.[key] ?? null
-    return [key, asRead(setup, key, modelled)?.value ?? modelled] as const
+    return [key, metricEstimate(setup, key, modelled)?.value ?? modelled] as const
   })
   return all.every(([, value]) => value === null) ? null : (Object.fromEntries(all) as RiderMetrics)
 }
@@ -147,7 +147,7 @@ export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): Rider
 export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetrics {
   const carried = metricKeys.map((key) => {
     const modelled = metrics[key]
-    return [key, modelled === null ? null : modelled + (asRead(setup, key, modelled)?.overModel ?? 0)] as const
+    return [key, modelled === null ? null : modelled + (metricEstimate(setup, key, modelled)?.overModel ?? 0)] as const
   })
   return Object.fromEntries(carried) as RiderMetrics
 }
@@ -158,7 +158,7 @@ export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetr
  * @param modelled ± of the model's number, k = 2; null while it is not known
  */
 export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: number | null): number | null {
-  const read = asRead(setup, metric, null)
+  const read = metricEstimate(setup, metric, null)
   const by = readBy[metric]
   if (read === null || read.plusMinus === null || by === undefined) return modelled
   if (modelled === null) return read.plusMinus

@@ -11,7 +11,7 @@ import { showEntry, showReading } from './rows.ts'
  * exchanges, once, by the very function that reads files of version 1. Rows of today always have
  * their list of exchanges, if only an empty one.
  */
-export async function bringLedgersOver(db: Database): Promise<void> {
+export async function upgradeLedgers(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
     const old = and(eq(ledger.kind, 'try'), isNull(ledger.exchanges))
     const [first] = await tx.select({ id: ledger.id }).from(ledger).where(old).limit(1)
@@ -42,7 +42,7 @@ export async function bringLedgersOver(db: Database): Promise<void> {
  * Up to migration 0014 what a change meant was stored as a sentence in millimetres. Each that has a
  * length is written anew as a message, by the function that reads files of that time.
  */
-export async function bringSentencesOver(db: Database): Promise<void> {
+export async function upgradeSentences(db: Database): Promise<void> {
   await db.transaction(async (tx) => {
     const old = sql`(jsonb_typeof(${ledger.reason}) = 'string' and ${ledger.reason} #>> '{}' like '% mm%')
       or (jsonb_typeof(${ledger.later}) = 'string' and ${ledger.later} #>> '{}' like '% mm%')`

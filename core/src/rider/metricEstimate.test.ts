@@ -4,7 +4,7 @@ import type { MetricKey } from '../body/metrics.ts'
 import { posturesOf } from '../stations/seat/saddle/readings.ts'
 import { aReading, entryOf, exampleReadings, readingsWith, wholeReadings } from '../testing.ts'
 import type { Reading } from '../readings/reading.ts'
-import { asRead, metricReadBy, metricsAsRead, metricsCarriedOn, plusMinusAsRead } from './asRead.ts'
+import { metricEstimate, metricReadBy, metricsAsRead, metricsCarriedOn, plusMinusAsRead } from './metricEstimate.ts'
 import { LEGS_APART } from './freeParameters.ts'
 import { setupOf } from './setup.ts'
 
@@ -47,9 +47,9 @@ describe('a number that was read', () => {
 
   it('is as sure as it was read, and less by what the model is off', () => {
     const plain = setupOf(wholeReadings, [], 'drop')
-    expect(asRead(plain, 'torso', null)).toMatchObject({ value: 54, plusMinus: 2, isRead: true })
+    expect(metricEstimate(plain, 'torso', null)).toMatchObject({ value: 54, plusMinus: 2, isRead: true })
     const odd = setupOf(readingsWith({ torsoAngle: 20, shoulderAngle: [110, 110], elbowFlexion: [5, 5] }), [], 'drop')
-    const { overModel } = asRead(odd, 'torso', null)!
+    const { overModel } = metricEstimate(odd, 'torso', null)!
     expect(Math.abs(overModel)).toBeGreaterThan(2)
     expect(plusMinusAsRead(odd, 'torso', 1.5)).toBeCloseTo(Math.hypot(1.5, overModel), 9)
     expect(plusMinusAsRead(odd, 'load', 1.5)).toBe(1.5)
@@ -117,8 +117,8 @@ describe('two legs that are not alike', () => {
 it('what no reading reads is the model’s alone', () => {
   const setup = setupOf(wholeReadings, [], 'drop')
   for (const metric of ['load', 'reach', 'stance'] as MetricKey[]) {
-    expect(asRead(setup, metric, 7)).toEqual({ value: 7, plusMinus: null, overModel: 0, isRead: false })
-    expect(asRead(setup, metric, null)).toBeNull()
+    expect(metricEstimate(setup, metric, 7)).toEqual({ value: 7, plusMinus: null, overModel: 0, isRead: false })
+    expect(metricEstimate(setup, metric, null)).toBeNull()
   }
   expect(metricReadBy('stature', 'both')).toBeNull()
 })

@@ -9,8 +9,8 @@ import { riderMetrics } from '../body/metrics.ts'
 import { axlesOf } from '../model/riderModel.ts'
 import { bySide } from '../kernel/sided.ts'
 import { aReading, entryOf, readingsWith } from '../testing.ts'
-import { metricsAsRead } from './asRead.ts'
-import { isPedalling, kneeBand, kneeNow, saddleFor } from './kneeNow.ts'
+import { metricsAsRead } from './metricEstimate.ts'
+import { isPedalling, kneeBand, kneeAtBottom, saddleFor } from './kneeAtBottom.ts'
 import { setupOf } from './setup.ts'
 import type { Reading } from '../readings/reading.ts'
 
@@ -20,7 +20,7 @@ const modelled = (setup: ReturnType<typeof at>) => {
   const metrics = setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values))
   return { left: metrics?.kneeLeft ?? null, right: metrics?.kneeRight ?? null }
 }
-const knees = (setup: ReturnType<typeof at>) => bySide((side) => kneeNow(setup, side, modelled(setup)[side]))
+const knees = (setup: ReturnType<typeof at>) => bySide((side) => kneeAtBottom(setup, side, modelled(setup)[side]))
 const photo = (readings: readonly Reading[]) => readings.map((r) => (r.key === 'kneeFlexion' ? { ...r, method: 'photo' as const } : r))
 
 describe('a knee that was read', () => {
@@ -43,7 +43,7 @@ describe('a knee that was read', () => {
   it('is judged with nothing else entered; how far to move is what the leg is needed for', () => {
     const setup = at([aReading('kneeFlexion', 'left', 38), aReading('kneeFlexion', 'right', 38), aReading('saddleHeight', 'both', 700)])
     expect(setup.model).toBeNull()
-    const standing = bySide((side) => kneeStanding(setup, side, kneeNow(setup, side, null)))
+    const standing = bySide((side) => kneeStanding(setup, side, kneeAtBottom(setup, side, null)))
     expect(standing.left).toMatchObject({ value: 38, plusMinus: 3, leg: null })
     const found = heightFindings(null, { pelvisLevel: null, rocking: null, dropperTravel: null, knees: standing, tooWide: false })
     expect(found.map((f) => f.key)).toEqual(['knee-left', 'knee-right'])
@@ -65,7 +65,7 @@ describe('a knee that was read', () => {
     const readings = [...readingsWith({}), again]
     for (const place of [0, 1]) {
       const setup = setupOf(readings, [change], 'drop', place)
-      expect(kneeNow(setup, 'left', modelled(setup).left)!.value).toBeCloseTo(32, 6)
+      expect(kneeAtBottom(setup, 'left', modelled(setup).left)!.value).toBeCloseTo(32, 6)
     }
   })
 
@@ -78,7 +78,7 @@ describe('a knee that was read', () => {
     const found = heightFindings(null, { pelvisLevel: null, rocking: null, dropperTravel: null, knees: far, tooWide: false })
     expect(found.map((f) => f.key)).not.toContain('apart')
     expect(found.find((f) => f.key === 'knee-left')!.sentence).toContain('by the model')
-    expect(kneeNow(at([]), 'left', null)).toBeNull()
+    expect(kneeAtBottom(at([]), 'left', null)).toBeNull()
   })
 
   it('shows in the numbers of the rider as it was read', () => {

@@ -6,8 +6,8 @@ import type { ResolvedReadings } from '../readings/resolve.ts'
 import type { TargetBand } from '../kernel/band.ts'
 import { bySide } from '../kernel/sided.ts'
 import type { Side, Sided } from '../kernel/sided.ts'
-import { asRead } from './asRead.ts'
-import type { AsRead } from './asRead.ts'
+import { metricEstimate } from './metricEstimate.ts'
+import type { AsRead } from './metricEstimate.ts'
 import type { Setup } from './setup.ts'
 
 /** A knee at the bottom as it stands now, and how it is judged. */
@@ -36,13 +36,13 @@ export function kneeBand(now: ResolvedReadings, side: Side): TargetBand {
 }
 
 /**
- * A knee as it was read, or as the model has it, with its band; see {@link asRead}.
+ * A knee as it was read, or as the model has it, with its band; see {@link metricEstimate}.
  * @param modelled the model's own knee now, degrees
  * @param doubt ± of the knee as it is shown everywhere, degrees; while it is not known the reading's own stands
  * @returns null where the knee is neither read nor known to the model
  */
-export function kneeNow(setup: Setup, side: Side, modelled: number | null, doubt: number | null = null): KneeNow | null {
-  const knee = asRead(setup, metricOf[side], modelled)
+export function kneeAtBottom(setup: Setup, side: Side, modelled: number | null, doubt: number | null = null): KneeNow | null {
+  const knee = metricEstimate(setup, metricOf[side], modelled)
   return knee && { ...knee, plusMinus: doubt ?? knee.plusMinus, band: kneeBand(setup.now, side) }
 }
 
@@ -52,7 +52,7 @@ export function kneesNow(
   metrics: RiderMetrics | null,
   plusMinus: (metric: MetricKey) => number | null,
 ): Sided<KneeNow | null> {
-  return bySide((side) => kneeNow(setup, side, metrics?.[metricOf[side]] ?? null, plusMinus(metricOf[side])))
+  return bySide((side) => kneeAtBottom(setup, side, metrics?.[metricOf[side]] ?? null, plusMinus(metricOf[side])))
 }
 
 /** What a knee says of the saddle: too low for it, too high, or neither. */

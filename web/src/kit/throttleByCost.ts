@@ -6,7 +6,7 @@ const SHARE = 1 / 3
  * less often: what it costs is measured until its frame is painted. Of several askings meanwhile the last counts.
  * @param least ms from one start to the next
  */
-export function spaced(work: () => void, least: number): () => void {
+export function throttleByCost(work: () => void, least: number): () => void {
   let isWanted = false
   let isResting = false
   function run(): void {
