@@ -57,10 +57,14 @@ const open = ref(false)
 /** a new reading is being taken, beside those that count so far */
 const again = ref(false)
 
+/** Below this a tenth of an inch says too little, mm. */
+const FINE = 2.5
 const inUnit = (value: number, fine = true) => {
   const { dimension } = definition.value
   if (dimension !== 'length') return trimmed(value, fine ? 1 : 0)
-  return formatLength(value, preferences.unit, preferences.unit === 'mm' ? (fine ? undefined : 0) : 1)
+  if (preferences.unit === 'mm') return formatLength(value, 'mm', fine ? undefined : 0)
+  // A maker's figure is good to a fiftieth of an inch: one decimal would say ±0.
+  return formatLength(value, preferences.unit, Math.abs(value) < FINE ? 2 : 1)
 }
 /** Unit and sign, at every field: "°, nose up +". */
 const unit = computed(() => {

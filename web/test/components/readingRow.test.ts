@@ -203,6 +203,13 @@ describe('a row of the tape', () => {
     expect(at.get('.how').text()).toMatch(/^±\d+(\.\d)?° .*photo/)
   })
 
+  it('never says ±0 of a small ± in inches', async () => {
+    open({ readings: [{ ...aReading('crank', 'both', 172.5), method: 'maker' }] })
+    usePreferences().unit = 'in'
+    const text = row('crank').text()
+    expect(text).toMatch(/±0\.\d*[1-9]/)
+    expect(text).not.toMatch(/±0(?![.\d])/)
+  })
   it('stands with its estimate until it is read', async () => {
     open({ readings: readingsWith({}).filter(({ key }) => key !== 'thigh') })
     const at = row('thigh')
