@@ -11,7 +11,7 @@ import type { Side } from '../kernel/sided.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { keysOf } from '../kernel/tables.ts'
 import type { Reading } from '../readings/reading.ts'
-import { freshVisit } from '../record/dossier.ts'
+import { fileOf } from '../record/testing.ts'
 import { sheetOf } from '../record/sheet.ts'
 import { toleratedMirror } from '../testing.ts'
 import { feetStation } from '../stations/feet/station.ts'
@@ -122,17 +122,7 @@ describe('a number is one fact', () => {
         }
         const bar = barOf(visit.kind)
         expect(bar).toBe(facts.setup.rider.bar)
-        const sheet = sheetOf({
-          format: 'level-stance/visit',
-          version: 4,
-          rider: { name: 'R', note: '' },
-          bike: { name: 'B', kind: visit.kind },
-          visit: { ...freshVisit, startedAt: '2026-03-02T09:30:00.000Z' },
-          readings: [...visit.readings],
-          complaints: [...visit.complaints],
-          ledger: [...visit.ledger],
-          ratings: [],
-        })
+        const sheet = sheetOf(fileOf(visit))
         for (const [label, name, side] of [
           ['Knee at the bottom, left', 'knee', 'left'],
           ['Knee at the bottom, right', 'knee', 'right'],

@@ -3,7 +3,7 @@ import type { BarKind } from '../bike/bikeKinds.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
 import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { Reading } from '../readings/reading.ts'
-import { flatBar } from '../stations/hands/testing.ts'
+import { dropBar, flatBar } from '../stations/hands/testing.ts'
 import { complaintAt, entryOf, readingsWith } from '../testing.ts'
 import { emptyVisit } from './visitInput.ts'
 import type { ReasonVisit } from './visitInput.ts'
@@ -13,27 +13,6 @@ export function aVisit(over: Partial<ReasonVisit> = {}): ReasonVisit {
   return { ...emptyVisit, kind: 'drop bar', ...over }
 }
 
-const dropBar = {
-  hoodWidth: 420,
-  hoodPosition: [45, 45],
-  hoodAngle: [2, 2],
-  barReach: 75,
-  barDrop: 120,
-  barRoll: 0,
-  stemLength: 100,
-  frameReach: 400,
-  frameStack: 560,
-  headAngle: 73,
-  headset: 10,
-  spacers: 10,
-  spacersAbove: 10,
-  stemAngle: -6,
-  dropWidth: 430,
-  leverReach: [72, 72],
-  indexFinger: [70, 70],
-  gripDiameter: [33, 33],
-  handLength: [185, 185],
-} as const
 const seated = {
   saddleTilt: 0,
   saddleWidth: 140,

@@ -1,4 +1,4 @@
-import { joined, mm, msg } from '../kernel/message.ts'
+import { joined, mm, msg, partLabel } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import { barOf } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
@@ -150,8 +150,8 @@ function partRows(now: Setup): SheetRow[] {
   }
   return [...now.folded.fitted].map(([slot, { exchange }]) => ({
     label: slots[slot].label,
-    before: first.get(slot)?.from.name ?? exchange.from.name,
-    after: exchange.to.name,
+    before: partLabel(first.get(slot)?.from.name ?? exchange.from.name),
+    after: partLabel(exchange.to.name),
     changed: true,
     note: 'exchanged',
   }))

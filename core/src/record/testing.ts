@@ -25,6 +25,7 @@ import { seatStation } from '../stations/seat/station.ts'
 import { measureNext, nextWords } from '../uncertainty/measureNext.ts'
 import { freshVisit } from './dossier.ts'
 import { sheetOf } from './sheet.ts'
+import type { VisitFile } from './visitFile.ts'
 
 /** A message that a screen or the sheet shows of a visit. */
 export interface Shown {
@@ -101,20 +102,25 @@ export function everyMessage(visit: ReasonVisit, spreads?: Spreads): Shown[] {
   return shown
 }
 
-/** Every message of a visit's sheet. */
-export function sheetMessages(visit: ReasonVisit): Shown[] {
-  const { shown, sentence, part } = collector()
-  const sheet = sheetOf({
+/** The file of a visit, of a rider and a bike without a story. */
+export function fileOf({ kind, readings, complaints, ledger, ratings }: ReasonVisit): VisitFile {
+  return {
     format: 'level-stance/visit',
     version: 4,
     rider: { name: 'R', note: '' },
-    bike: { name: 'B', kind: visit.kind },
+    bike: { name: 'B', kind },
     visit: { ...freshVisit, startedAt: '2026-03-02T09:30:00.000Z' },
-    readings: [...visit.readings],
-    complaints: [...visit.complaints],
-    ledger: [...visit.ledger],
-    ratings: [...visit.ratings],
-  })
+    readings: [...readings],
+    complaints: [...complaints],
+    ledger: [...ledger],
+    ratings: [...ratings],
+  }
+}
+
+/** Every message of a visit's sheet. */
+export function sheetMessages(visit: ReasonVisit): Shown[] {
+  const { shown, sentence, part } = collector()
+  const sheet = sheetOf(fileOf(visit))
   for (const row of sheet.settings) part(`sheet ${row.label}`, row.label, row.before, row.after, row.note)
   for (const row of sheet.readings) part(`sheet ${row.label}`, row.left, row.right, row.how)
   for (const row of sheet.changes) {

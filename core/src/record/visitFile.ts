@@ -1,3 +1,5 @@
+import { emptyVisit } from '../reason/visitInput.ts'
+import type { ReasonVisit } from '../reason/visitInput.ts'
 import { z } from 'zod'
 import { momentField } from '../kernel/moment.ts'
 import { ledgerEntrySchema } from '../ledger/ledger.ts'
@@ -82,6 +84,12 @@ export function toVisitFile(dossier: Dossier): VisitFile {
     ledger: dossier.ledger,
     ratings: dossier.ratings.map((row) => row.rating).filter((rating) => kept.has(rating.complaintId)),
   }
+}
+
+/** A visit as the reasoner takes it, with nothing known beyond its file. */
+export function reasonVisitOf({ readings, ledger, complaints, ratings, bike, visit }: VisitFile): ReasonVisit {
+  const { riding, choices, pace } = visit
+  return { ...emptyVisit, readings, ledger, complaints, ratings, riding, choices, pace, kind: bike.kind }
 }
 
 /**

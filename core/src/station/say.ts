@@ -24,6 +24,13 @@ export function into(found: Finding[], of?: string): Add {
     void found.push({ key, side, weight, headline, sentence, source, ...(of === undefined ? {} : { of }) })
 }
 
+/** Writes into a list what is said of the rider and the bike, not of a side. */
+export function intoBoth(found: Finding[]) {
+  const add = into(found)
+  return (key: string, weight: Finding['weight'], headline: Message, sentence: Message, source?: Finding['source']): void =>
+    add(key, 'both', weight, headline, sentence, source)
+}
+
 /** Whether a side has a finding of one of these names that is worth a change. */
 export function isActed(findings: readonly Finding[], side: Side, ...keys: readonly string[]): boolean {
   return findings.some((finding) => finding.weight === 'act' && finding.side === side && keys.includes(finding.key))

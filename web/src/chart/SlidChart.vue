@@ -48,7 +48,10 @@ const emit = defineEmits<{ slide: [at: number] }>()
 const preferences = usePreferences()
 const element = ref<HTMLElement | null>(null)
 
-/** Where the slider stands: at once where a hand holds it, else when the hand that drags elsewhere rests. */
+/**
+ * Where the slider stands: at once where a hand holds it, else when the hand that drags elsewhere rests.
+ * What it is given besides stays the same: it is a heavy control, and is not drawn anew meanwhile.
+ */
 const slid = later(
   () => props.at,
   () => props.picture,
@@ -63,6 +66,8 @@ function slide(value: unknown): void {
 /** Of the chart, px: room for every line of its legend. */
 const margin = computed(() => ({ l: props.up === '' ? 34 : 48, r: props.legend ? 96 : 14, t: 6, b: 20 }))
 const inUse = (mm: number) => mm / { mm: 1, cm: 10, in: MM_PER_INCH }[preferences.unit]
+const sliderPlace = computed(() => ({ margin: `4px ${margin.value.r - 7}px 4px ${margin.value.l - 7}px` }))
+const valueText = () => props.spoken
 /**
  * Where a move stands along the chart, for a line laid over it: curves are drawn once, and a hand that
  * slides does not draw them again.
@@ -131,8 +136,8 @@ watch(() => [props.lines, props.places, props.shade, preferences.dark, preferenc
     :included="false"
     :tooltip-open="false"
     :aria-label-for-handle="handle"
-    :aria-value-text-formatter-for-handle="() => spoken"
-    :style="{ margin: `4px ${margin.r - 7}px 4px ${margin.l - 7}px` }"
+    :aria-value-text-formatter-for-handle="valueText"
+    :style="sliderPlace"
     @change="slide"
   />
   <p v-if="failed" class="warn small" role="alert">The curves could not be drawn here; the words beside the slider hold.</p>

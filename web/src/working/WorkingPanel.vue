@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MessageText } from '../glossary/MessageText.ts'
 import { Drawer } from 'ant-design-vue'
 import { computed } from 'vue'
 import { evaluate } from '@level-stance/core/kernel/calculation'
@@ -51,7 +52,7 @@ const worked = computed(() =>
             plusMinus,
             estimated: estimated ?? [],
             answer: null,
-            error: error.message,
+            error: error.words,
           }
         }
       }),
@@ -83,7 +84,7 @@ const sure = (plusMinus: number, unit: string) => (inOther(unit) ? preferences.l
       <section v-for="item in worked" :key="item.heading" class="item">
         <h2>{{ item.heading }}</h2>
         <p class="muted small">{{ item.title }}. {{ item.summary }}</p>
-        <p v-if="item.error" class="stop">{{ item.error }}</p>
+        <p v-if="item.error" class="stop"><MessageText :of="item.error" /></p>
         <template v-if="item.answer">
           <table class="lines">
             <tbody>

@@ -38,3 +38,26 @@ export const flatBar = {
   handHeight: 700,
   gripSpacing: 656,
 } as const
+
+/** A drop bar with its levers and the hands that hold it; made up. */
+export const dropBar = {
+  hoodWidth: 420,
+  hoodPosition: [45, 45],
+  hoodAngle: [2, 2],
+  barReach: 75,
+  barDrop: 120,
+  barRoll: 0,
+  stemLength: 100,
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  spacersAbove: 10,
+  stemAngle: -6,
+  dropWidth: 430,
+  leverReach: [72, 72],
+  indexFinger: [70, 70],
+  gripDiameter: [33, 33],
+  handLength: [185, 185],
+} as const

@@ -15,28 +15,10 @@ import { contextAt, readingsWith } from '../../testing.ts'
 import { startingCockpit } from './cockpit/parts.ts'
 import { extensionChoices, leverChoices } from './cockpit/partChoices.ts'
 import { handsPagesFor, handsParts, handsStation } from './station.ts'
-import { flatBar } from './testing.ts'
+import { dropBar, flatBar } from './testing.ts'
 
-const dropBar = {
-  frameReach: 400,
-  frameStack: 560,
-  headAngle: 73,
-  headset: 10,
-  spacers: 10,
-  spacersAbove: 10,
-  stemLength: 90,
-  stemAngle: -6,
-  hoodWidth: 420,
-  dropWidth: 430,
-  barReach: 75,
-  barDrop: 120,
-  hoodPosition: [45, 45],
-  hoodAngle: [2, 2],
-  barRoll: 0,
-  leverReach: [72, 72],
-  indexFinger: [70, 70],
-  handLength: [185, 185],
-  gripDiameter: [33, 33],
+const timeTrialBar = {
+  ...dropBar,
   padForward: 40,
   padUp: 60,
   padSpacing: 330,
@@ -45,7 +27,7 @@ const dropBar = {
   creepForward: 30,
   wristAngle: [-4, -4],
 } as const
-const bases = { flat: flatBar, drop: dropBar } as const
+const bases = { flat: flatBar, drop: timeTrialBar } as const
 
 function saidOf(setup: Setup): { page: string; said: PageJudgement; vials: readonly Vial[] }[] {
   const { bar } = setup.rider

@@ -1,4 +1,4 @@
-import type { Message } from '../../../kernel/message.ts'
+import { into } from '../../../station/say.ts'
 import { mm, msg } from '../../../kernel/message.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
@@ -46,8 +46,7 @@ const counted: Readonly<Record<OptionOf<'boltsFitted'>, number>> = { one: 1, two
 /** Count, bite, through the sole, torque. @source common-practice */
 export function boltFindings({ pattern, fitted, length, plate, depth, torque }: BoltReadings): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, side: Finding['side'], weight: Finding['weight'], headline: Message, sentence: Message) =>
-    found.push({ key, side, weight, headline, sentence, source: 'common-practice' })
+  const add = into(found)
   const asked = pattern === null ? null : boltsOf[pattern]
   for (const side of ['left', 'right'] as const) {
     const inPlace = fitted[side]

@@ -1,3 +1,4 @@
+import { intoBoth } from '../../../station/say.ts'
 import { term } from '../../../readings/table/terms.ts'
 import type { Message } from '../../../kernel/message.ts'
 import { mm, msg } from '../../../kernel/message.ts'
@@ -64,13 +65,7 @@ const CLEATS_APART = 3
  */
 export function judgeLegLength({ difference, place, stack, cleat, pelvisLevel, pain }: LegLengthReadings): LegLengthJudgement {
   const findings: Finding[] = []
-  const add = (
-    key: string,
-    weight: Finding['weight'],
-    headline: Message,
-    sentence: Message,
-    source: Finding['source'] = 'common-practice',
-  ) => findings.push({ key, side: 'both', weight, headline, sentence, source })
+  const add = intoBoth(findings)
   const nothing = { shorter: null, start: 0, already: 0, now: 0, findings }
   const crooked = pelvisLevel !== null && pelvisLevel !== 'level'
   if (difference === null) {

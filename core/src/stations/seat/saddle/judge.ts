@@ -1,4 +1,3 @@
-import type { Message } from '../../../kernel/message.ts'
 import { mm, msg, range } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { chosen, measuredValue } from '../../../readings/resolve.ts'
@@ -12,7 +11,7 @@ import type { WidthRange } from './width.ts'
 
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
-import { into } from '../../../station/say.ts'
+import { into, intoBoth } from '../../../station/say.ts'
 import { slidesAbout, softTissue } from '../complaints/told.ts'
 
 /** The saddle's width against what these bones and this posture ask, mm. */
@@ -25,8 +24,7 @@ export function widthStands(width: WidthRange | null, saddle: Quantity | null): 
 /** Width against the range, and the mat's spacing against the one in use. @source common-practice */
 export function widthFindings(width: WidthRange, stands: Judged | null, mat: MatResult | null): Finding[] {
   const found: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: Message, sentence: Message) =>
-    found.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
+  const add = intoBoth(found)
   const asked = range(width.low, width.high)
   if (stands !== null) {
     const { end, beyond, weight } = verdictOf(stands)

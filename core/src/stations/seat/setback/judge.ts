@@ -8,7 +8,7 @@ import type { Judged } from '../../../kernel/judged.ts'
 import type { OptionOf } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import type { Finding } from '../../../kernel/finding.ts'
-import { into } from '../../../station/say.ts'
+import { into, intoBoth } from '../../../station/say.ts'
 
 /** What speaks for a saddle further back or further forward; null = not read. */
 export interface SetbackSigns {
@@ -57,8 +57,7 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   const back: Message[] = []
   const forward: Message[] = []
   const findings: Finding[] = []
-  const add = (key: string, weight: Finding['weight'], headline: Message, sentence: Message) =>
-    findings.push({ key, side: 'both', weight, headline, sentence, source: 'common-practice' })
+  const add = intoBoth(findings)
   if (signs.sits === 'nose' && !signs.noseDown) forward.push(sitting.nose)
   if (signs.sits === 'tail') back.push(sitting.tail)
   back.push(...signs.hands)

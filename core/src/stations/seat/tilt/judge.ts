@@ -1,4 +1,3 @@
-import type { Message } from '../../../kernel/message.ts'
 import { joined } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { LOW_TORSO } from '../../../body/postureLimits.ts'
@@ -18,7 +17,7 @@ import type { TiltHead } from './bolts.ts'
 
 import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
-import { into } from '../../../station/say.ts'
+import { into, intoBoth } from '../../../station/say.ts'
 import { slidesForward, softTissue, told } from '../complaints/told.ts'
 
 /** What the fitter may choose here. */
@@ -103,13 +102,7 @@ function tiltFindings({
   use,
 }: Omit<TiltStanding, 'findings'>): Finding[] {
   const found: Finding[] = []
-  const add = (
-    key: string,
-    weight: Finding['weight'],
-    headline: Message,
-    sentence: Message,
-    source: Finding['source'] = 'common-practice',
-  ) => found.push({ key, side: 'both', weight, headline, sentence, source })
+  const add = intoBoth(found)
   const words = (angle: number) => `${trimmed(Math.abs(angle), 1)}° nose ${angle > 0 ? 'up' : 'down'}`
   const asked = `${trimmed(-band.high, 1)} to ${trimmed(-band.low, 1)}° nose down where you sit, aim ${trimmed(-aim, 1)}°`
   if (now === null || stands === null) {

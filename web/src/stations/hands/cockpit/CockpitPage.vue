@@ -46,7 +46,7 @@ const bars = computed<Record<string, string>>(() => {
 const change = (more: Partial<SearchRequest>) => (search.value = { ...search.value, ...more })
 const perUnit = computed(() => ({ mm: 1, cm: 10, in: MM_PER_INCH })[preferences.unit])
 /** A part's name, whose sizes are part of it. */
-const named = (name = '') => (preferences.unit === 'mm' ? name : partLabel(name))
+const named = (name = '') => partLabel(name)
 const shown = (mm: number, decimals?: number) => lengthWords(mm, preferences.unit, decimals)
 /** As it stands in a field: what was typed, without what the sum has left behind its decimals. */
 const inUnit = (mm: number) => Math.round((1000 * mm) / perUnit.value) / 1000

@@ -6,7 +6,6 @@ import type { SweepKey } from '@level-stance/core/stations/hands/place/handSweep
 import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
 import SlidChart from '../../../chart/SlidChart.vue'
 import type { ChartLine } from '../../../chart/SlidChart.vue'
-import { later } from '../../../kit/later.ts'
 import { useBoard } from '../../../data/board.ts'
 import { usePreferences } from '../../../data/preferences.ts'
 import { useHands } from '../../useHands.ts'
@@ -22,20 +21,14 @@ const row = computed(() => sweeps[along.value])
 const points = computed(() => hands.rested.sweep[along.value])
 const middle = computed(() => (along.value === 'height' ? hands.rested.sweep.middle : hands.rested.sweep.reachMiddle))
 const at = computed(() => board.aimed(row.value.setting, 'both'))
-/** What words are said of: where it stands once the hand rests. */
-const said = later(
-  () => at.value,
-  () => along.value,
-  () => at.value,
-)
 const way = computed(() => (along.value === 'height' ? (['up', 'down'] as const) : (['forward', 'back'] as const)))
 const here = computed(() => {
   const list = points.value ?? []
-  return [...list].sort((a, b) => Math.abs(a.at - said.value) - Math.abs(b.at - said.value))[0] ?? null
+  return [...list].sort((a, b) => Math.abs(a.at - at.value) - Math.abs(b.at - at.value))[0] ?? null
 })
 const spoken = computed(() => {
   const size = (mm: number) => lengthWords(mm, preferences.unit)
-  const by = said.value === 0 ? 'where they are' : `${size(Math.abs(said.value))} ${said.value > 0 ? way.value[0] : way.value[1]}`
+  const by = at.value === 0 ? 'where they are' : `${size(Math.abs(at.value))} ${at.value > 0 ? way.value[0] : way.value[1]}`
   const { metrics = null, neck = null, worse = null } = here.value ?? {}
   if (metrics === null) return `${by}: out of reach`
   const angles = `torso ${trimmed(metrics.torso ?? 0, 0)}°, neck ${trimmed(neck ?? 0, 0)}°, hand load ${trimmed(metrics.load ?? 0, 0)} %`
