@@ -1,3 +1,4 @@
+import { fieldOf } from '@level-stance/core/kernel/tables'
 import { existsSync } from 'node:fs'
 import type { Server } from 'node:http'
 import { fileURLToPath, pathToFileURL } from 'node:url'
@@ -57,7 +58,7 @@ const app = createApp({
 const host = process.env['HOST'] ?? '127.0.0.1'
 const server: Server = app.listen(Number(process.env['PORT'] ?? 4810), host, (error) => {
   if (error) {
-    const { code } = error as NodeJS.ErrnoException
+    const code = fieldOf(error, 'code')
     const why = code === 'EADDRINUSE' ? 'is in use' : code === 'EACCES' ? 'may not be listened on by this user' : 'cannot be listened on'
     return void giveUp(`Port ${process.env['PORT'] ?? 4810} ${why}. Choose another: PORT=4811 npm start`, 3)
   }

@@ -1,4 +1,6 @@
 import { leastSquares, solveLinear } from '../kernel/leastSquares.ts'
+import { at, cellAt, dot, matrixOf, rowAt, vectorOf } from '../kernel/vector.ts'
+import type { Matrix, Vector } from '../kernel/vector.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side, Sided } from '../kernel/sided.ts'
 import { hipAngleBetween, hipOf, legAt } from './rider.ts'
@@ -131,10 +133,10 @@ export function calibrate(
   how: 'exact-first' | 'fitted' = 'exact-first',
   start?: FreeValues,
 ): Calibration {
-  const priors = freeKeys.map((key) => free[key].prior)
+  const priors = vectorFrom((key) => free[key].prior)
   if (knowns.length === 0) return { state: 'none', values: valuesOf(priors), residuals: [], strained: [] }
   const misfits = misfitsOf(knowns)
-  const best = solve(free, misfits, knowns, start ? freeKeys.map((key) => start[key]) : priors)
+  const best = solve(free, misfits, knowns, start ? vectorFrom((key) => start[key]) : priors)
   const fitted = valuesOf(best)
   const answer = { state: 'fitted', values: fitted, residuals: residualsOf(knowns, fitted), strained: strainedIn(free, best) } as const
   if (how === 'fitted' || answer.strained.length > 0) return answer
@@ -146,8 +148,8 @@ export function calibrate(
 }
 
 /** Free parameters that had to be pulled further than is plausible. */
-function strainedIn(free: FreeParameters, p: readonly number[]): FreeKey[] {
-  return freeKeys.filter((key, i) => Math.abs(p[i]! - free[key].prior) > (PLAUSIBLE_PULL * free[key].plusMinus) / 2)
+function strainedIn(free: FreeParameters, p: Vector): FreeKey[] {
+  return freeKeys.filter((key, i) => Math.abs(at(p, i) - free[key].prior) > (PLAUSIBLE_PULL * free[key].plusMinus) / 2)
 }
 
 /** The free parameters that an angle changes with, of a leg's or an arm's own side where it has one. */
@@ -169,62 +171,73 @@ export function changesWith({ kind, side }: Pick<Known, 'kind' | 'side'>): reado
   return dependsOn[kind](side === 'both' ? 'right' : side, side === 'both' ? sides : [side])
 }
 
+/** One number per free parameter, in the order of {@link freeKeys}. */
+const vectorFrom = (value: (key: FreeKey) => number): Vector => Float64Array.from(freeKeys, value)
+
 /** Predicted less measured of every angle, degrees, and how it changes with each free parameter. */
 interface Misfits {
-  readonly at: (p: readonly number[]) => number[]
-  /** per parameter: what each misfit gains per unit of it; only what depends on it is worked out */
-  readonly columns: (p: readonly number[], misfits: readonly number[]) => number[][]
+  readonly misfitsAt: (p: Vector) => Vector
+  /** a row per parameter: what each misfit gains per unit of it; only what depends on it is worked out */
+  readonly gainsAt: (p: Vector, misfits: Vector) => Matrix
 }
 
 function misfitsOf(knowns: readonly Known[]): Misfits {
+  const all = knowns.map((known, index) => ({ known, index }))
   /** a misfit of some of the angles; neighbours on one bike share its posture */
-  const predictAll = (p: readonly number[], each: (predicted: number, k: number) => void, of: readonly number[]): void => {
+  const predictAll = (p: Vector, each: (misfit: number, index: number) => void, of: typeof all): void => {
     const values = valuesOf(p)
     let base: RiderModel | null = null
     let predictOne = noPrediction
-    for (const k of of) {
-      const known = knowns[k]!
+    for (const { known, index } of of) {
       if (known.base !== base) {
         base = known.base
         predictOne = predictor(withFree(base, values))
       }
-      each(predictOne(known) - known.value, k)
+      each(predictOne(known) - known.value, index)
     }
   }
-  const all = knowns.map((_, k) => k)
-  const dependents = freeKeys.map((key) => all.filter((k) => changesWith(knowns[k]!).includes(key)))
+  const dependents = freeKeys.map((key) => all.filter(({ known }) => changesWith(known).includes(key)))
   return {
-    at: (p) => {
-      const found: number[] = []
-      predictAll(p, (misfit) => found.push(misfit), all)
+    misfitsAt: (p) => {
+      const found = new Float64Array(knowns.length)
+      predictAll(p, (misfit, index) => (found[index] = misfit), all)
       return found
     },
-    columns: (p, misfits) =>
-      dependents.map((of, i) => {
-        const column = new Array<number>(knowns.length).fill(0)
-        if (of.length === 0) return column
-        const shifted = [...p]
-        shifted[i]! += STEP
-        predictAll(shifted, (misfit, k) => (column[k] = (misfit - misfits[k]!) / STEP), of)
-        return column
-      }),
+    gainsAt: (p, misfits) => {
+      const gains = matrixOf(freeKeys.length, knowns.length, () => 0)
+      dependents.forEach((of, i) => {
+        if (of.length === 0) return
+        const row = rowAt(gains, i)
+        const shifted = p.slice()
+        shifted[i] = at(p, i) + STEP
+        predictAll(shifted, (misfit, index) => (row[index] = (misfit - at(misfits, index)) / STEP), of)
+      })
+      return gains
+    },
   }
 }
 
 /** Least squares weighted with the uncertainties, what is assumed counting as measured. */
-function solve(free: FreeParameters, { at, columns }: Misfits, knowns: readonly Known[], start: readonly number[]): readonly number[] {
-  const assumed = freeKeys.map((key) => free[key])
-  const weights = knowns.map(({ plusMinus }) => 2 / plusMinus)
-  const residuals = (p: readonly number[]): number[] => [
-    ...assumed.map(({ prior, plusMinus }, i) => (p[i]! - prior) / (plusMinus / 2)),
-    ...at(p).map((misfit, k) => misfit * weights[k]!),
-  ]
-  const derivatives = (p: readonly number[], r: readonly number[]): number[][] => {
-    const misfits = knowns.map((_, k) => r[assumed.length + k]! / weights[k]!)
-    return columns(p, misfits).map((column, i) => [
-      ...assumed.map(({ plusMinus }, j) => (i === j ? 2 / plusMinus : 0)),
-      ...column.map((value, k) => value * weights[k]!),
-    ])
+function solve(free: FreeParameters, { misfitsAt, gainsAt }: Misfits, knowns: readonly Known[], start: Vector): Vector {
+  const priors = vectorFrom((key) => free[key].prior)
+  const stiffness = vectorFrom((key) => 2 / free[key].plusMinus)
+  const weights = Float64Array.from(knowns, ({ plusMinus }) => 2 / plusMinus)
+  const assumed = priors.length
+  const count = assumed + weights.length
+  const residuals = (p: Vector): Vector => {
+    const misfits = misfitsAt(p)
+    return vectorOf(count, (k) =>
+      k < assumed ? (at(p, k) - at(priors, k)) * at(stiffness, k) : at(misfits, k - assumed) * at(weights, k - assumed),
+    )
+  }
+  const derivatives = (p: Vector, r: Vector): Matrix => {
+    const gains = gainsAt(
+      p,
+      weights.map((weight, k) => at(r, assumed + k) / weight),
+    )
+    return matrixOf(assumed, count, (i, k) =>
+      k < assumed ? (i === k ? at(stiffness, k) : 0) : cellAt(gains, i, k - assumed) * at(weights, k - assumed),
+    )
   }
   return leastSquares(residuals, start, derivatives).parameters
 }
@@ -234,23 +247,31 @@ function solve(free: FreeParameters, { at, columns }: Misfits, knowns: readonly 
  * p = prior + S·Jᵀ·(J·S·Jᵀ)⁻¹·(J·(p − prior) − misfit), S the variances assumed.
  * @returns null where the angles contradict each other
  */
-function solveExactly(free: FreeParameters, { at, columns: columnsAt }: Misfits, start: readonly number[]): readonly number[] | null {
-  const priors = freeKeys.map((key) => free[key].prior)
-  const variances = freeKeys.map((key) => (free[key].plusMinus / 2) ** 2)
+function solveExactly(free: FreeParameters, { misfitsAt, gainsAt }: Misfits, start: Vector): Vector | null {
+  const priors = vectorFrom((key) => free[key].prior)
+  const variances = vectorFrom((key) => (free[key].plusMinus / 2) ** 2)
   let p = start
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const r = at(p)
+    const r = misfitsAt(p)
     const worst = Math.max(...r.map(Math.abs))
     if (round > 0 && worst <= EXACT_WITHIN / 10) return p
     if (round >= CLEAR_AFTER && worst > CONTRADICTS) return null
-    const columns = columnsAt(p, r)
-    const square = r.map((_, k) =>
-      r.map((__, l) => columns.reduce((sum, column, i) => sum + column[k]! * variances[i]! * column[l]!, k === l ? RIDGE : 0)),
+    const gains = gainsAt(p, r)
+    const sumOver = (of: (i: number) => number, from: number) => {
+      let sum = from
+      for (let i = 0; i < priors.length; i++) sum += of(i)
+      return sum
+    }
+    const square = matrixOf(r.length, r.length, (k, l) =>
+      sumOver((i) => cellAt(gains, i, k) * at(variances, i) * cellAt(gains, i, l), k === l ? RIDGE : 0),
     )
-    const wanted = r.map((misfit, k) => columns.reduce((sum, column, i) => sum + column[k]! * (p[i]! - priors[i]!), -misfit))
-    const weights = solveLinear(square, wanted)
+    const pulled = p.map((value, i) => value - at(priors, i))
+    const weights = solveLinear(
+      square,
+      r.map((misfit, k) => sumOver((i) => cellAt(gains, i, k) * at(pulled, i), -misfit)),
+    )
     if (weights === null) return null
-    p = priors.map((prior, i) => prior + variances[i]! * columns[i]!.reduce((sum, value, k) => sum + value * weights[k]!, 0))
+    p = priors.map((prior, i) => prior + at(variances, i) * dot(rowAt(gains, i), weights))
     if (!p.every(Number.isFinite)) return null
   }
   return p
@@ -263,22 +284,22 @@ function residualsOf(knowns: readonly Known[], values: FreeValues): Residual[] {
   })
 }
 
-function valuesOf(p: readonly number[]): FreeValues {
+function valuesOf(p: Vector): FreeValues {
   const [
-    hipForward = 0,
-    hipUp = 0,
-    trunk = 0,
-    elbowFlexion = 0,
-    elbowSwivel = 0,
-    twist = 0,
-    handSetLeft = 0,
-    handSetRight = 0,
-    pitchLeft = 0,
-    pitchRight = 0,
-    legs = 0,
-    legsApart = 0,
-    hipsTurned = 0,
-    hipsTilted = 0,
+    hipForward = NaN,
+    hipUp = NaN,
+    trunk = NaN,
+    elbowFlexion = NaN,
+    elbowSwivel = NaN,
+    twist = NaN,
+    handSetLeft = NaN,
+    handSetRight = NaN,
+    pitchLeft = NaN,
+    pitchRight = NaN,
+    legs = NaN,
+    legsApart = NaN,
+    hipsTurned = NaN,
+    hipsTilted = NaN,
   ] = p
   return {
     hipForward,

@@ -2,7 +2,7 @@ import type { Complaint, ComplaintPlace } from '../talk/complaint.ts'
 import { bodyRegion, bodyViewKeys } from '../talk/regions.ts'
 import type { BodyRegionKey, BodyView } from '../talk/regions.ts'
 import { standingOutline } from './standing.ts'
-import { keysOf } from '../kernel/tables.ts'
+import { entriesOf } from '../kernel/tables.ts'
 
 /** A place on a drawing: its outline, drawn for the half that lies at +x, and where its middle is. */
 export interface PlaceShape {
@@ -122,8 +122,7 @@ export interface BodySpot extends ComplaintPlace {
 /** Every place of a drawing; those with a side twice. */
 export function spotsOf(view: BodyView): readonly BodySpot[] {
   const { places, rightAt } = bodyDrawings[view]
-  return keysOf(places).flatMap((region) => {
-    const { path, at } = places[region]!
+  return entriesOf(places).flatMap(([region, { path, at }]) => {
     const { label, sided } = bodyRegion(region)
     const sidesHere: readonly ComplaintPlace['side'][] = sided ? ['left', 'right'] : ['middle']
     return sidesHere.map((side): BodySpot => {

@@ -92,13 +92,15 @@ const outward = (end: Point3, middle: Point3, view: ViewKey): 1 | -1 => {
 }
 
 function legShape(leg: Leg, view: ViewKey, { stature, hip: middle }: Joints): string {
-  const [hip, knee, ankle] = [leg.hip, leg.knee, leg.ankle].map(projections[view]) as [Drawn, Drawn, Drawn]
+  const at = projections[view]
+  const [hip, knee, ankle] = [at(leg.hip), at(leg.knee), at(leg.ankle)]
   const out = outward(leg.hip, middle, view)
   return chain([...flesh(thigh, view, hip, knee, out, stature), ...flesh(shank, view, knee, ankle, out, stature)])
 }
 
 function armShape(arm: SceneArm, view: ViewKey, { stature, hip: middle, handsOpen }: Joints): string {
-  const [shoulder, elbow, hand] = [arm.shoulder, arm.elbow, arm.hand].map(projections[view]) as [Drawn, Drawn, Drawn]
+  const at = projections[view]
+  const [shoulder, elbow, hand] = [at(arm.shoulder), at(arm.elbow), at(arm.hand)]
   const out = outward(arm.shoulder, middle, view)
   const way = toward(elbow, hand)
   const wrist = from(hand, way, -HAND.toWrist * stature, 0)
@@ -149,7 +151,8 @@ const neck = { facing: [0.03, 0.026], side: [0.049, 0.034] } as const
 
 function neckShape({ trunk, stature }: Joints, view: ViewKey): string {
   if (trunk === null) return ''
-  const [shoulder, head] = [trunk.shoulder, trunk.head].map(projections[view]) as [Drawn, Drawn]
+  const at = projections[view]
+  const [shoulder, head] = [at(trunk.shoulder), at(trunk.head)]
   const [below, above] = neck[view === 'side' ? 'side' : 'facing']
   return limb(along(shoulder, head, 0.06), below * stature, along(shoulder, head, 0.75), above * stature)
 }

@@ -1,3 +1,5 @@
+import { keysOf, tableOf } from '../kernel/tables.ts'
+import type { Sided } from '../kernel/sided.ts'
 import type { Point3 } from '../bike/contactPoints.ts'
 import { silhouetteOf } from './silhouette.ts'
 import type { Joints } from './silhouette.ts'
@@ -7,9 +9,9 @@ const STATURE = 392
 /** A joint of the right half: beside the middle, and down from the drawing's top. @source prior, shares of stature as usual */
 const at = (beside: number, down: number, forward = 0): Point3 => ({ x: forward, y: -down, z: beside })
 const mirrored = ({ x, y, z }: Point3): Point3 => ({ x, y, z: -z })
-const both = <Part extends Readonly<Record<string, Point3>>>(right: Part): Readonly<Record<'left' | 'right', Part>> => ({
+const both = <Key extends string>(right: Readonly<Record<Key, Point3>>): Sided<Readonly<Record<Key, Point3>>> => ({
   right,
-  left: Object.fromEntries(Object.entries(right).map(([key, point]) => [key, mirrored(point)])) as Part,
+  left: tableOf(keysOf(right), (key) => mirrored(right[key])),
 })
 
 /** Somebody who stands and faces the viewer, arms beside the body. */

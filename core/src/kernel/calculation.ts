@@ -1,3 +1,4 @@
+import { fieldOf, isRecord } from './tables.ts'
 import { z } from 'zod'
 import { propagate } from './propagate.ts'
 import { trimmed } from './entry.ts'
@@ -42,6 +43,14 @@ export function anyCalculation<Input, Output>(calculation: Calculation<Input, Ou
   return calculation as unknown as AnyCalculation
 }
 
+/** What of an input the calculation takes, without what is not known. */
+export function fieldsTaken({ input: schema }: AnyCalculation, input: unknown): Readonly<Record<string, unknown>> {
+  const shape = fieldOf(schema, 'shape')
+  const isTaken = (key: string) => !isRecord(shape) || key in shape
+  const entries = isRecord(input) ? Object.entries(input) : []
+  return Object.fromEntries(entries.filter(([key, value]) => value !== undefined && isTaken(key)))
+}
+
 /** What every face of a calculation answers with. */
 export interface Evaluation<Output> {
   readonly name: string
@@ -65,10 +74,10 @@ const uncertainties = z
  * @throws CalculationError with the fields at fault
  */
 export function evaluate<Input, Output>(definition: Calculation<Input, Output>, raw: unknown): Evaluation<Output> {
-  if (raw === null || typeof raw !== 'object' || Array.isArray(raw)) {
+  if (!isRecord(raw) || Array.isArray(raw)) {
     throw new CalculationError('invalid', 'The input must be a JSON object.', [{ field: '', message: 'Expected an object.' }])
   }
-  const { plusMinus: rawPlusMinus, ...fields } = raw as Record<string, unknown>
+  const { plusMinus: rawPlusMinus, ...fields } = raw
   const input = parseOrThrow(definition.input, fields)
   const plusMinus = rawPlusMinus === undefined ? {} : parseOrThrow(uncertainties, rawPlusMinus, 'plusMinus')
   const { result, plusMinus: spread, shares } = propagate(definition.run, input, plusMinus)

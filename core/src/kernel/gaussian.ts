@@ -1,26 +1,17 @@
 import { solveLinear } from './leastSquares.ts'
+import { at, cellAt, dot, matrixOf, rowAt, rowsDot, times, vectorOf } from './vector.ts'
+import type { Matrix, Vector } from './vector.ts'
 
-/** Covariance of jointly uncertain quantities; symmetric, square. */
-export type Covariance = number[][]
+/** Covariance of jointly uncertain quantities: symmetric, square. */
+export type Covariance = Matrix
 
 /** Independent quantities. @param deviations standard deviations */
-export function independent(deviations: readonly number[]): Covariance {
-  return deviations.map((deviation, i) => deviations.map((_, j) => (i === j ? deviation * deviation : 0)))
-}
-
-/** Σ·h. */
-export function times(covariance: Covariance, h: readonly number[]): number[] {
-  return covariance.map((row) => dot(row, h))
-}
-
-export function dot(a: readonly number[], b: readonly number[]): number {
-  let sum = 0
-  for (let i = 0; i < a.length; i++) sum += a[i]! * b[i]!
-  return sum
+export function independent(deviations: Vector): Covariance {
+  return matrixOf(deviations.length, deviations.length, (i, j) => (i === j ? at(deviations, i) ** 2 : 0))
 }
 
 /** Variance of a result with gradient h. Never below zero. */
-export function varianceOf(covariance: Covariance, h: readonly number[]): number {
+export function varianceOf(covariance: Covariance, h: Vector): number {
   return Math.max(0, dot(h, times(covariance, h)))
 }
 
@@ -31,71 +22,52 @@ export function varianceOf(covariance: Covariance, h: readonly number[]): number
  * rank-one update a measurement.
  * @param prior Σ, what is uncertain before
  * @param moved diagonal of A, 0 for what the estimator leaves alone
+ * @param rows J, a row per measurement
  * @param deviations of the measurements
  * @param exactly whether it meets the measurements as if they had no error
  * @source gum
  */
-export function afterEstimating(
-  prior: Covariance,
-  moved: readonly number[],
-  rows: readonly (readonly number[])[],
-  deviations: readonly number[],
-  exactly: boolean,
-): Covariance {
-  if (rows.length === 0) return prior
+export function afterEstimating(prior: Covariance, moved: Vector, rows: Matrix, deviations: Vector, exactly: boolean): Covariance {
+  const [n, m] = [moved.length, deviations.length]
+  if (m === 0) return prior
+  const carried = matrixOf(m, n, (k, i) => cellAt(rows, k, i) * at(moved, i))
   const noise = deviations.map((deviation) => (exactly ? RIDGE : deviation * deviation))
-  const carried = rows.map((row) => row.map((value, i) => value * moved[i]!))
-  const square = rows.map((row, k) => carried.map((other, l) => dot(row, other) + (k === l ? noise[k]! : 0)))
+  const square = matrixOf(m, m, (k, l) => rowsDot(rows, k, carried, l) + (k === l ? at(noise, k) : 0))
   // Row i of K solves (J·A·Jᵀ + R)·kᵢ = (J·A)ᵢ; what is not moved has no gain.
-  const gain = moved.map((variance, i) =>
-    variance > 0
-      ? solveLinear(
-          square,
-          carried.map((row) => row[i]!),
-        )
-      : null,
-  )
+  const gain = matrixOf(n, m, () => 0)
+  for (let i = 0; i < n; i++) {
+    const row =
+      at(moved, i) > 0
+        ? solveLinear(
+            square,
+            vectorOf(m, (k) => cellAt(carried, k, i)),
+          )
+        : null
+    if (row) gain.cells.set(row, i * m)
+  }
   // E = 1 − K·J: first E·Σ, then E·Σ·Eᵀ + K·R·Kᵀ.
-  const seen = rows.map((row) => times(prior, row))
-  const left = prior.map((row, i) => {
-    const k = gain[i]
-    return k
-      ? row.map(
-          (value, j) =>
-            value -
-            dot(
-              k,
-              seen.map((column) => column[j]!),
-            ),
-        )
-      : row
-  })
-  return left.map((row, i) => {
-    const a = gain[i]
-    const rest = rows.map((other, m) => dot(other, row) - (a ? a[m]! * deviations[m]! ** 2 : 0))
-    return row.map((value, j) => {
-      const b = gain[j]
-      return b ? value - dot(b, rest) : value
-    })
-  })
+  const seen = matrixOf(n, m, (j, k) => rowsDot(prior, j, rows, k))
+  const left = matrixOf(n, n, (i, j) => cellAt(prior, i, j) - rowsDot(gain, i, seen, j))
+  const rest = matrixOf(n, m, (i, k) => rowsDot(rows, k, left, i) - cellAt(gain, i, k) * at(deviations, k) ** 2)
+  return matrixOf(n, n, (i, j) => cellAt(left, i, j) - rowsDot(gain, j, rest, i))
 }
 
 /** Keeps two measurements of one thing from making the gain's equations singular. */
 const RIDGE = 1e-9
 
 /** Lower triangle L with L·Lᵀ = Σ; rows of what is certain are 0. */
-export function choleskyOf(covariance: Covariance): number[][] {
-  const root: number[][] = []
-  covariance.forEach((row, i) => {
-    const own = new Array<number>(covariance.length).fill(0)
-    root.push(own)
+export function choleskyOf(covariance: Covariance): Matrix {
+  const root = matrixOf(covariance.rows, covariance.rows, () => 0)
+  for (let i = 0; i < root.rows; i++) {
+    const own = rowAt(root, i)
     for (let j = 0; j <= i; j++) {
-      let rest = row[j]!
-      for (let k = 0; k < j; k++) rest -= own[k]! * root[j]![k]!
-      if (i === j) own[j] = Math.sqrt(Math.max(0, rest))
-      else own[j] = root[j]![j]! > 1e-12 ? rest / root[j]![j]! : 0
+      const other = rowAt(root, j)
+      let rest = cellAt(covariance, i, j)
+      for (let k = 0; k < j; k++) rest -= at(own, k) * at(other, k)
+      const on = at(other, j)
+      own[j] = i === j ? Math.sqrt(Math.max(0, rest)) : on > 1e-12 ? rest / on : 0
     }
-  })
+  }
   return root
 }
 
@@ -103,7 +75,7 @@ export function choleskyOf(covariance: Covariance): number[][] {
  * A measurement of m·x with a deviation: by how much it would lower the variance of h·x.
  * @source gum
  */
-export function measuring(covariance: Covariance, m: readonly number[], deviation: number): (h: readonly number[]) => number {
+export function measuring(covariance: Covariance, m: Vector, deviation: number): (h: Vector) => number {
   const column = times(covariance, m)
   const total = dot(m, column) + deviation * deviation
   return (h) => (total > 0 ? dot(h, column) ** 2 / total : 0)

@@ -1,6 +1,4 @@
-/** Any plain input of a calculation: numbers, words and lists in nested records. */
-type Tree = Readonly<Record<string, unknown>>
-
+import { fieldOf } from './tables.ts'
 /** Result of {@link propagate}: the value, each numeric output's ±, and who causes it. */
 export interface Propagated<Output> {
   readonly result: Output
@@ -30,10 +28,8 @@ export function numericLeaves(value: unknown, prefix = ''): Record<string, numbe
 export function withLeaf<T>(value: T, path: string, leaf: number): T {
   const [head, ...rest] = path.split('.')
   if (head === undefined) return value
-  const copy: Record<string, unknown> | unknown[] = Array.isArray(value) ? [...(value as unknown[])] : { ...(value as Tree) }
-  const slot = copy as Record<string, unknown>
-  slot[head] = rest.length === 0 ? leaf : withLeaf(slot[head], rest.join('.'), leaf)
-  return copy as T
+  const replaced = rest.length === 0 ? leaf : withLeaf(fieldOf(value, head), rest.join('.'), leaf)
+  return Object.assign(Array.isArray(value) ? [] : {}, value, { [head]: replaced })
 }
 
 /**

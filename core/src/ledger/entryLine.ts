@@ -11,7 +11,7 @@ import type { MethodKey } from '../readings/table/methods.ts'
 import { amountWords, moveName } from './moveWords.ts'
 import { settings } from './settings.ts'
 import type { SettingKey } from './settings.ts'
-import { keysOf } from '../kernel/tables.ts'
+import { isKeyOf, keysOf } from '../kernel/tables.ts'
 
 /** What a short typed note means, before it is taken. */
 export type Understood =
@@ -150,9 +150,8 @@ const saysUnit = (words: readonly string[]) => words.some((word) => /(mm|cm|in|i
  * @param now where the setting stands; null = not read: then the note is its reading
  */
 export function asMove(meant: Understood, now: number | null): Understood {
-  if (meant.kind !== 'reading' || now === null || !Object.hasOwn(settings, meant.key)) return meant
-  const setting = meant.key as SettingKey
-  const { side, value } = meant
+  if (meant.kind !== 'reading' || now === null || !isKeyOf(settings, meant.key)) return meant
+  const { key: setting, side, value } = meant
   const { more, less } = settings[setting]
   const by = value - now
   const name = moveName({ setting, side })

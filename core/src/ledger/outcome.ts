@@ -1,9 +1,10 @@
+import { isKeyOf } from '../kernel/tables.ts'
 import type { Message } from '../kernel/message.ts'
 import { insideSentence, joined, msg } from '../kernel/message.ts'
 import type { Change } from './fold.ts'
 import { isExchange } from './moves.ts'
 import type { Requested, RequestedMove } from './moves.ts'
-import type { Exchange, Part, PropertyKey } from './parts.ts'
+import type { Exchange, Part } from './parts.ts'
 import { changeWords } from './moveWords.ts'
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
@@ -115,7 +116,7 @@ export function failedBefore(requested: readonly Requested[], told: Told): Chang
 /** By how much a part's size on a side is more than that of the part it took the place of; 0 where it is not told. */
 function grownBy({ from, to }: Pick<Exchange, 'from' | 'to'>, { setting, side }: Pick<RequestedMove, 'setting' | 'side'>): number {
   const size = ({ properties }: Part): number => {
-    const value = (properties as Readonly<Record<string, Part['properties'][PropertyKey]>>)[setting]
+    const value = isKeyOf(properties, setting) ? properties[setting] : undefined
     return Number(typeof value === 'object' ? value[side === 'right' ? 'right' : 'left'] : value)
   }
   const by = size(to) - size(from)

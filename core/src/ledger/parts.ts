@@ -12,7 +12,7 @@ import { textField } from '../kernel/fields.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { capital } from '../kernel/words.ts'
-import { entriesOf, keysOf, tableOf } from '../kernel/tables.ts'
+import { entriesOf, keysOf, oneAtLeast, tableOf } from '../kernel/tables.ts'
 import type { PartSlot } from '../readings/table/definition.ts'
 
 /** A figure of a part that no reading gives by itself: it is one addend of a reading. */
@@ -77,7 +77,7 @@ export function isAddend(key: PropertyKey): key is AddendKey {
   return Object.hasOwn(addends, key)
 }
 
-const propertyKeys = slotKeys.flatMap((slot) => [...described[slot]]) as [PropertyKey, ...PropertyKey[]]
+const propertyKeys = oneAtLeast(slotKeys.flatMap((slot) => described[slot]))
 const figure = z.union([z.number(), z.string().max(40)])
 const properties = z.partialRecord(
   z.enum(propertyKeys, { error: 'This is not a property of a part.' }),

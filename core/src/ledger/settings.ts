@@ -1,6 +1,6 @@
 import type { WorkStation } from '../kernel/stations.ts'
 import type { SourceKey } from '../kernel/sources.ts'
-import { keysOf } from '../kernel/tables.ts'
+import { keysOf, tableOf } from '../kernel/tables.ts'
 
 /** What the hands are held to while something else moves. */
 export const handHolds = {
@@ -61,8 +61,7 @@ function rows(label: string, unit: Setting['unit'], cap: number, resolution: num
 }
 
 function at<Key extends string>(station: Setting['station'], table: Readonly<Record<Key, Row>>): Readonly<Record<Key, Setting>> {
-  const entries = Object.entries<Row>(table).map(([key, value]) => [key, { ...value, station, source: 'common-practice' }])
-  return Object.fromEntries(entries) as Record<Key, Setting>
+  return tableOf(keysOf(table), (key): Setting => ({ ...table[key], station, source: 'common-practice' }))
 }
 
 const part = { ofPart: true } as const

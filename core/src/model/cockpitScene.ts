@@ -1,3 +1,5 @@
+import { itemAt } from '../kernel/dense.ts'
+import { keysOf, tableOf } from '../kernel/tables.ts'
 import { bendPoint, dropGrip, extensionGrip, flatGripAxis, rolled } from '../bike/cockpit.ts'
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
@@ -56,11 +58,9 @@ export function cockpitScene(values: ModelValues, bar: 'flat' | 'drop', by: Move
       const turned = rolled(p, roll)
       return { x: clamp.x + turned.x, y: clamp.y + turned.y, z: side === 'right' ? p.z : -p.z }
     })
-  const made = bySide((side) => {
+  const made = bySide((side): SceneCockpit => {
     const half = bar === 'flat' ? flatHalf(values, by, side) : dropHalf(values, by, side)
-    return Object.fromEntries(
-      Object.entries(half).map(([key, lines]) => [key, lines.map((line: Line) => placed(line, side))]),
-    ) as unknown as SceneCockpit
+    return tableOf(keysOf(half), (key) => half[key].map((line) => placed(line, side)))
   })
   const both = (key: keyof SceneCockpit) => [...made.right[key], ...made.left[key]]
   return {
@@ -116,7 +116,7 @@ function dropHalf(values: ModelValues, by: MovedBy, side: Side): SceneCockpit {
     const p = bendPoint(drop, angle)
     return { ...p, z: z + flare * Math.max(0, start.y - p.y) }
   })
-  const low = bends.at(-1)!
+  const low = itemAt(bends, bends.length - 1)
   const bar: Line = [{ x: 0, y: 0, z: 0 }, { x: 0, y: 0, z: z - 20 }, { ...start, z }, ...bends, { ...low, x: low.x - drop.barReach * 0.8 }]
   // The hood lies on the bend where it is clamped, turned as its hollow is.
   const foot = bendPoint(drop, drop.hoodPosition)

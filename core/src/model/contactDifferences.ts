@@ -20,8 +20,8 @@ export interface ContactDifference {
   readonly words: Message
 }
 
-/** Parts on the way from frame to hand, whose ± add up. */
-const frontParts: readonly ModelKey[] = [
+/** What the hands' place rests on, by the parts from the frame on and as measured; their ± add up. */
+const givesHands: readonly ModelKey[] = [
   'frameReach',
   'frameStack',
   'headset',
@@ -30,6 +30,8 @@ const frontParts: readonly ModelKey[] = [
   'barReach',
   'barForward',
   'barRise',
+  'handReach',
+  'handHeight',
 ]
 
 /**
@@ -44,7 +46,7 @@ export function contactDifferences(resolved: ResolvedReadings, bar: BarKind): Co
   if (measured && fromParts) {
     const forward = measured.x - fromParts.x
     const up = measured.y - fromParts.y
-    const plusMinus = Math.hypot(...[...frontParts, 'handReach', 'handHeight'].map((key) => spreads[key as ModelKey].right ?? 0))
+    const plusMinus = Math.hypot(...givesHands.map((key) => spreads[key].right ?? 0))
     const exceeds = Math.hypot(forward, up) > plusMinus
     const way = msg`${mm(Math.abs(forward))} ${forward < 0 ? 'behind' : 'ahead'} and ${mm(Math.abs(up))} ${up < 0 ? 'below' : 'above'}`
     const words = exceeds

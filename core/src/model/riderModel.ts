@@ -17,7 +17,7 @@ import { hiddenParts } from '../readings/resolve.ts'
 import type { HiddenParts, Resolved, ResolvedReadings } from '../readings/resolve.ts'
 import { unmoved } from '../readings/movedBy.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
-import { keysOf } from '../kernel/tables.ts'
+import { keysOf, tableOf } from '../kernel/tables.ts'
 
 export type HiddenKey = keyof HiddenParts
 export type ModelKey = NumberKey | HiddenKey
@@ -71,11 +71,11 @@ export function modelPlusMinus(resolved: ResolvedReadings): Readonly<Record<Mode
 }
 
 function fromParts(resolved: ResolvedReadings, pick: (value: Resolved) => number | null): ModelValues {
-  const out: Partial<Record<ModelKey, Sided<number | null>>> = {}
-  for (const key of numberKeys) out[key] = { left: pick(resolved[key].left), right: pick(resolved[key].right) }
-  const hidden = bySide((side) => hiddenParts(resolved, side))
-  for (const key of keysOf(hidden.left)) out[key] = { left: pick(hidden.left[key]), right: pick(hidden.right[key]) }
-  return out as ModelValues
+  const { left, right } = bySide((side) => hiddenParts(resolved, side))
+  return {
+    ...tableOf(numberKeys, (key) => ({ left: pick(resolved[key].left), right: pick(resolved[key].right) })),
+    ...tableOf(keysOf(left), (key) => ({ left: pick(left[key]), right: pick(right[key]) })),
+  }
 }
 
 /**

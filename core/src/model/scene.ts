@@ -174,7 +174,7 @@ function saddleOf(sit: Point, tilt: number, values: ModelValues, by: MovedBy): S
   const clamp = rolled({ x: -offset.x, y: -offset.y }, -by('saddleTilt', 'both'))
   return {
     nose: itemAt(line, 0),
-    tail: line.at(-1)!,
+    tail: itemAt(line, line.length - 1),
     line,
     shape,
     clamp: { x: sit.x + clamp.x, y: sit.y + clamp.y, z: 0 },

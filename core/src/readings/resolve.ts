@@ -1,5 +1,5 @@
 import { HEEL_TO_ANKLE_RATIO, HIP_SPACING_RATIO, hipOffsetPrior, statureFractions } from '../body/proportions.ts'
-import { isOneOf } from '../kernel/tables.ts'
+import { isOneOf, tableOf } from '../kernel/tables.ts'
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import { quantity } from '../kernel/quantity.ts'
 import type { Quantity, Unit } from '../kernel/quantity.ts'
@@ -61,7 +61,7 @@ export function chosen<Key extends ChoiceKey>(now: ResolvedReadings, key: Key, s
 
 /** Whether something was read on either side, be it a number or a word. */
 export function isRead(now: ResolvedReadings, key: ReadingKey): boolean {
-  return sides.some((side) => (isChoice(key) ? chosen(now, key, side) !== null : measured(now, key as NumberKey, side) !== null))
+  return sides.some((side) => (isChoice(key) ? chosen(now, key, side) !== null : measured(now, key, side) !== null))
 }
 
 /** The parts of a body that are never read directly, one side. */
@@ -103,17 +103,18 @@ export function resolveReadings(
   condition: ConditionKey = 'usual',
 ): ResolvedReadings {
   const taken = takenAt(readings, timeline, place, condition)
-  const numbers = numberKeys.map((key) => {
+  const numbers = tableOf(numberKeys, (key) => {
     const one = (side: Side) => resolveOne(taken, key, side, condition === 'usual')
-    if (definitionOf(key).sided) return [key, bySide(one)] as const
+    if (definitionOf(key).sided) return bySide(one)
     const both = one('left')
-    return [key, { left: both, right: both }] as const
+    return { left: both, right: both }
   })
-  const choices = choiceKeys.map((key) => {
+  const choices = tableOf(choiceKeys, (key) => {
     const at = (side: Side) => taken.get(`${key}:${side}`)?.option ?? taken.get(`${key}:both`)?.option ?? null
-    return [key, { left: at('left'), right: at('right') }] as const
+    return { left: at('left'), right: at('right') }
   })
-  return { ...Object.fromEntries(numbers), choices: Object.fromEntries(choices) } as unknown as ResolvedReadings
+  // The schema of a reading has held each word against the options of its own row.
+  return { ...numbers, choices: choices as ResolvedReadings['choices'] }
 }
 
 /** What stands for a key and side at a place. */

@@ -1,3 +1,4 @@
+import { isOneOf } from '../kernel/tables.ts'
 import type { Message } from '../kernel/message.ts'
 import type { Told } from '../ledger/outcome.ts'
 import { sides as bothOf } from '../kernel/sided.ts'
@@ -170,10 +171,11 @@ function mergedSides(rows: readonly RankedCause[]): RankedCause[] {
 /** What must be settled before a cause, in words; null = nothing. */
 function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[]): string | null {
   const { mutedBy: before, station } = causeOf(row.cause)
-  const first = (key: string) => `First: ${midSentence(causeOf(key as CauseKey).label)}.`
+  const first = (key: CauseKey) => `First: ${midSentence(causeOf(key).label)}.`
   // What no complaint asks for is looked at all the same: the pelvis comes before the cleat.
-  const crooked = (before ?? []).find((key) =>
-    weigh(facts, key as CauseKey, bothOf).said.some(({ speaks, strength }) => speaks === 'for' && strength === 'strong'),
+  const crooked = (before ?? []).find(
+    (key): key is CauseKey =>
+      isOneOf(causeKeys, key) && weigh(facts, key, bothOf).said.some(({ speaks, strength }) => speaks === 'for' && strength === 'strong'),
   )
   if (crooked !== undefined) return `${first(crooked)} A cleat set for a crooked pelvis is right for neither.`
   if (station !== 'hands') return null

@@ -1,3 +1,4 @@
+import { isKeyOf } from '../kernel/tables.ts'
 import { joined, mm, msg, partLabel } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import { barOf } from '../bike/bikeKinds.ts'
@@ -22,7 +23,6 @@ import type { ChoiceKey, NumberKey } from '../readings/readingDefinitions.ts'
 import { readingName, valueWords } from '../readings/readingEntry.ts'
 import { axlesOf } from '../model/riderModel.ts'
 import { methods } from '../readings/table/methods.ts'
-import type { MethodKey } from '../readings/table/methods.ts'
 import { isCarried, measuredValue } from '../readings/resolve.ts'
 import type { Resolved } from '../readings/resolve.ts'
 import { trimmed } from '../kernel/entry.ts'
@@ -262,7 +262,9 @@ function howRead(value: Resolved): string {
   if (value === null) return ''
   const once = value.oneForBoth ? ', one for both sides' : ''
   if (isCarried(value)) return value.from
-  return value.basis === 'measured' ? `${methods[value.from as MethodKey].label}${once}` : `est. ${value.from}`
+  return value.basis === 'measured'
+    ? `${isKeyOf(methods, value.from) ? methods[value.from].label : value.from}${once}`
+    : `est. ${value.from}`
 }
 
 const readingText = (key: NumberKey, value: Resolved): Message => (value === null ? '' : valueWords(key, value.value))

@@ -1,3 +1,4 @@
+import { isRecord } from '../kernel/tables.ts'
 import { emptyVisit } from '../reason/visitInput.ts'
 import type { ReasonVisit } from '../reason/visitInput.ts'
 import { z } from 'zod'
@@ -133,7 +134,7 @@ export function visitFileFrom(raw: unknown): VisitFile {
   const at = unstorableIn(raw)
   if (at !== null)
     throw new CalculationError('invalid', `${unstorableWords(at)} Nothing was imported.`, [{ field: at, message: unstorableWords(at) }])
-  const head = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<string, unknown>
+  const head = isRecord(raw) ? raw : {}
   if (head['format'] !== VISIT_FILE_FORMAT) {
     throw new CalculationError(
       'other-format',

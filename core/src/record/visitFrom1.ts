@@ -1,3 +1,4 @@
+import { isKeyOf, isOneOf } from '../kernel/tables.ts'
 import { z } from 'zod'
 import type { TryEntry } from '../ledger/fold.ts'
 import { foldedAt, timelineOf } from '../ledger/timeline.ts'
@@ -7,7 +8,6 @@ import { partName, partNow } from '../ledger/parts.ts'
 import type { Exchange, Part, SlotKey } from '../ledger/parts.ts'
 import { settled } from '../rider/setup.ts'
 import { settingKeys } from '../ledger/settings.ts'
-import type { SettingKey } from '../ledger/settings.ts'
 import { readingSchema } from '../readings/reading.ts'
 import type { Reading } from '../readings/reading.ts'
 import { chosen, resolveReadings } from '../readings/resolve.ts'
@@ -120,8 +120,8 @@ function readingFrom1({ takenAt, ...reading }: z.infer<typeof reading1>, ledger:
 
 /** A choice's key by its place; every other value as it is. */
 function valueFrom1(key: string, value: number | null): number | string | null {
-  if (value === null || !Object.hasOwn(places1, key)) return value
-  return places1[key as keyof typeof places1][value - 1] ?? value
+  if (value === null || !isKeyOf(places1, key)) return value
+  return places1[key][value - 1] ?? value
 }
 
 /** A ledger of version 1 with its exchanges written as such; entries that are no changes stay as they are. */
@@ -145,7 +145,7 @@ function writtenFrom1(
   done: readonly LedgerEntry[],
 ): Pick<TryEntry, 'moves' | 'exchanges'> | object {
   const kinds = moves.filter((move) => Object.hasOwn(kinds1, move.setting))
-  const plain = moves.filter((move): move is Move => settingKeys.includes(move.setting as SettingKey))
+  const plain = moves.filter((move): move is Move => isOneOf(settingKeys, move.setting))
   if (kinds.length + plain.length < moves.length) return {}
   const entries = [...done]
   const now = settled(resolveReadings(readings, timelineOf(entries)), foldedAt(entries, entries.length).by)

@@ -15,7 +15,7 @@ import { freeParameters } from './freeParameters.ts'
 import type { StandingNumbers } from './freeParameters.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
 import { timelineOf } from '../ledger/timeline.ts'
-import { tableOf } from '../kernel/tables.ts'
+import { isRecord, tableOf } from '../kernel/tables.ts'
 
 /** A rider calibrated under one condition. */
 export interface CalibratedCondition {
@@ -245,8 +245,8 @@ function sameProblem(free: FreeParameters, knowns: readonly KnownAt[], before: C
 /** Deep equality of plain numbers, objects and nulls. */
 function sameNumbers(a: unknown, b: unknown): boolean {
   if (a === b) return true
-  if (a === null || b === null || typeof a !== 'object' || typeof b !== 'object') return false
-  for (const key in a) if (!sameNumbers((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key])) return false
+  if (!isRecord(a) || !isRecord(b)) return false
+  for (const key in a) if (!sameNumbers(a[key], b[key])) return false
   return true
 }
 

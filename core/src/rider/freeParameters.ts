@@ -1,3 +1,4 @@
+import { isKeyOf } from '../kernel/tables.ts'
 import type { Free, FreeParameters } from '../body/calibration.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { OptionOf } from '../readings/readingDefinitions.ts'
@@ -94,7 +95,7 @@ function takenIn(resolved: ResolvedReadings, assumed: number): Free {
 function hips(resolved: ResolvedReadings, readings: readonly Reading[]): Pick<FreeParameters, 'hipsTurned' | 'hipsTilted'> {
   const now = chosen(resolved, 'pelvisLevel') ?? 'level'
   const seen = readings.flatMap(({ key, value }) =>
-    key === 'pelvisLevel' && typeof value === 'string' && value in pelvisRows ? [pelvisRows[value as keyof typeof pelvisRows]] : [],
+    key === 'pelvisLevel' && typeof value === 'string' && isKeyOf(pelvisRows, value) ? [pelvisRows[value]] : [],
   )
   const finding = measured(resolved, 'legLengthDifference')
   const differ = (finding !== null && Math.abs(finding.value) > finding.plusMinus) || readApart(readings, 'kneeFlexion')

@@ -132,11 +132,11 @@ export function metricsAsReadIn(setup: Setup, condition: ConditionKey, model: Ri
  * @returns null where nothing is known at all
  */
 export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): RiderMetrics | null {
-  const all = metricKeys.map((key) => {
+  const all = tableOf(metricKeys, (key) => {
     const modelled = metrics?.[key] ?? null
-    return [key, metricEstimate(setup, key, modelled)?.value ?? modelled] as const
+    return metricEstimate(setup, key, modelled)?.value ?? modelled
   })
-  return all.every(([, value]) => value === null) ? null : (Object.fromEntries(all) as RiderMetrics)
+  return metricKeys.every((key) => all[key] === null) ? null : all
 }
 
 /**
@@ -145,11 +145,10 @@ export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): Rider
  * @param metrics of the model with the change
  */
 export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetrics {
-  const carried = metricKeys.map((key) => {
+  return tableOf(metricKeys, (key) => {
     const modelled = metrics[key]
-    return [key, modelled === null ? null : modelled + (metricEstimate(setup, key, modelled)?.overModel ?? 0)] as const
+    return modelled === null ? null : modelled + (metricEstimate(setup, key, modelled)?.overModel ?? 0)
   })
-  return Object.fromEntries(carried) as RiderMetrics
 }
 
 /**

@@ -1,3 +1,4 @@
+import { keysOf, tableFrom, tableOf } from '../kernel/tables.ts'
 /** A number with its ±; k = 2. */
 
 import type { Quantity } from '../kernel/quantity.ts'
@@ -17,14 +18,19 @@ export function readOf<Keys extends NumberKey>(
   side: Side,
   keys: readonly Keys[],
 ): { readonly read: Readonly<Record<Keys, Quantity>> | null; readonly missing: readonly Keys[] } {
-  const found = keys.map((key) => [key, standsAt(now, key, side)] as const)
-  const missing = found.flatMap(([key, value]) => (value === null ? [key] : []))
-  return { read: missing.length > 0 ? null : (Object.fromEntries(found) as Record<Keys, Quantity>), missing }
+  const found: (readonly [Keys, Quantity])[] = []
+  const missing: Keys[] = []
+  for (const key of keys) {
+    const value = standsAt(now, key, side)
+    if (value === null) missing.push(key)
+    else found.push([key, value])
+  }
+  return { read: missing.length > 0 ? null : tableFrom(found), missing }
 }
 
 /** Their bare values. */
 export const valuesOf = <Keys extends string>(read: Readonly<Record<Keys, Quantity>>): Record<Keys, number> =>
-  Object.fromEntries(Object.entries<Quantity>(read).map(([key, { value }]) => [key, value])) as Record<Keys, number>
+  tableOf(keysOf(read), (key) => read[key].value)
 /** A judgement of one side, or what is still to be read for it. */
 export type OrMissing<Made> =
   { readonly found: Made; readonly missing: readonly [] } | { readonly found: null; readonly missing: readonly ReadingKey[] }

@@ -1,4 +1,4 @@
-import { keysOf } from '../kernel/tables.ts'
+import { keysOf, rowKeys } from '../kernel/tables.ts'
 
 /** Drawings of the body on which a place is pointed at, with what is written over them. */
 export const bodyViews = {
@@ -65,7 +65,7 @@ export const bodyRegions = [
 ] as const satisfies readonly BodyRegion[]
 
 export type BodyRegionKey = (typeof bodyRegions)[number]['key']
-export const bodyRegionKeys = bodyRegions.map((region) => region.key) as [BodyRegionKey, ...BodyRegionKey[]]
+export const bodyRegionKeys = rowKeys<BodyRegionKey>(bodyRegions)
 
 export function bodyRegion(key: BodyRegionKey): BodyRegion {
   return bodyRegions.find((region) => region.key === key) ?? bodyRegions[0]

@@ -1,3 +1,5 @@
+import { itemAt } from '../kernel/dense.ts'
+import { rowKeys } from '../kernel/tables.ts'
 import type { ControlSymptomKey } from './controlSymptoms.ts'
 import { isWithin } from './regions.ts'
 import type { BodyRegionKey, ComplaintKind } from './regions.ts'
@@ -90,7 +92,7 @@ export const warningSigns = [
 ] as const satisfies readonly WarningSign[]
 
 export type WarningSignKey = (typeof warningSigns)[number]['key']
-export const warningSignKeys = warningSigns.map((sign) => sign.key) as [WarningSignKey, ...WarningSignKey[]]
+export const warningSignKeys = rowKeys<WarningSignKey>(warningSigns)
 
 /** What a warning sign is answered by. */
 export const warningAnswerWords = { no: 'No', yes: 'Yes', cleared: 'Seen by clinician' } as const
@@ -104,7 +106,7 @@ export const stopAndRefer = `Stop and refer. A warning sign is positive: this is
 
 /** Signs by key. */
 export function warningSign(key: WarningSignKey): WarningSign {
-  return warningSigns.find((sign) => sign.key === key)!
+  return itemAt(warningSigns, warningSignKeys.indexOf(key))
 }
 
 /** The signs to ask for a complaint; at a place of the body none until somebody has said what it is like. */

@@ -1,3 +1,4 @@
+import { entriesOf } from '../kernel/tables.ts'
 import { messageSchema, plain } from '../kernel/message.ts'
 import { z } from 'zod'
 import { metricKeys, metricDefinitions } from '../body/metrics.ts'
@@ -53,9 +54,9 @@ export const sensitivityCalculation = defineCalculation({
   working: (_, { rows }) =>
     rows.map(({ setting, unit, per }) => ({
       label: `${settings[setting].label} ${settings[setting].more} 1 ${unit === 'deg' ? '°' : 'mm'}`,
-      formula: Object.entries(per)
+      formula: entriesOf(per)
         .filter(([, value]) => Math.abs(value) >= 0.01)
-        .map(([key, value]) => `${midSentence(metricDefinitions[key as keyof typeof metricDefinitions].label)} ${value.toFixed(2)}`)
+        .map(([key, value]) => `${midSentence(metricDefinitions[key].label)} ${value.toFixed(2)}`)
         .join(', ')
         .replace(/-/g, '−'),
       value: '',

@@ -10,6 +10,8 @@ import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { buildModel } from '../model/riderModel.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
 import { measuring, varianceOf } from '../kernel/gaussian.ts'
+import { vectorOf } from '../kernel/vector.ts'
+import type { Vector } from '../kernel/vector.ts'
 import { midSentence } from '../kernel/words.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
@@ -74,7 +76,7 @@ export function measureNext(
 }
 
 interface Row {
-  readonly gradient: readonly number[]
+  readonly gradient: Vector
   readonly deviation: number
 }
 
@@ -100,7 +102,7 @@ function offerOf(rider: CalibratedRider, uncertainty: UncertaintyModel, key: Num
   }
   const rows = uncertainty.inputs.flatMap((input, i): Row[] =>
     input.key === key && !input.measured && (input.side === 'both' || untaken.includes(input.side))
-      ? [{ gradient: uncertainty.inputs.map((_, j) => (i === j ? 1 : 0)), deviation }]
+      ? [{ gradient: vectorOf(uncertainty.inputs.length, (j) => (i === j ? 1 : 0)), deviation }]
       : [],
   )
   return rows.length === 0 ? [] : [{ key, rows }]

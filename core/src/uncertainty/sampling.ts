@@ -1,5 +1,4 @@
-import { calibrate, withFree } from '../body/calibration.ts'
-import type { FreeParameters } from '../body/calibration.ts'
+import { calibrate, freeKeys, withFree } from '../body/calibration.ts'
 import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { axlesOf, buildModel } from '../model/riderModel.ts'
@@ -7,7 +6,8 @@ import type { ModelValues } from '../model/riderModel.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
 import { normal, quantile } from '../kernel/random.ts'
 import type { CalibratedRider } from '../rider/calibrated.ts'
-import { uncertainInputs } from './uncertainty.ts'
+import { tableOf } from '../kernel/tables.ts'
+import { allShifted, uncertainInputs } from './uncertainty.ts'
 
 /** What many draws of a rider make of one metric. */
 export interface Sampled {
@@ -37,33 +37,18 @@ export function* sampleMetrics(
 ): Generator<number, SampledMetrics> {
   const inputs = uncertainInputs(rider)
   const axles = axlesOf(rider.values)
+  const priors = tableOf(freeKeys, (key) => rider.free[key].prior)
   const found = new Map<MetricKey, number[]>(metricKeys.map((key) => [key, []]))
   for (let draw = 0; draw < draws; draw++) {
-    const free: Record<string, { prior: number; plusMinus: number }> = { ...rider.free }
-    const offs = inputs.map(({ deviation }) => deviation * normal(random))
-    inputs.forEach(({ key }, i) => {
-      const own = free[key]
-      if (own) free[key] = { ...own, prior: own.prior + (offs[i] ?? 0) }
-    })
-    const drawnFrom = (base: ModelValues): ModelValues => {
-      const values: Record<string, { left: number | null; right: number | null }> = Object.create(base)
-      inputs.forEach(({ key, side }, i) => {
-        const row = values[key]
-        const off = offs[i] ?? 0
-        if (key in free || !row) return
-        values[key] = {
-          left: row.left === null || side === 'right' ? row.left : row.left + off,
-          right: row.right === null || side === 'left' ? row.right : row.right + off,
-        }
-      })
-      return values as unknown as ModelValues
-    }
-    const drawn = drawnFrom(rider.values)
+    const offs = Float64Array.from(inputs, ({ deviation }) => deviation * normal(random))
+    const shiftedFrom = (values: ModelValues) => allShifted({ values, free: priors }, inputs, offs)
+    const { values: drawn, free: shiftedPriors } = shiftedFrom(rider.values)
+    const free = tableOf(freeKeys, (key) => ({ ...rider.free[key], prior: shiftedPriors[key] }))
     const knowns = rider.knowns.flatMap(({ known, values, by: then, hands }) => {
-      const base = buildModel(values === rider.values ? drawn : drawnFrom(values), rider.bar, then, hands).model
+      const base = buildModel(values === rider.values ? drawn : shiftedFrom(values).values, rider.bar, then, hands).model
       return base === null ? [] : [{ ...known, value: known.value + (known.plusMinus / 2) * normal(random), base }]
     })
-    const { values: solved } = calibrate(free as unknown as FreeParameters, knowns, 'fitted')
+    const { values: solved } = calibrate(free, knowns, 'fitted')
     const { model } = buildModel(drawn, rider.bar, by)
     const metrics = model && riderMetrics(withFree(model, solved), axles)
     for (const key of metricKeys) {

@@ -8,8 +8,10 @@ import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import { axlesOf, buildModel } from '../model/riderModel.ts'
 import type { ModelKey, ModelValues } from '../model/riderModel.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
-import { afterEstimating, choleskyOf, dot, independent, times, varianceOf } from '../kernel/gaussian.ts'
+import { afterEstimating, choleskyOf, independent, varianceOf } from '../kernel/gaussian.ts'
 import type { Covariance } from '../kernel/gaussian.ts'
+import { at, cellAt, matrixFrom, times } from '../kernel/vector.ts'
+import type { Matrix, Vector } from '../kernel/vector.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { normal, seeded, quantile } from '../kernel/random.ts'
@@ -36,11 +38,11 @@ export interface UncertaintyModel {
   /** metrics at the bike as it stands */
   readonly metrics: RiderMetrics
   /** gradient of each metric over the inputs; null where the metric has no value */
-  readonly gradients: Readonly<Record<MetricKey, readonly number[] | null>>
+  readonly gradients: Readonly<Record<MetricKey, Vector | null>>
   /** the metrics with every input off by so much, in the inputs' units; null where the legs cannot be drawn */
-  readonly metricsOff: (offs: readonly number[]) => RiderMetrics | null
+  readonly metricsOff: (offs: Vector) => RiderMetrics | null
   /** gradient, over the inputs, of an angle that could be measured on the bike as it stands */
-  readonly knownGradient: (asked: AskedAngle) => readonly number[]
+  readonly knownGradient: (asked: AskedAngle) => Vector
 }
 
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
@@ -73,13 +75,13 @@ export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: 
   const metrics = riderMetrics(here.middle, axles)
   const either = here.pairs.map(({ up, down, step }) => ({ up: metricsOf(up), down: metricsOf(down), step }))
   const gradients = tableOf(metricKeys, (key) =>
-    metrics[key] === null ? null : either.map(({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
+    metrics[key] === null ? null : Float64Array.from(either, ({ up, down, step }) => slope(up?.[key], down?.[key], metrics[key], step)),
   )
   const covariance = afterEstimating(
-    independent(inputs.map((input) => input.deviation)),
-    inputs.map(({ key }) => (isFree(key) ? (rider.free[key].plusMinus / 2) ** 2 : 0)),
+    independent(Float64Array.from(inputs, (input) => input.deviation)),
+    Float64Array.from(inputs, ({ key }) => (isFree(key) ? (rider.free[key].plusMinus / 2) ** 2 : 0)),
     knownRows(rider, inputs),
-    rider.knowns.map(({ known }) => known.plusMinus / 2),
+    Float64Array.from(rider.knowns, ({ known }) => known.plusMinus / 2),
     rider.usual.state === 'exact',
   )
   return {
@@ -116,25 +118,26 @@ function modelsAround(
 }
 
 /** Gradients of angles that are measured on the bike, over the inputs; each model's trunk and arms are worked out once for all of them. */
-function predictedGradients({ middle, pairs }: ModelsAround): (asked: AskedAngle) => number[] {
+function predictedGradients({ middle, pairs }: ModelsAround): (asked: AskedAngle) => Vector {
   const of = (model: RiderModel | null) => model && predictor(model)
   let predictors: { up: Predictor | null; down: Predictor | null; step: number }[] | null = null
   return (asked) => {
     predictors ??= pairs.map(({ up, down, step }) => ({ up: of(up), down: of(down), step }))
     const value = middle === null ? 0 : predict(middle, asked)
-    return predictors.map(({ up, down, step }) => slope(up?.(asked), down?.(asked), value, step))
+    return Float64Array.from(predictors, ({ up, down, step }) => slope(up?.(asked), down?.(asked), value, step))
   }
 }
 
 /** Gradient of every angle the rider was calibrated to, at the bike and with the readings of its own place. */
-function knownRows(rider: CalibratedRider, inputs: readonly UncertainInput[]): number[][] {
-  const places = new Map<string, (asked: AskedAngle) => number[]>()
-  return rider.knowns.map(({ known, values, place, by, hands }) => {
+function knownRows(rider: CalibratedRider, inputs: readonly UncertainInput[]): Matrix {
+  const places = new Map<string, (asked: AskedAngle) => Vector>()
+  const rows = rider.knowns.map(({ known, values, place, by, hands }) => {
     const name = `${place}|${hands}`
     const made = places.get(name) ?? predictedGradients(modelsAround(rider, inputs, { values, free: rider.usual.values }, by, hands))
     places.set(name, made)
     return made(known)
   })
+  return matrixFrom(rows)
 }
 
 const isFree = (key: UncertainInput['key']): key is FreeKey => isOneOf(freeKeys, key)
@@ -172,8 +175,8 @@ export function metricSpreads(uncertainty: UncertaintyModel): Readonly<Record<Me
   const random = seeded(SEED)
   const root = choleskyOf(covariance)
   const drawn = Array.from({ length: DRAWS }, () => {
-    const z = root.map(() => normal(random))
-    return metricsOff(root.map((row) => dot(row, z)))
+    const z = Float64Array.from({ length: root.rows }, () => normal(random))
+    return metricsOff(times(root, z))
   })
   for (const key of bent) {
     const values = drawn.flatMap((row) => row?.[key] ?? []).sort((a, b) => a - b)
@@ -192,15 +195,8 @@ export function metricSpreads(uncertainty: UncertaintyModel): Readonly<Record<Me
 export function differenceSpread(before: UncertaintyModel, after: UncertaintyModel, key: MetricKey): number | null {
   const [a, b] = [before.gradients[key], after.gradients[key]]
   if (a === null || b === null) return null
-  return (
-    2 *
-    Math.sqrt(
-      varianceOf(
-        before.covariance,
-        a.map((value, i) => b[i]! - value),
-      ),
-    )
-  )
+  const gained = a.map((value, i) => at(b, i) - value)
+  return 2 * Math.sqrt(varianceOf(before.covariance, gained))
 }
 
 /**
@@ -214,8 +210,8 @@ export function varianceShares(uncertainty: UncertaintyModel, key: MetricKey): {
   const total = varianceOf(uncertainty.covariance, h)
   return uncertainty.inputs
     .map((input, i) => {
-      const own = uncertainty.covariance[i]![i]!
-      return { input, share: own > 0 && total > 0 ? column[i]! ** 2 / own / total : 0 }
+      const own = cellAt(uncertainty.covariance, i, i)
+      return { input, share: own > 0 && total > 0 ? at(column, i) ** 2 / own / total : 0 }
     })
     .sort((a, b) => b.share - a.share)
 }
@@ -284,15 +280,15 @@ export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
 }
 
 function shifted(base: Shifted, input: UncertainInput, by: number): Shifted {
-  return allShifted(base, [input], [by])
+  return allShifted(base, [input], Float64Array.of(by))
 }
 
 /** Every input off by its own amount. What is not shifted is looked up in the base: copying every reading costs more than the model itself. */
-function allShifted(base: Shifted, inputs: readonly UncertainInput[], offs: readonly number[]): Shifted {
+export function allShifted(base: Shifted, inputs: readonly UncertainInput[], offs: Vector): Shifted {
   const free: Record<FreeKey, number> = { ...base.free }
   const values: Record<ModelKey, ModelValues[ModelKey]> = Object.create(base.values)
   inputs.forEach(({ key, side }, i) => {
-    const by = offs[i] ?? 0
+    const by = at(offs, i)
     if (by === 0) return
     if (isFree(key)) free[key] += by
     else {

@@ -1,3 +1,4 @@
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { evaluate } from '@level-stance/core/kernel/calculation'
 import { calculationNamed } from '@level-stance/core/calculations'
@@ -61,7 +62,7 @@ export function calculateHere(fonts: () => SheetFonts): Calculate {
     'visit-file': ({ text }) => Promise.resolve(parseVisitFile(text)),
   }
   return async (name, body) => {
-    if (Object.hasOwn(heavy, name)) return await heavy[name as keyof Heavy](body as never)
+    if (isKeyOf(heavy, name)) return await heavy[name](body as never)
     const calculation = calculationNamed(name)
     if (!calculation) throw notFound(`The calculation “${name.slice(0, 80)}”`)
     return evaluate(calculation, body)

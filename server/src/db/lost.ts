@@ -1,3 +1,5 @@
+import { isRecord } from '@level-stance/core/kernel/tables'
+
 /** What PostgreSQL and the socket say when a connection ends or cannot be had. @source PostgreSQL, appendix A: classes 08, 57P and 53300 */
 const lostCodes: ReadonlySet<string> = new Set([
   '08000',
@@ -18,12 +20,10 @@ const lostCodes: ReadonlySet<string> = new Set([
 const lostWords =
   /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Client was closed)/
 
-type Carried = { readonly code?: unknown; readonly message?: unknown; readonly cause?: unknown } | null | undefined
-
 /** Whether the database could not be reached or went away, as against refusing what it was asked. */
 export function isLost(error: unknown): boolean {
   // By what it carries, not by its class: an error of the socket may come from another realm than this module.
-  for (let at = error as Carried; typeof at === 'object' && at !== null; at = at.cause as Carried) {
+  for (let at = error; isRecord(at); at = at['cause']) {
     const { code, message } = at
     if ((typeof code === 'string' && lostCodes.has(code)) || (typeof message === 'string' && lostWords.test(message))) return true
   }

@@ -1,3 +1,5 @@
+import { fieldOf, isRecord } from '@level-stance/core/kernel/tables'
+
 /** What PostgreSQL, or the way to it, says when a server cannot begin. @source common-practice */
 const reasons: Readonly<Record<string, (url: URL | null) => string>> = {
   '28P01': (url) => `The database refused the password of the user “${url?.username ?? ''}”.`,
@@ -24,9 +26,10 @@ export function databaseWords(error: unknown, databaseUrl: string): string {
   } catch {
     // Said by its own code.
   }
-  for (let at: unknown = error; typeof at === 'object' && at !== null; at = (at as { cause?: unknown }).cause) {
-    const { code, errors } = at as { code?: unknown; errors?: readonly { code?: unknown }[] }
-    const found = [code, ...(errors ?? []).map((one) => one.code)].find((one) => typeof one === 'string' && Object.hasOwn(reasons, one))
+  for (let at = error; isRecord(at); at = at['cause']) {
+    const { code, errors } = at
+    const all: readonly unknown[] = Array.isArray(errors) ? errors : []
+    const found = [code, ...all.map((one) => fieldOf(one, 'code'))].find((one) => typeof one === 'string' && Object.hasOwn(reasons, one))
     if (typeof found === 'string') return `${reasons[found]?.(url) ?? ''} Check DATABASE_URL.`
     if (at instanceof Error && /timeout/i.test(at.message)) return `${reasons['ETIMEDOUT']?.(url) ?? ''} Check DATABASE_URL.`
     if (at instanceof Error && /pg_trgm/.test(at.message)) return 'The database lacks the extension pg_trgm; its owner must install it.'

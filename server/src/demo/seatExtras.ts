@@ -1,3 +1,4 @@
+import type { Point } from '@level-stance/core/bike/contactPoints'
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { shapeFrom } from '@level-stance/core/bike/saddleShape'
@@ -130,8 +131,12 @@ export async function drawnImpression(spacing: number): Promise<{ content: Buffe
     { x: 1240, y: 330 },
     { x: 390, y: 360 },
   ]
-  const h = homography(world, corners)!
-  const place = (x: number, y: number) => mapped(h, { x, y })!
+  const h = homography(world, corners)
+  const place = (x: number, y: number): Point => {
+    const seen = h && mapped(h, { x, y })
+    if (seen === null) throw new RangeError('The sheet of the example cannot be seen from there.')
+    return seen
+  }
   const bones = { left: place(148.5 - spacing / 2, 100), right: place(148.5 + spacing / 2, 104) }
   const dent = ({ x, y }: { x: number; y: number }) =>
     `<ellipse cx="${x}" cy="${y}" rx="78" ry="52" fill="url(#dent)"/><ellipse cx="${x}" cy="${y}" rx="9" ry="6" fill="#5b4a33"/>`
@@ -144,7 +149,7 @@ ${dent(bones.left)}${dent(bones.right)}</svg>`
     content,
     marks: {
       by: 'sheet',
-      corners: [...corners] as [Quad[0], Quad[1], Quad[2], Quad[3]],
+      corners: [corners[0], corners[1], corners[2], corners[3]],
       sheet,
       scale: { from: corners[0], to: corners[1], length: 297 },
       bones,

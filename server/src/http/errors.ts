@@ -1,4 +1,5 @@
-import type { ErrorRequestHandler, RequestHandler } from 'express'
+import { fieldOf } from '@level-stance/core/kernel/tables'
+import type { ErrorRequestHandler, Request, RequestHandler } from 'express'
 import type { Logger } from 'pino'
 import type { z } from 'zod'
 import type { ErrorBody } from '@level-stance/core/contract/error'
@@ -59,8 +60,22 @@ export const unknownRoute: RequestHandler = (request, _response, next) => {
 export const errorHandler: ErrorRequestHandler = (error: unknown, request, response, next) => {
   if (response.headersSent) return next(error)
   const { status, body } = describe(error)
-  if (status >= 500) (request as { log?: Logger }).log?.error({ err: error }, 'request failed')
+  if (status >= 500) logOf(request)?.error({ err: error }, 'request failed')
   response.status(status).json(body)
+}
+
+/** The log of a request, where the application keeps one. */
+export function logOf(request: Request): Logger | undefined {
+  return 'log' in request ? (request.log as Logger) : undefined
+}
+
+/** What a calculation refuses, as HTTP says it; anything else cannot be processed: 422. */
+const statusOf: Readonly<Record<string, number>> = {
+  invalid: 400,
+  'too-large': 413,
+  'broken-file': 400,
+  'other-format': 400,
+  'other-version': 400,
 }
 
 function describe(error: unknown): { status: number; body: ErrorBody } {
@@ -69,19 +84,16 @@ function describe(error: unknown): { status: number; body: ErrorBody } {
   }
   if (error instanceof HttpError) return { status: error.status, body: { code: error.code, message: error.message, fields: error.fields } }
   if (error instanceof CalculationError) {
-    const status =
-      ({ invalid: 400, 'too-large': 413, 'broken-file': 400, 'other-format': 400, 'other-version': 400 } as Record<string, number>)[
-        error.code
-      ] ?? 422
+    const status = statusOf[error.code] ?? 422
     return { status, body: { code: error.code, message: error.message, fields: error.fields } }
   }
   if (isLost(error)) return { status: 503, body: noDatabase }
-  const type = (error as { type?: unknown } | null)?.type
+  const type = fieldOf(error, 'type')
   if (type === 'entity.too.large')
     return { status: 413, body: { code: 'too-large', message: 'That is larger than is accepted here.', fields: [] } }
   if (type === 'entity.parse.failed')
     return { status: 400, body: { code: 'broken-json', message: 'The request is not readable JSON.', fields: [] } }
-  const status = (error as { status?: unknown } | null)?.status
+  const status = fieldOf(error, 'status')
   if (typeof status === 'number' && status >= 400 && status < 500) {
     return { status, body: { code: 'bad-request', message: 'The request could not be read.', fields: [] } }
   }

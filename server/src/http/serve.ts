@@ -1,3 +1,4 @@
+import { keysOf } from '@level-stance/core/kernel/tables'
 import express from 'express'
 import type { Request, RequestHandler, Response, Router } from 'express'
 import type { Logger } from 'pino'
@@ -5,7 +6,7 @@ import { idSchema } from '@level-stance/core/contract/contract'
 import { isRaw, paramNames } from '@level-stance/core/contract/route'
 import type { AnswerOf, Asked, FileAnswer, Route } from '@level-stance/core/contract/route'
 import { isTooDeep, tooDeepWords } from '@level-stance/core/kernel/nesting'
-import { HttpError, checked } from './errors.ts'
+import { HttpError, checked, logOf } from './errors.ts'
 import { studioOf } from './studio.ts'
 import { writeConditionOf } from './writeCondition.ts'
 import type { WriteCondition } from './writeCondition.ts'
@@ -76,7 +77,7 @@ export function serve<Row extends Route>(router: Router, row: Row, handler: Hand
 }
 
 function callerOf(request: Request): Caller {
-  const { log } = request as { log?: Logger }
+  const log = logOf(request)
   return { studioId: studioOf(request), seen: (version) => writeConditionOf(request, version), log }
 }
 
@@ -93,5 +94,5 @@ function send(response: Response, row: Route, answer: unknown): void {
 
 /** Serves each of some routes by the handler of its name. */
 export function serveAll<Rows extends Readonly<Record<string, Route>>>(router: Router, rows: Rows, handlers: Handlers<Rows>): void {
-  for (const name of Object.keys(rows) as (keyof Rows)[]) serve(router, rows[name], handlers[name])
+  for (const name of keysOf(rows)) serve(router, rows[name], handlers[name])
 }

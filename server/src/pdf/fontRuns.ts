@@ -1,8 +1,14 @@
+import { fieldOf, isRecord } from '@level-stance/core/kernel/tables'
 import type { SheetFonts } from './fonts.ts'
 
 export type Weight = 'regular' | 'bold'
 interface Glyphs {
   hasGlyphForCodePoint(codePoint: number): boolean
+}
+
+/** The library has no call for the glyphs of the font in use; the font it keeps has. */
+function hasGlyphs(doc: PDFKit.PDFDocument): doc is PDFKit.PDFDocument & { readonly _font: { readonly font: Glyphs } } {
+  return isRecord(fieldOf(fieldOf(doc, '_font'), 'font'))
 }
 
 /** Text in runs, each in the first of the shipped fonts that has its letters: names come in many scripts. */
@@ -32,8 +38,7 @@ export class FontRuns {
   private fontFor(letter: string, weight: Weight): number {
     for (const i of [0, 1]) {
       this.doc.font(`${weight}${i}`)
-      const face = (this.doc as unknown as { _font: { font: Glyphs } })._font.font
-      if (face.hasGlyphForCodePoint(letter.codePointAt(0) ?? 32)) return i
+      if (hasGlyphs(this.doc) && this.doc._font.font.hasGlyphForCodePoint(letter.codePointAt(0) ?? 32)) return i
     }
     return 1
   }

@@ -1,3 +1,4 @@
+import { fieldOf, isRecord } from '@level-stance/core/kernel/tables'
 import PDFDocument from 'pdfkit'
 import type { LineKind, Template } from '@level-stance/core/kernel/trueSizeSheet'
 import { FontRuns } from './fontRuns.ts'
@@ -61,6 +62,7 @@ function writePage(doc: PDFKit.PDFDocument, { width, height, lines, texts }: Tem
 
 /** The library has no call for the viewer's print scaling; its catalogue object takes it as data. */
 function askNotToScale(doc: PDFKit.PDFDocument): void {
-  const { _root } = doc as unknown as { _root: { data: Record<string, unknown> } }
-  _root.data['ViewerPreferences'] = doc.ref({ PrintScaling: 'None' })
+  const data = fieldOf(fieldOf(doc, '_root'), 'data')
+  if (!isRecord(data)) throw new TypeError('The catalogue of the document is not where it was.')
+  Object.assign(data, { ViewerPreferences: doc.ref({ PrintScaling: 'None' }) })
 }

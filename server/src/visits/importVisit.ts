@@ -18,7 +18,11 @@ export async function importVisit(
   visitId: string = randomUUID(),
 ): Promise<{ riderId: string; visitId: string }> {
   const fresh = new Map<string, string>()
-  const renew = (id: string) => fresh.get(id) ?? fresh.set(id, randomUUID()).get(id)!
+  const renew = (id: string): string => {
+    const made = fresh.get(id) ?? randomUUID()
+    fresh.set(id, made)
+    return made
+  }
   const [riderId, bikeId] = [randomUUID(), randomUUID()]
   const mine = { studioId, visitId }
   await tx.insert(riders).values({

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '@level-stance/core/kernel/dense'
 import { computed } from 'vue'
 import { outline } from '@level-stance/core/bike/saddleShape'
 import type { Point3 } from '@level-stance/core/bike/contactPoints'
@@ -103,7 +104,7 @@ const saddleBody = computed(() => {
   if (props.view !== 'side' || props.look !== 'now') return ''
   const top = line.map(project.value)
   const under = depths.map(([share, depth]) => {
-    const p = top[Math.round(share * (top.length - 1))]!
+    const p = itemAt(top, Math.round(share * (top.length - 1)))
     return { x: p.x, y: p.y + depth }
   })
   return `${pathOf([...top, ...under.reverse()])}Z`

@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
+import { entriesOf, isRecord, tableFrom } from '@level-stance/core/kernel/tables'
 import { Button, Drawer, Input, Popconfirm, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { PartSpec } from '@level-stance/core/stations/catalogues'
@@ -36,9 +37,11 @@ const NEW = `${props.part}/new`
 const place = (row: { readonly id: string; readonly version: number }) => (row.version === 0 ? NEW : `${props.part}/${row.id}`)
 const unsaved = computed(() => drafts.get(NEW) !== null && chosen.value?.version !== 0)
 
+const isTexts = (value: unknown): value is FormTexts => isRecord(value) && Object.values(value).every((text) => typeof text === 'string')
 function kept(where: string): FormTexts | null {
   try {
-    return JSON.parse(drafts.get(where) ?? 'null') as FormTexts | null
+    const texts: unknown = JSON.parse(drafts.get(where) ?? 'null')
+    return isTexts(texts) ? texts : null
   } catch {
     return null
   }
@@ -60,7 +63,7 @@ function begin(): void {
   texts.value = {
     ...texts.value,
     name: '',
-    ...(texts.value['kind'] === '' ? (props.form.blank as FormTexts) : {}),
+    ...(texts.value['kind'] === '' ? tableFrom(entriesOf(props.form.blank)) : {}),
   }
   clean()
 }

@@ -32,7 +32,10 @@ export function textsOf<Spec>({ fields }: SpecForm<Spec>, spec: Spec): FormTexts
       const value: unknown = spec[key]
       if (value === null || value === undefined) return [key, '']
       if (Array.isArray(value)) return [key, value.join(' ')]
-      return [key, kind === 'yes-no' ? (value === true ? 'yes' : 'no') : String(value as string | number)]
+      return [
+        key,
+        kind === 'yes-no' ? (value === true ? 'yes' : 'no') : typeof value === 'number' || typeof value === 'string' ? String(value) : '',
+      ]
     }),
   )
 }

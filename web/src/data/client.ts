@@ -1,3 +1,4 @@
+import { fieldOf } from '@level-stance/core/kernel/tables'
 import { errorSchema } from '@level-stance/core/contract/error'
 import type { ErrorBody } from '@level-stance/core/contract/error'
 import { isRaw, routePath } from '@level-stance/core/contract/route'
@@ -69,7 +70,7 @@ export async function putOwn<Row extends JsonRoute>(row: Row, write: (version: n
   try {
     return await ask(row, write(0))
   } catch (error) {
-    const version = (storedInstead(row, error) as { version?: unknown } | null)?.version
+    const version = fieldOf(storedInstead(row, error), 'version')
     if (typeof version !== 'number') throw error
     return ask(row, write(version))
   }

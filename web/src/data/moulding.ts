@@ -1,3 +1,4 @@
+import { isRecord } from '@level-stance/core/kernel/tables'
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
@@ -24,7 +25,7 @@ export const useMoulding = defineStore('moulding', () => {
 
   const step = computed(() => mouldingSteps.find(({ key }) => key === running.value?.step) ?? null)
   const clock = computed(() =>
-    running.value && step.value?.minutes ? stepClock(running.value.startedAt, step.value.minutes, now.value) : null,
+    running.value && step.value?.minutes ? stepClock(running.value['startedAt'], step.value.minutes, now.value) : null,
   )
   const over = computed(() => clock.value !== null && clock.value.left === 0)
 
@@ -35,7 +36,7 @@ export const useMoulding = defineStore('moulding', () => {
   }
   /** Stopped before its time, a step is not done. */
   function stop(): void {
-    if (running.value && over.value) setDone(running.value.step, true)
+    if (running.value && over.value) setDone(running.value['step'], true)
     running.value = null
   }
   function setDone(key: string, on: boolean): void {
@@ -79,13 +80,18 @@ export const useMoulding = defineStore('moulding', () => {
 /** What another version or a hand has put into the storage is no clock. */
 function readRunning(text: string): Running | null {
   try {
-    const value = JSON.parse(text) as Partial<Running> | null
-    if (value && typeof value.step === 'string' && typeof value.startedAt === 'number' && Number.isFinite(value.startedAt))
+    const value: unknown = JSON.parse(text)
+    if (
+      isRecord(value) &&
+      typeof value['step'] === 'string' &&
+      typeof value['startedAt'] === 'number' &&
+      Number.isFinite(value['startedAt'])
+    )
       return {
-        step: value.step,
-        startedAt: value.startedAt,
-        visitId: typeof value.visitId === 'string' ? value.visitId : '',
-        rider: typeof value.rider === 'string' ? value.rider : '',
+        step: value['step'],
+        startedAt: value['startedAt'],
+        visitId: typeof value['visitId'] === 'string' ? value['visitId'] : '',
+        rider: typeof value['rider'] === 'string' ? value['rider'] : '',
       }
   } catch {
     // Not JSON: no clock.

@@ -1,10 +1,10 @@
+import { fieldOf } from '@level-stance/core/kernel/tables'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { ApiError, UnreachableServer } from './client.ts'
-import type { Reading } from '@level-stance/core/readings/reading'
 import { readingIdentity } from '@level-stance/core/readings/readingPlace'
 import { afterFrame } from '../kit/afterFrame.ts'
-import { sendWrite } from './pendingWrite.ts'
+import { sendWrite, sentBy } from './pendingWrite.ts'
 import type { PendingWrite, WriteAnswer } from './pendingWrite.ts'
 import { adoptOrphans, openTabStorage } from './tabStorage.ts'
 
@@ -192,10 +192,12 @@ export const useOutbox = defineStore('outbox', () => {
     const lost = entryId(given)
     if (lost === null) return
     const kept = given.conflict?.current
-    const after = Array.isArray(kept) ? ((kept as { id: string }[]).at(-1)?.id ?? null) : null
+    const last: unknown = Array.isArray(kept) ? fieldOf(kept.at(-1), 'id') : null
+    const after = typeof last === 'string' ? last : null
     queue.value = queue.value.map((write) => {
-      if (readAfter(write) !== lost) return write
-      const reading = { ...(write.body['reading'] as Reading), after }
+      const given = sentBy('reading', write)?.reading
+      if (given?.after !== lost) return write
+      const reading = { ...given, after }
       return { ...write, key: `reading:${write.visitId}:${readingIdentity(reading)}`, body: { version: 0, reading } }
     })
   }
@@ -240,15 +242,16 @@ const isBroken = ({ failed }: PendingWrite): boolean => (failed?.tries ?? 0) >= 
 
 /** A write over what is stored now. */
 function over(write: PendingWrite, current: unknown): PendingWrite {
-  const seen = Array.isArray(current) ? { after: current.length } : { version: (current as { version?: number } | null)?.version ?? 0 }
+  const version = fieldOf(current, 'version')
+  const seen = Array.isArray(current) ? { after: current.length } : { version: typeof version === 'number' ? version : 0 }
   return { ...write, body: { ...write.body, ...seen } }
 }
 
 /** The ledger entry a waiting reading was taken after; null where it is no reading, or of the start. */
-function readAfter({ kind, body }: PendingWrite): string | null {
-  return kind === 'reading' ? (body['reading'] as Reading).after : null
+function readAfter(write: PendingWrite): string | null {
+  return sentBy('reading', write)?.reading.after ?? null
 }
 /** The id of a waiting ledger entry; null for anything else. */
-function entryId({ kind, body }: PendingWrite): string | null {
-  return kind === 'ledger' ? (body['entry'] as { id: string }).id : null
+function entryId(write: PendingWrite): string | null {
+  return sentBy('ledger', write)?.entry.id ?? null
 }

@@ -1,3 +1,4 @@
+import { fieldOf, tableOf } from '@level-stance/core/kernel/tables'
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { usualStock } from '@level-stance/core/stations/feet/stance/search'
@@ -39,15 +40,13 @@ export function readSizes(key: StockKey, text: string): { readonly list: number[
 
 function readStock(text: string): StanceStock {
   try {
-    const value = JSON.parse(text) as Partial<Record<StockKey, unknown>>
-    const entries = stockKeys.map((key) => {
-      const list = value[key]
+    const value: unknown = JSON.parse(text)
+    return tableOf(stockKeys, (key): readonly number[] => {
+      const list: unknown = fieldOf(value, key)
       const { min, max } = stockRange[key]
-      const good =
-        Array.isArray(list) && list.length <= MOST && list.every((size) => typeof size === 'number' && size >= min && size <= max)
-      return [key, good ? list : usualStock[key]]
+      const isSize = (size: unknown): size is number => typeof size === 'number' && size >= min && size <= max
+      return Array.isArray(list) && list.length <= MOST && list.every(isSize) ? list : usualStock[key]
     })
-    return Object.fromEntries(entries) as unknown as StanceStock
   } catch {
     return usualStock
   }

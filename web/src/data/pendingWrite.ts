@@ -50,6 +50,11 @@ function markOf({ id, unanswered = [] }: PendingWrite): Readonly<Record<string, 
   return { ...(id === undefined ? {} : { 'x-write': id }), ...(lost.length === 0 ? {} : { 'x-unanswered': lost.join(',') }) }
 }
 
+/** What a write of a sort sends, as a window of this version makes it; null where it is of another. */
+export function sentBy<Kind extends WriteKind>(kind: Kind, write: PendingWrite): z.output<(typeof writeRoutes)[Kind]['body']> | null {
+  return write.kind === kind ? (write.body as z.output<(typeof writeRoutes)[Kind]['body']>) : null
+}
+
 /** Sends a write by the route of its sort. @throws as `ask` does */
 export async function sendWrite(write: PendingWrite): Promise<WriteAnswer> {
   const route: Route<string, null, z.ZodType, z.ZodType> = writeRoutes[write.kind]

@@ -33,6 +33,7 @@ import { afterFrame } from '../kit/afterFrame.ts'
 import { later } from '../kit/later.ts'
 import { stable } from '../kit/stable.ts'
 import { thingOf, useOutbox } from './outbox.ts'
+import { sentBy } from './pendingWrite.ts'
 import type { BodyOf, PendingWrite, WriteAnswer } from './pendingWrite.ts'
 
 /**
@@ -320,51 +321,42 @@ export const useVisit = defineStore('visit', () => {
 })
 
 /** A dossier with an unsent write laid over it; versions stay those of the server. */
-function overlaid(dossier: Dossier, { kind, body }: PendingWrite): Dossier {
-  switch (kind) {
-    case 'reading': {
-      const reading = body['reading'] as Reading
-      return {
-        ...dossier,
-        readings: placed(
-          dossier.readings,
-          (row) => readingIdentity(row.reading) === readingIdentity(reading),
-          (row) => ({ reading, version: row?.version ?? 0 }),
-        ),
-      }
+function overlaid(dossier: Dossier, write: PendingWrite): Dossier {
+  const reading = sentBy('reading', write)?.reading
+  if (reading)
+    return {
+      ...dossier,
+      readings: placed(
+        dossier.readings,
+        (row) => readingIdentity(row.reading) === readingIdentity(reading),
+        (row) => ({ reading, version: row?.version ?? 0 }),
+      ),
     }
-    case 'complaint': {
-      const complaint = body['complaint'] as Complaint
-      const removed = body['removed'] === true
-      return {
-        ...dossier,
-        complaints: placed(
-          dossier.complaints,
-          (row) => row.complaint.id === complaint.id,
-          (row) => ({ complaint, removed, version: row?.version ?? 0 }),
-        ),
-      }
+  const told = sentBy('complaint', write)
+  if (told)
+    return {
+      ...dossier,
+      complaints: placed(
+        dossier.complaints,
+        (row) => row.complaint.id === told.complaint.id,
+        (row) => ({ complaint: told.complaint, removed: told.removed, version: row?.version ?? 0 }),
+      ),
     }
-    case 'rating': {
-      const rating = body['rating'] as Rating
-      return {
-        ...dossier,
-        ratings: placed(
-          dossier.ratings,
-          (row) => row.rating.complaintId === rating.complaintId && row.rating.changeId === rating.changeId,
-          (row) => ({ rating, version: row?.version ?? 0 }),
-        ),
-      }
+  const rating = sentBy('rating', write)?.rating
+  if (rating)
+    return {
+      ...dossier,
+      ratings: placed(
+        dossier.ratings,
+        (row) => row.rating.complaintId === rating.complaintId && row.rating.changeId === rating.changeId,
+        (row) => ({ rating, version: row?.version ?? 0 }),
+      ),
     }
-    case 'visit':
-      return { ...dossier, visit: { ...dossier.visit, ...(body['visit'] as VisitFields) } }
-    case 'ledger': {
-      const entry = body['entry'] as LedgerEntry
-      return dossier.ledger.some((other) => other.id === entry.id) ? dossier : { ...dossier, ledger: [...dossier.ledger, entry] }
-    }
-    default:
-      return dossier
-  }
+  const fields = sentBy('visit', write)?.visit
+  if (fields) return { ...dossier, visit: { ...dossier.visit, ...fields } }
+  const entry = sentBy('ledger', write)?.entry
+  const isNew = entry && dossier.ledger.every((other) => other.id !== entry.id)
+  return isNew ? { ...dossier, ledger: [...dossier.ledger, entry] } : dossier
 }
 
 /** A dossier with the server's answer to a write. */

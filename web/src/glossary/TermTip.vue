@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isTerm } from '@level-stance/core/readings/table/terms'
 import { useEventListener, useTimeoutFn } from '@vueuse/core'
 import { defineAsyncComponent, shallowRef } from 'vue'
 import type { TermKey } from './terms.ts'
@@ -25,8 +26,10 @@ function askedAt(target: EventTarget | null): Asked | null {
   const word = target instanceof Element ? target.closest<HTMLElement>('[data-means]') : null
   if (word === null) return null
   const { left, top, width, height } = word.getBoundingClientRect()
-  return { term: word.dataset['means'] as TermKey, box: { left, top, width, height } }
+  const term = word.dataset['means'] ?? ''
+  return isTerm(term) ? { term, box: { left, top, width, height } } : null
 }
+const isOnButton = (target: EventTarget | null) => target instanceof Element && target.closest('button, a, label, [role="button"]') !== null
 const onCard = (target: EventTarget | null) => target instanceof Element && target.closest('.term-tip') !== null
 
 useEventListener(document, 'pointerover', (event: PointerEvent) => {
@@ -46,7 +49,7 @@ useEventListener(document, 'click', (event: MouseEvent) => {
   if (onCard(event.target)) return
   const asked = askedAt(event.target)
   // A word on a button or beside a field does what the button or the field does.
-  if (asked === null || (event.target as Element).closest('button, a, label, [role="button"]')) close()
+  if (asked === null || isOnButton(event.target)) close()
   else shown.value = asked
 })
 useEventListener(window, 'keydown', close)

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { fieldOfEvent } from './events.ts'
 /** A button that asks for a file; the same file chosen again after a refusal is a new try. */
 defineProps<{ label: string; accept: string; busy: boolean; name: string }>()
 const emit = defineEmits<{ pick: [file: File] }>()
 function picked(event: Event): void {
-  const input = event.target as HTMLInputElement
+  const input = fieldOfEvent(event)
   const file = input.files?.[0]
   input.value = ''
   if (file) emit('pick', file)

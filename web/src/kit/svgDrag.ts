@@ -23,17 +23,18 @@ export function useSvgDrag<Held, On = undefined>(
 ): { readonly dragging: Ref<boolean>; readonly vDrag: Directive<SVGElement, On> } {
   const dragging = ref(false)
   /** The handles there are, and what each stands for now. */
-  const handles = new Map<SVGElement, On>()
+  const handles = new Map<SVGElement, { readonly value: On }>()
   const vDrag: Directive<SVGElement, On> = {
     mounted(handle, { value }) {
-      handles.set(handle, value)
+      handles.set(handle, { value })
       const isShown = () => Boolean(frame(handle)?.getScreenCTM())
       const behaviour = drag<SVGElement, unknown>()
         .filter((event: MouseEvent) => !event.ctrlKey && !event.button && isShown())
-        .container(() => frame(handle)!)
+        .container(() => frame(handle) ?? document.body)
         .subject(({ x, y }: Dragged<Held>) => {
-          const held = take({ x, y }, handles.get(handle)!)
-          return held === null ? null! : { x, y, held }
+          const on = handles.get(handle)
+          const held = on === undefined ? null : take({ x, y }, on.value)
+          return held === null ? undefined : { x, y, held }
         })
         .on('start', () => (dragging.value = true))
         .on('drag', ({ x, y, subject }: Dragged<Held>) => {
@@ -45,7 +46,7 @@ export function useSvgDrag<Held, On = undefined>(
         })
       select(handle).call(behaviour)
     },
-    updated: (handle, { value }) => void handles.set(handle, value),
+    updated: (handle, { value }) => void handles.set(handle, { value }),
     beforeUnmount(handle) {
       handles.delete(handle)
       select(handle).on('.drag', null)

@@ -46,7 +46,7 @@ export function useZoom(
     ])
     .filter((event: MouseEvent | TouchEvent | WheelEvent) => {
       if (event.type === 'wheel') return true
-      const isOwn = (event.target as Element | null)?.closest(OWN) instanceof Element
+      const isOwn = event.target instanceof Element && event.target.closest(OWN) !== null
       return !isOwn && !('button' in event && event.button !== 0)
     })
     .on('zoom', ({ transform: now }: { transform: ZoomTransform }) => (transform.value = now))

@@ -16,7 +16,7 @@ const SHORTEST = 3
 const open = computed(() => visit.unasked[0] ?? null)
 const sign = computed(() => open.value?.signs[0] ?? null)
 const left = computed(() => visit.unasked.reduce((sum, { signs }) => sum + signs.length, 0))
-const noAnswer = null as WarningAnswer | null
+const noAnswer = computed((): WarningAnswer | null => null)
 const reasoning = ref(false)
 const reason = ref('')
 const wrong = ref(false)

@@ -13,7 +13,7 @@ const visit = useVisit()
 const isOpen = computed(
   () => isAboutBrakes(props.change) && chosen(visit.setup.now, 'frontBrakeLever') === null && visit.riding.frontBrake === undefined,
 )
-const noAnswer = null as 'left' | 'right' | null
+const noAnswer = computed((): 'left' | 'right' | null => null)
 const levers = { left: 'Left', right: 'Right' } as const
 </script>
 

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { fieldOfEvent } from '../kit/events.ts'
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import type { Message } from '@level-stance/core/kernel/message'
 import { computed, ref, watch } from 'vue'
 import { handsMiddle } from '@level-stance/core/body/rider'
@@ -35,7 +37,8 @@ const now = computed<number | null>(() => {
   const middle = model && handsMiddle(model)
   if (!model?.grips || !middle) return null
   const { left, right } = model.grips
-  return { handReach: middle.x, handHeight: middle.y, gripSpacing: left.at.z + right.at.z }[props.setting as string] ?? null
+  const places = { handReach: middle.x, handHeight: middle.y, gripSpacing: left.at.z + right.at.z }
+  return isKeyOf(places, props.setting) ? places[props.setting] : null
 })
 const aimed = computed(() => board.aimed(props.setting, props.side))
 const base = computed(() => now.value ?? 0)
@@ -56,7 +59,7 @@ let before = 0
 function typed(event: Event): void {
   if (!editing.value) before = aimed.value
   editing.value = true
-  text.value = (event.target as HTMLInputElement).value
+  text.value = fieldOfEvent(event).value
   const entry = readEntry(props.setting, props.side, text.value, preferences.unit)
   wrong.value = entry.ok ? null : entry.message
   const by = !entry.ok ? before : entry.value === null ? 0 : entry.value - base.value
@@ -89,7 +92,7 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
       :aria-label="`${label}, to`"
       :aria-invalid="wrong !== null"
       autocomplete="off"
-      @focus="($event.target as HTMLInputElement).select()"
+      @focus="fieldOfEvent($event).select()"
       @input="typed"
       @blur="done"
       @keydown.enter.prevent="done"

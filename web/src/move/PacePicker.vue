@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { isOneOf } from '@level-stance/core/kernel/tables'
 import { Segmented, Tooltip } from 'ant-design-vue'
 import { computed } from 'vue'
 import { paceKeys, paces } from '@level-stance/core/ledger/pace'
-import type { Pace } from '@level-stance/core/ledger/pace'
 import { useVisit } from '../data/visit.ts'
 
 /** How far one change may go: as the visit suggests, until the fitter says otherwise. */
@@ -21,7 +21,7 @@ const says = computed(() => paces[visit.pace].says)
         :options="options"
         aria-label="Pace"
         data-testid="pace"
-        @change="(pace: string | number) => visit.setVisit({ pace: pace as Pace })"
+        @change="(pace: string | number) => isOneOf(paceKeys, pace) && visit.setVisit({ pace })"
       />
     </span>
   </Tooltip>

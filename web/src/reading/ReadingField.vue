@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldOfEvent } from '../kit/events.ts'
 import { msg } from '@level-stance/core/kernel/message'
 import { computed, ref, watch } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
@@ -94,7 +95,7 @@ function putBack(reading: Reading | null): void {
 function typed(event: Event): void {
   if (!editing.value) before = newest()
   editing.value = true
-  text.value = (event.target as HTMLInputElement).value
+  text.value = fieldOfEvent(event).value
   const entry = readEntry(props.readingKey, props.side, text.value, unit.value)
   if (entry.ok && entry.value !== null) {
     drafts.clear(place.value)
@@ -138,20 +139,20 @@ function problem(found: EntryTrouble | null): void {
 /** Enter goes on to the next field, in the order of the tape. */
 function next(event: KeyboardEvent): void {
   commit()
-  if (!wrong.value) goToNextReading(event.target as HTMLElement, event.shiftKey)
+  if (!wrong.value) goToNextReading(fieldOfEvent(event), event.shiftKey)
 }
 
 /** What the field held when the hand came to it. */
 let held: Reading | null = null
 function enter(event: FocusEvent): void {
   held = newest()
-  ;(event.target as HTMLInputElement).select()
+  fieldOfEvent(event).select()
 }
 
 /** Escape gives back what the field held; where nothing was typed, it leaves the field. */
 function escape(event: Event): void {
   if (editing.value || wrong.value || held?.value !== newest()?.value) giveUp()
-  else (event.target as HTMLElement).blur()
+  else fieldOfEvent(event).blur()
 }
 function giveUp(): void {
   drafts.clear(place.value)

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tableOf } from '@level-stance/core/kernel/tables'
 import { MessageText } from '../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
@@ -202,16 +203,16 @@ async function readAgain(): Promise<void> {
 }
 const row = ref<HTMLElement | null>(null)
 
-const ways = computed<Record<string, string>>(() =>
-  Object.fromEntries([...new Set([...methodsFor(definition.value.dimension), method.value])].map((key) => [key, methods[key].label])),
+const ways = computed(() =>
+  tableOf([...new Set([...methodsFor(definition.value.dimension), method.value])], (key): string => methods[key].label),
 )
-function setMethod(chosen: string | null): void {
+function setMethod(chosen: MethodKey | null): void {
   if (chosen === null) return
   for (const reading of [...taken.value, forBoth.value]) {
     if (!reading) continue
     // A ± worked out by one method is not another's.
     const { plusMinus: _, ...rest } = reading
-    visit.setReading({ ...rest, method: chosen as MethodKey, at: new Date().toISOString() })
+    visit.setReading({ ...rest, method: chosen, at: new Date().toISOString() })
   }
 }
 function remove(reading: Reading): void {
@@ -279,7 +280,7 @@ function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
       </p>
       <div v-if="taken.length > 0 || forBoth" class="how-measured">
         How measured
-        <SelectField label="How measured" :value="method as string" :options="ways" @pick="setMethod" />
+        <SelectField label="How measured" :value="method" :options="ways" @pick="setMethod" />
       </div>
     </div>
   </div>

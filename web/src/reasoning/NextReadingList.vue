@@ -39,7 +39,7 @@ watch(
 const { start: settleLater } = useTimeoutFn(() => settle(), REST, { immediate: false })
 function leave(event: FocusEvent): void {
   const to = event.relatedTarget
-  if (to instanceof Node && (event.currentTarget as HTMLElement).contains(to)) return
+  if (to instanceof Node && event.currentTarget instanceof Node && event.currentTarget.contains(to)) return
   isTyping.value = false
   settleLater()
 }

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
+import { contract } from '@level-stance/core/contract/contract'
 import { formatLength } from '@level-stance/core/kernel/entry'
-import { definitionOf, isChoice, optionWord } from '@level-stance/core/readings/readingDefinitions'
 import type { Reading } from '@level-stance/core/readings/reading'
-import type { Complaint } from '@level-stance/core/talk/complaint'
+import { definitionOf, isChoice, optionWord } from '@level-stance/core/readings/readingDefinitions'
 import { useOutbox } from '../data/outbox.ts'
 import type { PendingWrite } from '../data/pendingWrite.ts'
 import { usePreferences } from '../data/preferences.ts'
@@ -23,18 +23,26 @@ const whose = computed(() => (visit.head ? `${visit.head.rider}, ${visit.head.ti
 
 /** What is stored instead, in words. */
 function theirs(write: PendingWrite): string {
-  const current = write.conflict?.current as Record<string, unknown> | unknown[] | null
+  const current = write.conflict?.current
   if (current === null || current === undefined) return 'nothing'
   if (Array.isArray(current)) return `${current.length} ${current.length === 1 ? 'entry' : 'entries'} in the ledger`
   if (write.kind === 'reading') {
-    const { key, value } = current['reading'] as Reading
-    if (value === null) return 'cleared'
-    if (typeof value === 'string') return isChoice(key) ? optionWord(key, value) : value
-    return definitionOf(key).dimension === 'length' ? `${formatLength(value, preferences.unit)} ${preferences.unit}` : String(value)
+    const reading = contract.writeReading.answer.safeParse(current).data?.reading
+    return reading ? readingWords(reading) : another
   }
-  if (write.kind === 'complaint') return current['removed'] ? 'removed' : `severity ${(current['complaint'] as Complaint).severity}`
-  if (write.kind === 'rating') return String((current['rating'] as { severity: number }).severity)
-  return String(current['title'] ?? 'another version')
+  if (write.kind === 'complaint') {
+    const told = contract.writeComplaint.answer.safeParse(current).data
+    return told ? (told.removed ? 'removed' : `severity ${told.complaint.severity}`) : another
+  }
+  if (write.kind === 'rating') return String(contract.writeRating.answer.safeParse(current).data?.rating.severity ?? another)
+  return contract.writeVisit.answer.safeParse(current).data?.title ?? another
+}
+const another = 'another version'
+
+function readingWords({ key, value }: Reading): string {
+  if (value === null) return 'cleared'
+  if (typeof value === 'string') return isChoice(key) ? optionWord(key, value) : value
+  return definitionOf(key).dimension === 'length' ? `${formatLength(value, preferences.unit)} ${preferences.unit}` : String(value)
 }
 </script>
 

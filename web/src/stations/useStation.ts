@@ -1,3 +1,4 @@
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import { computed, ref } from 'vue'
 import { failedBefore, failedWords } from '@level-stance/core/ledger/outcome'
 import type { Choices } from '@level-stance/core/stations/choices'
@@ -28,7 +29,7 @@ export function useStation<Key extends keyof Choices, Context, Parts, PageKey ex
   const page = ref<string>(WHY)
   const open = (key: string) => (page.value = key)
   const parts = computed(() => station.parts(context()))
-  const pageOpen = computed(() => (Object.hasOwn(station.pages, page.value) ? station.pages[page.value as PageKey] : null))
+  const pageOpen = computed(() => (isKeyOf(station.pages, page.value) ? station.pages[page.value] : null))
   const judged = (of: Parts): PageJudgement => (pageOpen.value ? judgePage(pageOpen.value, of) : nothingSaid)
   const vials = computed<readonly Vial[]>(() => vialsOf(pageOpen.value?.numbers ?? {}, parts.value))
   /** the parts as they stood when the hand came to rest: what words are said of */

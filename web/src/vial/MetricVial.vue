@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Side } from '@level-stance/core/kernel/sided'
 import { computed } from 'vue'
 import { metricDefinition } from '@level-stance/core/body/metrics'
 import type { MetricKey } from '@level-stance/core/body/metrics'
@@ -23,7 +24,7 @@ const preferences = usePreferences()
 
 const definition = computed(() => metricDefinition(props.metric))
 const glass = computed(() => ({ scale: definition.value.scale, width: 190 }))
-const knee = computed(() => ({ kneeLeft: 'left', kneeRight: 'right' })[props.metric as string] as 'left' | 'right' | undefined)
+const knee = computed((): Side | undefined => (props.metric === 'kneeLeft' ? 'left' : props.metric === 'kneeRight' ? 'right' : undefined))
 /** A knee read while pedalling is judged by the band for pedalling. */
 const band = computed(() => (knee.value ? kneeBand(visit.setup.now, knee.value) : definition.value.band))
 /** What was read shows at once, with nothing else known of the rider. */

@@ -2,7 +2,7 @@
 import { MessageText } from '../glossary/MessageText.ts'
 import { Drawer } from 'ant-design-vue'
 import { computed } from 'vue'
-import { evaluate } from '@level-stance/core/kernel/calculation'
+import { evaluate, fieldsTaken } from '@level-stance/core/kernel/calculation'
 import type { WorkingRun } from '@level-stance/core/station/station'
 import { CalculationError } from '@level-stance/core/kernel/problem'
 import { trimmed } from '@level-stance/core/kernel/entry'
@@ -24,12 +24,7 @@ const worked = computed(() =>
   !props.open
     ? []
     : props.items.map(({ heading, calculation, input, plusMinus, estimated }) => {
-        const known = Object.fromEntries(
-          Object.entries(input as object).filter(
-            ([key, value]) =>
-              value !== undefined && Object.hasOwn((calculation.input as unknown as { shape?: object }).shape ?? (input as object), key),
-          ),
-        )
+        const known = fieldsTaken(calculation, input)
         try {
           const answer = evaluate(calculation, { ...known, plusMinus })
           return {

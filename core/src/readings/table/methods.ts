@@ -54,19 +54,21 @@ export const methodKeys = keysOf(methods)
 export type NumberDimension = 'length' | 'angle' | 'shoe-size' | 'mass' | PlainDimension
 export type ReadingDimension = NumberDimension | 'choice'
 
+const methodRow = (key: MethodKey): Method => methods[key]
+
 /** The ± a method gives for a dimension; null when the method cannot read it. */
 export function methodUncertainty(method: MethodKey, dimension: ReadingDimension): number | null {
-  const row: Method = methods[method]
+  const row = methodRow(method)
   const value = dimension === 'shoe-size' ? row.shoeSize : row[dimension]
   return value ?? null
 }
 
 /** How a value is read that a hand types over another one: by the same method, unless nobody read that by any. */
 export function methodOver(before: MethodKey | undefined, usual: MethodKey): MethodKey {
-  return before === undefined || (methods[before] as Method).isInternal ? usual : before
+  return before === undefined || methodRow(before).isInternal ? usual : before
 }
 
 /** The methods a fitter can read a dimension by, in the table's order. */
 export function methodsFor(dimension: ReadingDimension): MethodKey[] {
-  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !(methods[key] as Method).isInternal)
+  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !methodRow(key).isInternal)
 }

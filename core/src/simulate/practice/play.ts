@@ -3,8 +3,8 @@ import { propertiesOf } from '../../ledger/parts.ts'
 import type { Part, SlotKey } from '../../ledger/parts.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { readingIdentity } from '../../readings/readingPlace.ts'
-import { definitionOf } from '../../readings/readingDefinitions.ts'
-import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts'
+import { definitionOf, numberKeys } from '../../readings/readingDefinitions.ts'
+import type { ReadingKey } from '../../readings/readingDefinitions.ts'
 import { sides } from '../../kernel/sided.ts'
 import { normal, seeded } from '../../kernel/random.ts'
 import { POSSIBLE } from '../../reason/arithmetic.ts'
@@ -26,7 +26,7 @@ import { knockOn, defaultHolds } from '../../knockOn/knockOn.ts'
 import { standingOf } from '../../rider/setup.ts'
 import { mainOf, plants } from './plants.ts'
 import { heal, moveTrue, practiceRider, readTrue, stillThere } from './rider.ts'
-import { isOneOf } from '../../kernel/tables.ts'
+import { entriesOf, isOneOf } from '../../kernel/tables.ts'
 
 /** What became of one complaint of a practice rider. */
 export interface PlayedComplaint {
@@ -212,7 +212,7 @@ export function play(seed: number): Played {
     if (move.requested.length > 0) {
       const change = knockOn(standingOf(step.setup), move.requested, defaultHolds(move.requested), 'step', 'settled')
       hasMore = change.chosen.some(({ plan }) => plan.steps.length > 1)
-      for (const one of change.moves) moveTrue(truth, one.setting as NumberKey, one.side, one.by)
+      for (const { setting, side, by } of change.moves) moveTrue(truth, setting, side, by)
       for (const { slot, from, to, role } of change.exchanges) {
         followParts(from, to)
         if (role === 'chosen') chosenWell(slot)
@@ -264,17 +264,16 @@ export function play(seed: number): Played {
   }
   function partOf(slot: SlotKey, reading: string): Part['properties'] {
     const value = truth.values.get(`${reading}:both`) ?? truth.values.get(`${reading}:left`)
-    return value === undefined ? {} : ({ [reading]: typeof value === 'number' ? Math.round(value * 2) / 2 : value } as Part['properties'])
+    return value === undefined ? {} : { [reading]: typeof value === 'number' ? Math.round(value * 2) / 2 : value }
   }
   /** Sizes of parts that were exchanged are true as well. */
   function followParts(from: Part, to: Part): void {
-    for (const [reading, value] of Object.entries(to.properties)) {
-      const before = from.properties[reading as keyof Part['properties']]
-      if (typeof value === 'number' && typeof before === 'number' && value !== before)
-        moveTrue(truth, reading as NumberKey, 'both', value - before)
+    for (const [reading, value] of entriesOf(to.properties)) {
+      const before = from.properties[reading]
+      if (!isOneOf(numberKeys, reading)) continue
+      if (typeof value === 'number' && typeof before === 'number' && value !== before) moveTrue(truth, reading, 'both', value - before)
       else if (typeof value === 'object' && typeof before === 'object') {
-        for (const side of ['left', 'right'] as const)
-          moveTrue(truth, reading as NumberKey, side, Number(value[side]) - Number(before[side]))
+        for (const side of ['left', 'right'] as const) moveTrue(truth, reading, side, Number(value[side]) - Number(before[side]))
       }
     }
   }

@@ -182,7 +182,7 @@ function pickBy<T>(random: () => number, list: readonly T[], weight: (one: T, i:
     at -= weights[i] ?? 0
     if (at <= 0) return one
   }
-  return list.at(-1)!
+  return itemAt(list, list.length - 1)
 }
 
 /**
@@ -211,7 +211,7 @@ export function practiceRider(random: () => number, warned = false): Truth {
     const symptom = itemAt(usable, Math.floor(random() * usable.length))
     if (causes.some((one) => one.symptom === symptom)) continue
     const listed = causesHere(symptom, bar)
-    const cause = pickBy(random, listed, (one) => usualness(symptomOf(symptom).causes.indexOf(one as never)))
+    const cause = pickBy(random, listed, (one) => usualness(symptomOf(symptom).causes.indexOf(one)))
     if (causes.some((one) => one.cause === cause || clashes(one.cause, cause) || sharesReading(one.cause, cause, bar))) continue
     const complaint = complaintOf(random, symptom, complaints.length + 1)
     const sidesTold = complaint.places[0]?.side
@@ -313,7 +313,7 @@ function clashes(a: CauseKey, b: CauseKey): boolean {
 function sharesReading(a: CauseKey, b: CauseKey, bar: BarKind): boolean {
   const readings = (key: CauseKey) => {
     const row = plants[key]
-    const put = row === undefined ? [] : [mainOf(row, bar), ...(row.also ?? [])].map(({ reading }) => reading as string)
+    const put = row === undefined ? [] : [mainOf(row, bar), ...(row.also ?? [])].map(({ reading }): string => reading)
     // A hood stands as the bar's roll has it.
     return put.includes('hoodPosition') ? [...put, 'barRoll'] : put
   }
@@ -372,7 +372,7 @@ export function readTrue(
     return { ...shared, value: read, typed: read }
   }
   const spread = (methodUncertainty(definition.method, definition.dimension) ?? 0) / 2
-  const { min, max } = definition as { min: number; max: number }
+  const { min, max } = definitionOf(reading)
   const read = Math.round((Number(value) + spread * normal(random)) * 2) / 2
   const held = Math.min(max, Math.max(min, read))
   return { ...shared, value: held, typed: String(held) }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldOfEvent } from '../../kit/events.ts'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -14,7 +15,7 @@ const busy = ref(false)
 
 /** Checks the chosen file here, so that a wrong one is said at once, then stores it. */
 async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
+  const input = fieldOfEvent(event)
   const file = input.files?.[0]
   if (!file) return
   busy.value = true

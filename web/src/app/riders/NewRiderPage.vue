@@ -14,17 +14,29 @@ import RidingForm from '../../complaint/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
 import { tableOf } from '@level-stance/core/kernel/tables'
 
+interface NewRider {
+  readonly riderId: string
+  readonly bikeId: string
+  readonly visitId: string
+  name: string
+  note: string
+  bike: string
+  kind: BikeKind
+  riding: Riding | undefined
+  /** sent from this window before: what is stored under its ids is its own */
+  isSent: boolean
+}
+
 /** The form as typed survives a reload; its ids make a second try of the same form store it once. */
-const empty = () => ({
+const empty = (): NewRider => ({
   name: '',
   note: '',
   bike: '',
-  kind: 'drop bar' as BikeKind,
-  riding: {} as Riding | undefined,
+  kind: 'drop bar',
+  riding: {},
   riderId: crypto.randomUUID(),
   bikeId: crypto.randomUUID(),
   visitId: crypto.randomUUID(),
-  /** sent from this window before: what is stored under its ids is its own */
   isSent: false,
 })
 /** Other ids for the same words: a duplicated window has those of the first. */

@@ -80,13 +80,13 @@ useEventListener(document, 'visibilitychange', () => {
   if (document.visibilityState === 'visible' && !typing && !drafts.any(props.visitId)) visit.refresh().catch(() => {})
 })
 
-const inField = (target: EventTarget | null) =>
+const isField = (target: EventTarget | null): target is HTMLElement =>
   target instanceof HTMLElement &&
   (target.matches('input:not([type=radio], [type=checkbox]), textarea, select') || target.isContentEditable)
 
 /** A field that went from the page while it was being typed in: what is typed on is no command. */
 let vanished: Element | null = null
-useEventListener(document, 'focusin', ({ target }) => (vanished = inField(target) ? (target as Element) : null))
+useEventListener(document, 'focusin', ({ target }) => (vanished = isField(target) ? target : null))
 useEventListener(document, 'focusout', () =>
   queueMicrotask(() => {
     if (vanished?.isConnected) vanished = null
@@ -103,7 +103,7 @@ useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     helpOpen.value = false
     vanished = null
   }
-  if (event.ctrlKey || event.metaKey || event.altKey || inField(event.target) || isCovered() || typesOn()) return
+  if (event.ctrlKey || event.metaKey || event.altKey || isField(event.target) || isCovered() || typesOn()) return
   const command = ofPress(commands.value, event.key)
   if (!command) return
   event.preventDefault()

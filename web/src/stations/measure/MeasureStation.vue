@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tableOf } from '@level-stance/core/kernel/tables'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -94,16 +95,13 @@ const sections = computed(() => {
   return headings.map((heading) => ({ heading, keys: rows.value.filter((key) => definitionOf(key).section === heading) }))
 })
 const ridingConditions = computed(() => conditionsFor('torsoAngle', visit.bar))
-const ridingWords = computed<Record<string, string>>(() =>
-  Object.fromEntries(
-    ridingConditions.value.map((key) => [key, `${conditions[key].label}${key === 'usual' ? ', hands where they usually are' : ''}`]),
-  ),
+const ridingWords = computed(() =>
+  tableOf(ridingConditions.value, (key): string => `${conditions[key].label}${key === 'usual' ? ', hands where they usually are' : ''}`),
 )
 const about = computed(() => keysOf(page.value))
 
 /** The hand has come to the end of a page: on to the next one. */
-async function turnPage(event: Event): Promise<void> {
-  const by = (event as CustomEvent<1 | -1>).detail
+async function turnPage({ detail: by }: CustomEvent<1 | -1>): Promise<void> {
   const there = pageOrder.value[pageOrder.value.indexOf(page.value) + by]
   if (there === undefined) return
   page.value = there
@@ -155,12 +153,7 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
         <PageTabs :pages="pages" :shown="page" label="Readings" @show="(key) => (page = key)" />
         <div v-if="page === 'on-bike'" class="condition">
           <span>While riding</span>
-          <SelectField
-            label="While riding"
-            :value="condition as string"
-            :options="ridingWords"
-            @pick="(key) => key && (condition = key as ConditionKey)"
-          />
+          <SelectField label="While riding" :value="condition" :options="ridingWords" @pick="(key) => key && (condition = key)" />
         </div>
         <section v-for="{ heading, keys } in sections" :key="`${heading}-${condition}`" :aria-label="heading">
           <div class="readings-head">

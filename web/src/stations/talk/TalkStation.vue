@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import { addressOf } from '../../address/stations.ts'
 import { Button, Drawer, Segmented, Skeleton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
@@ -135,7 +136,13 @@ function remove(complaint: Complaint): void {
 <template>
   <div class="columns">
     <section class="map" aria-label="Where it hurts or fails">
-      <Segmented :value="picture" :options="pictureOptions" block aria-label="Picture" @change="(v) => (picture = v as Picture)" />
+      <Segmented
+        :value="picture"
+        :options="pictureOptions"
+        block
+        aria-label="Picture"
+        @change="(v) => isKeyOf(pictures, v) && (picture = v)"
+      />
       <div class="picture">
         <ControlList v-if="picture === 'control'" :told="toldControls" @pick="pickControl" />
         <BodyMap

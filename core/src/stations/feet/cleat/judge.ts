@@ -82,10 +82,11 @@ export type CleatJudgement =
  * @source common-practice
  */
 export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatReadings): CleatJudgement {
-  const { input, plusMinus } = targetInput(readings, school)
-  if (input === null) {
+  const { setbackNow: now } = readings
+  if (now === null) {
     return { state: 'missing', side, missing: ['cleatSetback'], schools: [], sentence: missingSentence(side, ['cleatSetback']) }
   }
+  const { input, plusMinus } = targetInput({ ...readings, setbackNow: now }, school)
   const schools = schoolTargets(input)
   const lacking = schools.find((row) => row.school === school)?.missing ?? []
   if (lacking.length > 0) {
@@ -95,7 +96,6 @@ export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatRe
   const result = cleatTarget(input)
   const missed = (varied: CleatTargetInput) => ({ missed: cleatTarget(varied).target - varied.setbackNow })
   const { plusMinus: spread } = propagate(missed, input, plusMinus)
-  const now = readings.setbackNow as Quantity
   const stands = judged(now.value, spread['missed'] ?? 0, { low: result.low, high: result.high }, { aim: result.target })
   const { state, isClear } = verdictOf(stands)
   const isWorthMoving = isClear && Math.abs(result.difference) >= settings.cleatSetback.resolution - 1e-9
@@ -116,18 +116,17 @@ export function judgeCleat(side: Side, school: CleatSchoolKey, readings: CleatRe
 
 /** The calculation's input and its ± from quantities. */
 function targetInput(
-  readings: CleatReadings,
+  readings: CleatReadings & { readonly setbackNow: Quantity },
   school: CleatSchoolKey,
-): { input: CleatTargetInput | null; plusMinus: Record<string, number> } {
+): { input: CleatTargetInput; plusMinus: Record<string, number> } {
   const plusMinus: Record<string, number> = {}
-  const values: Record<string, number> = {}
+  const values: Partial<Record<keyof CleatReadings, number>> = {}
   for (const [field, reading] of entriesOf(readings)) {
     if (reading === null) continue
     values[field] = reading.value
     plusMinus[field] = reading.plusMinus
   }
-  if (values['setbackNow'] === undefined) return { input: null, plusMinus }
-  return { input: { school, ...values } as unknown as CleatTargetInput, plusMinus }
+  return { input: { ...values, school, setbackNow: readings.setbackNow.value }, plusMinus }
 }
 
 function missingSentence(side: Side, keys: readonly ReadingKey[]): Message {

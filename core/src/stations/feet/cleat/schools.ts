@@ -1,3 +1,4 @@
+import { rowKeys } from '../../../kernel/tables.ts'
 import { msg } from '../../../kernel/message.ts'
 import { term } from '../../../readings/table/terms.ts'
 import type { Message } from '../../../kernel/message.ts'
@@ -71,7 +72,7 @@ export const cleatSchools = [
 ] as const satisfies readonly CleatSchool[]
 
 export type CleatSchoolKey = (typeof cleatSchools)[number]['key']
-export const cleatSchoolKeys = cleatSchools.map((school) => school.key) as [CleatSchoolKey, ...CleatSchoolKey[]]
+export const cleatSchoolKeys = rowKeys<CleatSchoolKey>(cleatSchools)
 export const defaultCleatSchool: CleatSchoolKey = 'behind-ball'
 
 export function cleatSchool(key: CleatSchoolKey): CleatSchool {

@@ -85,10 +85,10 @@ export function schoolTargets(input: Omit<CleatTargetInput, 'school'>): SchoolTa
   const rearmost = input.slotBack === undefined ? Infinity : input.setbackNow + input.slotBack
   return cleatSchools.map((school) => {
     const answer = applyRule(school.rule, input)
-    if (Array.isArray(answer)) {
+    if (!('target' in answer)) {
       return { school: school.key, target: null, low: null, high: null, attainable: null, left: null, missing: answer, heldAtEnd: false }
     }
-    const { target, low, high, heldAtEnd } = answer as RuleAnswer
+    const { target, low, high, heldAtEnd } = answer
     const attainable = nearestInBand(target, { low: foremost, high: rearmost })
     return { school: school.key, target, low, high, attainable, left: target - attainable, missing: [], heldAtEnd }
   })

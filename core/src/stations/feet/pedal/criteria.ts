@@ -1,3 +1,4 @@
+import { rowKeys } from '../../../kernel/tables.ts'
 import { mm, msg } from '../../../kernel/message.ts'
 import { z } from 'zod'
 import { numberField } from '../../../kernel/calculation.ts'
@@ -175,7 +176,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
 
 /** Weights by criterion, as they are stored. */
 export const weightsSchema = z.partialRecord(
-  z.enum(criteria.map((criterion) => criterion.key) as [string, ...string[]], { error: 'This criterion is not known.' }),
+  z.enum(rowKeys(criteria), { error: 'This criterion is not known.' }),
   numberField('Weight', 0, MAX_WEIGHT, ''),
 )
 

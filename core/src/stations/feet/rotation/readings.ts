@@ -1,3 +1,4 @@
+import { tableFrom } from '../../../kernel/tables.ts'
 import type { Side } from '../../../kernel/sided.ts'
 import type { NumberKey } from '../../../readings/readingDefinitions.ts'
 import { hiddenParts, measured, measuredValue } from '../../../readings/resolve.ts'
@@ -32,14 +33,11 @@ const clearanceKeys = [
 export function clearanceInput(now: ResolvedReadings, side: Side): ClearanceInput | { readonly missing: readonly NumberKey[] } {
   const behind = now.cleatSetback[side]
   const ball = now.heelToMtp1[side]
-  const missing = clearanceKeys.map(([, key]) => key).filter((key) => now[key][side] === null) as NumberKey[]
+  const missing = clearanceKeys.map(([, key]): NumberKey => key).filter((key) => now[key][side] === null)
   if (behind === null) missing.push('cleatSetback')
   if (ball === null) missing.push('heelToMtp1')
   if (missing.length > 0 || behind === null || ball === null) return { missing }
-  const values = Object.fromEntries(clearanceKeys.map(([field, key]) => [field, now[key][side]?.value ?? 0])) as unknown as Omit<
-    ClearanceInput,
-    'axleFromHeel' | 'ankle' | 'stayWidth'
-  >
+  const values = tableFrom(clearanceKeys.map(([field, key]) => [field, now[key][side]?.value ?? 0] as const))
   const axleFromHeel = ball.value - behind.value
   const { heelToAnkle, ankleHeight } = hiddenParts(now, side)
   const stack = now.soleStack[side]

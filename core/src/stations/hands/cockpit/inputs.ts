@@ -7,7 +7,7 @@ import type { Part } from '../../../ledger/parts.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import { chosen, measuredValue, standsAt } from '../../../readings/resolve.ts'
 import { definitionOf, isChoice } from '../../../readings/readingDefinitions.ts'
-import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { dropBarOf, flatBarOf, frontOf } from '../../../model/riderModel.ts'
 import { sides } from '../../../kernel/sided.ts'
 import type { CockpitSpec } from './parts.ts'
@@ -43,7 +43,7 @@ export interface SearchRequest {
 export const freshRequest: SearchRequest = { hold: 'same', forward: 0, up: 0, wider: null, onlyBar: null, spacerStep: 5, keepsRoll: false }
 
 /** Readings that the search cannot do without. */
-const needs: Readonly<Record<'flat' | 'drop', readonly ReadingKey[]>> = {
+const needs: Readonly<Record<'flat' | 'drop', readonly NumberKey[]>> = {
   flat: [
     'frameReach',
     'frameStack',
@@ -61,7 +61,7 @@ const needs: Readonly<Record<'flat' | 'drop', readonly ReadingKey[]>> = {
 }
 
 export function searchLacks({ now, rider }: Setup): ReadingKey[] {
-  return needs[rider.bar].filter((key) => standsAt(now, key as Parameters<typeof standsAt>[1]) === null)
+  return needs[rider.bar].filter((key) => standsAt(now, key) === null)
 }
 
 /** Stems within this of the one on the bike: a frame is made about its stem, mm. @source common-practice */
@@ -197,7 +197,7 @@ export function cockpitPart(spec: CockpitSpec, flipped = false): Part {
   const properties: Part['properties'] = {}
   for (const key of partFigures[spec.kind]) {
     const value = spec[key]
-    if (value !== null) properties[key] = key === 'stemAngle' && flipped ? -(value as number) : value
+    if (value !== null) properties[key] = key === 'stemAngle' && flipped && typeof value === 'number' ? -value : value
   }
   return { name: spec.name, properties }
 }

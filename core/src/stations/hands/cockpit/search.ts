@@ -1,3 +1,4 @@
+import { at } from '../../../kernel/vector.ts'
 import type { Point, Point3 } from '../../../bike/contactPoints.ts'
 import { narrowestFor } from '../bar/room.ts'
 import { counts } from './question.ts'
@@ -165,18 +166,18 @@ function leastOf(
   let bestI = -1
   let bestJ = -1
   for (let i = 0; i < stemX.length; i += 1) {
-    const dx = (stemX[i] as number) - wx
-    const dy = (stemY[i] as number) - wy
-    const start = fixed + (stemCost[i] as number)
+    const dx = at(stemX, i) - wx
+    const dy = at(stemY, i) - wy
+    const start = fixed + at(stemCost, i)
     if (prune && start + least + (aside === 0 ? boxDistance(box, -dx, -dy) : 0) >= score) continue
-    const out = stemAcross[i] as number
+    const out = at(stemAcross, i)
     for (let j = 0; j < size; j += 1) {
-      const x = dx + (barX[j] as number)
-      const y = dy + (barY[j] as number)
-      const sum = start + (barCost[j] as number) + Math.abs(Math.sqrt(x * x + y * y) - aside)
+      const x = dx + at(barX, j)
+      const y = dy + at(barY, j)
+      const sum = start + at(barCost, j) + Math.abs(Math.sqrt(x * x + y * y) - aside)
       if (prune && sum >= score) continue
       // Distance from the axis is linear in the place, so that it adds up of both parts.
-      const square = out + (barAcross[j] as number)
+      const square = out + at(barAcross, j)
       const whole = sum + counts.steering * Math.abs(Math.sqrt(square * square + zz) / armNow - 1)
       if (whole < score) {
         score = whole

@@ -1,7 +1,9 @@
 import type { Point } from '../../../bike/contactPoints.ts'
 import { DEGREES } from '../../../bike/contactPoints.ts'
 import { solveLinear } from '../../../kernel/leastSquares.ts'
+import { itemAt } from '../../../kernel/dense.ts'
 import { combined } from '../../../kernel/quantity.ts'
+import { at, cellAt, matrixOf } from '../../../kernel/vector.ts'
 import type { MatFrame, MatHeader } from './format.ts'
 
 /** Taken once: they run for every cell. */
@@ -92,21 +94,21 @@ export class MatAnalysis {
     return this.#frames
   }
 
-  add({ at, values }: MatFrame): void {
+  add({ at: seconds, values }: MatFrame): void {
     const { columns, rows, cellAcross, cellAlong } = this.header
-    if (this.#frames === 0) this.#first = at
-    this.#last = at
+    if (this.#frames === 0) this.#first = seconds
+    this.#last = seconds
     const sum = this.#sum
-    const group = this.#groups[this.#frames % GROUPS]!
+    const group = itemAt(this.#groups, this.#frames % GROUPS)
     let [all, left, mx, my, cells] = [0, 0, 0, 0, 0]
     for (let row = 0, i = 0; row < rows; row++) {
-      const y = this.#y[row]!
+      const y = at(this.#y, row)
       for (let column = 0; column < columns; column++, i++) {
-        const value = values[i]!
+        const value = values[i] ?? 0
         if (value < NOISE_FLOOR) continue
-        sum[i]! += value
-        group[i]! += value
-        const x = this.#x[column]!
+        sum[i] = at(sum, i) + value
+        group[i] = at(group, i) + value
+        const x = at(this.#x, column)
         all += value
         mx += value * x
         my += value * y
@@ -127,8 +129,11 @@ export class MatAnalysis {
     const mean = Float32Array.from(this.#sum, (value) => value / this.#frames)
     const smooth = this.#smoothed(this.#sum, 1 / this.#frames)
     const bones = this.#bonesOf(smooth, mean)
-    let at = 0
-    for (let i = 1; i < mean.length; i++) if (mean[i]! > mean[at]!) at = i
+    let highest = 0
+    let peak = 0
+    mean.forEach((value, i) => {
+      if (value > peak) [peak, highest] = [value, i]
+    })
     const shares = this.#sharesOf(mean, smooth, bones)
     const spacing = bones && distance(bones.left, bones.right)
     const centre = { x: average(centres, (c) => c.x), y: average(centres, (c) => c.y) }
@@ -136,8 +141,8 @@ export class MatAnalysis {
       frames: this.#frames,
       seconds: this.#last - this.#first,
       mean,
-      peak: mean[at]!,
-      peakAt: { x: this.#x[at % columns]!, y: this.#y[floor(at / columns)]! },
+      peak,
+      peakAt: { x: at(this.#x, highest % columns), y: at(this.#y, floor(highest / columns)) },
       force: average(centres, (c) => c.force),
       area: average(centres, (c) => c.area),
       bones,
@@ -163,14 +168,15 @@ export class MatAnalysis {
     for (let row = 0; row < rows; row++) {
       for (let column = 0; column < columns; column++) {
         let value = 0
-        for (let k = max(-ra, -column); k <= ra && column + k < columns; k++) value += across[k + ra]! * sum[row * columns + column + k]!
+        for (let k = max(-ra, -column); k <= ra && column + k < columns; k++)
+          value += at(across, k + ra) * at(sum, row * columns + column + k)
         wide[row * columns + column] = value * scale
       }
     }
     for (let row = 0; row < rows; row++) {
       for (let k = max(-rl, -row); k <= rl && row + k < rows; k++) {
-        const weight = along[k + rl]!
-        for (let column = 0; column < columns; column++) out[row * columns + column]! += weight * wide[(row + k) * columns + column]!
+        const weight = at(along, k + rl)
+        for (let column = 0, i = row * columns; column < columns; column++, i++) out[i] = at(out, i) + weight * at(wide, i + k * columns)
       }
     }
     return out
@@ -194,10 +200,10 @@ export class MatAnalysis {
     const { rows, columns } = this.header
     const found: BonePeak[] = []
     const value = (row: number, column: number) =>
-      row < 0 || column < 0 || row >= rows || column >= columns ? 0 : smooth[row * columns + column]!
+      row < 0 || column < 0 || row >= rows || column >= columns ? 0 : at(smooth, row * columns + column)
     for (let row = 0; row < rows; row++) {
       for (let column = 0; column < columns; column++) {
-        const x = side * this.#x[column]!
+        const x = side * at(this.#x, column)
         if (x < BONE_FROM_MIDDLE || x > BONE_TO_MIDDLE) continue
         const here = value(row, column)
         if (here < 2 * NOISE_FLOOR) continue
@@ -216,33 +222,34 @@ export class MatAnalysis {
    */
   #fitted(mean: Float32Array | Float64Array, row: number, column: number): Point {
     const { rows, columns, cellAcross, cellAlong } = this.header
-    const [cx, cy] = [this.#x[column]!, this.#y[row]!]
+    const [cx, cy] = [at(this.#x, column), at(this.#y, row)]
     const [rc, rr] = [ceil(PEAK_RADIUS / cellAcross), ceil(PEAK_RADIUS / cellAlong)]
     const cells: { x: number; y: number; value: number }[] = []
     for (let r = max(0, row - rr); r <= min(rows - 1, row + rr); r++) {
       for (let c = max(0, column - rc); c <= min(columns - 1, column + rc); c++) {
-        const [x, y] = [this.#x[c]! - cx, this.#y[r]! - cy]
-        const value = mean[r * columns + c]!
+        const [x, y] = [at(this.#x, c) - cx, at(this.#y, r) - cy]
+        const value = mean[r * columns + c] ?? 0
         if (value > 0 && hypot(x, y) <= PEAK_RADIUS) cells.push({ x: x / PEAK_RADIUS, y: y / PEAK_RADIUS, value })
       }
     }
     const top = max(...cells.map(({ value }) => value))
-    const square = Array.from({ length: 5 }, () => new Array<number>(5).fill(0))
-    const right = new Array<number>(5).fill(0)
+    const square = matrixOf(5, 5, () => 0)
+    const right = new Float64Array(5)
     for (const { x, y, value } of cells) {
       if (value < PEAK_SHARE * top) continue
-      const row5 = [1, x, y, x * x, y * y]
+      const terms = Float64Array.of(1, x, y, x * x, y * y)
       const weight = value * value
-      row5.forEach((a, i) => {
-        right[i]! += weight * a * log(value)
-        row5.forEach((b, k) => (square[i]![k]! += weight * a * b))
-      })
+      for (let i = 0; i < 5; i++) {
+        const weighted = weight * at(terms, i)
+        right[i] = at(right, i) + weighted * log(value)
+        for (let k = 0; k < 5; k++) square.cells[5 * i + k] = cellAt(square, i, k) + weighted * at(terms, k)
+      }
     }
     const fit = solveLinear(square, right)
     const peak = (slope: number, bend: number) => (bend < -1e-6 ? -slope / (2 * bend) : NaN)
-    const [x, y] = fit ? [peak(fit[1]!, fit[3]!), peak(fit[2]!, fit[4]!)] : [NaN, NaN]
+    const [x, y] = fit ? [peak(at(fit, 1), at(fit, 3)), peak(at(fit, 2), at(fit, 4))] : [NaN, NaN]
     // A top far from the highest cell is no bell: the cell itself is the better answer.
-    const within = (at: number) => (abs(at) <= 0.7 ? PEAK_RADIUS * at : 0)
+    const within = (share: number) => (abs(share) <= 0.7 ? PEAK_RADIUS * share : 0)
     return { x: cx + within(x), y: cy + within(y) }
   }
 
@@ -253,16 +260,16 @@ export class MatAnalysis {
     const half = bones ? MIDDLE_SHARE * distance(bones.left, bones.right) : MIDDLE_WIDTH
     let [all, left, front, soft, softPeak] = [0, 0, 0, 0, 0]
     for (let row = 0, i = 0; row < rows; row++) {
-      const y = this.#y[row]!
+      const y = at(this.#y, row)
       for (let column = 0; column < columns; column++, i++) {
-        const x = this.#x[column]!
-        const value = mean[i]!
+        const x = at(this.#x, column)
+        const value = mean[i] ?? 0
         all += value
         left += x < 0 ? value : x === 0 ? value / 2 : 0
         if (y > line + MIDDLE_AHEAD) front += value
         if (y > line + MIDDLE_AHEAD && abs(x - middle) <= half) {
           soft += value
-          softPeak = max(softPeak, smooth[i]!)
+          softPeak = max(softPeak, at(smooth, i))
         }
       }
     }

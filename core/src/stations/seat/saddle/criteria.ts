@@ -1,3 +1,4 @@
+import { rowKeys } from '../../../kernel/tables.ts'
 import { bare, mm, msg } from '../../../kernel/message.ts'
 import { LOW_TORSO, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
 import { z } from 'zod'
@@ -145,7 +146,7 @@ export const saddleCriteria: readonly Criterion<SaddleSpec, SaddleRider>[] = [
 
 /** Weights by criterion, as they are stored. */
 export const saddleWeightsSchema = z.partialRecord(
-  z.enum(saddleCriteria.map((criterion) => criterion.key) as [string, ...string[]], { error: 'This criterion is not known.' }),
+  z.enum(rowKeys(saddleCriteria), { error: 'This criterion is not known.' }),
   numberField('Weight', 0, MAX_WEIGHT, ''),
 )
 

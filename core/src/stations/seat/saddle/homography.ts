@@ -1,6 +1,7 @@
 import type { Point } from '../../../bike/contactPoints.ts'
 import { solveLinear } from '../../../kernel/leastSquares.ts'
 import { itemAt } from '../../../kernel/dense.ts'
+import { matrixFrom } from '../../../kernel/vector.ts'
 
 /** Four corners in order round the sheet. */
 export type Quad = readonly [Point, Point, Point, Point]
@@ -41,7 +42,7 @@ export function homography(from: Quad, to: Quad): Homography | null {
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y])
     right.push(u, v)
   })
-  const h = solveLinear(rows, right)
+  const h = solveLinear(matrixFrom(rows), Float64Array.from(right))
   if (h === null) return null
   const whole = product(product(b.out, [...h, 1]), a.matrix)
   const last = itemAt(whole, 8)

@@ -117,9 +117,8 @@ export function placesOf({ by, corners, scale, bones }: ImpressionMarks): Point[
 export function withPlace(marks: ImpressionMarks, place: number, point: Point): ImpressionMarks {
   const list = placesOf(marks)
   list[place] = point
-  const [left, right] = list.slice(-2) as [Point, Point]
-  const bones = { left, right }
-  if (marks.by === 'sheet') return { ...marks, corners: list.slice(0, 4) as unknown as Quad, bones }
+  const bones = { left: itemAt(list, list.length - 2), right: itemAt(list, list.length - 1) }
+  if (marks.by === 'sheet') return { ...marks, corners: [itemAt(list, 0), itemAt(list, 1), itemAt(list, 2), itemAt(list, 3)], bones }
   return { ...marks, scale: { ...marks.scale, from: itemAt(list, 0), to: itemAt(list, 1) }, bones }
 }
 

@@ -102,7 +102,7 @@ export function tiltTarget(use: TiltUseKey, climb: Climb | null, evidence: TiltE
   const band = { low: row.band.low + shift, high: row.band.high }
   const pull = (evidence.up.length > 0 ? EVIDENCE : 0) - (evidence.down.length > 0 ? EVIDENCE : 0)
   const aim = Math.min(band.high, Math.max(band.low, row.aim + shift / 2 + pull))
-  const why = [row.why as string]
+  const why: string[] = [row.why]
   if (climb !== null && shift !== 0) {
     why.push(`Up the climb the bike stands ${climbWords(climb)}.`)
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tableFrom } from '@level-stance/core/kernel/tables'
 import { MessageText } from '../../../glossary/MessageText.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
@@ -36,7 +37,7 @@ const said = computed(() =>
     return { side, judgement, speaksFor: isBack ? titlesOf(side) : [] }
   }),
 )
-const schools = Object.fromEntries(cleatSchools.map(({ key, label }) => [key, label])) as Record<CleatSchoolKey, string>
+const schools = tableFrom(cleatSchools.map(({ key, label }) => [key, label] as const))
 function chooseSchool(cleatSchool: CleatSchoolKey | null): void {
   if (cleatSchool === null) return
   feet.choose({ cleatSchool })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tableFrom } from '@level-stance/core/kernel/tables'
 import { MessageText } from '../../../glossary/MessageText.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
@@ -7,7 +8,6 @@ import { measuredValue } from '@level-stance/core/readings/resolve'
 import { stanceMoves } from '@level-stance/core/stations/feet/exchange'
 import { stanceOptionsCalculation } from '@level-stance/core/stations/feet/stance/calculations'
 import { treadWords, turnsOfRide } from '@level-stance/core/stations/feet/stance/targets'
-import type { StanceMethodKey } from '@level-stance/core/stations/feet/stance/targets'
 import { LEAST_THREAD, missWords, stanceMeans, stanceOptions } from '@level-stance/core/stations/feet/stance/search'
 import type { StanceOption } from '@level-stance/core/stations/feet/stance/search'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
@@ -72,11 +72,8 @@ function setSizes(key: StockKey, text: string): void {
   if ('list' in read) parts.set(key, read.list)
 }
 /** Every way to a target; one that lacks a reading says so and cannot be chosen. */
-const targets = computed(
-  () =>
-    Object.fromEntries(
-      (stance.value?.targets ?? []).map(({ key, label, half }) => [key, `${label}${half === null ? ' (to measure)' : ''}`]),
-    ) as Record<StanceMethodKey, string>,
+const targets = computed(() =>
+  tableFrom((stance.value?.targets ?? []).map(({ key, label, half }) => [key, `${label}${half === null ? ' (to measure)' : ''}`] as const)),
 )
 const unread = computed(() => (stance.value?.targets ?? []).flatMap(({ key, half }) => (half === null ? [key] : [])))
 const items = computed(() => {

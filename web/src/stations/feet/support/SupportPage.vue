@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import { computed } from 'vue'
 import { sides } from '@level-stance/core/kernel/sided'
 import FindingCard from '../../../finding/FindingCard.vue'
@@ -20,7 +21,7 @@ const shown = computed(() =>
   })),
 )
 const weights = { try: 'act', missing: 'note' } as const
-const weightOf = (state: string) => (state in weights ? weights[state as keyof typeof weights] : 'fine')
+const weightOf = (state: string) => (isKeyOf(weights, state) ? weights[state] : 'fine')
 </script>
 
 <template>

@@ -9,7 +9,7 @@ import {
   searchInput,
   searchLacks,
 } from '@level-stance/core/stations/hands/cockpit/inputs'
-import type { SearchHold, SearchRequest } from '@level-stance/core/stations/hands/cockpit/inputs'
+import type { SearchRequest } from '@level-stance/core/stations/hands/cockpit/inputs'
 import { leftOutWords } from '@level-stance/core/stations/hands/cockpit/search'
 import type { CockpitLine } from '@level-stance/core/stations/hands/cockpit/search'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
@@ -24,7 +24,7 @@ import { useCockpit } from '../../../data/catalogue.ts'
 import { usePreferences } from '../../../data/preferences.ts'
 import { useVisit } from '../../../data/visit.ts'
 import { useCockpitSearch } from './useCockpitSearch.ts'
-import { entriesOf } from '@level-stance/core/kernel/tables'
+import { entriesOf, isOneOf } from '@level-stance/core/kernel/tables'
 
 /** Which stem, spacers, bar and roll put the hands where they are wanted. */
 const visit = useVisit()
@@ -114,7 +114,7 @@ const isAsItIs = ({ line }: Line) => {
       <template #action><Button size="small" @click="catalogue.load()">Try again</Button></template>
     </Alert>
     <div role="group" aria-label="What is held">
-      <Segmented :value="search.hold" :options="holds" block @change="(hold) => change({ hold: hold as SearchHold })" />
+      <Segmented :value="search.hold" :options="holds" block @change="(hold) => isOneOf(searchHoldKeys, hold) && change({ hold })" />
       <p class="small muted">{{ searchHolds[search.hold].says }}</p>
     </div>
     <div v-if="search.hold === 'wanted'" class="row">

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { isOneOf } from '@level-stance/core/kernel/tables'
 import { Segmented } from 'ant-design-vue'
 import { computed } from 'vue'
 import { cutSizeKeys, cutSizes } from '@level-stance/core/stations/hands/width/cutPlan'
-import type { CutSizeKey } from '@level-stance/core/stations/hands/width/cutPlan'
 import { floorWords } from '@level-stance/core/stations/hands/width/judge'
 import { barWidthSchools, widthSchoolsFor } from '@level-stance/core/stations/hands/width/rules'
 import { lengthWords } from '@level-stance/core/kernel/entry'
@@ -47,7 +47,7 @@ const spread = computed(() => width.value.spreadCost)
           :value="width.cutSize"
           :options="sizes"
           size="small"
-          @change="(cutSize) => hands.choose({ cutSize: cutSize as CutSizeKey })"
+          @change="(cutSize) => isOneOf(cutSizeKeys, cutSize) && hands.choose({ cutSize })"
         />
         <span class="small muted"> a side</span>
       </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { isKeyOf } from '@level-stance/core/kernel/tables'
 import { MessageText } from '../../../glossary/MessageText.ts'
 import { bare, mm, msg, range } from '@level-stance/core/kernel/message'
 import type { Message } from '@level-stance/core/kernel/message'
@@ -154,7 +155,8 @@ function size(key: 'width' | 'height' | 'length', text: string): void {
   if (isKnown) change(next)
 }
 function sheetOf(key: string): void {
-  const sheet = sheets[key as keyof typeof sheets]
+  if (!isKeyOf(sheets, key)) return
+  const sheet = sheets[key]
   typed.value = { ...typed.value, width: shown(sheet.width), height: shown(sheet.height) }
   sizeProblem.value = null
   change({ ...marks.value, sheet: { width: sheet.width, height: sheet.height } })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fieldOf, keysOf, tableOf } from '@level-stance/core/kernel/tables'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { triedSaddleSchema } from '@level-stance/core/record/triedSaddles'
@@ -32,7 +33,11 @@ const empty: Texts = { name: '', width: '', mark: '', hours: '', note: '' }
 const place = computed(() => `tried/${visit.head?.riderId ?? ''}`)
 const texts = computed<Texts>(() => {
   try {
-    return { ...empty, ...(JSON.parse(drafts.get(place.value) ?? '{}') as Partial<Texts>) }
+    const kept: unknown = JSON.parse(drafts.get(place.value) ?? '{}')
+    return tableOf(keysOf(empty), (key) => {
+      const text = fieldOf(kept, key)
+      return typeof text === 'string' ? text : ''
+    })
   } catch {
     return empty
   }

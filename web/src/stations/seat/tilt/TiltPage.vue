@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { keysOf, tableOf } from '@level-stance/core/kernel/tables'
 import { computed } from 'vue'
 import { capOf } from '@level-stance/core/ledger/pace'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
@@ -10,7 +11,6 @@ import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { trimmed } from '@level-stance/core/kernel/entry'
 import { midSentence } from '@level-stance/core/kernel/words'
 import { climbWords, tiltUses } from '@level-stance/core/stations/seat/tilt/rules'
-import type { TiltUseKey } from '@level-stance/core/stations/seat/tilt/rules'
 import { perTurnWords, tiltTurns, turnWords } from '@level-stance/core/stations/seat/tilt/bolts'
 import FindingList from '../../../finding/FindingList.vue'
 import PageHead from '../../../working/PageHead.vue'
@@ -29,7 +29,7 @@ const seat = useSeat()
 const board = useBoard()
 
 const tilt = computed(() => seat.parts.tilt)
-const uses = Object.fromEntries(Object.entries(tiltUses).map(([key, { label }]) => [key, label])) as Record<TiltUseKey, string>
+const uses = tableOf(keysOf(tiltUses), (key) => tiltUses[key].label)
 /** What is about to be set: the request if there is one, else the way to the aim; one step at a time. */
 const asked = computed(() => board.aimed('saddleTilt', 'both'))
 const cap = computed(() => capOf('saddleTilt', visit.pace))
