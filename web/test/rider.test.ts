@@ -6,9 +6,10 @@ import { definitionOf, readingKeys } from '@level-stance/core/readings/readingDe
 import { sceneOf } from '@level-stance/core/model/scene'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { aReading, complaintAt, wholeReadings } from '@level-stance/core/testing'
-import { standAloneSvg } from '../src/board/exportSvg.ts'
 import { handlesOf } from '../src/board/handles.ts'
-import { arcOf, footPath, frameOf, wedgeOf } from '../src/board/views.ts'
+import { arcOf, wedgeOf } from '@level-stance/core/figure/arcs'
+import { frameOf } from '@level-stance/core/figure/frame'
+import { footPath } from '@level-stance/core/figure/riderShapes'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
 import { figureKeys, figures } from '../src/drawing/figures.ts'
 import { reason } from '@level-stance/core/reason/reason'
@@ -147,23 +148,5 @@ describe('the worker behind the screens', () => {
     expect(rounded(before?.reasoning)).toEqual(rounded(reason(reasonInputOf(visit).input, null)))
     worker.hold({ complaints: [] })
     expect((await worker.reasoning(question))?.reasoning.complaints).toEqual([])
-  })
-})
-
-describe('the picture to keep', () => {
-  it('stands alone: millimetres, a title, no handles, no page styles', () => {
-    document.body.innerHTML = `<div><svg viewBox="-10 -20 300 200"><g class="now"><path class="x" data-v-1="" d="M0 0L10 10" style="stroke: rgb(1, 2, 3)"></path></g><g role="button"><circle r="9"></circle></g><text>42°</text></svg></div>`
-    const svg = document.querySelector('svg')!
-    Object.defineProperty(svg, 'viewBox', { value: { baseVal: { x: -10, y: -20, width: 300, height: 200 } } })
-    const text = standAloneSvg([svg], 'A <rider> & a bike')
-    const read = new DOMParser().parseFromString(text, 'image/svg+xml')
-    expect(read.querySelector('parsererror')).toBeNull()
-    expect(read.documentElement.getAttribute('width')).toBe('60.0mm')
-    expect(read.querySelector('title')!.textContent).toMatch(/^A <rider> & a bike\. One unit/)
-    expect(read.querySelector('circle')).toBeNull()
-    expect(read.querySelector('path')!.getAttribute('stroke')).toBe('rgb(1, 2, 3)')
-    expect(read.querySelector('path')!.hasAttribute('data-v-1')).toBe(false)
-    expect(text).toContain('42°')
-    expect(standAloneSvg([], 'nothing')).toBe('')
   })
 })

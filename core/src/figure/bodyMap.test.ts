@@ -3,7 +3,7 @@ import { freshComplaint } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { bodyRegionKeys, bodyRegions } from '../talk/regions.ts'
 import { bodyDrawings, markedDrawings, severityAt, spotsOf } from './bodyMap.ts'
-import type { Drawn } from './shapes.ts'
+import type { Drawn } from '../kernel/drawing.ts'
 import { inPath } from './testing.ts'
 
 const told = (n: number, places: Complaint['places'], severity: number | null): Complaint => ({

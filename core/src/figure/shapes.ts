@@ -1,11 +1,6 @@
 import { curveCatmullRomClosed, line } from 'd3-shape'
 import { itemAt } from '../kernel/dense.ts'
-
-/** A point of a drawing: x to the right, y down. */
-export interface Drawn {
-  readonly x: number
-  readonly y: number
-}
+import type { Drawn } from '../kernel/drawing.ts'
 
 const fixed = (value: number) => value.toFixed(1)
 const placed = ({ x, y }: Drawn) => `${fixed(x)} ${fixed(y)}`

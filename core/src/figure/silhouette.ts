@@ -3,7 +3,7 @@ import type { Scene, SceneArm, SceneLeg } from '../model/scene.ts'
 import { projections } from './views.ts'
 import type { ViewKey } from './views.ts'
 import { along, chain, from, limb, pathOf, smooth, toward } from './shapes.ts'
-import type { Drawn } from './shapes.ts'
+import type { Drawn } from '../kernel/drawing.ts'
 
 /** What a figure is drawn from: the joints, mm or any other unit of length. */
 export interface Joints extends Pick<Scene, 'stature' | 'hip' | 'trunk' | 'arms'> {

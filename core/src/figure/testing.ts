@@ -1,4 +1,4 @@
-import type { Drawn } from './shapes.ts'
+import type { Drawn } from '../kernel/drawing.ts'
 
 /** Every number of a path. */
 export const numbers = (d: string) => [...d.matchAll(/-?\d+(?:\.\d+)?/g)].map(([text]) => Number(text))

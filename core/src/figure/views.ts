@@ -1,5 +1,5 @@
 import type { Point3 } from '../bike/contactPoints.ts'
-import type { Drawn } from './shapes.ts'
+import type { Drawn } from '../kernel/drawing.ts'
 
 /** The three views of the one scene. */
 export const viewKeys = ['side', 'front', 'top'] as const

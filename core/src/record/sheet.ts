@@ -10,6 +10,8 @@ import type { Exchange, SlotKey } from '../ledger/parts.ts'
 import type { Folded } from '../ledger/fold.ts'
 import { settingKeys, settings } from '../ledger/settings.ts'
 import type { SettingKey } from '../ledger/settings.ts'
+import type { Drawing } from '../kernel/drawing.ts'
+import { riderPicture } from '../rider/boardShapes.ts'
 import { metricEstimate, readingOf } from '../rider/metricEstimate.ts'
 import { cautionsForAll } from '../ledger/cautions.ts'
 import { calibrateBody } from '../rider/calibrated.ts'
@@ -66,6 +68,8 @@ export interface Sheet {
   /** drawings of the body with the complaints' severity now; those without a mark are left out */
   readonly where: readonly MarkedDrawing[]
   readonly settings: readonly SheetRow[]
+  /** what was set, as drawings to scale; what cannot be drawn yet is left out */
+  readonly pictures: readonly Drawing[]
   readonly readings: readonly { readonly label: string; readonly left: Message; readonly right: Message; readonly how: string }[]
   readonly changes: readonly { readonly title: Message; readonly state: string; readonly ratings: string; readonly later: Message }[]
   readonly cautions: readonly Message[]
@@ -103,6 +107,7 @@ export function sheetOf(file: VisitFile): Sheet {
       file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
     ),
     settings: settingRows(start, now),
+    pictures: [riderPicture(now, start, bar, 'From the right')].filter((picture) => picture !== null),
     readings: readingRows(start, now),
     changes: changeRows(file, now.folded),
     // What was changed and stands brings its own cautions along.

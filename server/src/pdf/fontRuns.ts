@@ -2,6 +2,8 @@ import { fieldOf, isRecord } from '@level-stance/core/kernel/tables'
 import type { SheetFonts } from './fonts.ts'
 
 export type Weight = 'regular' | 'bold'
+/** How far letters rise over their base line, of their size. */
+const ASCENT = 0.8
 interface Glyphs {
   hasGlyphForCodePoint(codePoint: number): boolean
 }
@@ -33,6 +35,25 @@ export class FontRuns {
   /** Width in points. */
   widthOf(text: string, weight: Weight, size: number): number {
     return this.of(text, weight).reduce((sum, run) => sum + this.doc.font(run.font).fontSize(size).widthOfString(run.text), 0)
+  }
+
+  /**
+   * Writes words on their base line, in the colours that are set.
+   * @param at where the anchor lies on the base line, in the page’s unit as it is scaled
+   */
+  write(
+    text: string,
+    at: { readonly x: number; readonly y: number },
+    { size, weight, anchor }: { readonly size: number; readonly weight: Weight; readonly anchor: 'start' | 'middle' | 'end' },
+    painted: { readonly fill?: boolean; readonly stroke?: boolean } = {},
+  ): void {
+    let x = at.x - { start: 0, middle: 0.5, end: 1 }[anchor] * this.widthOf(text, weight, size)
+    for (const run of this.of(text, weight)) {
+      this.doc.font(run.font).fontSize(size)
+      // The library hangs a text from its top.
+      this.doc.text(run.text, x, at.y - size * ASCENT, { lineBreak: false, ...painted })
+      x += this.doc.widthOfString(run.text)
+    }
   }
 
   private fontFor(letter: string, weight: Weight): number {

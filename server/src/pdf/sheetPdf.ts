@@ -1,21 +1,18 @@
 import type { LengthUnit } from '@level-stance/core/kernel/entry'
 import type { Message } from '@level-stance/core/kernel/message'
+import { paper } from '@level-stance/core/kernel/drawing'
 import { msg, plain } from '@level-stance/core/kernel/message'
 import PDFDocument from 'pdfkit'
 import { bodyDrawings } from '@level-stance/core/figure/bodyMap'
 import type { MarkedDrawing } from '@level-stance/core/figure/bodyMap'
 import type { Sheet } from '@level-stance/core/record/sheet'
 import { bodyViews } from '@level-stance/core/talk/regions'
+import { drawShapes } from './drawingPdf.ts'
 import { FontRuns } from './fontRuns.ts'
 import type { Weight } from './fontRuns.ts'
 import type { SheetFonts } from './fonts.ts'
 
-const ink = '#1D2B2A'
-const muted = '#5A6561'
-const line = '#D9D3C5'
-const petrol = '#0E6B6B'
-const brick = '#A63D2A'
-const flesh = '#E4DCCB'
+const { ink, muted, line, petrol, brick, flesh } = paper
 const margin = 42
 const pageWidth = 595.28
 const pageHeight = 841.89
@@ -23,6 +20,9 @@ const width = pageWidth - 2 * margin
 
 /** Of a standing figure, points. */
 const BODY_HEIGHT = 116
+/** Of a drawing of what was set, points, and between two. */
+const PICTURE_HEIGHT = 230
+const PICTURE_GAP = 16
 
 interface TextStyle {
   readonly size?: number
@@ -90,6 +90,7 @@ class SheetWriter {
         msg`${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : msg` ${change.later}`}`,
       )
     })
+    this.pictures(sheet.pictures)
     this.heading('Readings at the start', [])
     this.abreast(sheet.readings)
     this.y += 8
@@ -129,6 +130,28 @@ class SheetWriter {
     doc.restore()
     for (const { x, y, words } of spots)
       if (words !== null) this.centred(words, middle + scale * x, top + scale * y - 4, { size: 7.5, weight: 'bold', color: '#FFFFFF' })
+  }
+
+  /** Drawings side by side, each to its own scale and as high as the others, with its title below. */
+  private pictures(pictures: Sheet['pictures']): void {
+    if (pictures.length === 0) return
+    this.heading('As it stands', [])
+    const { doc, runs } = this
+    // A drawing that is wider than its share of the page is smaller.
+    const room = (width - PICTURE_GAP * (pictures.length - 1)) / pictures.length
+    const scales = pictures.map(({ box }) => Math.min(PICTURE_HEIGHT / box.height, room / box.width))
+    const height = Math.max(...pictures.map(({ box }, i) => box.height * (scales[i] ?? 0)))
+    this.room(height + 16)
+    pictures.forEach(({ title, box, shapes }, i) => {
+      const scale = scales[i] ?? 0
+      const left = margin + i * (room + PICTURE_GAP)
+      doc.save().translate(left, this.y).scale(scale).translate(-box.x, -box.y)
+      doc.rect(box.x, box.y, box.width, box.height).clip()
+      drawShapes(doc, shapes, runs, this.said)
+      doc.restore()
+      this.text(title, left, this.y + height + 3, room, { size: 8.5, color: muted }, true)
+    })
+    this.y += height + 16
   }
 
   private centred(text: string, x: number, y: number, style: Required<TextStyle>): void {

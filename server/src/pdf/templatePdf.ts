@@ -48,15 +48,8 @@ function writePage(doc: PDFKit.PDFDocument, { width, height, lines, texts }: Tem
     if (dash) doc.undash()
   }
   for (const { at, text, size, anchor } of texts) {
-    const shift = { start: 0, middle: 0.5, end: 1 }[anchor] * runs.widthOf(text, 'regular', size * PT)
-    doc.fontSize(size * PT).fillColor('#000')
-    let x = at.x * PT - shift
-    for (const run of runs.of(text, 'regular')) {
-      doc.font(run.font)
-      // PDF text hangs from its top here; the template says where its base line is.
-      doc.text(run.text, x, at.y * PT - size * PT * 0.8, { lineBreak: false })
-      x += doc.widthOfString(run.text)
-    }
+    doc.fillColor('#000')
+    runs.write(text, { x: at.x * PT, y: at.y * PT }, { size: size * PT, weight: 'regular', anchor })
   }
 }
 

@@ -11,11 +11,13 @@ import { midSentence } from '@level-stance/core/kernel/words'
 import { useBoard } from '../data/board.ts'
 import { usePreferences } from '../data/preferences.ts'
 import { useVisit } from '../data/visit.ts'
-import AngleMarks from './AngleMarks.vue'
 import BoardHandle from './BoardHandle.vue'
 import { handlesOf } from './handles.ts'
-import SceneLayer from './SceneLayer.vue'
-import type { Frame } from './views.ts'
+import { riderShapes } from '@level-stance/core/figure/riderShapes'
+import type { Frame } from '@level-stance/core/figure/frame'
+import { angleShapes } from '@level-stance/core/rider/boardShapes'
+import type { Shape } from '@level-stance/core/kernel/drawing'
+import { DrawnShapes } from './DrawnShapes.ts'
 import type { ViewKey } from '@level-stance/core/figure/views'
 
 /** What moves under the hand: the proposal and the handles, a layer over the drawing of what is. */
@@ -50,15 +52,33 @@ const hint = computed(() => {
   const index = handles.value.findIndex((handle) => handle.id === chosen.value)
   return index < 0 ? '' : `${handles.value[index]?.label ?? ''}: ${words.value[index] ?? ''}`
 })
-const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }))
+const scaleLook = { stroke: 'muted', width: 9 } as const
+const scaleBar = computed<Shape>(() => {
+  const { length, label } = preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }
+  const lettering = { fill: 'muted', size: 14 * props.perPixel } as const
+  return {
+    key: 'scale',
+    kind: 'group',
+    at: { x: props.frame.x + 24, y: props.frame.y + props.frame.height - 24 },
+    shapes: [
+      { key: 'bar', kind: 'line', look: scaleLook, from: { x: 0, y: 0 }, to: { x: length, y: 0 } },
+      { key: 'length', kind: 'text', lettering, at: { x: 0, y: -6 * props.perPixel }, text: label },
+    ],
+  }
+})
+/** What is to be tried, with its angles, and the scale. */
+const shapes = computed<readonly Shape[]>(() => {
+  if (proposal.value === null) return [scaleBar.value]
+  const { view, crankAngle, perPixel } = props
+  const toTry: Shape = { key: 'proposal', kind: 'group', at: { x: 0, y: 0 }, shapes: riderShapes(proposal.value, view, 'proposal') }
+  return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel), scaleBar.value]
+})
+defineExpose({ shapes })
 </script>
 
 <template>
   <svg class="over" :viewBox="viewBox">
-    <template v-if="proposal">
-      <SceneLayer :scene="proposal" :view="view" look="proposal" />
-      <AngleMarks :scene="proposal" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
-    </template>
+    <DrawnShapes :shapes="shapes" />
     <BoardHandle
       v-for="(handle, i) in handles"
       :key="handle.id"
@@ -68,10 +88,6 @@ const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, la
       :size="20 * perPixel"
       @choose="chosen = handle.id"
     />
-    <g class="scale" :transform="`translate(${frame.x + 24} ${frame.y + frame.height - 24})`">
-      <line x1="0" :x2="scaleBar.length" y1="0" y2="0" />
-      <text x="0" :y="-6 * perPixel" :style="{ fontSize: `${14 * perPixel}px` }">{{ scaleBar.label }}</text>
-    </g>
   </svg>
   <p v-if="hint" class="hint" aria-live="polite">{{ hint }}</p>
 </template>
@@ -82,13 +98,6 @@ const scaleBar = computed(() => (preferences.unit === 'in' ? { length: 203.2, la
   inset: 0;
   width: 100%;
   height: 100%;
-}
-.scale line {
-  stroke: var(--muted);
-  stroke-width: 9;
-}
-.scale text {
-  fill: var(--muted);
 }
 .hint {
   position: absolute;

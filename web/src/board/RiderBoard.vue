@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { usePreferences } from '../data/preferences.ts'
 import { DownloadOutlined, PrinterOutlined } from '@ant-design/icons-vue'
 import { Button, Segmented, Slider } from 'ant-design-vue'
 import { useRafFn } from '@vueuse/core'
 import { storeToRefs } from 'pinia'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import { sceneOf } from '@level-stance/core/model/scene'
 import type { Setup } from '@level-stance/core/rider/setup'
@@ -13,22 +14,25 @@ import { midSentence } from '@level-stance/core/kernel/words'
 import { useZoom } from '../kit/zoom.ts'
 import { useBoard } from '../data/board.ts'
 import { useVisit } from '../data/visit.ts'
-import AngleMarks from './AngleMarks.vue'
 import BoardOverlay from './BoardOverlay.vue'
 import BoardTable from './BoardTable.vue'
 import BoardTroubles from './BoardTroubles.vue'
-import { download, standAloneSvg } from './exportSvg.ts'
+import { DrawnShapes } from './DrawnShapes.ts'
+import { download, pagePalette } from './exportSvg.ts'
 import SelectField from '../kit/SelectField.vue'
-import SceneLayer from './SceneLayer.vue'
-import { frameOf } from './views.ts'
+import { frameOf } from '@level-stance/core/figure/frame'
+import type { Frame } from '@level-stance/core/figure/frame'
+import { drawingSvg } from '@level-stance/core/kernel/drawing'
+import type { Shape } from '@level-stance/core/kernel/drawing'
+import { boardShapes } from '@level-stance/core/rider/boardShapes'
 import { viewKeys, viewLabels } from '@level-stance/core/figure/views'
-import type { Frame } from './views.ts'
 import type { ViewKey } from '@level-stance/core/figure/views'
 import ZoomTools from './ZoomTools.vue'
 
 const props = withDefaults(defineProps<{ opens: ViewKey; focus?: 'rider' | 'legs' }>(), { focus: 'rider' })
 const visit = useVisit()
 const board = useBoard()
+const preferences = usePreferences()
 const { view } = storeToRefs(board)
 view.value = props.opens
 const crankAngle = ref(180)
@@ -83,9 +87,26 @@ function turn(): void {
 }
 
 const title = computed(() => `${visit.head?.rider ?? 'Rider'}, ${visit.head?.bike ?? 'bike'}, ${midSentence(viewLabels[view.value])} view`)
+/** The board without what a hand can hold. */
+const shapes = computed(() =>
+  now.value === null
+    ? []
+    : boardShapes({
+        setup: visit.setup,
+        now: now.value,
+        start: start.value,
+        view: view.value,
+        crankAngle: crankAngle.value,
+        perPixel: perPixel.value,
+        hasAngles: !board.active,
+      }),
+)
+const overlay = useTemplateRef<{ readonly shapes: readonly Shape[] }>('overlay')
+/** The file is this much smaller than the bike. */
+const PRINTED = 5
 function exportSvg(): void {
-  const layers = [...(stage.value?.querySelectorAll<SVGSVGElement>('svg') ?? [])]
-  download(`board-${view.value}.svg`, standAloneSvg(layers, title.value), 'image/svg+xml')
+  const drawing = { title: title.value, box: frame.value, shapes: [...shapes.value, ...(overlay.value?.shapes ?? [])] }
+  download(`board-${view.value}.svg`, drawingSvg(drawing, PRINTED, preferences.unit, pagePalette()), 'image/svg+xml')
 }
 function print(): void {
   document.documentElement.dataset['print'] = 'board'
@@ -111,12 +132,17 @@ function print(): void {
         role="img"
         :aria-label="`Rider and bike to scale, ${viewLabels[view].toLowerCase()} view; the numbers follow as a table`"
       >
-        <SceneLayer v-if="start" :scene="start" :view="view" look="ghost" />
-        <SceneLayer :scene="now" :view="view" look="now" />
-        <AngleMarks v-if="!board.active" :scene="now" :view="view" :crank-angle="crankAngle" :per-pixel="perPixel" />
-        <circle v-if="now.centreOfMass && view === 'side'" class="mass" :cx="now.centreOfMass.x" :cy="-now.centreOfMass.y" r="12" />
+        <DrawnShapes :shapes="shapes" />
       </svg>
-      <BoardOverlay :now="now" :view="view" :frame="frame" :view-box="viewBox" :crank-angle="crankAngle" :per-pixel="perPixel" />
+      <BoardOverlay
+        ref="overlay"
+        :now="now"
+        :view="view"
+        :frame="frame"
+        :view-box="viewBox"
+        :crank-angle="crankAngle"
+        :per-pixel="perPixel"
+      />
       <BoardTroubles />
       <p v-if="start || board.active" class="legend">
         {{ start ? 'pale: start · ' : '' }}solid: now{{ board.active ? ' · dashed: to try' : '' }}
@@ -190,10 +216,6 @@ svg {
   inset: 0;
   width: 100%;
   height: 100%;
-}
-.mass {
-  fill: var(--petrol);
-  fill-opacity: 0.55;
 }
 .empty {
   flex: 1;

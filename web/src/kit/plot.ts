@@ -20,7 +20,7 @@ export const chartLook = () => ({
 })
 
 /** What a chart is drawn from, as the chart library takes it. */
-export interface Drawing {
+export interface Plot {
   readonly data: readonly object[]
   readonly layout: Readonly<Record<string, unknown>>
   /** nothing to hover or zoom: it is drawn anew while a stream runs */
@@ -32,7 +32,7 @@ export interface Drawing {
  * @param drawing what to draw now; null = nothing yet
  * @returns draw it anew; whether it could not be drawn at all
  */
-export function usePlot(element: Ref<HTMLElement | null>, drawing: () => Drawing | null): { draw: () => void; failed: Ref<boolean> } {
+export function usePlot(element: Ref<HTMLElement | null>, drawing: () => Plot | null): { draw: () => void; failed: Ref<boolean> } {
   const failed = ref(false)
   let plotly: PlotlyStatic | null = null
   function draw(): void {

@@ -1,7 +1,7 @@
 import { drag } from 'd3-drag'
 import type { D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
-import type { Drawn } from '@level-stance/core/figure/shapes'
+import type { Drawn } from '@level-stance/core/kernel/drawing'
 import { ref } from 'vue'
 import type { Directive, Ref } from 'vue'
 

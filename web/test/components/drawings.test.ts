@@ -2,13 +2,17 @@
 import { sceneOf } from '@level-stance/core/model/scene'
 import type { Scene } from '@level-stance/core/model/scene'
 import { entryOf, readingsWith } from '@level-stance/core/testing'
-import { nextTick } from 'vue'
-import AngleMarks from '../../src/board/AngleMarks.vue'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { drawingSvg, paper } from '@level-stance/core/kernel/drawing'
+import { riderPicture } from '@level-stance/core/rider/boardShapes'
+import { viewKeys } from '@level-stance/core/figure/views'
+import { h, nextTick, render } from 'vue'
+import { DrawnShapes } from '../../src/board/DrawnShapes.ts'
 import BoardHandle from '../../src/board/BoardHandle.vue'
 import BoardTroubles from '../../src/board/BoardTroubles.vue'
 import { handlesOf } from '../../src/board/handles.ts'
 import RiderBoard from '../../src/board/RiderBoard.vue'
-import SceneLayer from '../../src/board/SceneLayer.vue'
 import SoleFoot from '../../src/board/SoleFoot.vue'
 import type { BoardFoot } from '../../src/board/boardFoot.ts'
 import { useBoard } from '../../src/data/board.ts'
@@ -16,70 +20,38 @@ import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
 
-type Point = readonly [number, number]
-/** Corners of a path made of straight lines. */
-const corners = (d: string): Point[] => [...d.matchAll(/[ML](-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [Number(x), Number(y)])
-const length = ([a, b]: readonly Point[]) => Math.hypot(a![0] - b![0], a![1] - b![1])
-/** Bend between two lines that follow each other, degrees. */
-function bend([a, b, c]: readonly Point[]): number {
-  const turn = Math.atan2(c![1] - b![1], c![0] - b![0]) - Math.atan2(b![1] - a![1], b![0] - a![0])
-  return Math.abs((((turn * 180) / Math.PI + 540) % 360) - 180)
-}
 /** The example rider, feet at the bottom on the right. */
 function scene(readings = readingsWith({})): Scene {
   const visit = openVisit({ readings })
   return sceneOf(visit.setup.model!, visit.rider.values, 'drop', visit.setup.folded.by, 180)
 }
-const drawn = (props: { scene: Scene; view: 'side' | 'front' | 'top'; look: 'now' | 'ghost' | 'proposal' }) => shown(SceneLayer, props)
+/** The elements inside one, with what places them; colours left out. */
+const placed = (parent: Element): unknown[] =>
+  [...parent.children].map((element) => [
+    element.tagName,
+    ...['d', 'cx', 'cy', 'r', 'x1', 'y1', 'x2', 'y2', 'transform', 'stroke-width', 'stroke-dasharray', 'font-size'].map((name) =>
+      element.getAttribute(name),
+    ),
+    element.children.length > 0 ? placed(element) : element.textContent,
+  ])
 
-describe('the drawing of the rider', () => {
-  it('is to scale: the near leg is as long and as bent as the rider’s own', () => {
-    const now = scene()
-    // Bones: the trunk first, then hip, knee and ankle of the near leg.
-    const bones = drawn({ scene: now, view: 'side', look: 'now' }).get('path.bone:not(.far)')
-    const [, , hip, knee, ankle] = corners(bones.attributes('d')!)
-    // Seen from the side a leg is shorter only by what it stands across the bike: a few millimetres here.
-    const model = openVisit().setup.model!
-    expect(length([hip!, knee!])).toBeGreaterThan(model.legs.right.thigh - 8)
-    expect(length([hip!, knee!])).toBeLessThan(model.legs.right.thigh + 0.2)
-    expect(length([knee!, ankle!])).toBeGreaterThan(model.legs.right.shank - 8)
-    expect(length([knee!, ankle!])).toBeLessThan(model.legs.right.shank + 0.2)
-    // The knee was read at 31°, and the drawing is of that rider.
-    expect(Math.abs(bend([hip!, knee!, ankle!]) - 31)).toBeLessThan(2)
-  })
-
-  it('has both legs and both arms in every view, near and far', () => {
-    const now = scene()
-    for (const view of ['side', 'front', 'top'] as const) {
-      const at = drawn({ scene: now, view, look: 'now' })
-      expect(at.findAll('path.shoe')).toHaveLength(2)
-      // Trunk, head, two legs, two arms.
-      expect(at.findAll('path.flesh')).toHaveLength(6)
-      expect(at.findAll('path.flesh.far')).toHaveLength(2)
+describe('one list of shapes', () => {
+  it('is the same on the screen and in a file', () => {
+    const visit = openVisit({ ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })] })
+    for (const view of viewKeys) {
+      const drawing = riderPicture(visit.setup, visit.baseline, 'drop', 'A rider', view)!
+      const svg = document.createElementNS('http://www.w3.org/2000/svg', 'svg')
+      render(h(DrawnShapes, { shapes: drawing.shapes }), svg, 'svg')
+      const file = new DOMParser().parseFromString(drawingSvg(drawing, 5, 'mm'), 'image/svg+xml')
+      expect(file.querySelector('parsererror')).toBeNull()
+      // The file has its title and a ground before the shapes.
+      expect(placed(file.documentElement).slice(2)).toEqual(placed(svg))
+      expect(svg.querySelectorAll('path').length).toBeGreaterThan(15)
     }
   })
-
-  it('shows start and proposal as lines over what is, without flesh', () => {
-    const now = scene()
-    for (const look of ['ghost', 'proposal'] as const) {
-      const at = drawn({ scene: now, view: 'side', look })
-      expect([at.get('g').classes(), at.findAll('.flesh').length, at.findAll('.bone').length]).toEqual([
-        expect.arrayContaining([look, 'side']),
-        0,
-        3,
-      ])
-    }
-  })
-
-  it('marks the angles it draws with their numbers', () => {
-    const now = scene()
-    const at = shown(AngleMarks, { scene: now, view: 'side', crankAngle: 180, perPixel: 1 })
-    const words = at.findAll('text').map((text) => text.text())
-    expect(words).toEqual(['31°', '54°', '24°', '60°'])
-    // The target of the knee is drawn near the bottom of the stroke only.
-    expect(at.findAll('.band')).toHaveLength(1)
-    expect(shown(AngleMarks, { scene: now, view: 'side', crankAngle: 90, perPixel: 1 }).findAll('.band')).toHaveLength(0)
-    expect(shown(AngleMarks, { scene: now, view: 'front', crankAngle: 180, perPixel: 1 }).findAll('text')).toHaveLength(0)
+  it('has the colours of the light page on paper', () => {
+    const [light = ''] = readFileSync(join(__dirname, '../../src/app/styles.css'), 'utf8').split('}')
+    for (const [ink, colour] of Object.entries(paper)) expect(light).toContain(`--${ink}: ${colour};`)
   })
 })
 
@@ -94,33 +66,32 @@ describe('the board', () => {
   it('shows the start beside now once something was changed, and a proposal over both', async () => {
     openVisit({ ledger: [entryOf(7, { setting: 'saddleHeight', side: 'both', by: 5, role: 'chosen' })] })
     const at = shown(RiderBoard, { opens: 'side' })
-    expect(at.findAll('g.ghost.side')).toHaveLength(1)
+    expect(at.findAll('[data-shape="ghost"]')).toHaveLength(1)
     expect(at.get('.legend').text()).toBe('pale: start · solid: now')
     openVisit()
     const board = useBoard()
     board.request([{ setting: 'saddleHeight', side: 'both', by: 5 }])
     await nextTick()
-    expect(at.findAll('g.proposal.side')).toHaveLength(1)
+    expect(at.findAll('[data-shape="proposal"]')).toHaveLength(1)
     expect(at.get('.legend').text()).toBe('solid: now · dashed: to try')
   })
 
   it('turns the cranks by its slider, and changes views', async () => {
     openVisit()
     const at = shown(RiderBoard, { opens: 'side' })
-    const leg = () => at.get('g.now path.flesh').attributes('d')
+    const leg = () => at.get('[data-shape="now"] [data-shape="leg"]').attributes('d')
     const before = leg()
     await at.get('[role="slider"][aria-label="Crank angle, right side"]').trigger('keydown', { keyCode: 36, key: 'Home' })
     expect(leg()).not.toBe(before)
     await at.findAll('[aria-label="Views"] input[type="radio"]')[1]!.setValue(true)
-    expect(at.findAll('g.now.front')).toHaveLength(1)
-    expect(at.findAll('.plumb')).toHaveLength(1)
+    expect(at.findAll('[data-shape="plumb"]')).toHaveLength(1)
   })
 
   it('says that a leg cannot reach, and still draws', async () => {
     openVisit({ readings: readingsWith({ saddleHeight: 900 }).filter(({ key }) => !key.endsWith('Flexion')) })
     await followed()
     expect(shown(BoardTroubles, {}).get('[role="alert"]').text()).toMatch(/leg/i)
-    expect(shown(RiderBoard, { opens: 'side' }).findAll('g.now.short').length).toBe(1)
+    expect(shown(RiderBoard, { opens: 'side' }).get('[data-shape="bones"]').attributes('stroke')).toBe('var(--brick)')
   })
 
   it('moves a handle by keys: 1 mm a press, five with shift, Escape takes it back', async () => {

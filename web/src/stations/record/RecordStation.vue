@@ -6,6 +6,7 @@ import { contract } from '@level-stance/core/contract/contract'
 import { hrefOf } from '@level-stance/core/contract/route'
 import { sheetOf } from '@level-stance/core/record/sheet'
 import { toVisitFile } from '@level-stance/core/record/visitFile'
+import { DrawnShapes } from '../../board/DrawnShapes.ts'
 import MarkedBody from '../../complaint/MarkedBody.vue'
 import { useOutbox } from '../../data/outbox.ts'
 import { usePreferences } from '../../data/preferences.ts'
@@ -96,6 +97,13 @@ const print = () => window.print()
             </li>
           </ol>
           <p v-else class="muted">None yet.</p>
+          <h2 v-if="sheet.pictures.length > 0">As it stands</h2>
+          <figure v-for="{ title, box, shapes } in sheet.pictures" :key="title" class="picture">
+            <svg :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`" role="img" :aria-label="title">
+              <DrawnShapes :shapes="shapes" />
+            </svg>
+            <figcaption class="muted small">{{ title }}</figcaption>
+          </figure>
         </section>
         <section class="readings">
           <table>
@@ -128,6 +136,14 @@ const print = () => window.print()
 </template>
 
 <style scoped>
+.picture {
+  margin: 8px 0 0;
+  break-inside: avoid;
+}
+.picture svg {
+  width: 100%;
+  max-height: 340px;
+}
 .record {
   height: 100%;
   overflow-y: auto;

@@ -1,0 +1,73 @@
+import { hexOf } from '@level-stance/core/kernel/drawing'
+import type { Lettering, Look, Shape } from '@level-stance/core/kernel/drawing'
+import type { Message } from '@level-stance/core/kernel/message'
+import type { FontRuns } from './fontRuns.ts'
+
+/** The longest dash pattern that PDF’s library takes as one dash and one gap. */
+type Dash = readonly [dash: number, gap: number]
+
+/**
+ * Draws shapes where the page’s own origin and scale have been set to theirs.
+ * @param words a text in the unit of the page
+ */
+export function drawShapes(doc: PDFKit.PDFDocument, shapes: readonly Shape[], runs: FontRuns, words: (message: Message) => string): void {
+  for (const shape of shapes) {
+    switch (shape.kind) {
+      case 'path':
+        paint(doc.path(shape.d), shape.look)
+        break
+      case 'circle':
+        paint(doc.circle(shape.at.x, shape.at.y, shape.r), shape.look)
+        break
+      case 'line':
+        paint(doc.moveTo(shape.from.x, shape.from.y).lineTo(shape.to.x, shape.to.y), shape.look)
+        break
+      case 'text':
+        write(doc, runs, words(shape.text), shape.at, shape.lettering)
+        break
+      case 'group':
+        doc.save().translate(shape.at.x, shape.at.y)
+        if (shape.isMirrored) doc.scale(-1, 1)
+        if (shape.turn) doc.rotate(shape.turn)
+        drawShapes(doc, shape.shapes, runs, words)
+        doc.restore()
+        break
+    }
+  }
+}
+
+function paint(doc: PDFKit.PDFDocument, { fill, fillOpacity = 1, stroke, strokeOpacity = 1, width = 1, dash, isRound }: Look): void {
+  doc.fillOpacity(fillOpacity).strokeOpacity(strokeOpacity)
+  if (stroke !== undefined) {
+    doc
+      .lineWidth(width)
+      .lineJoin('round')
+      .lineCap(isRound ? 'round' : 'butt')
+    const [on, off] = dashOf(dash)
+    if (on > 0) doc.dash(on, { space: off })
+    else doc.undash()
+  }
+  if (fill !== undefined && stroke !== undefined) doc.fillAndStroke(hexOf(fill), hexOf(stroke))
+  else if (fill !== undefined) doc.fill(hexOf(fill))
+  else if (stroke !== undefined) doc.stroke(hexOf(stroke))
+  doc.fillOpacity(1).strokeOpacity(1).undash()
+}
+
+const dashOf = (dash: Look['dash']): Dash => [dash?.[0] ?? 0, dash?.[1] ?? 0]
+
+/** Words on their base line, with the rim that keeps them apart from what is below. */
+function write(
+  doc: PDFKit.PDFDocument,
+  runs: FontRuns,
+  text: string,
+  at: { readonly x: number; readonly y: number },
+  { fill, size, anchor = 'start', isBold, rim }: Lettering,
+): void {
+  const style = { size, weight: isBold ? 'bold' : 'regular', anchor } as const
+  if (rim !== undefined) {
+    doc.lineWidth(rim).lineJoin('round').strokeColor(hexOf('panel'))
+    runs.write(text, at, style, { stroke: true, fill: false })
+  }
+  doc.fillColor(hexOf(fill))
+  runs.write(text, at, style, { fill: true })
+}
