@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { heldInSlot } from '../src/board/boardFoot.ts'
+import { heldInSlot } from '@level-stance/core/stations/feet/boardFoot'
 import { wholeNumbers } from '../src/kit/wholeNumbers.ts'
 
 describe('a dragged cleat', () => {

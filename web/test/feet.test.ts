@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import fc from 'fast-check'
 import { boltPatterns, startingPedals } from '@level-stance/core/stations/feet/pedal/kinds'
-import { heldInSlot, heldTurn, turnOfHeel } from '../src/board/boardFoot.ts'
+import { heldInSlot, heldTurn, turnOfHeel } from '@level-stance/core/stations/feet/boardFoot'
 import { emptyTexts, readTexts, textsOf } from '../src/catalogue/specForm.ts'
 import { pedalForm } from '../src/catalogue/partForms.ts'
 import { createPinia, setActivePinia } from 'pinia'

@@ -65,3 +65,10 @@ export const from = (origin: Drawn, way: Drawn, ahead: number, left: number): Dr
   x: origin.x + ahead * way.x + left * way.y,
   y: origin.y + ahead * way.y - left * way.x,
 })
+
+/** A rectangle with round corners as a closed shape. */
+export function rounded(x: number, y: number, width: number, height: number, radius: number): string {
+  const r = Math.max(0, Math.min(radius, width / 2, height / 2))
+  const arc = `a${fixed(r)} ${fixed(r)} 0 0 1`
+  return `M${placed({ x: x + r, y })}h${fixed(width - 2 * r)}${arc} ${fixed(r)} ${fixed(r)}v${fixed(height - 2 * r)}${arc} ${fixed(-r)} ${fixed(r)}h${fixed(2 * r - width)}${arc} ${fixed(-r)} ${fixed(-r)}v${fixed(2 * r - height)}${arc} ${fixed(r)} ${fixed(-r)}Z`
+}

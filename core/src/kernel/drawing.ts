@@ -53,7 +53,14 @@ export type Shape =
   | { readonly key: string; readonly kind: 'path'; readonly look: Look; readonly d: string }
   | { readonly key: string; readonly kind: 'circle'; readonly look: Look; readonly at: Drawn; readonly r: number }
   | { readonly key: string; readonly kind: 'line'; readonly look: Look; readonly from: Drawn; readonly to: Drawn }
-  | { readonly key: string; readonly kind: 'text'; readonly lettering: Lettering; readonly at: Drawn; readonly text: Message }
+  | {
+      readonly key: string
+      readonly kind: 'text'
+      readonly lettering: Lettering
+      readonly at: Drawn
+      readonly text: Message
+      readonly then?: { readonly text: Message; readonly fill: Ink }
+    }
   | {
       readonly key: string
       readonly kind: 'group'
@@ -131,10 +138,10 @@ export function transformOf({
 
 /** One element of SVG: what the screen mounts and what a file holds are both made from it. */
 export interface SvgElement {
-  readonly tag: 'path' | 'circle' | 'line' | 'text' | 'g'
+  readonly tag: 'path' | 'circle' | 'line' | 'text' | 'tspan' | 'g'
   readonly key: string
   readonly attributes: Attributes
-  readonly inside: string | readonly Shape[]
+  readonly inside: string | readonly SvgElement[]
 }
 
 /** How the parts of a shape are said: attributes of looks and letterings, and words in a unit. */
@@ -165,23 +172,29 @@ export function elementOf(shape: Shape, say: Saying): SvgElement {
         tag: 'text',
         key,
         attributes: { ...say.lettering(shape.lettering), x: 0, y: 0, transform: transformOf({ at: shape.at }) },
-        inside: say.words(shape.text),
+        inside: spansOf(shape, say),
       }
     case 'group':
-      return { tag: 'g', key, attributes: { transform: transformOf(shape) }, inside: shape.shapes }
+      return { tag: 'g', key, attributes: { transform: transformOf(shape) }, inside: shape.shapes.map((one) => elementOf(one, say)) }
   }
+}
+
+/** The words of a text; those that go on in another colour follow after a space. */
+function spansOf({ text, then }: Shape & { readonly kind: 'text' }, say: Saying): SvgElement['inside'] {
+  const first = say.words(text)
+  if (then === undefined) return first
+  const more = say.lettering({ fill: then.fill, size: 0 })['fill'] ?? ''
+  return [
+    { tag: 'tspan', key: 'first', attributes: {}, inside: first },
+    { tag: 'tspan', key: 'then', attributes: { fill: more }, inside: ` ${say.words(then.text)}` },
+  ]
 }
 
 const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 
-function markup(shapes: readonly Shape[], say: Saying): string {
-  return shapes
-    .map((shape) => {
-      const { tag, attributes, inside } = elementOf(shape, say)
-      const said = Object.entries(attributes).map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
-      return `<${tag}${said.join('')}>${typeof inside === 'string' ? escaped(inside) : markup(inside, say)}</${tag}>`
-    })
-    .join('\n')
+function markup({ tag, attributes, inside }: SvgElement): string {
+  const said = Object.entries(attributes).map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
+  return `<${tag}${said.join('')}>${typeof inside === 'string' ? escaped(inside) : inside.map(markup).join('')}</${tag}>`
 }
 
 /**
@@ -206,7 +219,7 @@ export function drawingSvg(
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${[x, y, width, height].map(short).join(' ')}" width="${(width / scale).toFixed(1)}mm" height="${(height / scale).toFixed(1)}mm" font-family="Barlow, sans-serif">`,
     `<title>${escaped(title)}. One unit is one millimetre; printed unscaled it is 1:${scale}.</title>`,
     `<rect x="${short(x)}" y="${short(y)}" width="${short(width)}" height="${short(height)}" fill="${palette.panel}"/>`,
-    markup(shapes, say),
+    ...shapes.map((shape) => markup(elementOf(shape, say))),
     '</svg>',
     '',
   ].join('\n')

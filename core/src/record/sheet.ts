@@ -1,7 +1,12 @@
+import { capital } from '../kernel/words.ts'
+import { handPicture } from '../stations/hands/handShapes.ts'
+import { halfBarPicture } from '../stations/hands/halfBarShapes.ts'
+import { solePicture } from '../stations/feet/soleShapes.ts'
 import { isKeyOf } from '../kernel/tables.ts'
 import { joined, mm, msg, partLabel } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import { barOf } from '../bike/bikeKinds.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { amountWords, changeWords, directionOf } from '../ledger/moveWords.ts'
@@ -107,13 +112,26 @@ export function sheetOf(file: VisitFile): Sheet {
       file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
     ),
     settings: settingRows(start, now),
-    pictures: [riderPicture(now, start, bar, 'From the right')].filter((picture) => picture !== null),
+    pictures: picturesOf(now, start, bar),
     readings: readingRows(start, now),
     changes: changeRows(file, now.folded),
     // What was changed and stands brings its own cautions along.
     cautions: [...cautionsForAll(now.folded.changes.filter(({ state }) => state !== 'undone')), ...reminders(now), ...sheetCautions],
     basis: `Cleat school: ${cleatSchool(file.visit.choices.feet.cleatSchool ?? defaultCleatSchool).label.toLowerCase()}. Cleat setback is counted from the first metatarsal head (MTP1) back to the axle. Values marked “est.” are estimates.`,
   }
+}
+
+/** What was set, as far as it can be drawn; the hands of a flat bar, whose clamps and levers are set by the hand. */
+function picturesOf(now: Setup, start: Setup, bar: BarKind): Drawing[] {
+  const hands =
+    bar === 'flat'
+      ? sides.flatMap((side) => [
+          halfBarPicture(now, side, `${capital(side)} half of the bar from above, lengths from its end`),
+          handPicture(now, side, `${capital(side)} hand from the side, standing ready`),
+        ])
+      : []
+  const all = [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals'), ...hands]
+  return all.filter((picture) => picture !== null)
 }
 
 /** When it shows, and since when. */

@@ -1,5 +1,5 @@
 import { hexOf } from '@level-stance/core/kernel/drawing'
-import type { Lettering, Look, Shape } from '@level-stance/core/kernel/drawing'
+import type { Look, Shape } from '@level-stance/core/kernel/drawing'
 import type { Message } from '@level-stance/core/kernel/message'
 import type { FontRuns } from './fontRuns.ts'
 
@@ -23,7 +23,7 @@ export function drawShapes(doc: PDFKit.PDFDocument, shapes: readonly Shape[], ru
         paint(doc.moveTo(shape.from.x, shape.from.y).lineTo(shape.to.x, shape.to.y), shape.look)
         break
       case 'text':
-        write(doc, runs, words(shape.text), shape.at, shape.lettering)
+        write(doc, runs, shape, words)
         break
       case 'group':
         doc.save().translate(shape.at.x, shape.at.y)
@@ -55,19 +55,25 @@ function paint(doc: PDFKit.PDFDocument, { fill, fillOpacity = 1, stroke, strokeO
 
 const dashOf = (dash: Look['dash']): Dash => [dash?.[0] ?? 0, dash?.[1] ?? 0]
 
-/** Words on their base line, with the rim that keeps them apart from what is below. */
+/** Words on their base line, with the rim that keeps them apart from what is below, and those that go on in another colour. */
 function write(
   doc: PDFKit.PDFDocument,
   runs: FontRuns,
-  text: string,
-  at: { readonly x: number; readonly y: number },
-  { fill, size, anchor = 'start', isBold, rim }: Lettering,
+  { text, then, at, lettering: { fill, size, anchor = 'start', isBold, rim } }: Shape & { readonly kind: 'text' },
+  words: (message: Message) => string,
 ): void {
-  const style = { size, weight: isBold ? 'bold' : 'regular', anchor } as const
-  if (rim !== undefined) {
-    doc.lineWidth(rim).lineJoin('round').strokeColor(hexOf('panel'))
-    runs.write(text, at, style, { stroke: true, fill: false })
-  }
-  doc.fillColor(hexOf(fill))
-  runs.write(text, at, style, { fill: true })
+  const weight = isBold ? 'bold' : 'regular'
+  const spans = [{ text: words(text), fill }, ...(then ? [{ text: ` ${words(then.text)}`, fill: then.fill }] : [])]
+  const widths = spans.map((span) => runs.widthOf(span.text, weight, size))
+  let x = at.x - { start: 0, middle: 0.5, end: 1 }[anchor] * widths.reduce((sum, width) => sum + width, 0)
+  spans.forEach((span, i) => {
+    const style = { size, weight, anchor: 'start' } as const
+    if (rim !== undefined) {
+      doc.lineWidth(rim).lineJoin('round').strokeColor(hexOf('panel'))
+      runs.write(span.text, { x, y: at.y }, style, { stroke: true, fill: false })
+    }
+    doc.fillColor(hexOf(span.fill))
+    runs.write(span.text, { x, y: at.y }, style, { fill: true })
+    x += widths[i] ?? 0
+  })
 }

@@ -132,26 +132,32 @@ class SheetWriter {
       if (words !== null) this.centred(words, middle + scale * x, top + scale * y - 4, { size: 7.5, weight: 'bold', color: '#FFFFFF' })
   }
 
-  /** Drawings side by side, each to its own scale and as high as the others, with its title below. */
+  /** Drawings two abreast, each to its own scale, with its title below. */
   private pictures(pictures: Sheet['pictures']): void {
     if (pictures.length === 0) return
     this.heading('As it stands', [])
+    for (let i = 0; i < pictures.length; i += 2) this.pair(pictures.slice(i, i + 2))
+  }
+
+  private pair(pictures: Sheet['pictures']): void {
     const { doc, runs } = this
-    // A drawing that is wider than its share of the page is smaller.
-    const room = (width - PICTURE_GAP * (pictures.length - 1)) / pictures.length
-    const scales = pictures.map(({ box }) => Math.min(PICTURE_HEIGHT / box.height, room / box.width))
-    const height = Math.max(...pictures.map(({ box }, i) => box.height * (scales[i] ?? 0)))
-    this.room(height + 16)
-    pictures.forEach(({ title, box, shapes }, i) => {
-      const scale = scales[i] ?? 0
-      const left = margin + i * (room + PICTURE_GAP)
+    const room = (width - PICTURE_GAP) / 2
+    // A drawing that is wider than its half of the page is smaller.
+    const placed = pictures.map((picture, i) => ({
+      ...picture,
+      left: margin + i * (room + PICTURE_GAP),
+      scale: Math.min(PICTURE_HEIGHT / picture.box.height, room / picture.box.width),
+    }))
+    const height = Math.max(...placed.map(({ box, scale }) => box.height * scale))
+    this.room(height + 18)
+    for (const { title, box, shapes, left, scale } of placed) {
       doc.save().translate(left, this.y).scale(scale).translate(-box.x, -box.y)
       doc.rect(box.x, box.y, box.width, box.height).clip()
       drawShapes(doc, shapes, runs, this.said)
       doc.restore()
       this.text(title, left, this.y + height + 3, room, { size: 8.5, color: muted }, true)
-    })
-    this.y += height + 16
+    }
+    this.y += height + 18
   }
 
   private centred(text: string, x: number, y: number, style: Required<TextStyle>): void {

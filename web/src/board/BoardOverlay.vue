@@ -18,6 +18,7 @@ import type { Frame } from '@level-stance/core/figure/frame'
 import { angleShapes } from '@level-stance/core/rider/boardShapes'
 import type { Shape } from '@level-stance/core/kernel/drawing'
 import { DrawnShapes } from './DrawnShapes.ts'
+import { scaleBar } from './scaleBar.ts'
 import type { ViewKey } from '@level-stance/core/figure/views'
 
 /** What moves under the hand: the proposal and the handles, a layer over the drawing of what is. */
@@ -52,26 +53,20 @@ const hint = computed(() => {
   const index = handles.value.findIndex((handle) => handle.id === chosen.value)
   return index < 0 ? '' : `${handles.value[index]?.label ?? ''}: ${words.value[index] ?? ''}`
 })
-const scaleLook = { stroke: 'muted', width: 9 } as const
-const scaleBar = computed<Shape>(() => {
-  const { length, label } = preferences.unit === 'in' ? { length: 203.2, label: '8 in' } : { length: 200, label: '200 mm' }
-  const lettering = { fill: 'muted', size: 14 * props.perPixel } as const
-  return {
-    key: 'scale',
-    kind: 'group',
-    at: { x: props.frame.x + 24, y: props.frame.y + props.frame.height - 24 },
-    shapes: [
-      { key: 'bar', kind: 'line', look: scaleLook, from: { x: 0, y: 0 }, to: { x: length, y: 0 } },
-      { key: 'length', kind: 'text', lettering, at: { x: 0, y: -6 * props.perPixel }, text: label },
-    ],
-  }
-})
+const scale = computed(() =>
+  scaleBar(
+    preferences.unit,
+    { mm: 200, inches: 8 },
+    { x: props.frame.x + 24, y: props.frame.y + props.frame.height - 24 },
+    { size: 14 * props.perPixel, line: 9 },
+  ),
+)
 /** What is to be tried, with its angles, and the scale. */
 const shapes = computed<readonly Shape[]>(() => {
-  if (proposal.value === null) return [scaleBar.value]
+  if (proposal.value === null) return [scale.value]
   const { view, crankAngle, perPixel } = props
   const toTry: Shape = { key: 'proposal', kind: 'group', at: { x: 0, y: 0 }, shapes: riderShapes(proposal.value, view, 'proposal') }
-  return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel), scaleBar.value]
+  return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel), scale.value]
 })
 defineExpose({ shapes })
 </script>

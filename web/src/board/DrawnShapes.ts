@@ -1,6 +1,5 @@
 import { cssOf, elementOf, letteringAttributes, lookAttributes } from '@level-stance/core/kernel/drawing'
-import type { Attributes, Look, Lettering, Shape } from '@level-stance/core/kernel/drawing'
-import type { Message } from '@level-stance/core/kernel/message'
+import type { Attributes, Look, Lettering, Shape, SvgElement } from '@level-stance/core/kernel/drawing'
 import { h } from 'vue'
 import type { FunctionalComponent, VNode } from 'vue'
 import { usePreferences } from '../data/preferences.ts'
@@ -14,14 +13,12 @@ function lookOf(look: Look): Attributes {
 }
 const letteringOf = (of: Lettering) => letteringAttributes(of, cssOf)
 
-function nodeOf(shape: Shape, words: (message: Message) => string): VNode {
-  const { tag, key, attributes, inside } = elementOf(shape, { look: lookOf, lettering: letteringOf, words })
-  return h(tag, { key, 'data-shape': key, ...attributes }, typeof inside === 'string' ? inside : inside.map((one) => nodeOf(one, words)))
-}
+const nodeOf = ({ tag, key, attributes, inside }: SvgElement): VNode =>
+  h(tag, { key, 'data-shape': key, ...attributes }, typeof inside === 'string' ? inside : inside.map(nodeOf))
 
 /** Shapes of a drawing as elements of the SVG around them; what a hand can hold lies over them. */
 export const DrawnShapes: FunctionalComponent<{ readonly shapes: readonly Shape[] }> = ({ shapes }) => {
   const { plain } = usePreferences()
-  return shapes.map((shape) => nodeOf(shape, plain))
+  return shapes.map((shape) => nodeOf(elementOf(shape, { look: lookOf, lettering: letteringOf, words: plain })))
 }
 DrawnShapes.props = ['shapes']

@@ -14,7 +14,7 @@ import BoardTroubles from '../../src/board/BoardTroubles.vue'
 import { handlesOf } from '../../src/board/handles.ts'
 import RiderBoard from '../../src/board/RiderBoard.vue'
 import SoleFoot from '../../src/board/SoleFoot.vue'
-import type { BoardFoot } from '../../src/board/boardFoot.ts'
+import type { BoardFoot } from '@level-stance/core/stations/feet/boardFoot'
 import { useBoard } from '../../src/data/board.ts'
 import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
 
@@ -144,7 +144,7 @@ describe('a sole from above', () => {
     chain: [],
   }
   const sole = (over: Partial<BoardFoot>, shows: 'fore-aft' | 'rotation' | 'shoe' = 'fore-aft') =>
-    shown(SoleFoot, { side: 'right', foot: { ...foot, ...over }, unit: 'mm', movable: true, showStart: true, shows })
+    shown(SoleFoot, { side: 'right', foot: { ...foot, ...over }, unit: 'mm', movable: true, shows })
 
   it('is a slider for the cleat: value, range of the slot, arrow keys', async () => {
     const at = sole({})
@@ -161,9 +161,9 @@ describe('a sole from above', () => {
   })
 
   it('draws float and swing, and the turn as a slider, on the page of rotation only', () => {
-    expect(sole({}, 'fore-aft').find('.swing').exists()).toBe(false)
+    expect(sole({}, 'fore-aft').find('[data-shape="swing"]').exists()).toBe(false)
     const at = sole({}, 'rotation')
-    expect(at.find('.swing').exists()).toBe(true)
+    expect(at.find('[data-shape="swing"]').exists()).toBe(true)
     expect(at.findAll('[role="slider"]').some((slider) => Number(slider.attributes('aria-valuenow')) === 4)).toBe(true)
     expect(sole({ turn: null }, 'rotation').text()).toContain('cleat’s turn not read')
   })

@@ -1,17 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { roomOf } from '@level-stance/core/ledger/moves'
 import { measuredValue } from '@level-stance/core/readings/resolve'
-import { USUAL_TREAD } from '@level-stance/core/readings/table/bike'
-import type { NumberKey } from '@level-stance/core/readings/readingDefinitions'
-import { slotRange } from '@level-stance/core/stations/feet/cleat/judge'
-import { footMoved } from '@level-stance/core/model/riderModel'
-import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { sides } from '@level-stance/core/kernel/sided'
 import type { Side } from '@level-stance/core/kernel/sided'
 import RiderBoard from '../../board/RiderBoard.vue'
 import SoleBoard from '../../board/SoleBoard.vue'
-import type { BoardBike, BoardFoot } from '../../board/boardFoot.ts'
+import { boardBikeOf, boardFootOf } from '@level-stance/core/stations/feet/boardFoot'
+import type { BoardBike, BoardFoot } from '@level-stance/core/stations/feet/boardFoot'
 import { stable } from '../../kit/stable.ts'
 import PictureStack from '../../kit/PictureStack.vue'
 import { useBoard } from '../../data/board.ts'
@@ -34,68 +29,15 @@ const shows = computed(() => feet.pageOpen?.picture ?? 'fore-aft')
 const boardFeet = { left: stable(() => boardFoot('left')), right: stable(() => boardFoot('right')) }
 
 function boardFoot(side: Side): BoardFoot {
-  const read = feet.parts.feet[side]
-  const { footLength, heelToMtp1, heelToMtp5, setbackNow } = read
-  const { now: readings } = visit.setup
-  const now = setbackNow?.value ?? null
-  const judgement = feet.parts.cleat[side]
-  const asked = board.aimed('cleatSetback', side)
-  const first = board.step?.chosen.find((move) => move.setting === 'cleatSetback' && move.side === side)?.by ?? asked
-  const value = (key: NumberKey) => readings[key][side]?.value ?? 0
-  const turn = measuredValue(readings, 'cleatTurn', side)
-  const insole = measuredValue(readings, 'shoeLength', side)
-  const room = roomOf(readings, 'cleatTurn', side)
   const rotation = feet.parts.rotation[side]
-  const chain = [
-    { label: '½ tread', length: value('tread') / 2 },
-    { label: 'axle', length: value('axleLength') },
-    { label: 'washer', length: value('washer') },
-    { label: 'adapter', length: value('adapter') },
-    { label: 'cleat', length: value('cleatInboard') },
-  ].filter((part) => part.label === 'axle' || part.length !== 0)
-  const half = chain.reduce((sum, { length }) => sum + length, 0)
-  const moved = footMoved((key, at) => board.aimed(key as SettingKey, at), side)
-  const turning = board.aimed('cleatTurn', side)
-  return {
-    footLength: footLength?.value ?? null,
-    footEstimated: footLength?.basis === 'estimated' || heelToMtp1?.basis === 'estimated',
-    heelToMtp1: heelToMtp1?.value ?? null,
-    footWidth: measuredValue(readings, 'footWidth', side),
-    heelWidth: measuredValue(readings, 'heelWidth', side),
-    shoe:
-      insole === null
-        ? null
-        : {
-            length: insole,
-            ballWidth: measuredValue(readings, 'shoeBallWidth', side),
-            heelWidth: measuredValue(readings, 'shoeHeelWidth', side),
-          },
-    heelToMtp5: heelToMtp5?.basis === 'measured' ? heelToMtp5.value : null,
-    setbackStart: visit.baseline.now.cleatSetback[side]?.value ?? null,
-    setbackNow: now,
-    slot: slotRange(read),
-    slotAcross: measuredValue(readings, 'slotAcross', side),
-    aim: now === null || asked === 0 ? null : now + asked,
-    firstStep: now === null || asked === 0 ? null : now + first,
-    schools: judgement.schools,
-    inboard: value('cleatInboard'),
-    turn,
-    turnAim: turn !== null && turning !== 0 ? turn + turning : null,
-    turnRoom: { low: (turn ?? 0) + room.low, high: (turn ?? 0) + room.high },
-    float: measuredValue(readings, 'cleatFloat', side),
+  const judged = {
+    schools: feet.parts.cleat[side].schools,
     swing: rotation.state === 'missing' ? null : rotation.rotation.swing,
-    heelOutside: measuredValue(readings, 'shoeHeelOutside', side),
-    half,
-    halfAim: moved === 0 ? null : half + moved,
-    chain,
   }
+  return boardFootOf(visit.setup, visit.baseline, side, judged, { aimed: board.aimed, cleatStep })
 }
-const bike = stable<BoardBike>(() => ({
-  tread: visit.setup.now.tread.left?.value ?? USUAL_TREAD,
-  treadEstimated: visit.setup.now.tread.left?.basis !== 'measured',
-  crank: visit.setup.now.crank.left?.value ?? null,
-  stayWidth: measuredValue(visit.setup.now, 'stayWidth'),
-}))
+const cleatStep = (side: Side) => board.step?.chosen.find((move) => move.setting === 'cleatSetback' && move.side === side)?.by ?? null
+const bike = stable<BoardBike>(() => boardBikeOf(visit.setup))
 function turnTo(side: Side, toeOut: number): void {
   const now = boardFeet[side].value.turn
   if (now !== null) board.request([{ setting: 'cleatTurn', side, by: toeOut - now }])
@@ -125,7 +67,6 @@ const drops = computed(() =>
       :bike="bike"
       :unit="preferences.unit"
       :movable="board.movable"
-      :show-start="true"
       :shows="shows"
       @aim="aimAt"
       @turn="turnTo"
