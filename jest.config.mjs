@@ -12,7 +12,7 @@ const project = (name, extra = {}) => ({
   testMatch: ['<rootDir>/**/*.test.ts'],
   testEnvironment: 'node',
   // A test runs in a context of its own, where every look at a global name is slow: these are handed in, which halves numeric tests and more.
-  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'JSON', 'Infinity'],
+  sandboxInjectedGlobals: ['Math', 'Number', 'Object', 'Array', 'Map', 'Set', 'JSON', 'Infinity', 'Float64Array'],
   transform: compiled,
   // Workspace packages are linked into node_modules as TypeScript source.
   transformIgnorePatterns: ['/node_modules/(?!@level-stance/|pinia/|nostics/|@vueuse/|ml-|is-any-array/|d3-)'],

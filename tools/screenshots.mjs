@@ -21,6 +21,12 @@ const cluster = await temporaryCluster()
 const server = await serve(ownDatabase(cluster, passwords, 'shots'), 0, { LOG_LEVEL: 'error' })
 const browser = await chromium.launch(launchOptions)
 
+/** Once nothing is worked out, fetched or opened any more, and what slides in has come to rest. */
+async function settled(page) {
+  await page.locator('html[data-settled]').waitFor()
+  await page.waitForTimeout(400)
+}
+
 /** Opens a demo rider's station and keeps the picture. */
 async function picture(name, rider, station, act = async () => {}, colorScheme = 'light') {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme, reducedMotion: 'reduce' })
@@ -35,8 +41,7 @@ async function picture(name, rider, station, act = async () => {}, colorScheme =
     await page.waitForURL(new RegExp(`/${station}$`))
   }
   await act(page)
-  await page.waitForLoadState('networkidle')
-  await page.waitForTimeout(300)
+  await settled(page)
   await page.screenshot({ path: join(folder, `${name}.png`) })
   await page.close()
   say(name)
@@ -50,28 +55,28 @@ try {
   await picture('seat', 'Imre', 'seat', async (page) => {
     await seatPage('Height')(page)
     await page.getByRole('textbox', { name: 'Saddle height, to' }).fill('708')
-    await page.waitForTimeout(400)
+    await settled(page)
   })
   await picture('seat-saddle', 'Baptiste', 'seat', seatPage('Saddle'), 'dark')
   await picture('seat-impression', 'Baptiste', 'seat', async (page) => {
     await seatPage('Saddle')(page)
     await page.getByRole('button', { name: /^Mark / }).click()
-    await page.waitForTimeout(900)
+    await settled(page)
   })
   await picture('seat-mat', 'Baptiste', 'seat', async (page) => {
     await seatPage('Pressure')(page)
-    await page.waitForTimeout(1500)
+    await settled(page)
   })
   await picture('seat-tilt', 'Baptiste', 'seat', async (page) => {
     await seatPage('Tilt')(page)
     await page.getByTestId('take-tilt').click()
-    await page.waitForTimeout(400)
+    await settled(page)
   })
   await picture('seat-setback', 'Baptiste', 'seat', async (page) => {
     await seatPage('Setback')(page)
     await page.getByRole('slider', { name: 'Setback with the knees kept' }).focus()
     for (let i = 0; i < 8; i++) await page.keyboard.press('ArrowLeft')
-    await page.waitForTimeout(400)
+    await settled(page)
   })
   const handsPage = (label) => (page) => page.getByRole('tablist', { name: 'Pages of the hands' }).getByRole('tab', { name: label }).click()
   await picture('hands', 'Ruta', 'hands', handsPage('Levers'))
@@ -79,7 +84,7 @@ try {
     await handsPage('Reach, height')(page)
     await page.getByRole('slider', { name: /Height of the hands/ }).focus()
     for (let i = 0; i < 15; i++) await page.keyboard.press('ArrowLeft')
-    await page.waitForTimeout(1200)
+    await settled(page)
   })
   await picture('hands-cockpit', 'Ruta', 'hands', async (page) => {
     await handsPage('Cockpit')(page)
@@ -99,7 +104,7 @@ try {
   await picture('working', 'Baptiste', 'feet', async (page) => {
     await feetPage('Fore–aft')(page)
     await page.getByRole('button', { name: 'Working' }).first().click()
-    await page.waitForTimeout(400)
+    await settled(page)
   })
   await picture('prove', 'Oona', 'feet', async (page) => {
     await feetPage('Fore–aft')(page)

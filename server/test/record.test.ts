@@ -107,7 +107,7 @@ describe('the printed sheet', () => {
     expect(readPdf(await sheetPdf(sheetOf(short), fonts, 'mm')).pages).toBe(1)
   })
 
-  it('holds a whole visit as real text, its readings two abreast on a second page, with its fonts inside', async () => {
+  it('holds a whole visit as real text: what was set and its drawings first, its readings two abreast on further pages, with its fonts inside', async () => {
     const { body } = await importFile(demoVisits.at(-1))
     const answer = await server.request<Buffer>('GET', `/visits/${body.visitId}/sheet.pdf`)
     expect(answer.headers.get('content-type')).toBe('application/pdf')
@@ -127,6 +127,10 @@ describe('the printed sheet', () => {
       // Over the body on which it is marked.
       'front',
       'Re-check every bolt',
+      // In the drawings: an angle of the rider, and the lengths of the stance.
+      'Soles from above',
+      '67°',
+      'stance 254 mm',
     ])
       expect(text).toContain(words)
     const raw = answer.body.toString('latin1')

@@ -35,6 +35,11 @@ export function freshWindow(): void {
       addEventListener() {}
       postMessage() {}
     },
+    // What a worker is given to call back: nothing comes back here.
+    MessageChannel: class {
+      port1 = { addEventListener() {}, start() {} }
+      port2 = {}
+    },
     ResizeObserver: class {
       observe() {}
       unobserve() {}

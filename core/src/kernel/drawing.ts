@@ -117,7 +117,7 @@ export function letteringAttributes({ fill, size, anchor, isBold, rim }: Letteri
     fill: colour(fill),
     'font-size': short(size),
     ...(anchor === undefined ? {} : { 'text-anchor': anchor }),
-    ...(isBold ? { 'font-weight': 600 } : {}),
+    ...(isBold ? { 'font-family': 'Barlow Semi Condensed, Barlow, sans-serif', 'font-weight': 600 } : {}),
     ...(rim === undefined ? {} : { stroke: colour('panel'), 'stroke-width': short(rim), 'paint-order': 'stroke' }),
   }
 }
@@ -190,11 +190,13 @@ function spansOf({ text, then }: Shape & { readonly kind: 'text' }, say: Saying)
   ]
 }
 
-const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+/** A text as it stands in XML. */
+export const escapedXml = (text: string): string =>
+  text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
 
 function markup({ tag, attributes, inside }: SvgElement): string {
-  const said = Object.entries(attributes).map(([name, value]) => ` ${name}="${escaped(String(value))}"`)
-  return `<${tag}${said.join('')}>${typeof inside === 'string' ? escaped(inside) : inside.map(markup).join('')}</${tag}>`
+  const said = Object.entries(attributes).map(([name, value]) => ` ${name}="${escapedXml(String(value))}"`)
+  return `<${tag}${said.join('')}>${typeof inside === 'string' ? escapedXml(inside) : inside.map(markup).join('')}</${tag}>`
 }
 
 /**
@@ -217,7 +219,7 @@ export function drawingSvg(
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${[x, y, width, height].map(short).join(' ')}" width="${(width / scale).toFixed(1)}mm" height="${(height / scale).toFixed(1)}mm" font-family="Barlow, sans-serif">`,
-    `<title>${escaped(title)}. One unit is one millimetre; printed unscaled it is 1:${scale}.</title>`,
+    `<title>${escapedXml(title)}. One unit is one millimetre; printed unscaled it is 1:${scale}.</title>`,
     `<rect x="${short(x)}" y="${short(y)}" width="${short(width)}" height="${short(height)}" fill="${palette.panel}"/>`,
     ...shapes.map((shape) => markup(elementOf(shape, say))),
     '</svg>',

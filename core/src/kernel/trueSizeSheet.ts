@@ -1,3 +1,5 @@
+import { escapedXml } from './drawing.ts'
+
 /** A place on the sheet: mm from its upper left corner, y down. */
 export interface SheetPoint {
   readonly x: number
@@ -51,30 +53,32 @@ export function checkBars({ x, y }: SheetPoint): Pick<Template, 'lines' | 'texts
   }
 }
 
-const strokes: Readonly<Record<LineKind, string>> = {
-  centre: 'stroke-width="0.25" stroke-dasharray="6 2 1 2"',
-  axle: 'stroke-width="0.6"',
-  cleat: 'stroke-width="0.5"',
-  float: 'stroke-width="0.2"',
-  mark: 'stroke-width="0.5"',
-  now: 'stroke-width="0.25" stroke-dasharray="2 1.5"',
-  slot: 'stroke-width="0.25"',
-  bar: 'stroke-width="0.8"',
-  degree: 'stroke-width="0.2"',
+/** How each sort of line is drawn, black; mm. */
+export const lineLooks: Readonly<Record<LineKind, { readonly width: number; readonly dash?: readonly number[] }>> = {
+  centre: { width: 0.25, dash: [6, 2, 1, 2] },
+  axle: { width: 0.6 },
+  cleat: { width: 0.5 },
+  float: { width: 0.2 },
+  mark: { width: 0.5 },
+  now: { width: 0.25, dash: [2, 1.5] },
+  slot: { width: 0.25 },
+  bar: { width: 0.8 },
+  degree: { width: 0.2 },
 }
 
-const escaped = (text: string) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;')
+const strokeOf = ({ width, dash }: (typeof lineLooks)[LineKind]) =>
+  `stroke-width="${width}"${dash === undefined ? '' : ` stroke-dasharray="${dash.join(' ')}"`}`
 const place = (value: number) => String(Number(value.toFixed(3)))
 
 /** The template as SVG in millimetres. */
 export function templateSvg({ width, height, lines, texts }: Template): string {
   const drawn = lines.map(
     ({ key, kind, from, to }) =>
-      `<line id="${key}" x1="${place(from.x)}" y1="${place(from.y)}" x2="${place(to.x)}" y2="${place(to.y)}" ${strokes[kind]}/>`,
+      `<line id="${key}" x1="${place(from.x)}" y1="${place(from.y)}" x2="${place(to.x)}" y2="${place(to.y)}" ${strokeOf(lineLooks[kind])}/>`,
   )
   const said = texts.map(
     ({ at, text, size, anchor }) =>
-      `<text x="${place(at.x)}" y="${place(at.y)}" font-size="${size}" text-anchor="${anchor}">${escaped(text)}</text>`,
+      `<text x="${place(at.x)}" y="${place(at.y)}" font-size="${size}" text-anchor="${anchor}">${escapedXml(text)}</text>`,
   )
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${width}mm" height="${height}mm" viewBox="0 0 ${width} ${height}">`,

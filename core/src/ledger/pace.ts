@@ -1,3 +1,5 @@
+import type { Riding } from '../talk/riding.ts'
+import { isBackFromInjury } from '../talk/riding.ts'
 import { chosen, measuredValue } from '../readings/resolve.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
 import { sides } from '../kernel/sided.ts'
@@ -50,6 +52,20 @@ export interface PaceSigns {
 export function usualPace({ earlierVisits, complaints, ridden, injured }: PaceSigns): Pace {
   if (injured) return 'careful'
   return earlierVisits === 0 && complaints === 0 && !ridden ? 'new' : 'settled'
+}
+
+/** What of a visit its pace goes by. */
+export interface PacedVisit {
+  /** as the fitter says; null = not said */
+  readonly pace: Pace | null
+  readonly earlierVisits: number
+  readonly complaints: readonly unknown[]
+  readonly riding: Riding
+}
+
+/** How far one change may go: as the fitter says, else as what was told and ridden suggests. */
+export function paceOf({ pace, earlierVisits, complaints, riding }: PacedVisit, now: ResolvedReadings): Pace {
+  return pace ?? usualPace({ earlierVisits, complaints: complaints.length, ridden: isRidden(now), injured: isBackFromInjury(riding) })
 }
 
 /** Whether cleats tell that this rider rides as they are set: kilometres, hours, or wear. */

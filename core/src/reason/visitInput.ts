@@ -6,7 +6,7 @@ import { plusMinusAsRead } from '../rider/metricEstimate.ts'
 import { calibrateBody } from '../rider/calibrated.ts'
 import type { CalibratedBody } from '../rider/calibrated.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
-import { isRidden, usualPace } from '../ledger/pace.ts'
+import { paceOf } from '../ledger/pace.ts'
 import type { Pace } from '../ledger/pace.ts'
 import { setupOf } from '../rider/setup.ts'
 import { metricSpreads, uncertaintyModelOf } from '../uncertainty/uncertainty.ts'
@@ -14,7 +14,6 @@ import type { OtherBike } from '../stations/feet/stance/judge.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { MatResult } from '../stations/seat/mat/analysis.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
-import { isBackFromInjury } from '../talk/riding.ts'
 import type { Riding } from '../talk/riding.ts'
 import type { ReasonInput } from './context.ts'
 import type { StudioCounts } from './studio.ts'
@@ -85,14 +84,7 @@ export function reasonInputOf(
     kind: visit.kind,
     choices: visit.choices,
     otherBikes: visit.otherBikes,
-    pace:
-      visit.pace ??
-      usualPace({
-        earlierVisits: visit.earlierVisits,
-        complaints: complaints.length,
-        ridden: isRidden(setup.now),
-        injured: isBackFromInjury(riding),
-      }),
+    pace: paceOf(visit, setup.now),
     plusMinus: (metric) => plusMinusAsRead(setup, metric, spreadsNow()?.[metric] ?? null),
     mat: visit.mat,
     studio: visit.studio,

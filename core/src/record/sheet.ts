@@ -6,7 +6,6 @@ import { isKeyOf } from '../kernel/tables.ts'
 import { joined, mm, msg, partLabel } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import { barOf } from '../bike/bikeKinds.ts'
-import type { BarKind } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { amountWords, changeWords, directionOf } from '../ledger/moveWords.ts'
@@ -73,8 +72,9 @@ export interface Sheet {
   /** drawings of the body with the complaints' severity now; those without a mark are left out */
   readonly where: readonly MarkedDrawing[]
   readonly settings: readonly SheetRow[]
-  /** what was set, as drawings to scale; what cannot be drawn yet is left out */
+  /** what was set, as drawings to scale: rider and soles, and the hands of a flat bar; what cannot be drawn yet is left out */
   readonly pictures: readonly Drawing[]
+  readonly handPictures: readonly Drawing[]
   readonly readings: readonly { readonly label: string; readonly left: Message; readonly right: Message; readonly how: string }[]
   readonly changes: readonly { readonly title: Message; readonly state: string; readonly ratings: string; readonly later: Message }[]
   readonly cautions: readonly Message[]
@@ -112,7 +112,10 @@ export function sheetOf(file: VisitFile): Sheet {
       file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
     ),
     settings: settingRows(start, now),
-    pictures: picturesOf(now, start, bar),
+    pictures: [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals')].filter(
+      (picture) => picture !== null,
+    ),
+    handPictures: bar === 'flat' ? handPicturesOf(now) : [],
     readings: readingRows(start, now),
     changes: changeRows(file, now.folded),
     // What was changed and stands brings its own cautions along.
@@ -121,16 +124,12 @@ export function sheetOf(file: VisitFile): Sheet {
   }
 }
 
-/** What was set, as far as it can be drawn; the hands of a flat bar, whose clamps and levers are set by the hand. */
-function picturesOf(now: Setup, start: Setup, bar: BarKind): Drawing[] {
-  const hands =
-    bar === 'flat'
-      ? sides.flatMap((side) => [
-          halfBarPicture(now, side, `${capital(side)} half of the bar from above, lengths from its end`),
-          handPicture(now, side, `${capital(side)} hand from the side, standing ready`),
-        ])
-      : []
-  const all = [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals'), ...hands]
+/** Each half of a flat bar and each hand, whose clamps and levers are set by it. */
+function handPicturesOf(now: Setup): Drawing[] {
+  const all = sides.flatMap((side) => [
+    halfBarPicture(now, side, `${capital(side)} half of the bar from above, lengths from its end`),
+    handPicture(now, side, `${capital(side)} hand from the side, standing ready`),
+  ])
   return all.filter((picture) => picture !== null)
 }
 

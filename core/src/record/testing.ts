@@ -1,3 +1,4 @@
+import type { Shape } from '../kernel/drawing.ts'
 import { riderTroubles } from '../body/troubles.ts'
 import type { LengthUnit } from '../kernel/entry.ts'
 import { plain } from '../kernel/message.ts'
@@ -127,9 +128,17 @@ export function sheetMessages(visit: ReasonVisit): Shown[] {
     part('sheet change', row.title)
     if (row.later !== '') sentence('sheet change', row.later)
   }
+  for (const { title, shapes } of [...sheet.pictures, ...sheet.handPictures]) part(`sheet ${title}`, ...wordsIn(shapes))
   sentence('sheet', ...sheet.blocks, ...sheet.cautions, sheet.basis)
   return shown
 }
+
+/** Every text of some shapes. */
+const wordsIn = (shapes: readonly Shape[]): Message[] =>
+  shapes.flatMap((shape) => {
+    if (shape.kind === 'group') return wordsIn(shape.shapes)
+    return shape.kind === 'text' ? [shape.text, ...(shape.then ? [shape.then.text] : [])] : []
+  })
 
 /** What is wrong with a text, each with how it shows; a no-break space stands before the unit of a size that parts are sold by. */
 const faults: readonly { readonly is: string; readonly shows: RegExp; readonly in?: LengthUnit; readonly of?: Shown['is'] }[] = [
@@ -139,7 +148,7 @@ const faults: readonly { readonly is: string; readonly shows: RegExp; readonly i
   { is: 'has a ± without a unit', shows: /±[\d.]+(?! ?(?:mm|in|°|%|h\b|km|N|kg)|[\d.]| ?(?:to|and) )/ },
   {
     is: 'has a fraction without a unit',
-    shows: /(?<![\d.±])−?\d+\.\d+(?![\d.]|\u00A0mm| ?(?:mm|in\b|°|%|N·m|kg|km|h\b|kPa|to |and |±|×|→|W\b|g\b)|,? (?:to|of 10))/,
+    shows: /(?<![\d.±])−?\d+\.\d+(?![\d.]|\u00A0mm| ?(?:mm|in\b|°|%|N·m|kg|km|h\b|kPa|to |and |±|×|→|W\b|g\b|[+−=] )|,? (?:to|of 10))/,
   },
   { is: 'has a number without a unit', shows: /(?<![\d.]|EU |EU \d+ and |M|MTP|\/)\b\d+(?=[.;,:)](?: |$)|$)/, of: 'sentence' },
   { is: 'says the unit of a range twice', shows: /\d (mm|in) to [\d.]+ \1/ },

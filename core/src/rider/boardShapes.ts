@@ -142,5 +142,5 @@ export function riderPicture(setup: Setup, start: Setup, bar: BarKind, title: st
     perPixel: box.height / BOARD_HEIGHT,
     hasAngles: true,
   })
-  return { title, box, shapes }
+  return { title: isChanged ? `${title}; pale: at the start` : title, box, shapes }
 }

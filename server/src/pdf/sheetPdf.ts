@@ -5,6 +5,7 @@ import { msg, plain } from '@level-stance/core/kernel/message'
 import PDFDocument from 'pdfkit'
 import { bodyDrawings } from '@level-stance/core/figure/bodyMap'
 import type { MarkedDrawing } from '@level-stance/core/figure/bodyMap'
+import type { Drawing } from '@level-stance/core/kernel/drawing'
 import type { Sheet } from '@level-stance/core/record/sheet'
 import { bodyViews } from '@level-stance/core/talk/regions'
 import { drawShapes } from './drawingPdf.ts'
@@ -20,8 +21,9 @@ const width = pageWidth - 2 * margin
 
 /** Of a standing figure, points. */
 const BODY_HEIGHT = 116
-/** Of a drawing of what was set, points, and between two. */
-const PICTURE_HEIGHT = 230
+/** Of the row of drawings under the complaints and of a pair of hands at most, and between two, points. */
+const ROW_HEIGHT = 176
+const PAIR_HEIGHT = 170
 const PICTURE_GAP = 16
 
 interface TextStyle {
@@ -31,8 +33,8 @@ interface TextStyle {
 }
 
 /**
- * The record as PDF: A4, real text, fonts embedded. What was changed comes first and fills a page;
- * many readings go on to a second one rather than being cut.
+ * The record as PDF: A4, real text, fonts embedded. First what was changed, its drawings and what to
+ * check before riding off; many readings go on to further pages rather than being cut.
  */
 export function sheetPdf(sheet: Sheet, fonts: SheetFonts, unit: LengthUnit): Promise<Buffer> {
   const doc = new PDFDocument({
@@ -80,7 +82,7 @@ class SheetWriter {
         row.note,
         row.after !== null && row.before !== row.after,
       )
-    this.bodies(sheet.where)
+    this.drawings(sheet.where, sheet.pictures)
     this.heading('Contact points', ['before', 'after'])
     for (const row of sheet.settings) this.row(row.label, row.before, row.after, row.note, row.changed)
     this.heading('Changes', [])
@@ -90,21 +92,22 @@ class SheetWriter {
         msg`${i + 1}. ${change.title}: ${change.state}.${change.ratings === '' ? '' : ` Rated ${change.ratings}.`}${change.later === '' ? '' : msg` ${change.later}`}`,
       )
     })
-    this.pictures(sheet.pictures)
+    for (let i = 0; i < sheet.handPictures.length; i += 2) this.pair(sheet.handPictures.slice(i, i + 2))
+    this.y += 8
+    for (const caution of sheet.cautions) this.paragraph(caution, { size: 9, weight: 'bold' })
     this.heading('Readings at the start', [])
     this.abreast(sheet.readings)
     this.y += 8
     this.paragraph(sheet.basis, { size: 8.5, color: muted })
-    for (const caution of sheet.cautions) this.paragraph(caution, { size: 9, weight: 'bold' })
   }
 
-  /** The drawings of the body side by side, each place with a complaint filled and its severity on it. */
-  private bodies(drawings: Sheet['where']): void {
-    if (drawings.length === 0) return
-    this.room(BODY_HEIGHT + 22)
+  /** Side by side: the body with each place of a complaint filled and its severity on it, and what was set. */
+  private drawings(where: Sheet['where'], pictures: Sheet['pictures']): void {
+    if (where.length + pictures.length === 0) return
+    this.room(ROW_HEIGHT + 30)
     const top = this.y + 14
     let x = margin
-    for (const drawing of drawings) {
+    for (const drawing of where) {
       const scale = BODY_HEIGHT / bodyDrawings.front.height
       const middle = x + (scale * drawing.width) / 2
       this.body(drawing, middle, top, scale)
@@ -113,9 +116,10 @@ class SheetWriter {
       caption(bodyViews[drawing.view].label, 0)
       caption('right', drawing.rightAt * 70)
       caption('left', drawing.rightAt * -70)
-      x += scale * drawing.width + 24
+      x += scale * drawing.width + PICTURE_GAP
     }
-    this.y = top + BODY_HEIGHT + 6
+    const drawn = this.abreastFrom(x, top, ROW_HEIGHT, pictures)
+    this.y = top + Math.max(where.length > 0 ? BODY_HEIGHT : 0, drawn) + 6
   }
 
   private body({ outline, spots }: MarkedDrawing, middle: number, top: number, scale: number): void {
@@ -132,32 +136,32 @@ class SheetWriter {
       if (words !== null) this.centred(words, middle + scale * x, top + scale * y - 4, { size: 7.5, weight: 'bold', color: '#FFFFFF' })
   }
 
-  /** Drawings two abreast, each to its own scale, with its title below. */
-  private pictures(pictures: Sheet['pictures']): void {
-    if (pictures.length === 0) return
-    this.heading('As it stands', [])
-    for (let i = 0; i < pictures.length; i += 2) this.pair(pictures.slice(i, i + 2))
+  /** Two drawings side by side. */
+  private pair(pictures: readonly Drawing[]): void {
+    this.room(PAIR_HEIGHT + 26)
+    this.y += this.abreastFrom(margin, this.y + 8, PAIR_HEIGHT, pictures) + 16
   }
 
-  private pair(pictures: Sheet['pictures']): void {
+  /** Drawings from a place to the page’s edge, each to its own scale in an equal share of the width, with its title below; returns their height. */
+  private abreastFrom(left: number, top: number, highest: number, pictures: readonly Drawing[]): number {
+    if (pictures.length === 0) return 0
     const { doc, runs } = this
-    const room = (width - PICTURE_GAP) / 2
-    // A drawing that is wider than its half of the page is smaller.
-    const placed = pictures.map((picture, i) => ({
-      ...picture,
-      left: margin + i * (room + PICTURE_GAP),
-      scale: Math.min(PICTURE_HEIGHT / picture.box.height, room / picture.box.width),
-    }))
-    const height = Math.max(...placed.map(({ box, scale }) => box.height * scale))
-    this.room(height + 18)
-    for (const { title, box, shapes, left, scale } of placed) {
-      doc.save().translate(left, this.y).scale(scale).translate(-box.x, -box.y)
+    const room = (margin + width - left - PICTURE_GAP * (pictures.length - 1)) / pictures.length
+    const scales = pictures.map(({ box }) => Math.min(highest / box.height, room / box.width))
+    const height = Math.max(...pictures.map(({ box }, i) => box.height * (scales[i] ?? 0)))
+    pictures.forEach(({ title, box, shapes }, i) => {
+      const x = left + i * (room + PICTURE_GAP)
+      doc.save()
+      doc
+        .translate(x, top)
+        .scale(scales[i] ?? 0)
+        .translate(-box.x, -box.y)
       doc.rect(box.x, box.y, box.width, box.height).clip()
       drawShapes(doc, shapes, runs, this.said)
       doc.restore()
-      this.text(title, left, this.y + height + 3, room, { size: 8.5, color: muted }, true)
-    }
-    this.y += height + 18
+      this.text(title, x, top + height + 3, room, { size: 8.5, color: muted }, true)
+    })
+    return height + 12
   }
 
   private centred(text: string, x: number, y: number, style: Required<TextStyle>): void {

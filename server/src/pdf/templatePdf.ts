@@ -1,24 +1,12 @@
 import { fieldOf, isRecord } from '@level-stance/core/kernel/tables'
 import PDFDocument from 'pdfkit'
-import type { LineKind, Template } from '@level-stance/core/kernel/trueSizeSheet'
+import { lineLooks } from '@level-stance/core/kernel/trueSizeSheet'
+import type { Template } from '@level-stance/core/kernel/trueSizeSheet'
 import { FontRuns } from './fontRuns.ts'
 import type { SheetFonts } from './fonts.ts'
 
 /** Points of a PDF in a millimetre. */
 const PT = 72 / 25.4
-const widths: Readonly<Record<LineKind, number>> = {
-  centre: 0.25,
-  axle: 0.6,
-  cleat: 0.5,
-  float: 0.2,
-  mark: 0.5,
-  now: 0.25,
-  slot: 0.25,
-  bar: 0.8,
-  degree: 0.2,
-}
-const dashes: Readonly<Partial<Record<LineKind, readonly number[]>>> = { centre: [6, 2, 1, 2], now: [2, 1.5] }
-
 /** Templates in true size, one shoe a page; viewers are asked not to scale when printing. */
 export function templatePdf(templates: readonly Template[], title: string, fonts: SheetFonts): Promise<Buffer> {
   const doc = new PDFDocument({ autoFirstPage: false, font: '', info: { Title: title, Creator: 'Level Stance' }, lang: 'en' })
@@ -38,8 +26,8 @@ export function templatePdf(templates: readonly Template[], title: string, fonts
 function writePage(doc: PDFKit.PDFDocument, { width, height, lines, texts }: Template, runs: FontRuns): void {
   doc.addPage({ size: [width * PT, height * PT], margin: 0 })
   for (const { kind, from, to } of lines) {
-    const dash = dashes[kind]
-    doc.lineWidth(widths[kind] * PT).strokeColor('#000')
+    const { width: thick, dash } = lineLooks[kind]
+    doc.lineWidth(thick * PT).strokeColor('#000')
     if (dash) doc.dash(dash[0] ?? 1, { space: dash[1] ?? 1 })
     doc
       .moveTo(from.x * PT, from.y * PT)

@@ -73,7 +73,7 @@ defineExpose({ shapes })
 
 <template>
   <svg class="over" :viewBox="viewBox">
-    <DrawnShapes :shapes="shapes" />
+    <g aria-hidden="true"><DrawnShapes :shapes="shapes" /></g>
     <BoardHandle
       v-for="(handle, i) in handles"
       :key="handle.id"

@@ -5,7 +5,7 @@ import { calibrateBody } from '@level-stance/core/rider/calibrated'
 import type { Change } from '@level-stance/core/ledger/fold'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
-import { isRidden, usualPace } from '@level-stance/core/ledger/pace'
+import { paceOf } from '@level-stance/core/ledger/pace'
 import type { Pace } from '@level-stance/core/ledger/pace'
 import { setupOf } from '@level-stance/core/rider/setup'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
@@ -25,7 +25,6 @@ import type { Choices } from '@level-stance/core/stations/choices'
 import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
-import { isBackFromInjury } from '@level-stance/core/talk/riding'
 import type { Riding } from '@level-stance/core/talk/riding'
 import { contract } from '@level-stance/core/contract/contract'
 import { ask } from './client.ts'
@@ -109,15 +108,16 @@ export const useVisit = defineStore('visit', () => {
   /** warning signs that must be asked before anything is tried */
   const unasked = stable(() => unaskedOf(complaints.value, parts.overruled.value ?? []))
   /** how far one change may go: as the fitter says, else as what was told and ridden suggests */
-  const pace = computed<Pace>(
-    () =>
-      parts.pace.value ??
-      usualPace({
+  const pace = computed<Pace>(() =>
+    paceOf(
+      {
+        pace: parts.pace.value ?? null,
         earlierVisits: dossier.value?.earlierVisits ?? 0,
-        complaints: complaints.value.length,
-        ridden: isRidden(setup.value.now),
-        injured: isBackFromInjury(riding.value),
-      }),
+        complaints: complaints.value,
+        riding: riding.value,
+      },
+      setup.value.now,
+    ),
   )
   const told = computed<Told>(() => ({ complaints: complaints.value, ratings: ratings.value, changes: folded.value.changes }))
   const questions = computed(() => {

@@ -23,8 +23,7 @@ import { useHands } from '../../src/stations/useHands.ts'
 import { useBoard } from '../../src/data/board.ts'
 import { useOutbox } from '../../src/data/outbox.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
-import { cockpitWorker } from '../../src/data/workers/cockpit.ts'
-import type { CockpitAnswer } from '../../src/data/workers/cockpit.ts'
+import { visitWorker } from '../../src/data/workers/visit.ts'
 import { followed, freshWindow, openVisit, rested, server, shown } from '../visitWindow.ts'
 
 beforeEach(freshWindow)
@@ -336,13 +335,12 @@ describe('the cockpit’s search', () => {
 
   it('sends one question when the hand rests, and keeps what is typed in the unit in use', async () => {
     server.reply = () => reply(startingCockpit.slice(0, 12))
-    const asked: { id: number; input: { wanted: { at: { x: number } } } }[] = []
+    const asked: { path: string[]; argumentList: { value: { wanted: { at: { x: number } } } }[] }[] = []
     Object.assign(globalThis, {
       Worker: class {
         addEventListener() {}
-        terminate() {}
         postMessage(message: (typeof asked)[number]) {
-          asked.push(message)
+          if (message.path.includes('searchCockpit')) asked.push(message)
         }
       },
     })
@@ -360,7 +358,7 @@ describe('the cockpit’s search', () => {
     await new Promise((resolve) => setTimeout(resolve, 300))
     expect(asked).toHaveLength(2)
     expect(forward.element.value).toBe('1.25')
-    const [before, after] = asked.map(({ input }) => input.wanted.at.x)
+    const [before, after] = asked.map(({ argumentList }) => argumentList[0]!.value.wanted.at.x)
     expect(after! - before!).toBeCloseTo(31.75, 9)
   })
 
@@ -380,30 +378,23 @@ describe('the cockpit’s search', () => {
     const visit = open()
     const search = { ...freshRequest, hold: 'wanted', forward: 12, up: -8 } as const
     const input = searchInput(visit.setup, startingCockpit, search)!
-    const said: CockpitAnswer[] = []
+    const told: number[] = []
     let now = 0
     let rests = 0
+    const working = (clock: () => number) => visitWorker(() => ((rests += 1), Promise.resolve()), clock, Math.random)
     // Every look at the clock takes longer than a slice may.
-    const work = cockpitWorker(
-      (message) => void said.push(message),
-      () => (now += 250),
-      () => ((rests += 1), Promise.resolve()),
-    )
-    const first = work({ id: 1, input })
-    await work({ id: 2, input })
-    await first
-    expect(rests).toBeGreaterThan(0)
-    expect(said.filter(({ kind }) => kind === 'found').map(({ id }) => id)).toEqual([2])
-    const shares = said.flatMap((message) => (message.kind === 'progress' && message.id === 2 ? [message.done] : []))
-    expect(shares.every((share, i) => share >= (shares[i - 1] ?? 0) && share <= 1)).toBe(true)
+    const slow = working(() => (now += 250))
+    const first = slow.searchCockpit(input, () => told.push(-1))
+    const second = slow.searchCockpit(input, ({ done }) => told.push(done))
+    expect(await first).toBeNull()
+    expect((await second)!.found.lines.length).toBeGreaterThan(0)
+    expect(rests).toBeGreaterThan(2)
+    expect(told.length).toBeGreaterThan(0)
+    expect(told.every((share, i) => share >= (told[i - 1] ?? 0) && share <= 1)).toBe(true)
     // On a fast clock there is nothing to say before the answer.
-    said.length = 0
-    await cockpitWorker(
-      (message) => void said.push(message),
-      () => 0,
-      () => Promise.resolve(),
-    )({ id: 3, input })
-    expect(said.map(({ kind }) => kind)).toEqual(['found'])
+    told.length = 0
+    expect(await working(() => 0).searchCockpit(input, ({ done }) => told.push(done))).toMatchObject({ ms: 0 })
+    expect(told).toEqual([])
   })
 })
 

@@ -8,7 +8,6 @@ import { aComplaint, freshWindow, openVisit, shown } from '../visitWindow.ts'
 jest.mock('../../src/data/workers/startWorker.ts', () => ({
   startVisitWorker: () => ({ addEventListener() {}, postMessage() {} }),
   startMatWorker: () => ({ addEventListener() {}, postMessage() {} }),
-  startCockpitWorker: () => ({ addEventListener() {}, postMessage() {} }),
 }))
 beforeEach(freshWindow)
 

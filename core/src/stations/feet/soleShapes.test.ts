@@ -66,7 +66,7 @@ describe('both soles', () => {
   // By hand: 74 + 53 + 1.5 − 2 = 126.5 on each side, 253 together; 126.5 mm = 4.98 in, 253 mm = 9.96 in.
   it('say what makes the stance, in the unit in use', () => {
     const shapes = underSoles(feet, boardBikeOf(setup))
-    expect(wordsOf(shapes)).toEqual(expect.arrayContaining(['74 + 53 + 1.5 − 2 = 126.5', 'stance 253 mm']))
+    expect(wordsOf(shapes)).toEqual(expect.arrayContaining(['74 + 53 + 1.5 − 2 = 126.5 mm', 'stance 253 mm']))
     expect(wordsOf(shapes, 'in')).toContain('stance 9.96 in')
   })
   it('put each pedal where the foot stands less what the cleat shifts it', () => {

@@ -313,7 +313,7 @@ function chainShapes(s: 1 | -1, side: Side, { chain, half }: BoardFoot, y: numbe
     if (i === 0) return msg`${bare(length, 1)}`
     return length < 0 ? msg` − ${bare(-length, 1)}` : msg` + ${bare(length, 1)}`
   })
-  const sum = msg`${joined(terms, '')} = ${bare(half, 1)}`
+  const sum = msg`${joined(terms, '')} = ${mm(half, 1)}`
   return [
     line(`chain ${side}`, looks.chain, { x: 0, y }, { x: s * half, y }),
     ...parts,

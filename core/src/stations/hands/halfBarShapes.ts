@@ -27,7 +27,7 @@ const clampLooks: Readonly<Record<SceneClamp['key'], Look>> = {
 const lettering = { fill: 'ink', size: 15, anchor: 'middle' } as const
 
 const MARGIN = { x: 30, y: 112 } as const
-const HEIGHT = 290
+const HEIGHT = 296
 /** Of the middle, this much is shown before the bend, mm. */
 const MIDDLE = 34
 /** Half of a bar at its grips and in its middle, mm. */
@@ -135,13 +135,13 @@ function handShape({ breadth, thumb }: NonNullable<HalfBarScene['hand']>, x: num
 const bladePath = (from: number, to: number, reach: number) =>
   `M${from} -16 C${from} ${-reach - 24} ${from + 20} ${-reach - 22} ${to - 10} ${-reach - 12} q12 2 12 16`
 
-/** What each mark of the chain is, and how far it lies from the end. Short stretches lie close together: their words stand under one another. */
+/** What each mark of the chain is, and how far it lies from the end. Short stretches lie close together: their words stand under one another, the outer one lower, as the arm falls. */
 function labelShapes(scene: HalfBarScene, side: Side): Shape[] {
   const { width, along, isMirrored } = halfBarFrame(scene, side)
   return scene.chain.map(({ key, label, from, to }, i): Shape => {
     const middle = along((from + to) / 2)
     const x = MARGIN.x + MIDDLE + middle
-    const y = MARGIN.y + 92 + middle * scene.backsweep * RADIANS + (i % 4) * 17
+    const y = MARGIN.y + 92 + middle * scene.backsweep * RADIANS + (3 - (i % 4)) * 14
     return { key: `label ${key}`, kind: 'text', lettering, at: { x: isMirrored ? width - x : x, y }, text: msg`${label} ${mm(to)}` }
   })
 }

@@ -7,8 +7,3 @@ export function startVisitWorker(): Worker {
 export function startMatWorker(): Worker {
   return new Worker(new URL('./mat.worker.ts', import.meta.url), { type: 'module' })
 }
-
-/** Starts the worker that searches stems, bars and spacers. */
-export function startCockpitWorker(): Worker {
-  return new Worker(new URL('./cockpit.worker.ts', import.meta.url), { type: 'module' })
-}

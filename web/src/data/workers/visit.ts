@@ -16,6 +16,9 @@ import { thoughtsOver } from '@level-stance/core/reason/history'
 import type { Stage } from '@level-stance/core/reason/history'
 import { reason } from '@level-stance/core/reason/reason'
 import type { Reasoning } from '@level-stance/core/reason/reason'
+import type { SearchInput } from '@level-stance/core/stations/hands/cockpit/question'
+import { cockpitSearch } from '@level-stance/core/stations/hands/cockpit/search'
+import type { Found } from '@level-stance/core/stations/hands/cockpit/search'
 import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
 import type { ReasonVisit, Spreads } from '@level-stance/core/reason/visitInput'
 
@@ -38,7 +41,12 @@ export interface SampleAnswer {
   readonly metrics: SampledMetrics
   readonly draws: number
 }
-/** Draws done so far, and of how many. */
+export interface CockpitAnswer {
+  readonly found: Found
+  /** how long it took */
+  readonly ms: number
+}
+/** How much is done so far, and of how much. */
 export interface Progress {
   readonly done: number
   readonly of: number
@@ -65,9 +73,11 @@ export interface VisitWorker {
   readonly reasoning: (question: ReasonQuestion) => Promise<ReasonAnswer | null>
   /** Ends when the visit changes. */
   readonly sample: (draws: number, told: (progress: Progress) => unknown) => Promise<SampleAnswer | null>
+  /** Stems, spacers, bars and rolls for a place of the hands. */
+  readonly searchCockpit: (input: SearchInput, told: (progress: Progress) => unknown) => Promise<CockpitAnswer | null>
 }
 
-/** A slice of sampling between two looks at the mailbox, ms. */
+/** A slice of long work between two looks at the mailbox, ms. */
 const SLICE = 24
 /** Work shorter than this shows no progress, ms. */
 const QUIET = 200
@@ -90,7 +100,7 @@ export function visitWorker(rest: () => Promise<void>, clock: () => number, rand
   let held: HeldVisit = { ...emptyVisit, place: 0 }
   let kept: Pick<HeldVisit, 'readings' | 'ledger' | 'kind'> & { readonly body: CalibratedBody; readonly at: Map<number, Known> }
   keepBody(undefined)
-  const newest = { firstOrder: 0, reasoning: 0, sample: 0 }
+  const newest = { firstOrder: 0, reasoning: 0, sample: 0, search: 0 }
 
   function keepBody(before: CalibratedBody | undefined): void {
     const { readings, ledger, kind } = held
@@ -115,6 +125,24 @@ export function visitWorker(rest: () => Promise<void>, clock: () => number, rand
     const mine = newest[kind]
     await rest()
     return mine === newest[kind]
+  }
+
+  /** Does work in slices, with a turn of the mailbox between two; null where nobody waits for it any more. */
+  async function inSlices<Step, Result>(
+    work: Generator<Step, Result>,
+    told: (step: Step) => unknown,
+    isWanted: () => boolean,
+  ): Promise<Result | null> {
+    const started = clock()
+    for (;;) {
+      const until = clock() + SLICE
+      let step = work.next()
+      while (!step.done && clock() < until) step = work.next()
+      if (step.done) return step.value
+      if (clock() - started > QUIET) told(step.value)
+      await rest()
+      if (!isWanted()) return null
+    }
   }
 
   return {
@@ -143,20 +171,24 @@ export function visitWorker(rest: () => Promise<void>, clock: () => number, rand
       const mine = newest.sample
       const { rider, by, uncertainty } = knownAt(held.place)
       if (uncertainty === null) return null
-      const work = sampleMetrics(rider, by, draws, random)
+      const drawn = sampleMetrics(rider, by, draws, random)
+      const metrics = await inSlices(
+        drawn,
+        (done) => told({ done, of: draws }),
+        () => mine === newest.sample,
+      )
+      return metrics && { metrics, draws }
+    },
+    searchCockpit: async (input, told) => {
+      if (!(await isNewest('search'))) return null
+      const mine = newest.search
       const started = clock()
-      for (;;) {
-        const until = clock() + SLICE
-        let done = 0
-        while (clock() < until) {
-          const step = work.next()
-          if (step.done) return { metrics: step.value, draws }
-          done = step.value
-        }
-        if (clock() - started > QUIET) told({ done, of: draws })
-        await rest()
-        if (mine !== newest.sample) return null
-      }
+      const found = await inSlices(
+        cockpitSearch(input),
+        ({ done }) => told({ done, of: 1 }),
+        () => mine === newest.search,
+      )
+      return found && { found, ms: clock() - started }
     },
   }
 }

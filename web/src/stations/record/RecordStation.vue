@@ -16,6 +16,7 @@ const visit = useVisit()
 const outbox = useOutbox()
 const preferences = usePreferences()
 const sheet = computed(() => (visit.dossier ? sheetOf(toVisitFile(visit.dossier)) : null))
+const pictures = computed(() => [...(sheet.value?.pictures ?? []), ...(sheet.value?.handPictures ?? [])])
 const params = computed(() => ({ visitId: visit.dossier?.visit.id ?? '' }))
 const pdf = computed(() => hrefOf(contract.readSheet, { params: params.value, query: { unit: preferences.unit } }))
 const file = computed(() => hrefOf(contract.readVisitFile, { params: params.value }))
@@ -97,8 +98,8 @@ const print = () => window.print()
             </li>
           </ol>
           <p v-else class="muted">None yet.</p>
-          <h2 v-if="sheet.pictures.length > 0">As it stands</h2>
-          <figure v-for="{ title, box, shapes } in sheet.pictures" :key="title" class="picture">
+          <h2 v-if="pictures.length > 0">As it stands</h2>
+          <figure v-for="{ title, box, shapes } in pictures" :key="title" class="picture">
             <svg :viewBox="`${box.x} ${box.y} ${box.width} ${box.height}`" role="img" :aria-label="title">
               <DrawnShapes :shapes="shapes" />
             </svg>
