@@ -25,7 +25,7 @@ export const useMoulding = defineStore('moulding', () => {
 
   const step = computed(() => mouldingSteps.find(({ key }) => key === running.value?.step) ?? null)
   const clock = computed(() =>
-    running.value && step.value?.minutes ? stepClock(running.value['startedAt'], step.value.minutes, now.value) : null,
+    running.value && step.value?.minutes ? stepClock(running.value.startedAt, step.value.minutes, now.value) : null,
   )
   const over = computed(() => clock.value !== null && clock.value.left === 0)
 
@@ -36,7 +36,7 @@ export const useMoulding = defineStore('moulding', () => {
   }
   /** Stopped before its time, a step is not done. */
   function stop(): void {
-    if (running.value && over.value) setDone(running.value['step'], true)
+    if (running.value && over.value) setDone(running.value.step, true)
     running.value = null
   }
   function setDone(key: string, on: boolean): void {
