@@ -112,10 +112,15 @@ export function sheetOf(file: VisitFile): Sheet {
       file.complaints.map((complaint) => ({ ...complaint, severity: severityNow(complaint, file.ratings, now.folded.changes) })),
     ),
     settings: settingRows(start, now),
-    pictures: [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals')].filter(
-      (picture) => picture !== null,
-    ),
-    handPictures: bar === 'flat' ? handPicturesOf(now) : [],
+    // Drawn when they are asked for: most of what is said of a sheet needs none of them.
+    get pictures() {
+      return [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals')].filter(
+        (picture) => picture !== null,
+      )
+    },
+    get handPictures() {
+      return bar === 'flat' ? handPicturesOf(now) : []
+    },
     readings: readingRows(start, now),
     changes: changeRows(file, now.folded),
     // What was changed and stands brings its own cautions along.
