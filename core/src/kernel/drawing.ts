@@ -71,6 +71,18 @@ export type Shape =
       readonly shapes: readonly Shape[]
     }
 
+export const pathShape = (key: string, look: Look, d: string): Shape => ({ key, kind: 'path', look, d })
+export const lineShape = (key: string, look: Look, from: Drawn, to: Drawn): Shape => ({ key, kind: 'line', look, from, to })
+export const circleShape = (key: string, look: Look, at: Drawn, r: number): Shape => ({ key, kind: 'circle', look, at, r })
+/** Shapes taken together where they are, turned about their origin. @param turn degrees clockwise */
+export const groupShape = (key: string, shapes: readonly Shape[], turn = 0): Shape => ({
+  key,
+  kind: 'group',
+  at: { x: 0, y: 0 },
+  turn,
+  shapes,
+})
+
 /** A drawing that stands alone: what it shows of the plane, and its shapes from below to above. */
 export interface Drawing {
   readonly title: string

@@ -94,6 +94,15 @@ describe('a picture to keep', () => {
     expect(keysFrom(riderPicture(setup, setup, 'drop', 'A rider')!.shapes)).not.toContain('ghost')
     expect(keysFrom(riderPicture(moved, setup, 'drop', 'A rider')!.shapes)).toContain('ghost')
   })
+  it('says that angles nobody read are the model’s', () => {
+    const unread = setupOf(
+      readingsWith({}).filter(({ key }) => !/Flexion|Angle|Pitch|wrist/.test(key)),
+      [],
+      'drop',
+    )
+    expect(riderPicture(unread, unread, 'drop', 'A rider')!.title).toBe('A rider; angles by the model: to compare only')
+    expect(riderPicture(setup, setup, 'drop', 'A rider')!.title).toBe('A rider')
+  })
   it('is none while there is nobody to draw', () => {
     const nobody = setupOf([], [], 'drop')
     expect(riderPicture(nobody, nobody, 'drop', 'Nobody')).toBeNull()

@@ -5,6 +5,7 @@ import { frameOf } from '../figure/frame.ts'
 import { riderShapes } from '../figure/riderShapes.ts'
 import { projections } from '../figure/views.ts'
 import type { ViewKey } from '../figure/views.ts'
+import { groupShape } from '../kernel/drawing.ts'
 import type { Drawing, Drawn, Look, Shape } from '../kernel/drawing.ts'
 import { sceneOf } from '../model/scene.ts'
 import type { Scene } from '../model/scene.ts'
@@ -38,10 +39,9 @@ export interface BoardPicture {
 
 /** The board from below to above; mm of the scene. */
 export function boardShapes({ setup, now, start, view, crankAngle, perPixel, hasAngles }: BoardPicture): Shape[] {
-  const group = (key: string, shapes: readonly Shape[]): Shape => ({ key, kind: 'group', at: { x: 0, y: 0 }, shapes })
   return [
-    ...(start ? [group('ghost', riderShapes(start, view, 'ghost'))] : []),
-    group('now', riderShapes(now, view, 'now')),
+    ...(start ? [groupShape('ghost', riderShapes(start, view, 'ghost'))] : []),
+    groupShape('now', riderShapes(now, view, 'now')),
     ...(hasAngles ? angleShapes(setup, now, view, crankAngle, perPixel) : []),
     ...(now.centreOfMass && view === 'side'
       ? [{ key: 'mass', kind: 'circle', look: looks.mass, at: { x: now.centreOfMass.x, y: -now.centreOfMass.y }, r: 12 } as const]
@@ -142,5 +142,7 @@ export function riderPicture(setup: Setup, start: Setup, bar: BarKind, title: st
     perPixel: box.height / BOARD_HEIGHT,
     hasAngles: true,
   })
-  return { title: isChanged ? `${title}; pale: at the start` : title, box, shapes }
+  const isOnlyModel = setup.rider.usual.state === 'none'
+  const said = [title, ...(isChanged ? ['pale: at the start'] : []), ...(isOnlyModel ? ['angles by the model: to compare only'] : [])]
+  return { title: said.join('; '), box, shapes }
 }

@@ -16,6 +16,7 @@ import { handlesOf } from './handles.ts'
 import { riderShapes } from '@level-stance/core/figure/riderShapes'
 import type { Frame } from '@level-stance/core/figure/frame'
 import { angleShapes } from '@level-stance/core/rider/boardShapes'
+import { groupShape } from '@level-stance/core/kernel/drawing'
 import type { Shape } from '@level-stance/core/kernel/drawing'
 import { DrawnShapes } from './DrawnShapes.ts'
 import { scaleBar } from './scaleBar.ts'
@@ -65,7 +66,7 @@ const scale = computed(() =>
 const shapes = computed<readonly Shape[]>(() => {
   if (proposal.value === null) return [scale.value]
   const { view, crankAngle, perPixel } = props
-  const toTry: Shape = { key: 'proposal', kind: 'group', at: { x: 0, y: 0 }, shapes: riderShapes(proposal.value, view, 'proposal') }
+  const toTry = groupShape('proposal', riderShapes(proposal.value, view, 'proposal'))
   return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel), scale.value]
 })
 defineExpose({ shapes })

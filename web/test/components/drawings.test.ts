@@ -140,6 +140,7 @@ describe('a sole from above', () => {
     swing: { low: 1, high: 7 },
     heelOutside: 34,
     half: 127,
+    halfEstimated: false,
     halfAim: null,
     chain: [],
   }

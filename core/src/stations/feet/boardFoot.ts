@@ -5,7 +5,7 @@ import type { SettingKey } from '../../ledger/settings.ts'
 import { isOneOf } from '../../kernel/tables.ts'
 import { footMoved } from '../../model/riderModel.ts'
 import type { NumberKey } from '../../readings/readingDefinitions.ts'
-import { measuredValue } from '../../readings/resolve.ts'
+import { measuredValue, standsAt } from '../../readings/resolve.ts'
 import { USUAL_TREAD } from '../../readings/table/bike.ts'
 import type { Setup } from '../../rider/setup.ts'
 import { slotRange } from './cleat/judge.ts'
@@ -43,6 +43,8 @@ export interface BoardFoot {
   readonly heelOutside: number | null
   /** half stance now, and with what is asked for; what makes it, from the middle outward */
   readonly half: number
+  /** tread or axle stands as is usual, not as it was read */
+  readonly halfEstimated: boolean
   readonly halfAim: number | null
   readonly chain: readonly { readonly label: string; readonly length: number }[]
 }
@@ -123,6 +125,7 @@ export function boardFootOf(
     float: measuredValue(readings, 'cleatFloat', side),
     heelOutside: measuredValue(readings, 'shoeHeelOutside', side),
     half,
+    halfEstimated: (['tread', 'axleLength'] as const).some((key) => standsAt(readings, key, side) === null),
     halfAim: moved === 0 ? null : half + moved,
     chain,
   }

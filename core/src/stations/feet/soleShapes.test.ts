@@ -69,6 +69,15 @@ describe('both soles', () => {
     expect(wordsOf(shapes)).toEqual(expect.arrayContaining(['74 + 53 + 1.5 − 2 = 126.5 mm', 'stance 253 mm']))
     expect(wordsOf(shapes, 'in')).toContain('stance 9.96 in')
   })
+  it('says of a stance that rests on a usual axle or tread that it is an estimate', () => {
+    const unread = setupOf(
+      readingsWith(own as never).filter(({ key }) => key !== 'axleLength'),
+      [],
+      'drop',
+    )
+    const said = wordsOf(solePicture(unread, unread, 'Soles')!.shapes)
+    expect(said.filter((words) => words.startsWith('stance'))).toEqual(['stance 253 mm est.'])
+  })
   it('put each pedal where the foot stands less what the cleat shifts it', () => {
     expect(soleFrameOf(feet).pedalX).toEqual({ left: -128.5, right: 128.5 })
   })

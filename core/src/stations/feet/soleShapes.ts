@@ -1,6 +1,7 @@
 import { rounded, smooth } from '../../figure/shapes.ts'
 import type { Frame } from '../../figure/frame.ts'
 import { trimmed } from '../../kernel/entry.ts'
+import { circleShape, groupShape, lineShape, pathShape } from '../../kernel/drawing.ts'
 import type { Drawing, Drawn, Lettering, Look, Shape } from '../../kernel/drawing.ts'
 import { bare, joined, mm, msg } from '../../kernel/message.ts'
 import type { Message } from '../../kernel/message.ts'
@@ -52,9 +53,6 @@ const letters = {
   stance: { fill: 'ink', size: 15, anchor: 'middle', isBold: true },
 } as const satisfies Readonly<Record<string, Lettering>>
 
-const path = (key: string, look: Look, d: string): Shape => ({ key, kind: 'path', look, d })
-const line = (key: string, look: Look, from: Drawn, to: Drawn): Shape => ({ key, kind: 'line', look, from, to })
-const circle = (key: string, look: Look, at: Drawn, r: number): Shape => ({ key, kind: 'circle', look, at, r })
 const words = (key: string, lettering: Lettering, at: Drawn, text: Message, then?: Message): Shape => ({
   key,
   kind: 'text',
@@ -102,7 +100,7 @@ export function footShapes(side: Side, foot: BoardFoot, view: SoleView): Shape[]
   const { footLength, heelToMtp1, heelToMtp5, footWidth, heelWidth, shoe } = foot
   if (footLength === null || heelToMtp1 === null) {
     return [
-      path('unknown', looks.unknown, rounded(-50, -90, 100, 262, 50)),
+      pathShape('unknown', looks.unknown, rounded(-50, -90, 100, 262, 50)),
       words('to measure', letters.caption, { x: 0, y: 30 }, 'measure'),
       words('what', letters.caption, { x: 0, y: 48 }, footLength === null ? 'foot length' : 'heel to ball'),
     ]
@@ -125,38 +123,38 @@ export function footShapes(side: Side, foot: BoardFoot, view: SoleView): Shape[]
   })
   const { slot, setbackStart, setbackNow, aim, firstStep, turnAim, turn } = foot
   const across = Math.max(10, foot.slotAcross ?? 0)
-  const axle = (key: string, look: Look, half = AXLE) => line(key, look, { x: -half, y: 0 }, { x: half, y: 0 })
+  const axle = (key: string, look: Look, half = AXLE) => lineShape(key, look, { x: -half, y: 0 }, { x: half, y: 0 })
   const sole: Shape[] = [
-    path('sole', foot.footEstimated ? looks.guessed : looks.sole, outline),
-    ...(insole ? [path('insole', looks.insole, smooth(insole.outline.map(onSole)))] : []),
-    line('long', looks.long, { x: middleX, y: axleFromHeel }, { x: middleX, y: axleFromHeel - footLength }),
+    pathShape('sole', foot.footEstimated ? looks.guessed : looks.sole, outline),
+    ...(insole ? [pathShape('insole', looks.insole, smooth(insole.outline.map(onSole)))] : []),
+    lineShape('long', looks.long, { x: middleX, y: axleFromHeel }, { x: middleX, y: axleFromHeel - footLength }),
     ...(view === 'fore-aft' ? schoolShapes(foot, frame) : []),
     ...(slot
       ? [
-          path(
+          pathShape(
             'slot',
             looks.slot,
             rounded(middleX - across / 2, axleY(slot.foremost), across, Math.max(1, slot.rearmost - slot.foremost), 3),
           ),
         ]
       : []),
-    ...(setbackStart !== null && setbackStart !== setbackNow ? [plate('start', setbackStart, [path('ghost', looks.ghost, PLATE)])] : []),
-    ...(setbackNow !== null ? [plate('now', setbackNow, [path('cleat', looks.cleat, PLATE), axle('axle', looks.axle)])] : []),
-    circle('MTP1', looks.head, onSole(drawn.mtp1), 4.5),
-    ...(drawn.mtp5 ? [circle('MTP5', looks.head, onSole(drawn.mtp5), 4.5)] : []),
-    ...(turnAim !== null && turnAim !== turn
-      ? [group('turned', outward * (turnAim - (turn ?? 0)), [path('turn to try', looks.toTry, outline)])]
+    ...(setbackStart !== null && setbackStart !== setbackNow
+      ? [plate('start', setbackStart, [pathShape('ghost', looks.ghost, PLATE)])]
       : []),
-    ...(aim !== null ? [plate('to try', aim, [path('cleat to try', looks.toTry, PLATE), axle('axle to try', looks.axleToTry)])] : []),
+    ...(setbackNow !== null ? [plate('now', setbackNow, [pathShape('cleat', looks.cleat, PLATE), axle('axle', looks.axle)])] : []),
+    circleShape('MTP1', looks.head, onSole(drawn.mtp1), 4.5),
+    ...(drawn.mtp5 ? [circleShape('MTP5', looks.head, onSole(drawn.mtp5), 4.5)] : []),
+    ...(turnAim !== null && turnAim !== turn
+      ? [groupShape('turned', [pathShape('turn to try', looks.toTry, outline)], outward * (turnAim - (turn ?? 0)))]
+      : []),
+    ...(aim !== null ? [plate('to try', aim, [pathShape('cleat to try', looks.toTry, PLATE), axle('axle to try', looks.axleToTry)])] : []),
     ...(firstStep !== null && firstStep !== aim
       ? [plate('first', firstStep, [axle('step', looks.step, 30), words('now', letters.step, { x: -outward * 44, y: 4 }, 'now')])]
       : []),
   ]
   const { fan, swing } = view === 'rotation' ? swingShapes(foot, frame) : { fan: [], swing: [] }
-  return [...fan, group('foot', turned, sole), ...swing, ...valueShapes(foot, frame, view)]
+  return [...fan, groupShape('foot', sole, turned), ...swing, ...valueShapes(foot, frame, view)]
 }
-
-const group = (key: string, turn: number, shapes: readonly Shape[]): Shape => ({ key, kind: 'group', at: { x: 0, y: 0 }, turn, shapes })
 
 /** Lines of the schools that fall on this foot; labels on the outer side, moved apart where they would touch. */
 function schoolShapes({ schools }: BoardFoot, { outward, turned, middleX, axleY }: FootFrame): Shape[] {
@@ -168,7 +166,7 @@ function schoolShapes({ schools }: BoardFoot, { outward, turned, middleX, axleY 
   return rows.flatMap(({ key, label, y }): Shape[] => {
     last = Math.max(y + 3.5, last + 12)
     return [
-      line(`school ${key}`, looks.school, { x: middleX - 52, y }, { x: middleX + 52, y }),
+      lineShape(`school ${key}`, looks.school, { x: middleX - 52, y }, { x: middleX + 52, y }),
       {
         key: `label ${key}`,
         kind: 'group',
@@ -197,12 +195,12 @@ function swingShapes(
   const swung = swing && arc(swing.low, swing.high, radius + 9)
   return {
     fan: [
-      path('fan', looks.fan, `M0 0 L${edge.from.x} ${edge.from.y} ${edge.d} Z`),
+      pathShape('fan', looks.fan, `M0 0 L${edge.from.x} ${edge.from.y} ${edge.d} Z`),
       ...(heelOutside === null
         ? []
-        : ends.map((toeOut, i) => circle(`cup ${i}`, looks.cup, heelAt(toeOut, axleFromHeel - heelOutside / 2), heelOutside / 2))),
+        : ends.map((toeOut, i) => circleShape(`cup ${i}`, looks.cup, heelAt(toeOut, axleFromHeel - heelOutside / 2), heelOutside / 2))),
     ],
-    swing: swung ? [path('swing', looks.swing, `M${swung.from.x} ${swung.from.y} ${swung.d}`)] : [],
+    swing: swung ? [pathShape('swing', looks.swing, `M${swung.from.x} ${swung.from.y} ${swung.d}`)] : [],
   }
 }
 
@@ -255,15 +253,16 @@ export function underSoles(feet: Sided<BoardFoot>, { tread, treadEstimated, cran
   const stance = feet.left.half + feet.right.half
   const aim = (feet.left.halfAim ?? feet.left.half) + (feet.right.halfAim ?? feet.right.half)
   const isMoved = Math.abs(aim - stance) >= 0.05
+  const isEstimated = sides.some((side) => feet[side].halfEstimated)
   return [
-    line('middle', looks.middle, { x: 0, y: top + 20 }, { x: 0, y: bottom - 58 }),
+    lineShape('middle', looks.middle, { x: 0, y: top + 20 }, { x: 0, y: bottom - 58 }),
     words('middle’s name', letters.caption, { x: 0, y: top + 14 }, 'bike’s middle'),
     ...sides.map((side) => words(`name ${side}`, letters.caption, { x: sign[side] * feet[side].half, y: top + 14 }, side)),
     ...(stayWidth === null || crank === null
       ? []
       : [
           ...sides.map((side) =>
-            path(
+            pathShape(
               `stay ${side}`,
               looks.stay,
               `M${sign[side] * 34} ${crank} L${(sign[side] * stayWidth) / 2} ${Math.min(back, crank + 90)} V${back}`,
@@ -274,20 +273,33 @@ export function underSoles(feet: Sided<BoardFoot>, { tread, treadEstimated, cran
     ...(crank === null
       ? []
       : [
-          ...sides.map((side) => path(`arm ${side}`, treadEstimated ? looks.armGuessed : looks.arm, armPath(sign[side], tread, crank))),
-          line('spindle', looks.spindle, { x: 8 - tread / 2, y: crank }, { x: tread / 2 - 8, y: crank }),
+          ...sides.map((side) =>
+            pathShape(`arm ${side}`, treadEstimated ? looks.armGuessed : looks.arm, armPath(sign[side], tread, crank)),
+          ),
+          lineShape('spindle', looks.spindle, { x: 8 - tread / 2, y: crank }, { x: tread / 2 - 8, y: crank }),
         ]),
     ...sides.flatMap((side): Shape[] => {
       const { half, halfAim } = feet[side]
       const x = sign[side] * (halfAim ?? half)
       return [
-        line(`pedal axle ${side}`, looks.pedalAxle, { x: (sign[side] * tread) / 2, y: 0 }, { x: pedalX[side] + sign[side] * 40, y: 0 }),
-        ...(halfAim !== null && halfAim !== half ? [line(`asked ${side}`, looks.asked, { x, y: top + 22 }, { x, y: chainY })] : []),
+        lineShape(
+          `pedal axle ${side}`,
+          looks.pedalAxle,
+          { x: (sign[side] * tread) / 2, y: 0 },
+          { x: pedalX[side] + sign[side] * 40, y: 0 },
+        ),
+        ...(halfAim !== null && halfAim !== half ? [lineShape(`asked ${side}`, looks.asked, { x, y: top + 22 }, { x, y: chainY })] : []),
       ]
     }),
     ...sides.flatMap((side) => chainShapes(sign[side], side, feet[side], chainY)),
-    line('middle of the chain', looks.middle, { x: 0, y: chainY - 8 }, { x: 0, y: chainY + 8 }),
-    words('stance', letters.stance, { x: 0, y: chainY + 36 }, msg`stance ${mm(stance, 1)}`, isMoved ? msg`${mm(aim, 1)}` : undefined),
+    lineShape('middle of the chain', looks.middle, { x: 0, y: chainY - 8 }, { x: 0, y: chainY + 8 }),
+    words(
+      'stance',
+      letters.stance,
+      { x: 0, y: chainY + 36 },
+      msg`stance ${mm(stance, 1)}${isEstimated ? ' est.' : ''}`,
+      isMoved ? msg`${mm(aim, 1)}` : undefined,
+    ),
   ]
 }
 
@@ -305,7 +317,7 @@ function chainShapes(s: 1 | -1, side: Side, { chain, half }: BoardFoot, y: numbe
     const [start, end] = [s * from, s * (from + length)]
     from += length
     return [
-      line(`end of ${label}, ${side}`, looks.chain, { x: end, y: y - 5 }, { x: end, y: y + 5 }),
+      lineShape(`end of ${label}, ${side}`, looks.chain, { x: end, y: y - 5 }, { x: end, y: y + 5 }),
       ...(length < NAMED ? [] : [words(`${label}, ${side}`, letters.part, { x: (start + end) / 2, y: y - 5 }, label)]),
     ]
   })
@@ -315,7 +327,7 @@ function chainShapes(s: 1 | -1, side: Side, { chain, half }: BoardFoot, y: numbe
   })
   const sum = msg`${joined(terms, '')} = ${mm(half, 1)}`
   return [
-    line(`chain ${side}`, looks.chain, { x: 0, y }, { x: s * half, y }),
+    lineShape(`chain ${side}`, looks.chain, { x: 0, y }, { x: s * half, y }),
     ...parts,
     words(`sum ${side}`, letters.sum, { x: (s * half) / 2, y: y + 16 }, sum),
   ]

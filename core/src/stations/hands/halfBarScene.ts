@@ -13,7 +13,7 @@ import { thumbZone } from './controls/shifters.ts'
 import type { ThumbZone } from './controls/shifters.ts'
 
 /** Sizes that are drawn where they are not read, mm. @source prior */
-const USUAL = { grip: 32, breadth: 84, thumb: 58, reach: 70, clamp: 14 } as const
+export const USUAL_HAND = { grip: 32, breadth: 84, thumb: 58, reach: 70, clamp: 14 } as const
 
 /** A clamp that can be slid along the bar. */
 export interface SceneClamp {
@@ -74,7 +74,7 @@ export function halfBarScene(
     if (fromGrip === null) return []
     const at = grip + fromGrip + aimed(setting, side)
     const out = paddle === null ? null : value(paddle)
-    return [{ key, label, setting, at, width: value(width) ?? USUAL.clamp, paddle: out === null ? null : at - out }]
+    return [{ key, label, setting, at, width: value(width) ?? USUAL_HAND.clamp, paddle: out === null ? null : at - out }]
   }
   const brake = clampOf('brake', 'brake', 'leverClamp', 'brakeClampWidth', null)
   const others = thumbControlKeys.flatMap((key) => {
@@ -82,7 +82,7 @@ export function halfBarScene(
     return hasControl(setup, side, key) ? clampOf(key, label, clamp, width, paddle) : []
   })
   const rides = value('handFromEnd')
-  const [breadth, thumb] = [value('handBreadth') ?? USUAL.breadth, value('thumbLength') ?? USUAL.thumb]
+  const [breadth, thumb] = [value('handBreadth') ?? USUAL_HAND.breadth, value('thumbLength') ?? USUAL_HAND.thumb]
   const hand =
     rides === null
       ? null
@@ -93,11 +93,11 @@ export function halfBarScene(
   return {
     straight,
     backsweep: bar.found.barBacksweep,
-    grip: { length: grip, diameter: value('gripDiameter') ?? USUAL.grip },
+    grip: { length: grip, diameter: value('gripDiameter') ?? USUAL_HAND.grip },
     hand,
     finger: hand && hand.at + INDEX_OFFSET * breadth,
     hook: brakeClamp === undefined || out === null ? null : brakeClamp.at - out,
-    reach: (value('leverReach') ?? USUAL.reach) + aimed('leverReach', side),
+    reach: (value('leverReach') ?? USUAL_HAND.reach) + aimed('leverReach', side),
     clamps,
     chain: chainOf([
       ...(hand ? [{ key: 'hand', label: 'hand', to: hand.at }] : []),

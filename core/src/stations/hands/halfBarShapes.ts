@@ -1,5 +1,6 @@
 import { RADIANS } from '../../bike/contactPoints.ts'
 import { rounded } from '../../figure/shapes.ts'
+import { lineShape, pathShape } from '../../kernel/drawing.ts'
 import type { Drawing, Drawn, Look, Shape } from '../../kernel/drawing.ts'
 import { mm, msg } from '../../kernel/message.ts'
 import type { Side } from '../../kernel/sided.ts'
@@ -61,9 +62,6 @@ export function halfBarFrame({ straight, backsweep }: HalfBarScene, side: Side):
   }
 }
 
-const path = (key: string, look: Look, d: string): Shape => ({ key, kind: 'path', look, d })
-const line = (key: string, look: Look, from: Drawn, to: Drawn): Shape => ({ key, kind: 'line', look, from, to })
-
 /** One half of a flat bar from above, to scale: grip, clamps, hand with finger and thumb, and the chain of lengths from its end. */
 export function halfBarShapes(scene: HalfBarScene, side: Side): Shape[] {
   const { at, isMirrored, bend, turn } = halfBarFrame(scene, side)
@@ -74,7 +72,7 @@ export function halfBarShapes(scene: HalfBarScene, side: Side): Shape[] {
       at,
       isMirrored,
       shapes: [
-        path('middle', looks.bar, rounded(0, -BAR.middle, MIDDLE + 2, 2 * BAR.middle, 0)),
+        pathShape('middle', looks.bar, rounded(0, -BAR.middle, MIDDLE + 2, 2 * BAR.middle, 0)),
         { key: 'arm', kind: 'group', at: bend, turn, shapes: armShapes(scene) },
       ],
     },
@@ -87,29 +85,31 @@ function armShapes(scene: HalfBarScene): Shape[] {
   const at = (fromEnd: number) => straight - fromEnd
   const thick = grip.diameter
   const brake = clamps.find(({ key }) => key === 'brake')
-  const mark = (key: string, look: Look, x: number, from: number, to: number) => line(key, look, { x, y: from }, { x, y: to })
+  const mark = (key: string, look: Look, x: number, from: number, to: number) => lineShape(key, look, { x, y: from }, { x, y: to })
   return [
-    path('bar', looks.bar, rounded(-2, -BAR.arm, straight + 2, 2 * BAR.arm, 0)),
-    path('grip', looks.grip, rounded(at(grip.length), -thick / 2, grip.length, thick, 3)),
+    pathShape('bar', looks.bar, rounded(-2, -BAR.arm, straight + 2, 2 * BAR.arm, 0)),
+    pathShape('grip', looks.grip, rounded(at(grip.length), -thick / 2, grip.length, thick, 3)),
     ...(hand ? [handShape(hand, at(hand.at), thick)] : []),
-    ...(brake && hook !== null ? [path('blade', looks.blade, bladePath(at(brake.at), at(hook), reach))] : []),
+    ...(brake && hook !== null ? [pathShape('blade', looks.blade, bladePath(at(brake.at), at(hook), reach))] : []),
     ...clamps.flatMap(({ key, at: stands, width, paddle }): Shape[] => [
-      path(`clamp ${key}`, clampLooks[key], rounded(at(stands) - width / 2, -18, width, 36, 2)),
-      ...(paddle === null ? [] : [path(`paddle ${key}`, looks.paddle, `M${at(stands)} 17 Q${at(stands)} 40 ${at(paddle) - 6} 40 h14`)]),
+      pathShape(`clamp ${key}`, clampLooks[key], rounded(at(stands) - width / 2, -18, width, 36, 2)),
+      ...(paddle === null
+        ? []
+        : [pathShape(`paddle ${key}`, looks.paddle, `M${at(stands)} 17 Q${at(stands)} 40 ${at(paddle) - 6} 40 h14`)]),
     ]),
     ...(hand && finger !== null
       ? [
-          path(
+          pathShape(
             'index',
             looks.index,
             rounded(at(finger) - hand.breadth * 0.1, -reach - 14, hand.breadth * 0.2, reach + 14 + thick / 2, hand.breadth * 0.1),
           ),
           mark('want', looks.want, at(finger), -reach - 34, -20),
-          line('zone', looks.zone, { x: at(hand.zone.from), y: 52 }, { x: at(hand.zone.to), y: 52 }),
+          lineShape('zone', looks.zone, { x: at(hand.zone.from), y: 52 }, { x: at(hand.zone.to), y: 52 }),
         ]
       : []),
     ...(hook === null ? [] : [mark('hook', looks.hook, at(hook), -reach - 26, -reach + 4)]),
-    line('chain', looks.chain, { x: at(0), y: 74 }, { x: at(straight), y: 74 }),
+    lineShape('chain', looks.chain, { x: at(0), y: 74 }, { x: at(straight), y: 74 }),
     mark('end', looks.chain, at(0), 68, 80),
     ...chain.map(({ key, to }) => mark(`mark ${key}`, looks.chain, at(to), 68, 80)),
   ]
@@ -123,11 +123,15 @@ function handShape({ breadth, thumb }: NonNullable<HalfBarScene['hand']>, x: num
     kind: 'group',
     at: { x, y: 0 },
     shapes: [
-      path('palm', looks.hand, `M${half} ${thick / 2 - 6} q4 46 ${-half} 52 q${-half} 2 ${-half} -48 z`),
+      pathShape('palm', looks.hand, `M${half} ${thick / 2 - 6} q4 46 ${-half} 52 q${-half} 2 ${-half} -48 z`),
       ...[1, 2, 3].map((n) =>
-        path(`finger ${n}`, looks.hand, rounded(breadth * (n * 0.23 - 0.22), -thick / 2 - 8, breadth * 0.21, thick + 10, breadth * 0.1)),
+        pathShape(
+          `finger ${n}`,
+          looks.hand,
+          rounded(breadth * (n * 0.23 - 0.22), -thick / 2 - 8, breadth * 0.21, thick + 10, breadth * 0.1),
+        ),
       ),
-      path('thumb', looks.hand, rounded(-half - thumb * 0.6, thick / 2 - 4, thumb * 0.75, 17, 8)),
+      pathShape('thumb', looks.hand, rounded(-half - thumb * 0.6, thick / 2 - 4, thumb * 0.75, 17, 8)),
     ],
   }
 }

@@ -56,6 +56,14 @@ describe('a hand from the side', () => {
       'finger hooks at 70 mm',
     ])
   })
+  it('says of a reach that nobody read that it is an estimate', () => {
+    const unread = setupOf(
+      readingsWith({ ...flatBar, ...own } as never).filter(({ key }) => key !== 'leverReach'),
+      [],
+      'flat',
+    )
+    expect(wordsOf(handShapes(handSceneOf(unread, 'right', none)))).toContain('70 mm out est.')
+  })
   it('says that a lever was not read instead of drawing one', () => {
     const bare = setupOf(
       readingsWith({ ...flatBar } as never).filter(({ key }) => key !== 'leverAngle'),
