@@ -1,8 +1,6 @@
 import { plain } from './kernel/message.ts'
 import type { Message } from './kernel/message.ts'
-import { riderMetrics } from './body/metrics.ts'
-import { axlesOf } from './model/riderModel.ts'
-import { metricsAsRead } from './rider/metricEstimate.ts'
+import { metricsAt } from './rider/metricEstimate.ts'
 import type { Setup } from './rider/setup.ts'
 import type { VisitContext } from './station/context.ts'
 import type { RiderModel } from './body/rider.ts'
@@ -107,7 +105,7 @@ export const exampleRider: RiderModel = {
 
 /** What a station is judged from at a setup, with nothing told. */
 export function contextAt(setup: Setup, over: Partial<VisitContext> = {}): VisitContext {
-  const metrics = metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
+  const metrics = metricsAt(setup)
   return { setup, start: setup, complaints: [], kind: 'other', riding: {}, pace: 'settled', metrics, plusMinus: () => 3, ...over }
 }
 

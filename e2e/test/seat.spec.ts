@@ -132,7 +132,7 @@ test('a pressure file is read, compared and taken; broken ones are said with the
   await confirmRemoval(page)
   await expect(gone).toBeHidden()
   // Within ten seconds it can be taken back, and is then there for good.
-  await page.getByRole('status').getByRole('button', { name: 'Take back' }).click()
+  await page.getByRole('status').getByRole('button', { name: 'Restore' }).click()
   await expect(gone).toBeVisible()
   await page.reload()
   await expect(gone).toBeVisible()

@@ -26,7 +26,7 @@ import { demoVisits } from '../../server/src/demo/riders.ts'
 import { complaintAt, controlComplaint, exampleReadings } from '../../core/src/testing.ts'
 import { reason } from '../../core/src/reason/reason.ts'
 import { aVisit } from '../../core/src/reason/testing.ts'
-import { reasonInputOf } from '../../core/src/reason/visitInput.ts'
+import { visitModel } from '../../core/src/reason/visitModel.ts'
 
 const leg: LegInput = {
   thigh: 430,
@@ -185,7 +185,7 @@ const eight = [
 ]
 const known = uncertaintyModelOf(rider, unmoved)
 const spreads = known && metricSpreads(known)
-const { input } = reasonInputOf(aVisit({ readings: full, complaints: eight }), { spreads })
+const { input } = visitModel(aVisit({ readings: full, complaints: eight }), { spreads })
 const reasoning = milliseconds(() => reason(input), 60)
 // A workshop's catalogue: 200 stems, 120 bars, every 2.5 mm of spacer and half a degree of roll.
 const flatShape = { kind: 'flat', barWidth: 780, barRise: 20, barForward: 0, barBacksweep: 8, barUpsweep: 5, barBend: 80 } as const

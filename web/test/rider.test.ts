@@ -13,7 +13,7 @@ import { footPath } from '@level-stance/core/figure/riderShapes'
 import { projections, viewKeys } from '@level-stance/core/figure/views'
 import { figureKeys, figures } from '../src/drawing/figures.ts'
 import { reason } from '@level-stance/core/reason/reason'
-import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
+import { emptyVisit, visitModel } from '@level-stance/core/reason/visitModel'
 import { visitWorker } from '../src/data/workers/visit.ts'
 import type { Progress } from '../src/data/workers/visit.ts'
 
@@ -145,7 +145,7 @@ describe('the worker behind the screens', () => {
     // The search for the body starts elsewhere, and ends within a millionth of it.
     const rounded = (value: unknown) =>
       JSON.stringify(value, (_, part: unknown) => (typeof part === 'number' ? Math.round(part * 1e5) : part))
-    expect(rounded(before?.reasoning)).toEqual(rounded(reason(reasonInputOf(visit).input, null)))
+    expect(rounded(before?.reasoning)).toEqual(rounded(reason(visitModel(visit).input, null)))
     worker.hold({ complaints: [] })
     expect((await worker.reasoning(question))?.reasoning.complaints).toEqual([])
   })

@@ -16,7 +16,7 @@ import { useOtherBikes } from '../src/data/otherBikes.ts'
 import { useFeet } from '../src/stations/useFeet.ts'
 import { useHands } from '../src/stations/useHands.ts'
 import { useSeat } from '../src/stations/useSeat.ts'
-import { useTakeBack } from '../src/data/takeBack.ts'
+import { useLastRemoved } from '../src/data/lastRemoved.ts'
 import { useAttachments } from '../src/data/attachments.ts'
 import { useBoard } from '../src/data/board.ts'
 import { warningSignKeys } from '@level-stance/core/talk/warningSigns'
@@ -290,7 +290,7 @@ describe('pictures and recordings', () => {
     expect(await attachments.write(kept.id, { title: 'Late' })).toMatchObject({ ok: false })
     // Taken back within ten seconds, it is there again.
     server.reply = () => ({ status: 200, body: { ...kept, version: 5 } })
-    await useTakeBack().take()
+    await useLastRemoved().restore()
     expect(attachments.list).toEqual([{ ...kept, version: 5 }])
     expect(JSON.parse(server.asked.at(-1)!.body)).toMatchObject({ removed: false })
   })

@@ -2,9 +2,8 @@ import { stationContexts } from '../stations/contexts.ts'
 import type { ContextSource } from '../stations/contexts.ts'
 import type { Choices } from '../stations/choices.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
-import { riderMetrics } from '../body/metrics.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
-import { metricsAsRead } from '../rider/metricEstimate.ts'
+import { metricsAt } from '../rider/metricEstimate.ts'
 import type { Change } from '../ledger/fold.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
 import type { Setup } from '../rider/setup.ts'
@@ -14,12 +13,11 @@ import type { FeetParts } from '../stations/feet/station.ts'
 import type { OtherBike } from '../stations/feet/stance/judge.ts'
 import { handsParts } from '../stations/hands/station.ts'
 import type { HandsParts } from '../stations/hands/station.ts'
-import { axlesOf } from '../model/riderModel.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { MatResult } from '../stations/seat/mat/analysis.ts'
 import { seatParts } from '../stations/seat/station.ts'
 import type { SeatParts } from '../stations/seat/station.ts'
-import { lazily } from '../station/station.ts'
+import { lazily } from '../kernel/lazily.ts'
 import type { Complaint, Rating } from '../talk/complaint.ts'
 import type { Riding } from '../talk/riding.ts'
 import type { StudioCounts } from './studio.ts'
@@ -68,7 +66,7 @@ export function factsAt(input: ReasonInput, setup: Setup = input.setup): Facts {
   return lazily<Facts>({
     input: () => input,
     setup: () => setup,
-    metrics: () => metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup),
+    metrics: () => metricsAt(setup),
     feet: ({ metrics }) => feetParts(stationContexts.feet(source(metrics))),
     seat: ({ metrics }) => seatParts(stationContexts.seat(source(metrics))),
     hands: ({ metrics }) => handsParts(stationContexts.hands(source(metrics))),

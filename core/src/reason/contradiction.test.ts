@@ -20,7 +20,7 @@ import { numberRow, numbers } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import { aVisit } from './testing.ts'
-import { reasonInputOf } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
 
 const complaint = (region: BodyRegionKey, side: 'left' | 'right' | 'both', n: number): Complaint =>
   complaintAt(n, region, bodyRegion(region).sided ? side : 'middle', { kind: n % 3 === 0 ? 'numb' : n % 3 === 1 ? 'pain' : 'slips' })
@@ -36,7 +36,7 @@ function saidOf(over: Parameters<typeof readingsWith>[0], side: 'left' | 'right'
   const seat = seatParts({ ...about, readings, ledger: [], tried: {}, mat: null })
   const feet = feetParts({ ...about, otherBikes: [] })
   const visit = aVisit({ readings, complaints })
-  const facts = factsAt({ ...reasonInputOf(visit, { spreads: null }).input, plusMinus })
+  const facts = factsAt({ ...visitModel(visit, { spreads: null }).input, plusMinus })
   // Only what goes by the reading itself: other readings may speak otherwise.
   const isOf = (of: string) =>
     of in numbers &&

@@ -15,11 +15,11 @@ import type { Facts } from './context.ts'
 import { setupAfter, takenOut } from './firstMove.ts'
 import { reason } from './reason.ts'
 import { aVisit } from './testing.ts'
-import type { ReasonVisit } from './visitInput.ts'
-import { reasonInputOf } from './visitInput.ts'
+import type { VisitState } from './visitModel.ts'
+import { visitModel } from './visitModel.ts'
 
-const inputOf = (over: Partial<ReasonVisit>) => reasonInputOf(aVisit(over)).input
-const think = (over: Partial<ReasonVisit>) => reason(inputOf(over)).reasoned
+const inputOf = (over: Partial<VisitState>) => visitModel(aVisit(over)).input
+const think = (over: Partial<VisitState>) => reason(inputOf(over)).reasoned
 const back = complaintAt(1, 'low-back', 'middle', { severity: 4 })
 const injured = { injuries: [{ place: 'back' as const, when: 'recent' as const }] }
 
@@ -141,7 +141,7 @@ describe('a first move, of any rider', () => {
 describe('levers: one number for page, cause and move', () => {
   const thumbs = complaintAt(1, 'thumb', 'both', { situation: 'descending' })
   const rider = { ...flatBar, torsoAngle: 48, elbowFlexion: [22, 22], gripDiameter: [33, 33] } as const
-  const at = (leverAngle: number, forearmReady: number, more: Partial<ReasonVisit> = {}) => {
+  const at = (leverAngle: number, forearmReady: number, more: Partial<VisitState> = {}) => {
     const readings = readingsWith({ ...rider, leverAngle: [leverAngle, leverAngle], forearmReady: [forearmReady, forearmReady] })
     const input = inputOf({ readings, complaints: [thumbs], kind: 'trail', ...more })
     const page = factsAt(input).hands.levers

@@ -4,23 +4,22 @@ import { flatBar } from '../stations/hands/testing.ts'
 import { startingCockpit } from '../stations/hands/cockpit/parts.ts'
 import { leverChoices } from '../stations/hands/cockpit/partChoices.ts'
 import { complaintAt, controlComplaint, onlyReadings, readingsWith } from '../testing.ts'
-import { factsAt } from './context.ts'
 import { causeOf, causeKeys, causePage } from './causeTable.ts'
 import { numberRow } from './numbers.ts'
 import { reason } from './reason.ts'
 import { aVisit } from './testing.ts'
-import type { ReasonVisit } from './visitInput.ts'
-import { reasonInputOf } from './visitInput.ts'
+import type { VisitState } from './visitModel.ts'
+import { visitModel } from './visitModel.ts'
 
 type Over = Parameters<typeof readingsWith>[0]
-const visitOf = (over: Over, more: Partial<ReasonVisit> = {}) =>
+const visitOf = (over: Over, more: Partial<VisitState> = {}) =>
   aVisit({
     readings: readingsWith({ ...flatBar, ...over }),
     kind: 'trail',
     complaints: [complaintAt(1, 'forearm', 'both', { kind: 'tired' })],
     ...more,
   })
-const factsOf = (over: Over, more: Partial<ReasonVisit> = {}) => factsAt(reasonInputOf(visitOf(over, more)).input)
+const factsOf = (over: Over, more: Partial<VisitState> = {}) => visitModel(visitOf(over, more)).facts
 const endOf = (facts: ReturnType<typeof factsOf>, name: Parameters<typeof numberRow>[0]) => {
   const number = numberRow(name).at(facts, 'right')
   return number && verdictOf(number).end
@@ -57,7 +56,7 @@ describe('the reasoner and the pages of the hands', () => {
       controlComplaint(3, 'front-heavy'),
       controlComplaint(4, 'weak-braking'),
     ]
-    const { causes } = reason(reasonInputOf(visitOf(over, { complaints })).input).reasoned
+    const { causes } = reason(visitModel(visitOf(over, { complaints })).input).reasoned
     expect(causes.find((row) => row.cause === cause)?.said.some(({ speaks }) => speaks === 'for')).toBe(true)
   })
 
@@ -72,7 +71,7 @@ describe('the reasoner and the pages of the hands', () => {
 
   it('slide a clamp by exactly what the finger misses, and a shifter to the better side', () => {
     const complaints = [controlComplaint(1, 'weak-braking')]
-    const { moves } = reason(reasonInputOf(visitOf({ leverHook: [86, 86] }, { complaints })).input).reasoned
+    const { moves } = reason(visitModel(visitOf({ leverHook: [86, 86] }, { complaints })).input).reasoned
     const slide = moves.find(({ cause }) => cause === 'hook-off')
     // Finger 60 + 0.30 · 84 = 85.2, hook 132 + 10 − 86 = 56.
     expect(slide?.requested).toContainEqual({ setting: 'leverClamp', side: 'right', by: 29 })
@@ -80,7 +79,7 @@ describe('the reasoner and the pages of the hands', () => {
 
   it('know hoods that are turned in as a cause of weak braking, and turn them out', () => {
     const readings = onlyReadings({ hoodAngle: [18, 18], hoodPosition: [45, 45], leverReach: [66, 66], indexFinger: [68, 68] })
-    const { reasoned } = reason(reasonInputOf(aVisit({ readings, complaints: [controlComplaint(1, 'weak-braking')] })).input)
+    const { reasoned } = reason(visitModel(aVisit({ readings, complaints: [controlComplaint(1, 'weak-braking')] })).input)
     expect(reasoned.causes[0]?.cause).toBe('hoods-in')
     const [move] = reasoned.moves
     expect(move).toMatchObject({ cause: 'hoods-in' })

@@ -3,11 +3,11 @@ import type { Complaint } from '../talk/complaint.ts'
 import { likelihoodOf } from './arithmetic.ts'
 import { causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
-import { factsAt } from './context.ts'
 import { rankCauses } from './rank.ts'
 import type { RankedCause } from './rank.ts'
-import { reasonInputOf } from './visitInput.ts'
-import type { ReasonVisit, Spreads } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
+import type { Spreads } from '../uncertainty/riderPlaces.ts'
+import type { VisitState } from './visitModel.ts'
 
 /** A cause as it was thought of at one time. */
 export type Thought = Pick<RankedCause, 'cause' | 'side' | 'probability' | 'isRead'>
@@ -38,7 +38,7 @@ const MOST_CAUSES = 3
  * by then.
  * @param spreads ± of the rider's numbers as they were last worked out; null = work them out for each stage
  */
-export function thoughtsOver(visit: ReasonVisit, spreads: Spreads | null): Stage[] {
+export function thoughtsOver(visit: VisitState, spreads: Spreads | null): Stage[] {
   const tries = visit.ledger.flatMap((entry, place) => (entry.kind === 'try' ? [{ id: entry.id, place }] : []))
   const stages = tries.slice(-MOST_STAGES).map(({ id }) => {
     const next = tries[tries.findIndex((one) => one.id === id) + 1]
@@ -47,16 +47,16 @@ export function thoughtsOver(visit: ReasonVisit, spreads: Spreads | null): Stage
   return [stageAt(visit, null, 0, spreads), ...stages]
 }
 
-function stageAt(visit: ReasonVisit, changeId: string | null, length: number, spreads: Spreads | null): Stage {
+function stageAt(visit: VisitState, changeId: string | null, length: number, spreads: Spreads | null): Stage {
   const ledger = visit.ledger.slice(0, length)
   const known = new Set<string | null>([null, ...ledger.map(({ id }) => id)])
-  const then: ReasonVisit = {
+  const then: VisitState = {
     ...visit,
     ledger,
     readings: visit.readings.filter(({ after }) => known.has(after)),
     ratings: visit.ratings.filter((rating) => known.has(rating.changeId)),
   }
-  const facts = factsAt(reasonInputOf(then, spreads === null ? {} : { spreads }).input)
+  const facts = visitModel(then, spreads === null ? {} : { spreads }).facts
   const thought = (complaint: Complaint) => ({
     complaintId: complaint.id,
     causes: rankCauses(facts, [complaint]).map(({ cause, side, probability, isRead }) => ({ cause, side, probability, isRead })),

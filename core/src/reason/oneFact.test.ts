@@ -21,7 +21,6 @@ import type { HandsParts } from '../stations/hands/station.ts'
 import { seatStation } from '../stations/seat/station.ts'
 import type { SeatParts } from '../stations/seat/station.ts'
 import { causeKeys } from './causeTable.ts'
-import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
 import { numberAt, pastOf, testsOf, weigh } from './evidence.ts'
 import { firstMoves } from './firstMove.ts'
@@ -30,10 +29,10 @@ import { numberRow, numbers } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
 import { rankCauses } from './rank.ts'
 import { randomVisits } from './testing.ts'
-import { reasonInputOf } from './visitInput.ts'
-import type { ReasonVisit } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
+import type { VisitState } from './visitModel.ts'
 
-const factsOf = (visit: ReasonVisit) => factsAt(reasonInputOf(visit).input)
+const factsOf = (visit: VisitState) => visitModel(visit).facts
 const places = (name: NumberName): readonly Side[] => (numberRow(name).sided ? sides : ['left'])
 const everyNumber = keysOf(numbers)
 
@@ -149,7 +148,7 @@ describe('a number is one fact', () => {
     const other = (side: Reading['side']): Reading['side'] => (side === 'left' ? 'right' : side === 'right' ? 'left' : side)
     fc.assert(
       fc.property(randomVisits, (visit) => {
-        const mirrored: ReasonVisit = {
+        const mirrored: VisitState = {
           ...visit,
           readings: visit.readings.map((reading) => ({ ...reading, side: other(reading.side) })),
           ledger: visit.ledger.map((entry) =>

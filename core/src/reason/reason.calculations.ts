@@ -6,13 +6,12 @@ import { trimmed } from '../kernel/entry.ts'
 import { sides } from '../kernel/sided.ts'
 import { likelihoodOf } from './arithmetic.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
-import { factsAt } from './context.ts'
 import { weigh } from './evidence.ts'
 import { readingsWords } from './nextReading.ts'
 import type { RankedCause } from './rank.ts'
 import { reason } from './reason.ts'
-import { reasonInputOf } from './visitInput.ts'
-import type { ReasonVisit } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
+import type { VisitState } from './visitModel.ts'
 
 const causeOut = z.object({
   cause: z.enum(causeKeys),
@@ -48,8 +47,8 @@ function shown(row: RankedCause): z.infer<typeof causeOut> {
  * The two calculations of the reasoner over a visit file.
  * @param readFile turns a visit file of any version into what the reasoner takes; throws CalculationError
  */
-export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
-  const read = (file: unknown): ReasonVisit => {
+export function reasonCalculations(readFile: (file: unknown) => VisitState) {
+  const read = (file: unknown): VisitState => {
     try {
       return readFile(file)
     } catch (error) {
@@ -87,7 +86,7 @@ export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
     }),
     sources: ['common-practice', 'prior', 'farrar', 'abramowitz-stegun'],
     run: (raw) => {
-      const { complaints, reasoned, isStopped } = reason(reasonInputOf(read(raw.visit)).input)
+      const { complaints, reasoned, isStopped } = reason(visitModel(read(raw.visit)).input)
       return {
         complaints: complaints.map(({ id, title, causes, leftOver, nearest }) => ({
           id,
@@ -140,7 +139,7 @@ export function reasonCalculations(readFile: (file: unknown) => ReasonVisit) {
     }),
     sources: ['common-practice', 'prior', 'abramowitz-stegun'],
     run: ({ visit: raw, cause }) => {
-      const { said, open, moves } = weigh(factsAt(reasonInputOf(read(raw)).input), cause, sides)
+      const { said, open, moves } = weigh(visitModel(read(raw)).facts, cause, sides)
       return {
         label: causeOf(cause).label,
         tests: said.map(({ of, side, belief, strength, moves: by, words }) => ({ of, side, belief, strength, moves: by, words })),

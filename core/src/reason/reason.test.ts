@@ -27,11 +27,11 @@ import { summed, withStudioCounts } from './studio.ts'
 import { symptomKeys, symptomOf } from './symptomTable.ts'
 import { aVisit } from './testing.ts'
 import { strengths, tests } from './testTable.ts'
-import { reasonInputOf } from './visitInput.ts'
-import type { ReasonVisit } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
+import type { VisitState } from './visitModel.ts'
 
-const think = (over: Partial<ReasonVisit>, focus: string | null = null) => reason(reasonInputOf(aVisit(over)).input, focus)
-const chance = (over: Partial<ReasonVisit>, cause: string) =>
+const think = (over: Partial<VisitState>, focus: string | null = null) => reason(visitModel(aVisit(over)).input, focus)
+const chance = (over: Partial<VisitState>, cause: string) =>
   think(over).reasoned.causes.find((row) => row.cause === cause)?.probability ?? 0
 const knee = complaintAt(1, 'knee-back', 'right')
 const toes = complaintAt(2, 'forefoot', 'right', { kind: 'numb' })
@@ -179,7 +179,7 @@ describe('ranking', () => {
     expect(high({ tried: [{ what: 'saddle-down', helped: 'yes' }] })).toBeGreaterThan(high({}))
     expect(high({ tried: [{ what: 'saddle-down', helped: 'no' }] })).toBeLessThan(high({}))
     expect(high({ tried: [{ what: 'saddle-up', helped: 'worse' }] })).toBeGreaterThan(high({}))
-    const back = (riding: ReasonVisit['riding']) =>
+    const back = (riding: VisitState['riding']) =>
       chance({ riding, complaints: [complaintAt(1, 'groin', 'middle', { kind: 'numb' })] }, 'never-moves')
     expect(back({ kinds: { indoor: 'most' } })).toBeGreaterThan(back({}))
   })
@@ -204,7 +204,7 @@ function mirrored(readings: readonly Reading[]): Reading[] {
 }
 
 describe('the shortest way from a complaint to something worth acting on', () => {
-  const acts = (over: Partial<ReasonVisit>) => think(over).reasoned.moves.find(({ isGuess }) => !isGuess)
+  const acts = (over: Partial<VisitState>) => think(over).reasoned.moves.find(({ isGuess }) => !isGuess)
   it('numb toes: cleat and shoe size', () => {
     const move = acts({ complaints: [toes], readings: onlyReadings({ cleatSetback: 2, shoeSize: 43 }) })
     expect(said(move)).toMatchObject({ cause: 'cleat-forward', words: expect.stringMatching(/^Cleat R back 5/) as string })
@@ -371,7 +371,7 @@ describe('learning', () => {
 })
 
 describe('whatever is handed in', () => {
-  const words = (over: Partial<ReasonVisit>) => {
+  const words = (over: Partial<VisitState>) => {
     const said = think(over)
     expect(JSON.stringify(said)).not.toMatch(/NaN|undefined|Infinity/)
     return said

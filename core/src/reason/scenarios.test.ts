@@ -7,7 +7,7 @@ import { causeKeys } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
 import { reason } from './reason.ts'
 import { aVisit } from './testing.ts'
-import { reasonInputOf } from './visitInput.ts'
+import { visitModel } from './visitModel.ts'
 
 type Over = Partial<Record<ReadingKey, number | string | readonly [number | string, number | string]>>
 
@@ -112,7 +112,7 @@ const scenarios: readonly Scenario[] = [
 describe('the cause that must come first', () => {
   it.each(scenarios.map((scenario) => [scenario.what, scenario] as const))('%s', (_, { complaints, read, first, kind, alone }) => {
     const readings = alone ? onlyReadings(read) : readingsWith(read)
-    const { input } = reasonInputOf(aVisit({ readings, complaints, kind: kind ?? 'drop bar' }))
+    const { input } = visitModel(aVisit({ readings, complaints, kind: kind ?? 'drop bar' }))
     const { causes } = reason(input).reasoned
     expect(causes.slice(0, 3).map(({ cause, probability }) => [cause, probability.toFixed(2)])).toEqual([
       [first, expect.anything()],

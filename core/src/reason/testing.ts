@@ -5,11 +5,11 @@ import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { Reading } from '../readings/reading.ts'
 import { dropBar, flatBar } from '../stations/hands/testing.ts'
 import { complaintAt, entryOf, readingsWith } from '../testing.ts'
-import { emptyVisit } from './visitInput.ts'
-import type { ReasonVisit } from './visitInput.ts'
+import { emptyVisit } from './visitModel.ts'
+import type { VisitState } from './visitModel.ts'
 
 /** A visit on a drop bar with nothing in it, and what a test lays over it. */
-export function aVisit(over: Partial<ReasonVisit> = {}): ReasonVisit {
+export function aVisit(over: Partial<VisitState> = {}): VisitState {
   return { ...emptyVisit, kind: 'drop bar', ...over }
 }
 
@@ -53,7 +53,7 @@ export const randomVisits = fc
       [entryOf(1, { setting: 'saddleTilt', side: 'both', by: -1, role: 'chosen' })],
     ),
   })
-  .map(({ bar, shifts, gone, move }): ReasonVisit => {
+  .map(({ bar, shifts, gone, move }): VisitState => {
     const readings = readingsWith({ ...seated, ...(bar === 'flat' ? flatBar : dropBar) }).flatMap((reading): Reading[] => {
       const { key, side, value } = reading
       if (gone.includes(key)) return []

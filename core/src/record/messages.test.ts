@@ -1,15 +1,13 @@
 import fc from 'fast-check'
 import { randomVisits } from '../reason/testing.ts'
-import { reasonInputOf } from '../reason/visitInput.ts'
-import type { ReasonVisit, Spreads } from '../reason/visitInput.ts'
-import { metricSpreads, uncertaintyModelOf } from '../uncertainty/uncertainty.ts'
+import { visitModel } from '../reason/visitModel.ts'
+import type { VisitState } from '../reason/visitModel.ts'
+import type { Spreads } from '../uncertainty/riderPlaces.ts'
 import { everyMessage, messageFaults, sheetMessages } from './testing.ts'
 
 /** ± of every number of the rider of a visit. */
-function spreadsOf(visit: ReasonVisit): Spreads | undefined {
-  const { setup } = reasonInputOf(visit).input
-  const uncertainty = uncertaintyModelOf(setup.rider, setup.folded.by)
-  return uncertainty === null ? undefined : metricSpreads(uncertainty)
+function spreadsOf(visit: VisitState): Spreads | undefined {
+  return visitModel(visit).places.now.spreads ?? undefined
 }
 
 describe('every message of a visit', () => {

@@ -1,5 +1,5 @@
 import { reasonCalculations } from '../reason/reason.calculations.ts'
-import { reasonVisitOf, visitFileFrom } from './visitFile.ts'
+import { visitStateOf, visitFileFrom } from './visitFile.ts'
 
 /** The reasoner's calculations, over a visit as it was exported, of any version. */
-export const { complaintCauses, causeEvidence } = reasonCalculations((raw) => reasonVisitOf(visitFileFrom(raw)))
+export const { complaintCauses, causeEvidence } = reasonCalculations((raw) => visitStateOf(visitFileFrom(raw)))

@@ -18,8 +18,7 @@ import type { Drawing } from '../kernel/drawing.ts'
 import { riderPicture } from '../rider/boardShapes.ts'
 import { metricEstimate, readingOf } from '../rider/metricEstimate.ts'
 import { cautionsForAll } from '../ledger/cautions.ts'
-import { calibrateBody } from '../rider/calibrated.ts'
-import { setupOf } from '../rider/setup.ts'
+import { riderPlaces } from '../uncertainty/riderPlaces.ts'
 import type { Setup } from '../rider/setup.ts'
 import { wearInput } from '../stations/feet/wear/readings.ts'
 import { cleatReminder } from '../stations/feet/wear/cleatWear.ts'
@@ -91,9 +90,9 @@ const sheetCautions = [
 /** Builds the sheet from a visit file. */
 export function sheetOf(file: VisitFile): Sheet {
   const bar = barOf(file.bike.kind)
-  const body = calibrateBody(file.readings, file.ledger, bar)
-  const now = setupOf(file.readings, file.ledger, bar, file.ledger.length, body)
-  const start = setupOf(file.readings, file.ledger, bar, 0, body)
+  const places = riderPlaces(file.readings, file.ledger, bar)
+  const { setup: now } = places.now
+  const { setup: start } = places.start
   const stops = stopLines(file.complaints)
   return {
     rider: file.rider.name,

@@ -12,10 +12,10 @@ import { trialPlan } from '../prove/trialPlan.ts'
 import { plausibilityQuestions } from '../readings/plausibility.ts'
 import { numberKeys } from '../readings/readingDefinitions.ts'
 import { readEntry } from '../readings/readingEntry.ts'
-import { factsAt } from '../reason/context.ts'
 import { reason } from '../reason/reason.ts'
-import { reasonInputOf } from '../reason/visitInput.ts'
-import type { ReasonVisit, Spreads } from '../reason/visitInput.ts'
+import { visitModel } from '../reason/visitModel.ts'
+import type { VisitState } from '../reason/visitModel.ts'
+import type { Spreads } from '../uncertainty/riderPlaces.ts'
 import { standingOf } from '../rider/setup.ts'
 import { vialsOf } from '../station/number.ts'
 import { judgePage } from '../station/station.ts'
@@ -50,9 +50,9 @@ function collector() {
  * Every message that the pages, the card, the causes and the plan of a visit show.
  * @param spreads ± of the rider's numbers; left out, they are worked out, and what would sharpen them is among the messages
  */
-export function everyMessage(visit: ReasonVisit, spreads?: Spreads): Shown[] {
-  const { input } = reasonInputOf(visit, spreads && { spreads })
-  const { feet, seat, hands, setup } = factsAt(input)
+export function everyMessage(visit: VisitState, spreads?: Spreads): Shown[] {
+  const { input, facts } = visitModel(visit, spreads && { spreads })
+  const { feet, seat, hands, setup } = facts
   const { shown, sentence, part } = collector()
   const page = <Parts>(station: string, pages: Readonly<Record<string, StationPage<Parts, string>>>, parts: Parts) => {
     for (const [key, open] of Object.entries(pages)) {
@@ -64,7 +64,7 @@ export function everyMessage(visit: ReasonVisit, spreads?: Spreads): Shown[] {
       for (const vial of vialsOf(open.numbers ?? {}, parts)) part(`${where} vial ${vial.key}`, vial.label, vial.remark)
       for (const { key: name, words, reason: why, requested } of said.proposals) {
         part(`${where} offers ${name}`, words, why, requestedWords(requested))
-        const change = knockOn(standingOf(setup), requested, defaultHolds(requested), 'step', visit.pace ?? 'settled')
+        const change = knockOn(standingOf(setup), requested, defaultHolds(requested), 'step', input.pace)
         part(`${where} card ${name}`, ...changeWords(change))
         sentence(`${where} card ${name}`, ...change.left.map(({ words: left }) => left), ...change.findings, ...cautionsFor(change))
         if (change.later !== '') sentence(`${where} later ${name}`, change.later)
@@ -104,7 +104,7 @@ export function everyMessage(visit: ReasonVisit, spreads?: Spreads): Shown[] {
 }
 
 /** The file of a visit, of a rider and a bike without a story. */
-export function fileOf({ kind, readings, complaints, ledger, ratings }: ReasonVisit): VisitFile {
+export function fileOf({ kind, readings, complaints, ledger, ratings }: VisitState): VisitFile {
   return {
     format: 'level-stance/visit',
     version: 4,
@@ -119,7 +119,7 @@ export function fileOf({ kind, readings, complaints, ledger, ratings }: ReasonVi
 }
 
 /** Every message of a visit's sheet. */
-export function sheetMessages(visit: ReasonVisit): Shown[] {
+export function sheetMessages(visit: VisitState): Shown[] {
   const { shown, sentence, part } = collector()
   const sheet = sheetOf(fileOf(visit))
   for (const row of sheet.settings) part(`sheet ${row.label}`, row.label, row.before, row.after, row.note)

@@ -1,6 +1,6 @@
 import { isRecord } from '../kernel/tables.ts'
-import { emptyVisit } from '../reason/visitInput.ts'
-import type { ReasonVisit } from '../reason/visitInput.ts'
+import { emptyVisit } from '../reason/visitModel.ts'
+import type { VisitState } from '../reason/visitModel.ts'
 import { z } from 'zod'
 import { momentField } from '../kernel/moment.ts'
 import { ledgerEntrySchema } from '../ledger/ledger.ts'
@@ -88,7 +88,7 @@ export function toVisitFile(dossier: Dossier): VisitFile {
 }
 
 /** A visit as the reasoner takes it, with nothing known beyond its file. */
-export function reasonVisitOf({ readings, ledger, complaints, ratings, bike, visit }: VisitFile): ReasonVisit {
+export function visitStateOf({ readings, ledger, complaints, ratings, bike, visit }: VisitFile): VisitState {
   const { riding, choices, pace } = visit
   return { ...emptyVisit, readings, ledger, complaints, ratings, riding, choices, pace, kind: bike.kind }
 }

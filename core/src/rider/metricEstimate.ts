@@ -1,10 +1,11 @@
 import { predictor, withFree } from '../body/calibration.ts'
 import type { KnownKind } from '../body/calibration.ts'
-import { metricKeys } from '../body/metrics.ts'
+import { metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import { axlesOf } from '../model/riderModel.ts'
 import { measured } from '../readings/resolve.ts'
 import type { Side } from '../kernel/sided.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
@@ -137,6 +138,11 @@ export function metricsAsRead(metrics: RiderMetrics | null, setup: Setup): Rider
     return metricEstimate(setup, key, modelled)?.value ?? modelled
   })
   return metricKeys.every((key) => all[key] === null) ? null : all
+}
+
+/** Numbers of the rider at a setup, as they stand; null where nothing is known at all. */
+export function metricsAt(setup: Setup): RiderMetrics | null {
+  return metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
 }
 
 /**

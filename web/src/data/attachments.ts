@@ -6,13 +6,13 @@ import { ask } from './client.ts'
 import { once } from './keptId.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
-import { useTakeBack } from './takeBack.ts'
+import { useLastRemoved } from './lastRemoved.ts'
 import { useVisit } from './visit.ts'
 
 /** Pictures and recordings kept with the open visit. */
 export const useAttachments = defineStore('attachments', () => {
   const visit = useVisit()
-  const takeBack = useTakeBack()
+  const lastRemoved = useLastRemoved()
   const list = shallowRef<readonly Attachment[]>([])
   const loadedFor = ref<string | null>(null)
   const problem = ref<string | null>(null)
@@ -67,7 +67,7 @@ export const useAttachments = defineStore('attachments', () => {
       const stored = await put(now, change, removed)
       list.value = removed ? list.value.filter((row) => row.id !== id) : list.value.map((row) => (row.id === id ? stored : row))
       const visitId = visit.head?.visitId
-      if (removed) takeBack.offer(`${stored.title} removed.`, () => restore(stored, visitId))
+      if (removed) lastRemoved.offer(`${stored.title} removed.`, () => restore(stored, visitId))
       return { ok: true }
     } catch (error) {
       const answer = refused(contract.writeAttachment, error)

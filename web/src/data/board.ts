@@ -3,9 +3,7 @@ import { joined } from '@level-stance/core/kernel/message'
 import { refDebounced } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { riderMetrics } from '@level-stance/core/body/metrics'
-import type { RiderMetrics } from '@level-stance/core/body/metrics'
-import { metricsAsRead, metricsCarriedOn } from '@level-stance/core/rider/metricEstimate'
+import { metricsCarriedOn } from '@level-stance/core/rider/metricEstimate'
 import { defaultHolds, knockOn } from '@level-stance/core/knockOn/knockOn'
 import type { Holds } from '@level-stance/core/knockOn/knockOnResult'
 import { isExchange } from '@level-stance/core/ledger/moves'
@@ -17,7 +15,6 @@ import type { Pace } from '@level-stance/core/ledger/pace'
 import { settingOf } from '@level-stance/core/ledger/settings'
 import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { standingOf } from '@level-stance/core/rider/setup'
-import { axlesOf } from '@level-stance/core/model/riderModel'
 import { feetStation } from '@level-stance/core/stations/feet/station'
 import { posedModels } from '@level-stance/core/stations/hands/place/positions'
 import type { Posture } from '@level-stance/core/stations/hands/place/positions'
@@ -129,10 +126,8 @@ export const useBoard = defineStore('board', () => {
   const rested = refDebounced(requested, WORDS_AFTER)
   const step = computed(() => stepOf(active.value ? rested.value : []))
 
-  const metricsOf = (setup: typeof visit.setup): RiderMetrics | null =>
-    metricsAsRead(setup.model && riderMetrics(setup.model, axlesOf(setup.rider.values)), setup)
-  const start = computed(() => metricsOf(visit.baseline))
-  const now = computed(() => metricsOf(visit.setup))
+  const start = computed(() => visit.places.start.metrics)
+  const now = computed(() => visit.places.at(visit.place).metrics)
   const proposed = computed(() => (whole.value?.after ? metricsCarriedOn(whole.value.after, visit.setup) : null))
   /** the finding that the card answers, by its headline; null = the fitter's own draft */
   const reason = computed(() => (active.value ? ((own.value === null ? judged.value?.reason : draft.value?.reason) ?? null) : null))

@@ -6,7 +6,7 @@ import type { AnswerOf } from '@level-stance/core/contract/route'
 import { ask } from './client.ts'
 import { refused } from './catalogue.ts'
 import type { SaveAnswer } from './catalogue.ts'
-import { useTakeBack } from './takeBack.ts'
+import { useLastRemoved } from './lastRemoved.ts'
 import { useVisit } from './visit.ts'
 
 /** A saddle the rider has ridden, with the version a writer must have seen. */
@@ -15,7 +15,7 @@ export type StoredTried = AnswerOf<typeof contract.writeTried>
 /** What the open visit's rider has ridden, over all visits. */
 export const useTriedSaddles = defineStore('triedSaddles', () => {
   const visit = useVisit()
-  const takeBack = useTakeBack()
+  const lastRemoved = useLastRemoved()
   const list = shallowRef<readonly StoredTried[]>([])
   const problem = ref<string | null>(null)
   const saddles = computed(() => list.value.map((row) => row.saddle))
@@ -50,7 +50,7 @@ export const useTriedSaddles = defineStore('triedSaddles', () => {
         body: { version: row.version, saddle: row.saddle, removed },
       })
       keep(removed ? [] : [stored])
-      if (removed) takeBack.offer(`${row.saddle.name} removed.`, () => save(stored))
+      if (removed) lastRemoved.offer(`${row.saddle.name} removed.`, () => save(stored))
       return { ok: true }
     } catch (error) {
       const answer = refused(contract.writeTried, error)

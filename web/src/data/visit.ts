@@ -1,13 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { CalibratedBody } from '@level-stance/core/rider/calibrated'
-import { calibrateBody } from '@level-stance/core/rider/calibrated'
 import type { Change } from '@level-stance/core/ledger/fold'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
 import { barOf } from '@level-stance/core/bike/bikeKinds'
 import { paceOf } from '@level-stance/core/ledger/pace'
 import type { Pace } from '@level-stance/core/ledger/pace'
-import { setupOf } from '@level-stance/core/rider/setup'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
 import { plausibilityQuestions } from '@level-stance/core/readings/plausibility'
@@ -26,6 +23,8 @@ import type { Dossier, VisitFields } from '@level-stance/core/record/dossier'
 import { complaintTitle, positiveWarnings } from '@level-stance/core/talk/complaint'
 import type { Complaint, Rating } from '@level-stance/core/talk/complaint'
 import type { Riding } from '@level-stance/core/talk/riding'
+import { riderPlaces } from '@level-stance/core/uncertainty/riderPlaces'
+import type { RiderPlaces } from '@level-stance/core/uncertainty/riderPlaces'
 import { contract } from '@level-stance/core/contract/contract'
 import { ask } from './client.ts'
 import { afterFrame } from '../kit/afterFrame.ts'
@@ -95,13 +94,11 @@ export const useVisit = defineStore('visit', () => {
   /** the entry a reading taken now is taken after */
   const after = computed(() => ledger.value[place.value - 1]?.id ?? null)
   // The search for the body starts where it ended a key press ago.
-  const body = computed<CalibratedBody>((before) => calibrateBody(readings.value, ledger.value, bar.value, before))
-  const baseline = computed(() => setupOf(readings.value, ledger.value, bar.value, 0, body.value))
-  const setup = computed(() =>
-    place.value === 0 ? baseline.value : setupOf(readings.value, ledger.value, bar.value, place.value, body.value),
-  )
+  const places = computed<RiderPlaces>((before) => riderPlaces(readings.value, ledger.value, bar.value, before))
+  const baseline = computed(() => places.value.start.setup)
+  const setup = computed(() => places.value.at(place.value).setup)
   const rider = computed(() => setup.value.rider)
-  const counting = computed(() => countingReadings(readings.value, body.value.timeline, place.value))
+  const counting = computed(() => countingReadings(readings.value, places.value.body.timeline, place.value))
   const stops = computed(() => positiveWarnings(complaints.value))
   /** what must not be ridden as it was read, overruled or not */
   const blocks = stable(() => blocksOf(setup.value, parts.overruled.value ?? []))
@@ -178,7 +175,7 @@ export const useVisit = defineStore('visit', () => {
     const found = counting.value.get(readingPlace({ key, side, condition }))?.reading
     return found === undefined || found.at === '' ? null : found
   }
-  const places = computed(() => {
+  const byPlace = computed(() => {
     const found = new Map<string, Reading[]>()
     for (const row of readings.value) {
       if (row.value === null) continue
@@ -190,9 +187,9 @@ export const useVisit = defineStore('visit', () => {
   })
   /** Every reading of one thing, in the order of the ledger. */
   function allReadings(key: ReadingKey, side: Reading['side'], condition: ConditionKey = 'usual'): readonly Reading[] {
-    return places.value.get(readingPlace({ key, side, condition })) ?? []
+    return byPlace.value.get(readingPlace({ key, side, condition })) ?? []
   }
-  const placeOf = (row: Pick<Reading, 'after'>) => body.value.timeline.placeOf(row.after)
+  const placeOf = (row: Pick<Reading, 'after'>) => places.value.body.timeline.placeOf(row.after)
 
   function write<Kind extends PendingWrite['kind']>(
     kind: Kind,
@@ -288,6 +285,7 @@ export const useVisit = defineStore('visit', () => {
     readings,
     complaints,
     ledger,
+    places,
     place,
     after,
     ratings,

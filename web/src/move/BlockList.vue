@@ -22,7 +22,7 @@ function overrule(block: string): void {
   visit.setVisit({ overruled: [...others, { block, reason: reason.value.trim() }] })
   close()
 }
-function takeBack(block: string): void {
+function blockAgain(block: string): void {
   visit.setVisit({ overruled: (visit.dossier?.visit.overruled ?? []).filter((row) => row.block !== block) })
 }
 function start(block: string): void {
@@ -49,7 +49,7 @@ function close(): void {
     <p class="small"><MessageText :of="block.finding.sentence" /></p>
     <template v-if="block.overruled !== null">
       <p class="small">Reason: {{ block.overruled }}</p>
-      <div><Button @click="takeBack(block.key)">Block it again</Button></div>
+      <div><Button @click="blockAgain(block.key)">Block it again</Button></div>
     </template>
     <form v-else-if="open === block.key" class="reason" @submit.prevent="overrule(block.key)">
       <label :for="`reason-${block.key}`" class="small">Why is it ridden all the same? It goes on the record.</label>

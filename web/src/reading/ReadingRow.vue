@@ -24,7 +24,7 @@ import { momentOf } from '../kit/day.ts'
 import { later } from '../kit/later.ts'
 import { stable } from '../kit/stable.ts'
 import { usePreferences } from '../data/preferences.ts'
-import { useTakeBack } from '../data/takeBack.ts'
+import { useLastRemoved } from '../data/lastRemoved.ts'
 import { useVisit } from '../data/visit.ts'
 import TermLink from '../glossary/TermLink.vue'
 import { termOfReading } from '../glossary/terms.ts'
@@ -44,7 +44,7 @@ const props = withDefaults(
 )
 const visit = useVisit()
 const preferences = usePreferences()
-const takeBack = useTakeBack()
+const lastRemoved = useLastRemoved()
 
 const definition = computed(() => definitionOf(props.readingKey))
 const term = computed(() => termOfReading(props.readingKey))
@@ -218,7 +218,7 @@ function setMethod(chosen: MethodKey | null): void {
 function remove(reading: Reading): void {
   const { plusMinus: _, ...rest } = reading
   visit.setReading({ ...rest, value: null, typed: '', repeats: [] })
-  takeBack.offer(`${readingName(reading.key, reading.side)} removed.`, () => visit.setReading(reading))
+  lastRemoved.offer(`${readingName(reading.key, reading.side)} removed.`, () => visit.setReading(reading))
 }
 
 function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {

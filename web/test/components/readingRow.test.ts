@@ -8,7 +8,7 @@ import ReadingRow from '../../src/reading/ReadingRow.vue'
 import ReadingRows from '../../src/reading/ReadingRows.vue'
 import SelectField from '../../src/kit/SelectField.vue'
 import RemoveButton from '../../src/kit/RemoveButton.vue'
-import { useTakeBack } from '../../src/data/takeBack.ts'
+import { useLastRemoved } from '../../src/data/lastRemoved.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
 import { useDrafts } from '../../src/data/drafts.ts'
 import { followed, freshWindow, openVisit, shown } from '../visitWindow.ts'
@@ -245,11 +245,11 @@ describe('a row of the tape', () => {
     await followed()
     expect(visit.reading('kneeFlexion', 'left')?.value).toBe(32)
     // For ten seconds it can be taken back.
-    const takeBack = useTakeBack()
-    expect(takeBack.last?.words).toBe('Knee at the bottom, left removed.')
-    await takeBack.take()
+    const lastRemoved = useLastRemoved()
+    expect(lastRemoved.last?.words).toBe('Knee at the bottom, left removed.')
+    await lastRemoved.restore()
     await followed()
     expect(visit.reading('kneeFlexion', 'left')?.value).toBe(29)
-    expect(takeBack.last).toBeNull()
+    expect(lastRemoved.last).toBeNull()
   })
 })

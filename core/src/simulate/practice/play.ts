@@ -19,7 +19,7 @@ import { numberRow } from '../../reason/numbers.ts'
 import { minutesFor } from '../../reason/nextReading.ts'
 import { reason } from '../../reason/reason.ts'
 import type { Reasoning } from '../../reason/reason.ts'
-import { reasonInputOf } from '../../reason/visitInput.ts'
+import { visitModel } from '../../reason/visitModel.ts'
 import type { SymptomKey } from '../../reason/symptomTable.ts'
 import type { Rating } from '../../talk/complaint.ts'
 import { knockOn, defaultHolds } from '../../knockOn/knockOn.ts'
@@ -94,7 +94,7 @@ export function play(seed: number): Played {
     mat: null,
     studio: null,
   })
-  const input = () => reasonInputOf(visit()).input
+  const input = () => visitModel(visit()).input
   let taken = 0
   let minutes = 0
   const take = (wanted: Reasoning['reasoned']['next'][number]['readings']): boolean => {

@@ -11,7 +11,7 @@ import ConflictBar from '../../saving/ConflictBar.vue'
 import MouldingClock from '../../clock/MouldingClock.vue'
 import SaveMark from '../../saving/SaveMark.vue'
 import StopBanner from '../../finding/StopBanner.vue'
-import TakeBackBar from '../../saving/TakeBackBar.vue'
+import RestoreBar from '../../saving/RestoreBar.vue'
 import { ofPress } from '../commands/command.ts'
 import CommandPalette from '../commands/CommandPalette.vue'
 import { useVisitCommands } from '../commands/visitCommands.ts'
@@ -174,7 +174,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
       </main>
       <ChangeTimeline v-if="visit.head && route.name !== 'record'" :proposed="proposed" />
     </div>
-    <TakeBackBar />
+    <RestoreBar />
     <KeysHelp v-if="helpOpen" :commands="commands" @close="helpOpen = false" @list="listCommands" />
     <CommandPalette ref="commandPalette" :commands="commands" />
   </div>

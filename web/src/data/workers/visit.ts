@@ -1,17 +1,11 @@
 import type { MetricKey } from '@level-stance/core/body/metrics'
-import { barOf } from '@level-stance/core/bike/bikeKinds'
-import { calibrateBody, riderAtPlace } from '@level-stance/core/rider/calibrated'
-import type { CalibratedBody, CalibratedRider } from '@level-stance/core/rider/calibrated'
 import { measureNext } from '@level-stance/core/uncertainty/measureNext'
 import type { SharpeningReading } from '@level-stance/core/uncertainty/measureNext'
 import { sampleMetrics } from '@level-stance/core/uncertainty/sampling'
 import type { SampledMetrics } from '@level-stance/core/uncertainty/sampling'
 import { sensitivities } from '@level-stance/core/uncertainty/sensitivity'
 import type { Sensitivity } from '@level-stance/core/uncertainty/sensitivity'
-import { foldedAt } from '@level-stance/core/ledger/timeline'
-import { estimatedMetrics, metricSpreads, uncertaintyModelOf } from '@level-stance/core/uncertainty/uncertainty'
-import type { UncertaintyModel } from '@level-stance/core/uncertainty/uncertainty'
-import type { MovedBy } from '@level-stance/core/readings/movedBy'
+import { estimatedMetrics } from '@level-stance/core/uncertainty/uncertainty'
 import { thoughtsOver } from '@level-stance/core/reason/history'
 import type { Stage } from '@level-stance/core/reason/history'
 import { reason } from '@level-stance/core/reason/reason'
@@ -19,11 +13,13 @@ import type { Reasoning } from '@level-stance/core/reason/reason'
 import type { SearchInput } from '@level-stance/core/stations/hands/cockpit/question'
 import { cockpitSearch } from '@level-stance/core/stations/hands/cockpit/search'
 import type { Found } from '@level-stance/core/stations/hands/cockpit/search'
-import { emptyVisit, reasonInputOf } from '@level-stance/core/reason/visitInput'
-import type { ReasonVisit, Spreads } from '@level-stance/core/reason/visitInput'
+import { emptyVisit, visitModel } from '@level-stance/core/reason/visitModel'
+import type { VisitState } from '@level-stance/core/reason/visitModel'
+import { standingOf } from '@level-stance/core/rider/setup'
+import type { Spreads } from '@level-stance/core/uncertainty/riderPlaces'
 
 /** The visit as the worker holds it. */
-export interface HeldVisit extends ReasonVisit {
+export interface HeldVisit extends VisitState {
   /** how many ledger entries are in force on the board */
   readonly place: number
 }
@@ -82,14 +78,6 @@ const SLICE = 24
 /** Work shorter than this shows no progress, ms. */
 const QUIET = 200
 
-/** The rider at a place in the ledger, with what is uncertain of them. */
-interface Known {
-  readonly rider: CalibratedRider
-  readonly by: MovedBy
-  readonly uncertainty: UncertaintyModel | null
-  readonly spreads: Spreads | null
-}
-
 /**
  * The worker behind the screens, apart from its mailbox: it holds the open visit and answers what is said
  * with ±, in words or by many draws. The body and what is uncertain of it are worked out once for all of them.
@@ -98,26 +86,11 @@ interface Known {
  */
 export function visitWorker(rest: () => Promise<void>, clock: () => number, random: () => number): VisitWorker {
   let held: HeldVisit = { ...emptyVisit, place: 0 }
-  let kept: Pick<HeldVisit, 'readings' | 'ledger' | 'kind'> & { readonly body: CalibratedBody; readonly at: Map<number, Known> }
-  keepBody(undefined)
+  let model = visitModel(held)
   const newest = { firstOrder: 0, reasoning: 0, sample: 0, search: 0 }
 
-  function keepBody(before: CalibratedBody | undefined): void {
-    const { readings, ledger, kind } = held
-    kept = { readings, ledger, kind, body: calibrateBody(readings, ledger, barOf(kind), before), at: new Map() }
-  }
-
-  function knownAt(place: number): Known {
-    if (kept.readings !== held.readings || kept.ledger !== held.ledger || kept.kind !== held.kind) keepBody(kept.body)
-    const before = kept.at.get(place)
-    if (before) return before
-    const rider = riderAtPlace(kept.body, place)
-    const { by } = foldedAt(held.ledger, place)
-    const uncertainty = uncertaintyModelOf(rider, by)
-    const known = { rider, by, uncertainty, spreads: uncertainty && metricSpreads(uncertainty) }
-    kept.at.set(place, known)
-    return known
-  }
+  /** The rider where the board shows them. */
+  const shown = () => model.places.at(held.place)
 
   /** Whether a question is still the newest of its kind once the mailbox had its turn. */
   async function isNewest(kind: keyof typeof newest): Promise<boolean> {
@@ -148,30 +121,31 @@ export function visitWorker(rest: () => Promise<void>, clock: () => number, rand
   return {
     hold: (changed) => {
       held = { ...held, ...changed }
+      model = visitModel(held, { before: model })
       newest.sample += 1
     },
     firstOrder: async () => {
       if (!(await isNewest('firstOrder'))) return null
-      const { rider, by, uncertainty, spreads } = knownAt(held.place)
+      const { setup, uncertainty, spreads } = shown()
+      const { rider } = setup
       return {
         spreads,
         estimated: uncertainty === null ? [] : estimatedMetrics(uncertainty, rider),
-        next: measureNext(rider, by, uncertainty),
-        sensitivities: sensitivities({ rider, by }),
+        next: measureNext(rider, setup.folded.by, uncertainty),
+        sensitivities: sensitivities(standingOf(setup)),
       }
     },
     reasoning: async ({ focus, looksBack }) => {
       if (!(await isNewest('reasoning'))) return null
-      const { spreads } = knownAt(held.ledger.length)
-      const { input } = reasonInputOf(held, { before: kept.body, spreads })
-      return { reasoning: reason(input, focus), stages: looksBack && held.ledger.length > 0 ? thoughtsOver(held, spreads) : [] }
+      const { input, places } = model
+      return { reasoning: reason(input, focus), stages: looksBack && held.ledger.length > 0 ? thoughtsOver(held, places.now.spreads) : [] }
     },
     sample: async (draws, told) => {
       if (!(await isNewest('sample'))) return null
       const mine = newest.sample
-      const { rider, by, uncertainty } = knownAt(held.place)
+      const { setup, uncertainty } = shown()
       if (uncertainty === null) return null
-      const drawn = sampleMetrics(rider, by, draws, random)
+      const drawn = sampleMetrics(setup.rider, setup.folded.by, draws, random)
       const metrics = await inSlices(
         drawn,
         (done) => told({ done, of: draws }),

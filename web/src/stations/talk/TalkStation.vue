@@ -25,7 +25,7 @@ import WorkingButton from '../../working/WorkingButton.vue'
 import TrialCard from '../../move/TrialCard.vue'
 import { useBoard } from '../../data/board.ts'
 import { useReasoning } from '../../data/reasoning.ts'
-import { useTakeBack } from '../../data/takeBack.ts'
+import { useLastRemoved } from '../../data/lastRemoved.ts'
 import { useVisit } from '../../data/visit.ts'
 import BodyMap from './BodyMap.vue'
 import ComplaintForm from './ComplaintForm.vue'
@@ -34,7 +34,7 @@ import LastVisit from './LastVisit.vue'
 
 /** From what the rider tells to the first move: places and symptoms, ranked causes, what to read next, what to try first. */
 const visit = useVisit()
-const takeBack = useTakeBack()
+const lastRemoved = useLastRemoved()
 const board = useBoard()
 const reasoning = useReasoning()
 const route = useRoute()
@@ -128,7 +128,7 @@ const untold = computed(() => visit.complaints.filter((complaint) => !isTold(com
 const riding = computed(() => ridingWords(visit.riding))
 function remove(complaint: Complaint): void {
   visit.setComplaint(complaint, true)
-  takeBack.offer(`${complaintTitle(complaint)} removed.`, () => visit.setComplaint(complaint))
+  lastRemoved.offer(`${complaintTitle(complaint)} removed.`, () => visit.setComplaint(complaint))
   look(null)
 }
 </script>

@@ -2,14 +2,14 @@
 import { UndoOutlined } from '@ant-design/icons-vue'
 import { Button } from 'ant-design-vue'
 import { nextTick, ref, watch } from 'vue'
-import { useTakeBack } from '../data/takeBack.ts'
+import { useLastRemoved } from '../data/lastRemoved.ts'
 
 /** What was just removed, with the way back while there is one. */
-const takeBack = useTakeBack()
+const lastRemoved = useLastRemoved()
 const bar = ref<HTMLElement | null>(null)
 // What was removed has taken the focus with it: it goes on to the way back.
 watch(
-  () => takeBack.last,
+  () => lastRemoved.last,
   async (last) => {
     if (!last) return
     await nextTick()
@@ -21,9 +21,9 @@ watch(
 
 <template>
   <div ref="bar" class="bar" role="status">
-    <p v-if="takeBack.last" class="card">
-      {{ takeBack.last.words }}
-      <Button type="link" size="small" @click="takeBack.take()"><UndoOutlined /> Take back</Button>
+    <p v-if="lastRemoved.last" class="card">
+      {{ lastRemoved.last.words }}
+      <Button type="link" size="small" @click="lastRemoved.restore()"><UndoOutlined /> Restore</Button>
     </p>
   </div>
 </template>

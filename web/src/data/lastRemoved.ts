@@ -2,13 +2,13 @@ import { useTimeoutFn } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
 
-/** As long as what was removed can be taken back, ms. */
-const TAKE_BACK = 10_000
+/** As long as what was removed can be restored, ms. */
+const RESTORABLE = 10_000
 
 /** What was removed last, and how it comes back: for ten seconds. */
-export const useTakeBack = defineStore('takeBack', () => {
+export const useLastRemoved = defineStore('lastRemoved', () => {
   const last = shallowRef<{ readonly words: string; readonly restore: () => unknown } | null>(null)
-  const { start, stop } = useTimeoutFn(() => (last.value = null), TAKE_BACK, { immediate: false })
+  const { start, stop } = useTimeoutFn(() => (last.value = null), RESTORABLE, { immediate: false })
 
   /**
    * @param words what is gone: "after.csv removed."
@@ -18,11 +18,11 @@ export const useTakeBack = defineStore('takeBack', () => {
     last.value = { words, restore }
     start()
   }
-  async function take(): Promise<void> {
-    const taken = last.value
+  async function restore(): Promise<void> {
+    const gone = last.value
     last.value = null
     stop()
-    await taken?.restore()
+    await gone?.restore()
   }
-  return { last, offer, take }
+  return { last, offer, restore }
 })
