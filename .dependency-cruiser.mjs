@@ -105,7 +105,7 @@ export default {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(^|/)dist/|node_modules/.*/node_modules' },
     tsPreCompilationDeps: true,
-    tsConfig: { fileName: 'tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
     extraExtensionsToScan: [],
     enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default', 'types'] },
   },

@@ -16,9 +16,8 @@ const took = (name, from) => say(`${name}: ${((Date.now() - from) / 1000).toFixe
 const kept = (name) => join(varFolder, 'checks', name)
 const sources = ['core/src', 'server/src', 'web/src']
 const checks = [
-  ['types of the screens', 'vue-tsc', ['-p', 'web/tsconfig.json', '--incremental', '--tsBuildInfoFile', kept('web.tsbuildinfo')]],
+  ['types', 'vue-tsc', ['-b']],
   ['eslint', 'eslint', ['.', '--cache', '--cache-strategy', 'content', '--cache-location', kept('eslint.json')]],
-  ['types of core, server, tools and e2e', 'tsc', ['-p', 'tsconfig.json', '--incremental', '--tsBuildInfoFile', kept('all.tsbuildinfo')]],
   ['prettier', 'prettier', ['--check', '--log-level', 'warn', '--cache', '--cache-strategy', 'content', '--cache-location', kept('prettier.json'), '.']],
   ['nothing exported that nobody uses', 'knip', ['--no-progress', '--no-config-hints']],
   ['rooms and circles of files', 'depcruise', ['--config', '.dependency-cruiser.mjs', ...sources]],

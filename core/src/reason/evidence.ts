@@ -63,9 +63,10 @@ export function testsOf(cause: CauseKey): readonly TestRow[] {
   return known
 }
 
-const isNumber = (row: TestRow): row is Extract<TestRow, { of: NumberName }> => 'of' in row
+type NumberTestRow = Extract<TestRow, { of: NumberName }>
+const isNumber = (row: TestRow): row is NumberTestRow => 'of' in row
 /** Every test that goes by a number. */
-export const numberTests = tests.filter(isNumber)
+export const numberTests: readonly NumberTestRow[] = tests.filter(isNumber)
 /** Numbers as they stand at a setup, each worked out once. */
 const kept = new WeakMap<Facts, Map<string, Judged | null>>()
 export function numberAt(facts: Facts, name: NumberName, side: Side): Judged | null {
@@ -81,7 +82,6 @@ export function numberAt(facts: Facts, name: NumberName, side: Side): Judged | n
   return found
 }
 
-type NumberTestRow = Extract<TestRow, { of: NumberName }>
 /** How far past its line a number lies, in its unit; minus is short of it; null where nothing is asked of it. */
 export function pastOf({ past }: Pick<NumberTestRow, 'past'>, { value, band }: Pick<Judged, 'value' | 'band'>): number | null {
   if (typeof past === 'object') return 'above' in past ? value - limits[past.above] : limits[past.below] - value

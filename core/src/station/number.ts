@@ -51,6 +51,12 @@ export interface NumberRow<Parts> {
 }
 export type NumberRows<Parts> = Readonly<Record<string, NumberRow<Parts>>>
 
+/** The numbers of a station's pages together, each judged from what the station has. */
+export const numbersFrom =
+  <Parts>() =>
+  <Key extends string>(rows: Readonly<Record<Key, NumberRow<Parts>>>): Readonly<Record<Key, NumberRow<Parts>>> =>
+    rows
+
 /** A number as a vial shows it. */
 export interface Vial extends VialWords, Pick<Judged, 'value' | 'plusMinus' | 'band'> {
   readonly key: string

@@ -18,6 +18,7 @@ import type { Finding } from '../../kernel/finding.ts'
 import { bySide, sides } from '../../kernel/sided.ts'
 import type { Sided } from '../../kernel/sided.ts'
 import { lazily } from '../../kernel/lazily.ts'
+import { numbersFrom } from '../../station/number.ts'
 import { defineStation } from '../../station/station.ts'
 import { hurts } from '../../talk/complaint.ts'
 import { boltFindings } from './wear/bolts.ts'
@@ -167,11 +168,11 @@ export const feetStation = defineStation({
   },
 })
 /** Every number of the feet's pages. */
-export const feetNumbers = {
+export const feetNumbers = numbersFrom<FeetParts>()({
   ...shoeNumbers,
   ...pedalNumbers,
   ...cleatNumbers,
   ...rotationNumbers,
   ...stanceNumbers,
   ...supportNumbers,
-}
+})

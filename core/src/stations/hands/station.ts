@@ -10,6 +10,7 @@ import { widthNumbers, widthPage } from './width/page.ts'
 import type { BarKind } from '../../bike/bikeKinds.ts'
 import type { ReadingKey } from '../../readings/readingDefinitions.ts'
 import { lazily } from '../../kernel/lazily.ts'
+import { numbersFrom } from '../../station/number.ts'
 import { defineStation } from '../../station/station.ts'
 import type { Summary } from '../../station/station.ts'
 import { handsChoicesSchema } from './choices.ts'
@@ -100,7 +101,7 @@ export const handsStation = defineStation({
   summary,
 })
 /** Every number of the hands' pages. */
-export const handsNumbers = {
+export const handsNumbers = numbersFrom<HandsParts>()({
   ...widthNumbers,
   ...placeNumbers,
   ...rollNumbers,
@@ -109,7 +110,7 @@ export const handsNumbers = {
   ...controlNumbers,
   ...gripNumbers,
   ...extensionNumbers,
-}
+})
 export type HandsPageKey = keyof typeof handsStation.pages
 
 /** Pages that a bar has. */

@@ -12,6 +12,7 @@ import type { Quantity } from '../../kernel/quantity.ts'
 import { bySide } from '../../kernel/sided.ts'
 import type { Sided } from '../../kernel/sided.ts'
 import { lazily } from '../../kernel/lazily.ts'
+import { numbersFrom } from '../../station/number.ts'
 import { defineStation } from '../../station/station.ts'
 import { sidesOf } from '../../talk/complaint.ts'
 import type { Complaint } from '../../talk/complaint.ts'
@@ -186,4 +187,4 @@ export const seatStation = defineStation({
   },
 })
 /** Every number of the seat's pages. */
-export const seatNumbers = { ...saddleNumbers, ...matNumbers, ...tiltNumbers, ...heightNumbers, ...legsNumbers }
+export const seatNumbers = numbersFrom<SeatParts>()({ ...saddleNumbers, ...matNumbers, ...tiltNumbers, ...heightNumbers, ...legsNumbers })
