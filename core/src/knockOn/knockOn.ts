@@ -17,7 +17,7 @@ import type { Answer, Chosen, Holds, KnockOn } from './knockOnResult.ts'
 import type { Standing } from '../rider/setup.ts'
 import { laterWords, leftovers } from './knockOnWords.ts'
 import type { Move } from '../ledger/ledger.ts'
-import { heldIn, isExchange, isRoomRead, movesOf, roomOf, withMoves, writtenMoves } from '../ledger/moves.ts'
+import { heldIn, isExchange, isRoomRead, movesAsked, movesOf, roomOf, withMoves, writtenMoves } from '../ledger/moves.ts'
 import type { Requested, RequestedMove } from '../ledger/moves.ts'
 import type { Pace } from '../ledger/pace.ts'
 import { settingOf } from '../ledger/settings.ts'
@@ -32,7 +32,7 @@ const WORTH_MOVING_HANDS = 3
 const WORTH_A_STEM = 2
 /** What a fitter would want held by default while these move. */
 export function defaultHolds(requested: readonly Requested[]): Holds {
-  const rows = requested.flatMap((one) => (isExchange(one) ? movesOf(one) : [one])).map(({ setting }) => settingOf(setting))
+  const rows = movesAsked(requested).map(({ setting }) => settingOf(setting))
   const holds = rows.map(({ hands }) => hands)
   const hands = holds.find((hold) => hold === 'free') ?? holds.find((hold) => hold !== undefined) ?? 'seat'
   return { knee: !rows.some(({ freesKnee }) => freesKnee), hands, lever: true }

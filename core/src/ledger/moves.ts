@@ -26,6 +26,11 @@ export function movesOf(exchange: RequestedExchange): RequestedMove[] {
   })
 }
 
+/** Everything asked for as the moves it comes to; an exchange by what its parts differ in. */
+export function movesAsked(requested: readonly Requested[]): RequestedMove[] {
+  return requested.flatMap((one) => (isExchange(one) ? movesOf(one) : [one]))
+}
+
 /** A change as it is written down. */
 export interface WrittenChange {
   readonly moves: readonly Move[]
@@ -50,6 +55,12 @@ export function writtenMoves(now: ResolvedReadings, moves: readonly Move[]): Wri
       ),
     ),
   }
+}
+
+/** The part in a slot, and one that differs from it in one size. */
+export function otherSize(now: ResolvedReadings, slot: SlotKey, setting: SettingKey, by: number): RequestedExchange {
+  const { from, to } = resized(now, slot, [{ setting, side: 'both', by, role: 'chosen' }])
+  return { slot, from, to }
 }
 
 function resized(now: ResolvedReadings, slot: SlotKey, sizes: readonly Move[]): Exchange {

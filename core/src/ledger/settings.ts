@@ -106,6 +106,7 @@ export const settings = {
     stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, least: 10, ...clamp, ...part }),
     stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
     barWidth: row('Bar', 'mm', 12.7, 0.05, 'wider', 'narrower', { forGood: 'less' }),
+    hoodWidth: row('Bar', 'mm', 120, 1, 'wider', 'narrower', { hands: 'frame', least: 10, ...part }),
     barRise: row('Bar rise', 'mm', 40, 1, 'more', 'less', { hands: 'frame', ...part }),
     barForward: row('Bar offset', 'mm', 40, 1, 'forward', 'back', { hands: 'frame', ...part }),
     barBacksweep: row('Backsweep', 'deg', 20, 0.5, 'more', 'less', { hands: 'frame', ...part }),

@@ -33,6 +33,8 @@ export interface Remedy {
   readonly move?: RemedyMove
   /** the move on a drop bar, where it is another */
   readonly dropMove?: RemedyMove
+  /** what is slid along the bar, either way, as the cause's page works it out */
+  readonly slides?: SettingKey
   /** where the part is exchanged, and looked for on the cause's page */
   readonly slot?: SlotKey
   /** said with it */
@@ -128,12 +130,12 @@ export const causes = {
   'sits-rotated': seat('legs', 'Sits rotated', { label: 'Look for what turns the pelvis', minutes: 10, works: 0.3, says: 'Saddle’s state and width, leg length, then the cleats.' }),
   'leg-length': seat('legs', 'One leg shorter', { label: 'A shim under the shorter leg', minutes: 15, part: 'a shim', says: 'Half of the difference at most, in steps.' }),
   'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }),
-  'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, move: { setting: 'handReach', way: -1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
-  'reach-short': hands('place', 'Reach too short', false, { label: 'Bar further away', minutes: 8, move: { setting: 'handReach', way: 1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
+  'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: -1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
+  'reach-short': hands('place', 'Reach too short', false, { label: 'Bar further away', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: 1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
   'front-low': hands('place', 'Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'torso', perUnit: 0.1, beyond: 30 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),
   'front-high': hands('place', 'Front too high', false, { label: 'Bar down', minutes: 6, move: { setting: 'handHeight', way: -1, number: 'handsBelow', perUnit: 1, beyond: 25 } }, { tried: { same: ['bar-lower'], opposite: ['bar-higher'] } }),
-  'bar-wide': hands('width', 'Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: -1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
-  'bar-narrow': hands('width', 'Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'gripSpacing', way: 1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
+  'bar-wide': hands('width', 'Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'barWidth', way: -1, number: 'barWidth', perUnit: 1 }, dropMove: { setting: 'hoodWidth', way: -1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
+  'bar-narrow': hands('width', 'Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'barWidth', way: 1, number: 'barWidth', perUnit: 1 }, dropMove: { setting: 'hoodWidth', way: 1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
   'stem-long': hands('cockpit', 'Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1, beyond: 10 }, slot: 'stem' }),
   'rolled-back': hands('roll', 'Bar rolled back', false, { label: 'Bar rolled forward', minutes: 3, move: { setting: 'barRoll', way: 1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
   'rolled-forward': hands('roll', 'Bar rolled forward', false, { label: 'Bar rolled back', minutes: 3, move: { setting: 'barRoll', way: -1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
@@ -146,8 +148,8 @@ export const causes = {
   'grip-thin': hands('grips', 'Grip too thin', true, { label: 'Thicker grips', minutes: 10, part: 'grips', move: { setting: 'gripDiameter', way: 1, number: 'gripDiameter', perUnit: 1 }, slot: 'grips' }, { tried: { same: ['other-grips'] } }),
   'lever-far': hands('levers', 'Brake lever too far from the bar', true, { label: 'Lever reach shorter', minutes: 2, move: { setting: 'leverReach', way: -1, number: 'leverReach', perUnit: 1 } }, { tried: { same: ['levers-moved'] } }),
   'two-fingers': hands('levers', 'Brakes with two fingers', false, { label: 'One finger, on the hook', minutes: 2, says: 'The others hold the bar.' }, { bar: 'flat' }),
-  'hook-off': hands('levers', 'Lever’s hook not under the finger', true, { label: 'Lever clamp to where the finger lands on the hook', minutes: 4, says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
-  'shifter-side': hands('controls', 'Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6 }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'hook-off': hands('levers', 'Lever’s hook not under the finger', true, { label: 'Lever clamp to where the finger lands on the hook', minutes: 4, slides: 'leverClamp', says: 'Slide it by what the finger misses.' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
+  'shifter-side': hands('controls', 'Shifter out of the thumb’s reach', true, { label: 'Shifter to the other side of the brake clamp', minutes: 6, slides: 'shifterClamp' }, { bar: 'flat', tried: { same: ['levers-moved'] } }),
   'tyres-hard': hands('place', 'Tyres or fork too hard', false, { label: 'Softer tyres, more sag', minutes: 3, says: 'Within the makers’ limits, a little softer in front.' }, { tried: { same: ['softer-tyres'] } }),
   'front-soft': hands('place', 'Fork or tyres too soft in front', false, { label: 'Firmer fork and front tyre', minutes: 3, says: 'Within the makers’ limits.' }),
 } as const satisfies Readonly<Record<string, CauseRow>> // prettier-ignore

@@ -15,6 +15,7 @@ import { belief, logRatio } from './arithmetic.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
 import { numberRow } from './numbers.ts'
+import { isOutdated } from './outdated.ts'
 import type { NumberName } from './numbers.ts'
 import { EYE_ERROR, limits, tests } from './testTable.ts'
 import type { Strength, TestRow } from './testTable.ts'
@@ -170,10 +171,11 @@ interface Answer {
 }
 
 function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[]): Answer {
-  const { sided, readings, compares } = numberRow(row.of)
+  const { sided, readings, compares, observed } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
   const found = sides.flatMap((side) => {
+    if (observed && isOutdated(facts.input, row.cause, observed, side)) return []
     const number = numberAt(facts, row.of, side)
     return (number && numberEvidence(row, number, sided ? side : null)) ?? []
   })
@@ -182,7 +184,7 @@ function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[]): Ans
   const { bar } = facts.setup.rider
   if (wanted.some((key) => !hasReading(key, bar))) return { evidence: null, missing: [], root }
   // Left against right takes both, whichever side hurts.
-  return { evidence, missing: wanted.flatMap((key) => missingOf(facts, key, compares ? bothSides : sides)), root }
+  return { evidence, missing: wanted.flatMap((key) => missingOf(facts, row.cause, key, compares ? bothSides : sides)), root }
 }
 
 function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, sides: readonly Side[]): Answer {
@@ -191,7 +193,7 @@ function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, si
   const { sided } = definitionOf(choice)
   const found = sides.flatMap((side): Evidence[] => {
     const option = chosen(facts.setup.now, choice, side)
-    if (option === null) return []
+    if (option === null || isOutdated(facts.input, row.cause, choice, side)) return []
     const holds = is.includes(option)
     const b = holds ? 1 - EYE_ERROR : EYE_ERROR
     const speaks = holds ? 'for' : 'against'
@@ -211,16 +213,17 @@ function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, si
     ]
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
-  const missing = evidence === null && hasReading(choice, bar) ? missingOf(facts, choice, sides) : []
+  const missing = evidence === null && hasReading(choice, bar) ? missingOf(facts, row.cause, choice, sides) : []
   return { evidence, missing, root: choice }
 }
 
-/** A reading that is not taken on one of the sides; one that stands for both is asked for once. */
-function missingOf(facts: Facts, key: ReadingKey, sides: readonly Side[]): OpenTest['missing'] {
+/** A reading that is not taken on one of the sides, or before the change that answers the cause; one that stands for both is asked for once. */
+function missingOf(facts: Facts, cause: CauseKey, key: ReadingKey, sides: readonly Side[]): OpenTest['missing'] {
   const { now } = facts.setup
   const { sided } = definitionOf(key)
-  if (!sided) return isRead(now, key) ? [] : [{ key, side: 'both' }]
+  const isOld = (side: Side) => isOutdated(facts.input, cause, key, side)
+  if (!sided) return isRead(now, key) && !isOld('left') ? [] : [{ key, side: 'both' }]
   return sides
-    .filter((side) => (isChoice(key) ? chosen(now, key, side) === null : measured(now, key, side) === null))
+    .filter((side) => (isChoice(key) ? chosen(now, key, side) === null : measured(now, key, side) === null) || isOld(side))
     .map((side) => ({ key, side }))
 }

@@ -5,14 +5,17 @@ import { failedBefore } from '../ledger/outcome.ts'
 import type { Told } from '../ledger/outcome.ts'
 import { cautionsFor } from '../ledger/cautions.ts'
 import type { KnockOn } from '../knockOn/knockOnResult.ts'
-import { withMoves } from '../ledger/moves.ts'
-import type { RequestedMove } from '../ledger/moves.ts'
+import { isExchange, movesAsked, movesOf, withMoves } from '../ledger/moves.ts'
+import type { Requested, RequestedMove } from '../ledger/moves.ts'
 import { changeWords } from '../ledger/moveWords.ts'
 import { leastOf, settingOf } from '../ledger/settings.ts'
 import { capOf, unreadPace } from '../ledger/pace.ts'
 import { settled, standingOf } from '../rider/setup.ts'
 import type { Setup } from '../rider/setup.ts'
+import { verdictOf } from '../kernel/judged.ts'
+import type { BandEnd } from '../kernel/judged.ts'
 import { leverTurn } from '../stations/hands/levers/judge.ts'
+import { widthRequest } from '../stations/hands/width/judge.ts'
 import { controlMove } from '../stations/hands/controls/inputs.ts'
 import { withFree } from '../body/calibration.ts'
 import { buildModel } from '../model/riderModel.ts'
@@ -51,7 +54,7 @@ export interface FirstMove {
   /** "Saddle down 5", or what part to look for */
   readonly words: Message
   /** what is asked for on the move card, whole; empty where it is a part to look for, or an advice */
-  readonly requested: readonly RequestedMove[]
+  readonly requested: readonly Requested[]
   /** why, for the record */
   readonly reason: Message
   readonly effects: readonly Effect[]
@@ -78,7 +81,7 @@ const NO_HARM = 0.05
 const UNTOLD_WEIGHT = 0.3
 
 /** Moves that a station works out exactly, where its judgement has one. */
-const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => RequestedMove[] | null>> = {
+const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => Requested[] | null>> = {
   rotation: ({ feet }, sides) =>
     sides.flatMap((side): RequestedMove[] => {
       const judged = feet.rotation[side]
@@ -118,6 +121,8 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
   },
   'wrist-back': (facts, sides) => leverMoves(facts, sides, 1),
   'wrist-forward': (facts, sides) => leverMoves(facts, sides, -1),
+  'bar-wide': (facts) => barMove(facts, 'high'),
+  'bar-narrow': (facts) => barMove(facts, 'low'),
   'hook-off': ({ hands }, sides) =>
     sides.flatMap((side): RequestedMove[] => {
       const by = Math.round(hands.levers.sides[side].hook.found?.off ?? 0)
@@ -131,7 +136,7 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
 }
 
 /** Causes whose page alone says how far to go: where it moves nothing, nothing is moved. */
-const pageDecides: ReadonlySet<CauseKey> = new Set(['wrist-back', 'wrist-forward'])
+const pageDecides: ReadonlySet<CauseKey> = new Set(['wrist-back', 'wrist-forward', 'bar-wide', 'bar-narrow'])
 
 /** Levers of a flat bar as their page turns them; a drop bar's go with its hoods. */
 function leverMoves({ hands, setup }: Facts, sides: readonly Side[], way: 1 | -1): RequestedMove[] | null {
@@ -140,6 +145,12 @@ function leverMoves({ hands, setup }: Facts, sides: readonly Side[], way: 1 | -1
     const by = leverTurn(hands.levers.sides[side])
     return Math.sign(by) === way ? [{ setting: 'leverAngle', side, by }] : []
   })
+}
+
+/** The bar as its page cuts or exchanges it; null where its width is not known, or it lies at the other end. */
+function barMove({ hands: { width }, setup }: Facts, end: BandEnd): Requested[] | null {
+  if (width.stands === null) return null
+  return verdictOf(width.stands).end === end ? widthRequest(width, setup) : []
 }
 
 function tiltMove(by: number, way: 1 | -1): RequestedMove[] | null {
@@ -152,7 +163,7 @@ function heightMove({ seat: { height } }: Facts, way: 1 | -1): RequestedMove[] |
 
 /** What answers a cause, and how it came by its size. */
 export interface RemedyMoves {
-  readonly moves: readonly RequestedMove[]
+  readonly moves: readonly Requested[]
   /** sized by a number that was read; else one step */
   readonly isSized: boolean
   /** the number it would be sized by says that there is nothing left to move */
@@ -204,18 +215,18 @@ const SPEAKS = 0.02
 const EDGE = 0.05
 
 /** A change of the request, or of as much of it as leaves every measured number in its band; null where nothing of it does. */
-function keptInBand(facts: Facts, requested: readonly RequestedMove[]): Stepped | null {
+function keptInBand(facts: Facts, requested: readonly Requested[]): Stepped | null {
   for (const share of [1, 0.75, 0.5, 0.25]) {
-    const moves = requested.map((move) => ({ ...move, by: shareOf(move, share) }))
+    const moves = requested.map((one) => (isExchange(one) ? one : { ...one, by: shareOf(one, share) }))
     const change = knockOn(standingOf(facts.setup), moves, defaultHolds(moves), 'step', facts.input.pace)
     if (change.moves.length + change.exchanges.length === 0) return null
-    const after = factsAt(facts.input, setupAfter(facts.setup, change, moves))
+    const after = factsAt(facts.input, setupAfter(facts.setup, change))
     if (takenOut(facts, after).length === 0) return { requested: moves, change, after }
   }
   return null
 }
 interface Stepped {
-  readonly requested: readonly RequestedMove[]
+  readonly requested: readonly Requested[]
   readonly change: KnockOn
   readonly after: Facts
 }
@@ -227,10 +238,10 @@ function shareOf({ setting, by }: RequestedMove, share: number): number {
 }
 
 /** The setup a change would lead to: nothing read after it, the body as it is. */
-export function setupAfter(setup: Setup, change: Pick<KnockOn, 'moves' | 'exchanges'>, requested: readonly RequestedMove[]): Setup {
+export function setupAfter(setup: Setup, change: Pick<KnockOn, 'moves' | 'exchanges'>): Setup {
   const moved: RequestedMove[] = change.moves.map(({ setting, side, by }) => ({ setting, side, by }))
   // Sizes of parts are written as exchanges; here they stand as the moves they are.
-  const sizes = requested.filter(({ setting }) => settingOf(setting).ofPart)
+  const sizes = change.exchanges.flatMap(movesOf)
   const by = withMoves(setup.folded.by, [...moved, ...sizes])
   const built = buildModel(setup.rider.values, setup.rider.bar, by)
   return {
@@ -324,6 +335,8 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   const isGuess = !isSpoken && !isUnderWay(cause, sides, told.changes, facts.setup.rider.bar)
   // Where something could be read, the reading comes first; where it was read and does not speak for the cause, nothing is moved.
   if (isGuess && (row.open.length > 0 || row.said.length > 0)) return null
+  // What was read before the last step is old by now: it is read again before the plan goes on.
+  if (!isSpoken && row.said.length === 0 && row.open.length > 0) return null
   const { moves: asked, isSized, isThere } = remedyMoves(facts, cause, sides, isGuess)
   if (isThere) return null
   const base = {
@@ -352,7 +365,7 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   const before = stillToGo(facts, cause, sides)
   const rest = stillToGo(after, cause, sides)
   const now = Math.max(...change.moves.filter(({ role }) => role === 'chosen').map(({ by }) => Math.abs(by)), 0)
-  const wanted = Math.max(...requested.map(({ by }) => Math.abs(by)))
+  const wanted = Math.max(...movesAsked(requested).map(({ by }) => Math.abs(by)))
   const share =
     !isSized || before === null || before <= 0
       ? UNREAD_WORKS

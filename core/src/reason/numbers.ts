@@ -10,12 +10,13 @@ import type { Facts } from './context.ts'
 function over<Parts>(parts: (facts: Facts) => Parts) {
   return <Key extends string>(rows: Readonly<Record<Key, NumberRow<Parts>>>): Readonly<Record<Key, NumberRow<Facts>>> =>
     tableOf<Key, NumberRow<Facts>>(keysOf(rows), (key) => {
-      const { label, unit, sided, compares, readings, at } = rows[key]
+      const { label, unit, sided, compares, observed, readings, at } = rows[key]
       return {
         label,
         unit,
         sided,
         ...(compares ? { compares } : {}),
+        ...(observed ? { observed } : {}),
         readings: (facts) => readings(parts(facts)),
         at: (facts, side) => at(parts(facts), side),
       }

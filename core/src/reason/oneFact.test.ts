@@ -1,3 +1,4 @@
+import { movesAsked } from '../ledger/moves.ts'
 import fc from 'fast-check'
 import { metricBand } from '../station/number.ts'
 import type { StationPage, PageJudgement } from '../station/station.ts'
@@ -107,7 +108,7 @@ describe('a number is one fact', () => {
         for (const move of firstMoves(facts, facts.input.complaints, ranked, () => 0.6)) {
           const remedy = moveFor(move.cause, facts.setup.rider.bar)
           if (remedy === null || move.isGuess) continue
-          for (const { setting, side, by } of move.requested) {
+          for (const { setting, side, by } of movesAsked(move.requested)) {
             if (setting !== remedy.setting) continue
             const number = standing(remedy.number, side === 'right' ? 'right' : 'left')
             // Never the other way than the number asks, and where the number has an aim and moves one to one, never past it.

@@ -1,3 +1,4 @@
+import { movesAsked } from '../ledger/moves.ts'
 import fc from 'fast-check'
 import { foldLedger } from '../ledger/fold.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
@@ -277,7 +278,7 @@ describe('first moves', () => {
     const readings = onlyReadings({ saddleWidth: 130, sitBoneSpacing: 135, torsoAngle: 45 })
     const before = think({ complaints: [numb], readings }).reasoned.moves
     expect(before[0]?.cause).toBe('saddle-narrow')
-    const by = before[0]!.requested[0]!.by
+    const by = movesAsked(before[0]!.requested)[0]!.by
     const wider: LedgerEntry = {
       ...entryOf(1),
       station: 'seat',

@@ -42,6 +42,8 @@ export interface NumberRow<Parts> {
   readonly sided: boolean
   /** of left against right: it has no band of its own that a move of one side could leave */
   readonly compares?: true
+  /** seen of the rider by this reading, and not carried on by the model: a change makes it old */
+  readonly observed?: ReadingKey
   /** the shortest way to it: readings, in the order a fitter takes them; those of one side where it is sided */
   readonly readings: (parts: Parts) => readonly ReadingKey[]
   /** how it stands; null where it is not known */

@@ -41,7 +41,7 @@ export const riderNumbers = {
     return found && { ...found, band: { low: FRONT_WHEEL_LIGHT, high: 100 } }
   } },
   handsBelow: { label: 'Hands below the seat', unit: 'mm', sided: false, readings: readFrom('saddleHeight', 'handHeight'), at: handsBelow },
-  creep: { label: 'Comes forward under effort', unit: 'mm', sided: false, readings: readFrom('creepForward'), at: ({ setup }) => {
+  creep: { label: 'Comes forward under effort', unit: 'mm', sided: false, observed: 'creepForward', readings: readFrom('creepForward'), at: ({ setup }) => {
     const creep = creepNow(setup)
     return creep && judged(creep.value, creep.plusMinus, { low: 0, high: CREEP }, { isRead: creep.isRead })
   } },

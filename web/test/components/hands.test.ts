@@ -177,8 +177,9 @@ describe('controls', () => {
 
 describe('width', () => {
   it('plans cuts of the chosen size, each end and in all, and says the width in the other unit too', async () => {
-    // 780 mm stand; these shoulders ask for 40 mm less.
+    // 780 mm stand; by build these shoulders ask for 40 mm less.
     open({ acromionWidth: 330, stature: 1560 })
+    useHands().choose({ widthSchool: 'build' })
     await settled('width')
     const at = shown(WidthPage, {})
     await at

@@ -10,7 +10,7 @@ import { easeOf } from './hoods/rules.ts'
 import { fingerHooksAt, hookPlace, leverAngleTarget, leverReachLimit } from './levers/rules.ts'
 import { paddleStanding, shifterOptions, thumbZone } from './controls/shifters.ts'
 import { steeringArm, steeringWords, turnPerCentimetre } from './place/steering.ts'
-import { widthTarget } from './width/rules.ts'
+import { soldWidth, usualWidthSchool, widthTarget, withinCaps } from './width/rules.ts'
 
 describe('width', () => {
   const input = { acromionWidth: 400, stature: 1800, upperArms: [320, 320], handsFromEnd: [60, 60], kind: 'trail' } as const
@@ -36,6 +36,35 @@ describe('width', () => {
     const wider = widthTarget('build', { ...input, upperArms: [330, 320], handsFromEnd: [70, 60] })?.aim ?? 0
     expect(wider).toBeGreaterThan(widthTarget('build', input)?.aim ?? 0)
     expect(widthTarget('build', { ...input, upperArms: [320, 330], handsFromEnd: [60, 70] })?.aim).toBeCloseTo(wider, 9)
+  })
+})
+
+describe('another bar', () => {
+  it('comes in a size that is sold, the nearest to the aim, of two as near the one that changes less (common practice)', () => {
+    expect(soldWidth('drop', 360, 440)).toBe(360)
+    expect(soldWidth('drop', 372, 440)).toBe(380)
+    expect([soldWidth('drop', 370, 440), soldWidth('drop', 370, 340)]).toEqual([380, 360])
+    expect(soldWidth('flat', 848, 720)).toBe(840)
+    expect(soldWidth('drop', 300, 400)).toBe(340)
+  })
+
+  it('goes by use where bars for this kind of bike have a common width, else by build', () => {
+    expect([usualWidthSchool('flat', 'cross-country'), usualWidthSchool('flat', 'town')]).toEqual(['use', 'build'])
+    expect(usualWidthSchool('drop', 'drop bar')).toBe('acromia')
+  })
+
+  it('is no wider than gap, event or kind allow; the band is never turned over', () => {
+    const asked = { low: 823, aim: 848, high: 873 }
+    expect(
+      withinCaps(asked, [
+        { key: 'kind', width: 760 },
+        { key: 'gap', width: 840 },
+      ]),
+    ).toEqual({
+      target: { low: 740, aim: 760, high: 760 },
+      cappedBy: { key: 'kind', width: 760 },
+    })
+    expect(withinCaps(asked, [{ key: 'event', width: 900 }])).toEqual({ target: asked, cappedBy: null })
   })
 })
 

@@ -1,7 +1,7 @@
 import { plain } from '../../../kernel/message.ts'
 import { optionalNumber, oneOfKeys, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
-import { barWidthSchoolKeys, defaultBarWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
+import { barWidthSchoolKeys, usualWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
 import { CalculationError } from '../../../kernel/problem.ts'
 import { barKinds, bikeKinds } from '../../../bike/bikeKinds.ts'
 import { CUT_A_SIDE, cutPlan } from './cutPlan.ts'
@@ -22,7 +22,8 @@ export const barWidthTargetsCalculation = defineCalculation({
   }),
   output: triple,
   sources: ['common-practice', 'prior', 'iso-4210'],
-  run: ({ bar, school = defaultBarWidthSchool[bar], ...input }) => {
+  run: ({ bar, school: asked, ...input }) => {
+    const school = asked ?? usualWidthSchool(bar, input.kind)
     if (widthSchoolOf(school).bar !== bar)
       throw new CalculationError('invalid', `This school is not for ${bar} bars.`, [
         { field: 'school', message: `Choose a school for ${bar} bars.` },
@@ -37,7 +38,7 @@ export const barWidthTargetsCalculation = defineCalculation({
       ])
     return { ...found }
   },
-  working: ({ bar, school = defaultBarWidthSchool[bar], acromionWidth, stature, upperArms, handsFromEnd }, out) => [
+  working: ({ bar, kind, school = usualWidthSchool(bar, kind), acromionWidth, stature, upperArms, handsFromEnd }, out) => [
     {
       label: widthSchoolOf(school).label,
       formula:

@@ -11,18 +11,20 @@ import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import { sides } from '../../../kernel/sided.ts'
 import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
+import { otherSize } from '../../../ledger/moves.ts'
+import type { Requested } from '../../../ledger/moves.ts'
 import { narrowestFor } from '../bar/room.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { BAR_LIMITS, cutPlan, cutSizes, defaultCut } from './cutPlan.ts'
 import type { CutPlan, CutSizeKey, WidthFloor } from './cutPlan.ts'
 import { cutPlanCalculation, barWidthTargetsCalculation } from './calculations.ts'
 import { piecesWidth } from '../bar/pieces.ts'
-import { widthNow, widthAsked, widthInput } from './readings.ts'
+import { GAP_CLEAR, widthAsked, widthInput, widthNow } from './readings.ts'
 import { halfBar } from '../bar/halfBar.ts'
 import { spreadCost, spacingNow } from '../bar/spread.ts'
 import type { WidthAsked } from './readings.ts'
 import { into, reasonOf } from '../../../station/say.ts'
-import { defaultBarWidthSchool, widthSchoolOf, barWidthSchools } from './rules.ts'
+import { barWidthSchools, soldWidth, usualWidthSchool, widthCaps, widthSchoolOf } from './rules.ts'
 import type { BarWidthSchoolKey } from './rules.ts'
 
 /** What the fitter may choose here. */
@@ -40,6 +42,8 @@ export interface WidthStanding {
   readonly stands: Judged | null
   /** mm to the aim; 0 inside the band, or while it is not known */
   readonly by: number
+  /** another bar in a size that is sold, mm wider; 0 where a cut will do, or nothing sold is nearer to the aim */
+  readonly otherBar: number
   /** hand to hand, mm */
   readonly spacing: number | null
   /** reach that the spread costs now, and at the aim, mm */
@@ -58,20 +62,24 @@ export function widthStanding({
   kind,
 }: Pick<VisitContext, 'setup' | 'kind'> & { readonly choices: WidthChoices }): WidthStanding {
   const { bar } = setup.rider
-  const school = choices.widthSchool && barWidthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : defaultBarWidthSchool[bar]
+  const school = choices.widthSchool && barWidthSchools[choices.widthSchool].bar === bar ? choices.widthSchool : usualWidthSchool(bar, kind)
   const asked = widthAsked(setup, school, kind)
   const now = widthNow(setup)
   const stands = now && asked && judged(now.value, combined(now.plusMinus, asked.plusMinus), asked.target, { aim: asked.target.aim })
   const by = stands ? toAim(stands) : 0
+  const isCut = bar === 'flat' && by < 0
+  const sold = now && by !== 0 && !isCut ? soldWidth(bar, now.value + by, now.value) - now.value : 0
+  const otherBar = Math.sign(sold) === Math.sign(by) && Math.abs(sold - by) < Math.abs(by) ? sold : 0
   const cutSize = choices.cutSize ?? defaultCut
   const floors = bar === 'flat' ? floorsOf(setup) : []
-  const [cost, costThen] = [spreadCost(setup), spreadCost(setup, by)]
+  const [cost, costThen] = [spreadCost(setup), spreadCost(setup, otherBar === 0 ? by : otherBar)]
   const standing: Known = {
     school,
     asked,
     now,
     stands,
     by,
+    otherBar,
     spacing: spacingNow(setup),
     spreadCost: cost === null || costThen === null ? null : { now: cost, aim: costThen },
     floors,
@@ -101,16 +109,14 @@ export const floorWords: Readonly<Record<WidthFloor['key'], { readonly label: st
   room: { label: 'room for grip and controls', below: 'A part stands on the bend, where no clamp holds safely.' },
 }
 
-/** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
-const GAP_CLEAR = 60
-
 function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors }: Known, setup: Setup): Finding[] {
   const found: Finding[] = []
   const add = into(found)
   const { source } = widthSchoolOf(school)
   if (now === null) return found
   if (asked && stands) {
-    const wanted = msg`${range(asked.target.low, asked.target.high)} asked`
+    const capped = asked.cappedBy ? `, ${widthCaps[asked.cappedBy.key]}` : ''
+    const wanted = msg`${range(asked.target.low, asked.target.high)} asked${capped}`
     const { end, beyond, weight } = verdictOf(stands)
     const verdict = into(found, 'barWidth')
     const saved = cost ? msg` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
@@ -158,21 +164,33 @@ function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors
 export function judgeWidth({ width, context }: { readonly width: WidthStanding; readonly context: VisitContext }): Partial<PageJudgement> {
   const { stands, findings } = width
   if (stands === null) return { findings }
-  const flat = context.setup.rider.bar === 'flat'
-  return { findings, proposals: verdictOf(stands).isClear ? proposalsOf(width, flat) : [], working: runsOf(width, context) }
+  return { findings, proposals: proposalsOf(width, context.setup), working: runsOf(width, context) }
 }
 
-/** A cut cannot be taken back, another bar costs money: neither is proposed on a difference that no tape can tell. */
-function proposalsOf({ plan, by, findings }: WidthStanding, flat: boolean): Proposal[] {
+/**
+ * What answers a width, for the page and the causes alike: the first cut of a flat bar, else another bar in
+ * a size that is sold. A cut cannot be taken back, another bar costs money: neither is asked for on a
+ * difference that no tape can tell.
+ */
+export function widthRequest({ stands, plan, otherBar }: Pick<WidthStanding, 'stands' | 'plan' | 'otherBar'>, setup: Setup): Requested[] {
+  if (stands === null || !verdictOf(stands).isClear) return []
+  const [first] = plan?.cuts ?? []
+  if (first) return [{ setting: 'barWidth', side: 'both', by: -2 * first.perSide }]
+  if (otherBar === 0) return []
+  return [otherSize(setup.now, 'bar', setup.rider.bar === 'drop' ? 'hoodWidth' : 'barWidth', otherBar)]
+}
+
+function proposalsOf(width: WidthStanding, setup: Setup): Proposal[] {
+  const { plan, now, otherBar, spreadCost: cost, findings } = width
+  const requested = widthRequest(width, setup)
+  if (requested.length === 0 || now === null) return []
   const reason = reasonOf(findings, 'wide', 'narrow')
   const [first] = plan?.cuts ?? []
-  if (first) {
-    const words = msg`First cut: ${mm(first.perSide, 3)} a side`
-    return [{ key: 'cut', words, requested: [{ setting: 'barWidth', side: 'both', by: -2 * first.perSide }], reason }]
-  }
-  if (flat || by === 0) return []
-  const words = msg`Hands ${mm(Math.abs(by))} ${by < 0 ? 'closer' : 'apart'}: another bar`
-  return [{ key: 'hands', words, requested: [{ setting: 'gripSpacing', side: 'both', by }], reason }]
+  if (first) return [{ key: 'cut', words: msg`First cut: ${mm(first.perSide, 3)} a side`, requested, reason }]
+  const reach = cost === null ? 0 : cost.aim - cost.now
+  const reaches = Math.abs(reach) < 1 ? '' : msg` Reach ${mm(Math.abs(reach))} ${reach < 0 ? 'shorter' : 'longer'}.`
+  const words = msg`Another bar, ${mm(now.value + otherBar)}.${reaches}`
+  return [{ key: 'other-bar', words, requested, reason }]
 }
 
 function runsOf({ plan, school, cutSize, floors, now, asked }: WidthStanding, { setup, kind }: VisitContext): WorkingRun[] {

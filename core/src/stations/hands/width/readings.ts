@@ -1,5 +1,5 @@
-import { ELBOWS_OUT, STATURE_SHARE, widthTarget } from './rules.ts'
-import type { WidthInput, BarWidthSchoolKey, WidthTarget } from './rules.ts'
+import { ELBOWS_OUT, STATURE_SHARE, widestFor, widthTarget, withinCaps } from './rules.ts'
+import type { BarWidthSchoolKey, WidthCap, WidthInput, WidthTarget } from './rules.ts'
 import type { BikeKind } from '../../../bike/bikeKinds.ts'
 import { sides } from '../../../kernel/sided.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -27,12 +27,31 @@ export function widthInput({ now }: Pick<Setup, 'now'>, kind: BikeKind): WidthIn
 export interface WidthAsked {
   readonly target: WidthTarget
   readonly plusMinus: number
+  /** what holds the target below what the school says; null where nothing does */
+  readonly cappedBy: WidthCap | null
+}
+
+/** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
+export const GAP_CLEAR = 60
+
+/** What no flat bar should be wider than here: bars of its kind, the narrowest gap with room, the event. */
+function capsOf({ now, rider }: Pick<Setup, 'now' | 'rider'>, kind: BikeKind): WidthCap[] {
+  if (rider.bar === 'drop') return []
+  const made = widestFor(kind)
+  const gap = measured(now, 'narrowestGap')
+  const event = measured(now, 'eventBarWidest')
+  return [
+    ...(made ? [made] : []),
+    ...(gap ? [{ key: 'gap', width: gap.value - GAP_CLEAR } as const] : []),
+    ...(event ? [{ key: 'event', width: event.value } as const] : []),
+  ]
 }
 
 /** Width asked for by a school on this bike; null where its own reading is missing or it has nothing to say. */
-export function widthAsked(setup: Pick<Setup, 'now'>, school: BarWidthSchoolKey, kind: BikeKind): WidthAsked | null {
-  const target = widthTarget(school, widthInput(setup, kind))
-  if (target === null) return null
+export function widthAsked(setup: Pick<Setup, 'now' | 'rider'>, school: BarWidthSchoolKey, kind: BikeKind): WidthAsked | null {
+  const wanted = widthTarget(school, widthInput(setup, kind))
+  if (wanted === null) return null
+  const { target, cappedBy } = withinCaps(wanted, capsOf(setup, kind))
   const { acromionWidth, stature, upperArm } = setup.now
   const arms = Math.max(USUAL_SPREAD, ...sides.map((side) => upperArm[side]?.plusMinus ?? 0))
   const shoulders = acromionWidth.left?.plusMinus ?? 0
@@ -44,7 +63,7 @@ export function widthAsked(setup: Pick<Setup, 'now'>, school: BarWidthSchoolKey,
     narrow: shoulders,
     wide: shoulders,
   }[school]
-  return { target, plusMinus }
+  return { target, plusMinus, cappedBy }
 }
 
 /** The bar's width as it is judged: hood to hood on a drop bar, end to end on a flat one. */

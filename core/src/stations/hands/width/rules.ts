@@ -9,7 +9,7 @@ import { keysOf } from '../../../kernel/tables.ts'
 /** How far relaxed elbows stand out from the body when the hands lie where they are strongest, degrees. @source prior */
 export const ELBOWS_OUT = 25
 /** How far builds differ from the rule for flat bars, mm; k = 2. @source prior */
-const BUILD_SPREAD = 25
+const BUILD_SPREAD = 40
 
 interface WidthSchool {
   readonly label: string
@@ -29,7 +29,6 @@ export const barWidthSchools = {
 } as const satisfies Readonly<Record<string, WidthSchool>> // prettier-ignore
 export type BarWidthSchoolKey = keyof typeof barWidthSchools
 export const barWidthSchoolKeys = keysOf(barWidthSchools)
-export const defaultBarWidthSchool: Readonly<Record<BarKind, BarWidthSchoolKey>> = { drop: 'acromia', flat: 'build' }
 
 export function widthSchoolOf(key: BarWidthSchoolKey): WidthSchool {
   return barWidthSchools[key]
@@ -45,6 +44,55 @@ const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high
   downhill: [760, 820],
   mountain: [740, 800],
 }
+
+/** Where the fitter has not chosen: a flat bar by its use, where bars for this kind of bike have a common width. */
+export function usualWidthSchool(bar: BarKind, kind: BikeKind): BarWidthSchoolKey {
+  if (bar === 'drop') return 'acromia'
+  return usualWidths[kind] === undefined ? 'build' : 'use'
+}
+
+/** Sizes that bars are sold in, from the first on by their step, mm. @source common-practice */
+const soldWidths: Readonly<Record<BarKind, { readonly from: number; readonly to: number; readonly step: number }>> = {
+  drop: { from: 340, to: 480, step: 20 },
+  flat: { from: 560, to: 840, step: 20 },
+}
+
+/** The width that is sold nearest to an aim, of two as near the one that changes less; mm. */
+export function soldWidth(bar: BarKind, aim: number, now: number): number {
+  const { from, to, step } = soldWidths[bar]
+  const lower = Math.min(to, Math.max(from, from + Math.floor((aim - from) / step) * step))
+  const upper = Math.min(to, lower + step)
+  const [down, up] = [Math.abs(aim - lower), Math.abs(aim - upper)]
+  return down < up || (down === up && Math.abs(now - lower) <= Math.abs(now - upper)) ? lower : upper
+}
+
+/** What no aim goes beyond, whatever the school says. */
+export const widthCaps = {
+  kind: 'no bar for this kind of bike is wider',
+  gap: 'for the narrowest gap on the way',
+  event: 'for the event',
+} as const satisfies Readonly<Record<string, string>>
+export type WidthCapKey = keyof typeof widthCaps
+export interface WidthCap {
+  readonly key: WidthCapKey
+  readonly width: number
+}
+
+/** The widest bar that is made for a kind of bike; null where none is known. */
+export function widestFor(kind: BikeKind): WidthCap | null {
+  const usual = usualWidths[kind]
+  return usual === undefined ? null : { key: 'kind', width: usual[1] }
+}
+
+/** A target that goes beyond none of the caps: what lies over them is left out, and the band is never turned over. */
+export function withinCaps({ low, aim, high }: WidthTarget, caps: readonly WidthCap[]): { target: WidthTarget; cappedBy: WidthCap | null } {
+  const [least] = [...caps].sort((a, b) => a.width - b.width)
+  if (least === undefined || high <= least.width) return { target: { low, aim, high }, cappedBy: null }
+  const top = least.width
+  return { target: { low: Math.min(low, top - CAPPED_BAND), aim: Math.min(aim, top), high: top }, cappedBy: least }
+}
+/** Room under a cap, mm. @source prior */
+const CAPPED_BAND = 20
 
 /** Share of the stature. @source common-practice */
 export const STATURE_SHARE = { low: 0.42, aim: 0.44, high: 0.46 } as const
