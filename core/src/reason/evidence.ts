@@ -116,10 +116,18 @@ function written(sentence: string, figure: (mark: string) => Message | null = ()
   return joined(said, '')
 }
 
+/**
+ * Where a number says nothing either way, past the end of its band: on the end itself nothing is wrong yet.
+ * Never past the number's ±: what its page calls clearly outside speaks for the cause. @source prior
+ */
+function softFrom({ past, soft }: NumberTestRow, { plusMinus }: Judged): number {
+  return typeof past === 'object' ? 0 : Math.min(soft, plusMinus) / 2
+}
+
 function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): Evidence | null {
   const past = pastOf(row, found)
   if (past === null) return null
-  const b = belief(past, found.plusMinus, row.soft)
+  const b = belief(past - softFrom(row, found), found.plusMinus, row.soft)
   const moves = logRatio(b, row.strength)
   const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
   const figures: Readonly<Record<string, number>> = {
@@ -128,7 +136,7 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
     p: past,
     d: Math.abs((found.aim ?? found.value) - found.value),
   }
-  const said = written(past > 0 ? row.for : row.against, (mark) => {
+  const said = written(speaks === 'for' || (speaks === 'unsure' && past > 0) ? row.for : row.against, (mark) => {
     const figure = figures[mark]
     return figure === undefined ? null : shown(row.of, figure)
   })
