@@ -4,7 +4,11 @@ import type { Message } from '../kernel/message.ts'
 import { hasReading } from '../uncertainty/measureNext.ts'
 import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import { conditionAllowed, conditions } from '../readings/conditions.ts'
+import type { ConditionKey } from '../readings/conditions.ts'
 import { chosen, isRead, measured } from '../readings/resolve.ts'
+import type { Complaint } from '../talk/complaint.ts'
+import { capital } from '../kernel/words.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
@@ -16,6 +20,7 @@ import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
 import { numberRow } from './numbers.ts'
 import { isOutdated } from './outdated.ts'
+import { conditionsFrom, numberIn } from './positions.ts'
 import type { NumberName } from './numbers.ts'
 import { EYE_ERROR, limits, tests } from './testTable.ts'
 import type { Strength, TestRow } from './testTable.ts'
@@ -124,6 +129,13 @@ function softFrom({ past, soft }: NumberTestRow, { plusMinus }: Judged): number 
   return typeof past === 'object' ? 0 : Math.min(soft, plusMinus) / 2
 }
 
+/** What is said of a position names it. */
+function positionWords(words: Message, condition: ConditionKey): Message {
+  return condition === 'usual' ? words : msg`${capital(conditions[condition].label)}: ${words}`
+}
+const inPosition = (evidence: Evidence | null, condition: ConditionKey): Evidence | null =>
+  evidence && { ...evidence, words: positionWords(evidence.words, condition) }
+
 function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): Evidence | null {
   const past = pastOf(row, found)
   if (past === null) return null
@@ -150,13 +162,19 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
  * that speaks most for the cause counts. Several tests on one reading count once, the strongest; of
  * several ways in which a cause shows, the one that speaks most for it.
  */
-export function weigh(facts: Facts, cause: CauseKey, sides: readonly Side[]): Weighed {
+export function weigh(
+  facts: Facts,
+  cause: CauseKey,
+  sides: readonly Side[],
+  complaints: readonly Complaint[] = facts.input.complaints,
+): Weighed {
   const { bar } = facts.setup.rider
+  const positions = conditionsFrom(facts, complaints)
   const byReading = new Map<string, Evidence[]>()
   const open: OpenTest[] = []
   for (const row of testsOf(cause)) {
     if (row.bar !== undefined && row.bar !== bar) continue
-    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides) : byChoice(facts, row, sides)
+    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, positions) : byChoice(facts, row, sides, positions)
     const group = row.either ?? root
     if (evidence !== null) byReading.set(group, [...(byReading.get(group) ?? []), evidence])
     else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
@@ -178,14 +196,21 @@ interface Answer {
   readonly root: string
 }
 
-function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[]): Answer {
+function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[], positions: readonly ConditionKey[]): Answer {
   const { sided, readings, compares, observed } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
   const found = sides.flatMap((side) => {
     if (observed && isOutdated(facts.input, row.cause, observed, side)) return []
+    const there = positions
+      .filter((key) => key !== 'usual')
+      .flatMap((key) => {
+        const read = numberIn(facts, row.of, side, key)
+        return (read && inPosition(numberEvidence(row, read, sided ? side : null), key)) ?? []
+      })
+    if (there.length > 0 && !positions.includes('usual')) return there
     const number = numberAt(facts, row.of, side)
-    return (number && numberEvidence(row, number, sided ? side : null)) ?? []
+    return [...there, ...((number && [numberEvidence(row, number, sided ? side : null)]) ?? [])].filter((one) => one !== null)
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
   if (evidence !== null) return { evidence, missing: [], root }
@@ -195,12 +220,18 @@ function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[]): Ans
   return { evidence, missing: wanted.flatMap((key) => missingOf(facts, row.cause, key, compares ? bothSides : sides)), root }
 }
 
-function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, sides: readonly Side[]): Answer {
+function byChoice(
+  facts: Facts,
+  row: Extract<TestRow, { choice: ChoiceKey }>,
+  sides: readonly Side[],
+  positions: readonly ConditionKey[],
+): Answer {
   const { choice, is, strength, source } = row
-  const { bar } = facts.setup.rider
+  const { now, rider } = facts.setup
+  const { bar } = rider
   const { sided } = definitionOf(choice)
-  const found = sides.flatMap((side): Evidence[] => {
-    const option = chosen(facts.setup.now, choice, side)
+  const at = (condition: ConditionKey, side: Side): Evidence[] => {
+    const option = condition === 'usual' ? chosen(now, choice, side) : chosen(rider.readIn(condition), choice, side)
     if (option === null || isOutdated(facts.input, row.cause, choice, side)) return []
     const holds = is.includes(option)
     const b = holds ? 1 - EYE_ERROR : EYE_ERROR
@@ -213,12 +244,16 @@ function byChoice(facts: Facts, row: Extract<TestRow, { choice: ChoiceKey }>, si
         belief: b,
         moves,
         speaks,
-        words: written(holds ? row.for : row.against),
+        words: positionWords(written(holds ? row.for : row.against), condition),
         strength,
         past: null,
         source,
       },
     ]
+  }
+  const found = sides.flatMap((side) => {
+    const there = positions.filter((key) => key !== 'usual' && conditionAllowed(choice, key)).flatMap((key) => at(key, side))
+    return there.length > 0 && !positions.includes('usual') ? there : [...there, ...at('usual', side)]
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
   const missing = evidence === null && hasReading(choice, bar) ? missingOf(facts, row.cause, choice, sides) : []

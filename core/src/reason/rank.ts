@@ -130,7 +130,7 @@ export function rankCauses(facts: Facts, complaints: readonly Complaint[]): Rank
   const single = askedBy(facts, complaints).map((asked): RankedCause => {
     const { cause, side, sides, explains, modified } = asked
     const prior = jointly(asked.priors)
-    const { said, open, moves } = weigh(facts, cause, sides)
+    const { said, open, moves } = weigh(facts, cause, sides, explains)
     const rest = stillToGo(facts, cause, sides)
     const learned = [...fromTrials(cause, sides, explains, told, facts.setup.rider.bar, rest), ...fromTold(cause, explains)]
     const lessons = learned.reduce((sum, one) => sum + one.moves, 0)

@@ -130,7 +130,7 @@ export const symptoms = {
     regions: ['groin', 'sit-bone', 'thigh-inner'],
     kinds: ['rubs', 'pain'],
     controls: ['rocks'],
-    causes: ['saddle-high', 'saddle-wide', 'leg-length', 'rubs-under-load'],
+    causes: ['saddle-high', 'saddle-wide', 'leg-length', 'rubs-under-load', 'front-low'],
     modifiers: [{ cause: 'saddle-wide', factor: 1.5, changed: ['saddle'], says: 'Began with another saddle.' }, { cause: 'saddle-high', factor: 1.5, changed: ['position'], says: 'Began after the position was changed.' }, { cause: 'leg-length', factor: 1.3, sides: 'one', says: 'On one side only.' }],
   },
   'pushes-back': {

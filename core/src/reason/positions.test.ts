@@ -1,0 +1,82 @@
+import { aReading, complaintAt, controlComplaint, readingsWith, said as plainOf } from '../testing.ts'
+import type { Reading } from '../readings/reading.ts'
+import type { ConditionKey } from '../readings/conditions.ts'
+import { dropBar } from '../stations/hands/testing.ts'
+import { aVisit } from './testing.ts'
+import { conditionsFrom } from './positions.ts'
+import { reason } from './reason.ts'
+import { visitModel } from './visitModel.ts'
+import type { VisitState } from './visitModel.ts'
+
+const inPosition = (condition: ConditionKey, ...rows: readonly Reading[]): Reading[] => rows.map((row) => ({ ...row, condition }))
+const causeIn = (visit: VisitState, cause: string) => reason(visitModel(visit).input).reasoned.causes.find((row) => row.cause === cause)!
+const wordsOf = (visit: VisitState, cause: string) => causeIn(visit, cause).said.map(({ words }) => plainOf(words))
+
+const extensions = { padForward: 60, padUp: 40, padSpacing: 180, extensionLength: 300 }
+const low = inPosition(
+  'extension',
+  aReading('torsoAngle', 'both', 18),
+  aReading('hipAngle', 'left', 36),
+  aReading('hipAngle', 'right', 36),
+  aReading('elbowFlexion', 'left', 92),
+  aReading('elbowFlexion', 'right', 92),
+)
+const timeTrial = (over: Partial<VisitState> = {}) =>
+  aVisit({
+    kind: 'time trial',
+    readings: [...readingsWith({ ...dropBar, ...extensions, torsoAngle: 50 }), ...low],
+    complaints: [complaintAt(1, 'neck', 'middle')],
+    ...over,
+  })
+const riding = (shares: object) => ({ choices: { feet: {}, seat: {}, hands: { shares } } })
+
+describe('what is read in a position', () => {
+  it('counts for what hurts anywhere once much of the ride is spent there', () => {
+    expect(causeIn(timeTrial(riding({ extension: 10, hoods: 90 })), 'front-low').probability).toBeLessThan(0.1)
+    const much = timeTrial(riding({ extension: 85, hoods: 15 }))
+    expect(causeIn(much, 'front-low').probability).toBeGreaterThan(0.5)
+    expect(wordsOf(much, 'front-low')).toContain('Calm, extensions: The torso lies at 18° from level.')
+  })
+
+  it('counts for what shows with the hands low, and the hoods then do not', () => {
+    const told = timeTrial({ complaints: [complaintAt(1, 'neck', 'middle', { situation: 'low' })] })
+    for (const words of wordsOf(told, 'front-low')) expect(words).toMatch(/^Calm, extensions: /)
+    // Read nowhere but on the hoods, that is all there is to go by.
+    const hoods = { ...told, readings: readingsWith({ ...dropBar, torsoAngle: 50 }) }
+    expect(wordsOf(hoods, 'front-low')[0]).toBe('The torso is not low, 50°.')
+  })
+
+  it('says nothing of the arms by the band of the hoods: an elbow at 92° is wanted on the pads', () => {
+    const { said } = causeIn(timeTrial(riding({ extension: 85, hoods: 15 })), 'front-low')
+    expect(said.map(({ of }) => of)).not.toContain('elbow')
+    const reach = causeIn(
+      timeTrial({ ...riding({ extension: 85, hoods: 15 }), complaints: [controlComplaint(1, 'slides-back')] }),
+      'reach-short',
+    )
+    expect(reach.said.find(({ of }) => of === 'elbow')?.speaks).toBe('against')
+  })
+
+  it('at the hard effort counts where the complaint is told there: on the nose is not “does not sit on the nose”', () => {
+    const readings = [
+      ...readingsWith({ creepForward: 35, sitsWhere: 'middle' }),
+      ...inPosition('hard', aReading('sitsWhere', 'both', 'nose')),
+    ]
+    const at = (situation: 'hard-effort' | 'flat-steady') =>
+      aVisit({ readings, complaints: [controlComplaint(1, 'slides-forward', { situation })] })
+    expect(wordsOf(at('hard-effort'), 'nose-down')).toContain('Hard: Sits on the nose.')
+    expect(wordsOf(at('flat-steady'), 'nose-down')).toContain('Does not sit on the nose.')
+  })
+
+  it('is looked for in the positions of the bike alone', () => {
+    const { facts } = visitModel(aVisit({ kind: 'trail' }))
+    expect(conditionsFrom(facts, [complaintAt(1, 'neck', 'middle', { situation: 'low' })])).toEqual(['usual'])
+    expect(conditionsFrom(facts, [complaintAt(1, 'neck', 'middle', { situation: 'hard-effort' })])).toEqual(['hard'])
+  })
+})
+
+describe('a rider who rocks', () => {
+  it('may be too low in front: torso and closed hip speak for it', () => {
+    const rocks = aVisit({ readings: readingsWith({ torsoAngle: 10.5, hipAngle: [34, 34] }), complaints: [controlComplaint(1, 'rocks')] })
+    expect(reason(visitModel(rocks).input).reasoned.causes[0]?.cause).toBe('front-low')
+  })
+})
