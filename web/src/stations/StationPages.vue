@@ -89,13 +89,15 @@ function show(page: string): void {
 }
 
 const page = computed(() => props.pages[props.station.page] ?? null)
+/** What a page moves on this bar. */
+const fieldsOf = (key: string) => (props.pages[key]?.fields ?? []).filter(({ setting }) => hasReading(setting, visit.bar))
 /** What was asked for on another page waits while this one is open. */
 let leavePage: () => void = () => undefined
 watch(
   () => props.station.page,
   (key) => {
     const label = key === WHY ? props.label : (props.pages[key]?.label ?? props.label)
-    leavePage = board.enter({ key: pageKey(props.label.toLowerCase(), key), label, fields: props.pages[key]?.fields ?? [] })
+    leavePage = board.enter({ key: pageKey(props.label.toLowerCase(), key), label, fields: fieldsOf(key) })
   },
   { immediate: true },
 )
@@ -124,7 +126,7 @@ watch(wanted, (rows) => {
 const isEmpty = stable(
   () => readings.value.length > 0 && readings.value.every(({ key, condition }) => !isRead(visit.rider.readIn(condition), key)),
 )
-const fields = computed(() => page.value?.fields ?? [])
+const fields = computed(() => fieldsOf(props.station.page))
 const moves = computed(() => fields.value.length > 0 || board.active)
 </script>
 

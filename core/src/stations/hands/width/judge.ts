@@ -109,6 +109,9 @@ export const floorWords: Readonly<Record<WidthFloor['key'], { readonly label: st
   room: { label: 'room for grip and controls', below: 'A part stands on the bend, where no clamp holds safely.' },
 }
 
+/** A reach that changes by less than this is not worth a word, mm. @source common-practice */
+const LEAST_REACH = 1
+
 function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors }: Known, setup: Setup): Finding[] {
   const found: Finding[] = []
   const add = into(found)
@@ -119,7 +122,7 @@ function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors
     const wanted = msg`${range(asked.target.low, asked.target.high)} asked${capped}`
     const { end, beyond, weight } = verdictOf(stands)
     const verdict = into(found, 'barWidth')
-    const saved = cost ? msg` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
+    const saved = cost && cost.now - cost.aim >= LEAST_REACH ? msg` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
     const against = msg`${mm(now.value)} against ${wanted}, aim ${mm(asked.target.aim)}.`
     if (end === 'high') {
       const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
@@ -188,8 +191,8 @@ function proposalsOf(width: WidthStanding, setup: Setup): Proposal[] {
   const [first] = plan?.cuts ?? []
   if (first) return [{ key: 'cut', words: msg`First cut: ${mm(first.perSide, 3)} a side`, requested, reason }]
   const reach = cost === null ? 0 : cost.aim - cost.now
-  const reaches = Math.abs(reach) < 1 ? '' : msg` Reach ${mm(Math.abs(reach))} ${reach < 0 ? 'shorter' : 'longer'}.`
-  const words = msg`Another bar, ${mm(now.value + otherBar)}.${reaches}`
+  const reaches = Math.abs(reach) < LEAST_REACH ? '' : msg`: reach ${mm(Math.abs(reach))} ${reach < 0 ? 'shorter' : 'longer'}`
+  const words = msg`Another bar, ${mm(now.value + otherBar)}${reaches}`
   return [{ key: 'other-bar', words, requested, reason }]
 }
 

@@ -60,7 +60,7 @@ export const widthPage = {
     'shifterClampWidth',
     'remoteClampWidth',
   ],
-  fields: [...singlePlace('barWidth'), ...singlePlace('gripSpacing')],
+  fields: [...singlePlace('barWidth'), ...singlePlace('hoodWidth'), ...singlePlace('gripSpacing')],
   numbers: widthNumbers,
   judge: judgeWidth,
 } as const satisfies StationPage<Parts, string>
