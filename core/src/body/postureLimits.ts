@@ -16,6 +16,3 @@ export const OPEN_SHOULDER = 88
 export const HANDS_HIGH = -45
 /** A front wheel that carries less of the rider is light, %. @source prior */
 export const FRONT_WHEEL_LIGHT = 37
-/** Stems from this length on are long, and under that short, mm. @source prior */
-export const LONG_STEM = 105
-export const SHORT_STEM = 60

@@ -76,7 +76,7 @@ export const sources = {
   garbalosa: {
     kind: 'published',
     title: 'Garbalosa et al. 1994, Journal of Orthopaedic & Sports Physical Therapy 20:200',
-    note: 'Forefoot of 240 feet: 86.7 % varus, 8.8 % valgus, 4.6 % neutral. Values from memory of the source.',
+    note: 'Forefoot of 240 feet: 86.7 % varus, 7.8° in the mean; 8.8 % valgus, 4.6 % neutral. Values from memory of the source.',
   },
   murray: {
     kind: 'published',
@@ -87,7 +87,7 @@ export const sources = {
     kind: 'published',
     title:
       'Brody 1982, Orthopedic Clinics of North America 13:541; Mueller et al. 1993, Journal of the American Podiatric Medical Association 83:198',
-    note: 'A navicular drop of 10 mm and more is commonly called large. Value from memory of the sources.',
+    note: 'A navicular drop is called large from 15 mm (Brody), or from 10 mm (Mueller). Values from memory of the sources.',
   },
   knutson: {
     kind: 'published',
@@ -106,8 +106,8 @@ export const sources = {
   },
   'iso-261': {
     kind: 'published',
-    title: 'ISO 261, metric threads; ISO 6698, pedal axles',
-    note: 'Coarse pitch M5 0.80 mm; pedal thread 9/16 inch by 20 to the inch: 1.27 mm a turn, left pedal left-handed. Values from memory of the standards.',
+    title: 'ISO 261, metric threads; pedal threads by common practice',
+    note: 'Coarse pitch M5 0.80 mm; pedal thread 9/16 inch by 20 to the inch: 1.27 mm a turn, left pedal left-handed. Values from memory.',
   },
   'iso-4210': {
     kind: 'published',

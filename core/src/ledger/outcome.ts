@@ -55,13 +55,16 @@ export function allOutcomes({ complaints, ratings, changes }: Told): Map<string,
         .flatMap(({ complaint, after }): Outcome[] => {
           const before = standing.get(complaint.id) ?? null
           if (before === null) return []
-          return [{ complaint, before, after, word: after > before ? 'worse' : after < before ? 'better' : 'same' }]
+          return [{ complaint, before, after, word: wordOf[resultOf(before, after)] }]
         })
       if (state !== 'undone') for (const { complaint, after } of rated) standing.set(complaint.id, after)
       return [id, outcomes] as const
     }),
   )
 }
+
+/** A difference that matters, in a word: one point is within what riders vary. */
+const wordOf = { relieved: 'better', unchanged: 'same', worse: 'worse' } as const satisfies Readonly<Record<TrialResult, Outcome['word']>>
 
 /** "Outer knee, right is worse: 6 → 8"; empty where nothing is. */
 export function worseWords(outcomes: readonly Outcome[]): string {

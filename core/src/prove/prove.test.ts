@@ -44,6 +44,8 @@ describe('what became of a change', () => {
     ])
     expect(worseWords(outcomesOf({ id: uuid(12) }, all))).toBe('Outer knee, right is worse: 3 → 5')
     expect(outcomesOf({ id: uuid(10) }, all).map(({ word }) => word)).toEqual(['better'])
+    // One point is within what riders vary (Farrar: two points, or three tenths).
+    expect(outcomesOf({ id: uuid(10) }, told([back(10)], [knee, 10, knee.severity! - 1])).map(({ word }) => word)).toEqual(['same'])
   })
 
   it('has failed where something got worse and nothing better, or where it was undone unimproved', () => {

@@ -37,3 +37,38 @@ describe('a number on the end of its band', () => {
     expect(bySide((side) => numberAt(facts, 'knee', side)!.value)).toEqual({ left: 25, right: 25 })
   })
 })
+
+describe('what the kind of bike makes usual', () => {
+  it.each([
+    ['drop bar', 110, false],
+    ['drop bar', 130, true],
+    ['trail', 50, false],
+    ['trail', 80, true],
+    ['cross-country', 80, false],
+  ] as const)('%s: a stem of %d mm is long: %s (common practice: road 120, cross-country 85, trail 65)', (kind, stemLength, isLong) => {
+    const visit = aVisit({ kind, complaints: [controlComplaint(1, 'nervous-steering')], readings: readingsWith({ stemLength }) })
+    const { facts } = visitModel(visit, { spreads: null })
+    const [stem] = weigh(facts, 'stem-long', ['left', 'right']).said
+    expect(stem?.speaks === 'for').toBe(isLong)
+  })
+})
+
+describe('one leg longer than the other', () => {
+  it('speaks strongly from 10 mm, moderately from what is common (Knutson: 5.2 mm in the mean)', () => {
+    const at = (legLengthDifference: number) => said({ legLengthDifference }, 'leg-length', 'legDifference')!
+    expect(at(1)).toMatchObject({ speaks: 'against' })
+    expect(at(8)).toMatchObject({ speaks: 'for', strength: 'moderate' })
+    expect(at(16)).toMatchObject({ speaks: 'for', strength: 'strong' })
+    expect(at(16).moves).toBeGreaterThan(at(8).moves)
+  })
+})
+
+describe('a cleat', () => {
+  it('worn to its mark speaks more than a worn one, a fresh one against', () => {
+    const moves = (cleatWear: string) =>
+      weigh(factsOf({ cleatWear: [cleatWear, cleatWear] }), 'worn-cleat', ['left', 'right']).said.reduce((sum, one) => sum + one.moves, 0)
+    expect(moves('at-mark')).toBeGreaterThan(moves('worn'))
+    expect(moves('worn')).toBeGreaterThan(0)
+    expect(moves('fresh')).toBeLessThan(0)
+  })
+})

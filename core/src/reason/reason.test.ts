@@ -268,8 +268,8 @@ describe('first moves', () => {
     expect(of(after)).toBeLessThan(of(before))
   })
   it('are no smaller than a trial by itself, and aim past the line by what the trade leaves', () => {
-    const stem = think({ complaints: [controlComplaint(1, 'nervous-steering')], readings: onlyReadings({ stemLength: 107 }) }).reasoned
-    // 107 on a line of 105: 2 over it, and 10 beyond; a stem 2 mm shorter is none that anybody sells.
+    const stem = think({ complaints: [controlComplaint(1, 'nervous-steering')], readings: onlyReadings({ stemLength: 122 }) }).reasoned
+    // 122 on a line of 120: 2 over it, and 10 beyond; a stem 2 mm shorter is none that anybody sells.
     expect(stem.moves.find(({ cause }) => cause === 'stem-long')?.requested).toEqual([{ setting: 'stemLength', side: 'both', by: -12 }])
     for (const key of settingKeys) expect([key, leastOf(key) <= settingOf(key).cap]).toEqual([key, true])
   })

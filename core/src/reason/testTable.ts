@@ -27,6 +27,7 @@ export const limits = {
   openShoulder: OPEN_SHOULDER,
   hoodIn: HOOD_IN.most,
   legDifference: 5,
+  largeLegDifference: 10,
 } as const
 export type LimitName = keyof typeof limits
 
@@ -99,9 +100,10 @@ export const tests: readonly TestRow[] = [
   past('stance-narrow', 'stance', 'low', 3, 'strong', 'The foot stands {p} too far in for this knee.', 'The foot does not stand too far in.', 'common-practice'),
   when('stance-narrow', 'kneeAlignment', ['bow-legged'], 'weak', 'Bow-legged: usually needs it wider.', 'Straight legs, or knock-kneed.'),
   past('stance-wide', 'stance', 'high', 3, 'strong', 'The foot stands {p} too far out for this knee.', 'The foot does not stand too far out.', 'common-practice'),
-  { ...past('foot-tilt', 'forefootTilt', 'either', 2, 'moderate', 'The forefoot tilts {p} more than feet commonly do, with nothing under it.', 'The forefoot tilts no more than feet do, or has its {wedge}.', 'garbalosa'), either: 'place' },
+  { ...past('foot-tilt', 'forefootTilt', 'either', 2, 'moderate', 'The forefoot tilts {p} more than is left alone, with nothing under it.', 'The forefoot tilts little, or has its {wedge}.'), either: 'place' },
   { ...past('foot-tilt', 'heelTilt', 'either', 2, 'weak', 'The heel tilts {p} more than heels commonly do.', 'The heel stands straight, or has its {wedge}.'), either: 'place' },
   past('no-arch-support', 'archDrop', 'high', 2, 'strong', 'The arch drops {p} more than is supported.', 'The arch holds, or is supported.', 'navicular-drop'),
+  { ...when('worn-cleat', 'cleatWear', ['at-mark'], 'strong', 'The cleat is worn to its mark.', 'The cleat is not worn to its mark.'), either: 'look' },
   { ...when('worn-cleat', 'cleatWear', ['worn', 'at-mark'], 'moderate', 'The cleat is worn.', 'The cleat is fresh.'), either: 'look' },
   { ...when('worn-cleat', 'cleatPlay', ['much'], 'strong', 'The foot rocks in the pedal.', 'Nothing rocks.'), either: 'look' },
   { ...when('worn-cleat', 'releaseFeel', ['vague'], 'weak', 'Release is vague.', 'Release is not vague.'), either: 'look' },
@@ -131,7 +133,8 @@ export const tests: readonly TestRow[] = [
   when('never-moves', 'standsUp', ['hardly'], 'strong', 'Hardly ever stands up.', 'Stands up now and then.'),
   when('sits-rotated', 'pelvisLevel', ['twisted', 'drops-left', 'drops-right'], 'strong', 'The pelvis is not level from behind.', 'The pelvis is level.'),
   past('sits-rotated', 'matTurn', 'either', 2, 'strong', 'The mat shows the {sit-bones|sit bones} turned by {a}.', 'The mat shows the {sit-bones|sit bones} square.'),
-  past('leg-length', 'legDifference', { above: 'legDifference' }, 2, 'strong', 'The legs differ by {v} more than is made up for.', 'The legs differ by no more than can be told.', 'knutson'),
+  { ...past('leg-length', 'legDifference', { above: 'legDifference' }, 2, 'moderate', 'The legs differ by {v} more than is made up for.', 'The legs differ by no more than can be told.', 'knutson'), either: 'legs' },
+  { ...past('leg-length', 'legDifference', { above: 'largeLegDifference' }, 2, 'strong', 'The legs differ by {v} more than is made up for.', 'The legs differ by no more than can be told.', 'common-practice'), either: 'legs' },
   past('leg-length', 'kneesApart', 'high', 2, 'moderate', 'The knees are {v} apart at the bottom.', 'Both knees bend alike.'),
   when('leg-length', 'pelvisLevel', ['drops-left', 'drops-right'], 'moderate', 'The pelvis drops to one side.', 'The pelvis drops to neither side.'),
   when('saddle-up-downhill', 'saddleOnDescents', ['up'], 'strong', 'The saddle is left up.', 'The saddle is dropped.'),

@@ -159,7 +159,7 @@ function healthy(random: () => number, bar: BarKind): Map<string, number | strin
     ['saddleKind', 'short-nose'], ['sitsWhere', 'middle'], ['pelvisLevel', 'level'], ['pelvisRock', 'none'], ['standsUp', 'yes'], ['saddleOnDescents', 'down'], ['creepForward', Math.abs(around(4, 2))],
     ['kneeFlexion', around(30, 2), 0.7], ['footPitch', around(16, 3), 1], ['hipAngle', torso + around(5, 3), 1], ['torsoAngle', torso], ['elbowFlexion', around(24, 4), 1], ['shoulderAngle', around(72, 4), 1],
     ['wristAngle', around(0, 4), 1], ['barRoll', around(0, 1)], ['leverAngle', around(36, 3), 0.5], ['leverReach', hand * 0.383 + around(-1, 2), 0.7], ['gripDiameter', Math.min(36, Math.max(28, 0.197 * hand)) + around(-0.3, 0.6), 0.2],
-    ['stemLength', bar === 'drop' ? around(90, 6) : around(72, 5)], ['hoodWidth', shoulders + around(0, 6)], ['barWidth', shoulders + 2 * stature * 0.186 * 0.4226 + 130 + around(0, 8)], ['handFromEnd', 65], ['hoodPosition', around(42, 4), 1],
+    ['stemLength', bar === 'drop' ? around(100, 6) : around(48, 5)], ['hoodWidth', shoulders + around(0, 6)], ['barWidth', around(772, 9)], ['handFromEnd', 65], ['hoodPosition', around(42, 4), 1],
     ['hoodAngle', 2], ['barBacksweep', 9], ['tyreFeel', 'right'], ['brakeFingers', 'one'], ['fingerOnLever', 'hook'], ['thumbReach', 'reached'], ['handHeight', inseam * 0.883 * 0.957 + (bar === 'drop' ? around(-15, 12) : around(0, 12))],
     ['handReach', stature * (bar === 'drop' ? 0.3 : 0.27)], ['gripSpacing', bar === 'drop' ? shoulders : shoulders + 250], ['postRoomUp', 60], ['postRoomDown', 80], ['railRoomForward', 20], ['railRoomBack', 20], ['rideHours', 2],
   ] // prettier-ignore

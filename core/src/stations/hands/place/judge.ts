@@ -5,7 +5,8 @@ import { sides } from '../../../kernel/sided.ts'
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { metricDefinition } from '../../../body/metrics.ts'
-import { LONG_STEM, OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
+import { stemLengthsOf } from './stems.ts'
+import { OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
 import { handsMiddle } from '../../../body/rider.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import { capOf } from '../../../ledger/pace.ts'
@@ -151,7 +152,7 @@ export function placeStanding(
     )
   }
   const [stem, spacing] = [standsAt(setup.now, 'stemLength'), spacingNow(setup)]
-  if (stem && spacing !== null && stem.value - stem.plusMinus >= LONG_STEM && spacing <= NARROW_HANDS) {
+  if (stem && spacing !== null && stem.value - stem.plusMinus >= stemLengthsOf(context.kind).high && spacing <= NARROW_HANDS) {
     const sizes = msg`${mm(stem.value)} of stem, hands ${mm(spacing)} apart`
     add('nervous', 'both', 'note', 'Long stem with narrow hands.', msg`${sizes}: the usual reason for nervous steering.`)
   }

@@ -4,7 +4,7 @@ import type { NumberRows } from '../../../station/number.ts'
 import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { judged } from '../../../kernel/judged.ts'
-import { LONG_STEM, SHORT_STEM } from '../../../body/postureLimits.ts'
+import { stemLengthsOf } from './stems.ts'
 import { judgePlace, steeringStanding } from './judge.ts'
 import type { PlaceStanding } from './judge.ts'
 
@@ -25,7 +25,7 @@ export const placeNumbers = {
     unit: 'mm',
     sided: false,
     readings: readFrom('stemLength'),
-    at: ({ context }) => readingAt(context.setup, 'stemLength', 'left', { low: SHORT_STEM, high: LONG_STEM }),
+    at: ({ context }) => readingAt(context.setup, 'stemLength', 'left', stemLengthsOf(context.kind)),
   },
   steerArm: {
     label: 'Steering arm',
