@@ -28,8 +28,6 @@ import { keysOf } from '../kernel/tables.ts'
 
 /** Hands are not moved by less than a tape can tell, mm. @source common-practice */
 const WORTH_MOVING_HANDS = 3
-/** A saddle that answers something else is not moved by less than a rider can feel, mm. @source common-practice */
-const WORTH_MOVING_SADDLE = 1
 /** A stem or spacers must bring the hands nearer by this much to be worth the work, mm. @source prior */
 const WORTH_A_STEM = 2
 /** What a fitter would want held by default while these move. */
@@ -197,7 +195,7 @@ function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, ho
   const exact = asked.reduce<number>((sum, move) => sum + (move ?? 0), 0) / 2
   if (Math.abs(exact) < 1e-9) return []
   const found = limited(standing, { setting: 'saddleHeight', side: 'both', by: exact }, how)
-  return found.by === 0 || (how.mode === 'step' && Math.abs(found.by) < WORTH_MOVING_SADDLE) ? [] : [found]
+  return found.by === 0 ? [] : [found]
 }
 
 /**

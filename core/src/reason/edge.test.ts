@@ -27,7 +27,8 @@ describe('a number on the end of its band', () => {
     expect(said({ saddleTilt: tilt.high }, 'nose-up', 'saddleTilt')!.moves).toBeLessThan(-0.2)
     const swing = { heelIn: 2, heelOut: 2, toeOutHanging: 6, cleatTurn: 6 }
     const need = numberAt(factsOf({ ...swing, cleatFloat: 6 }), 'float', 'left')!.band!.low
-    expect(said({ ...swing, cleatFloat: need }, 'float-small', 'float')!.moves).toBeLessThan(-0.2)
+    // Read to ±3° against a line of 1°: a little.
+    expect(said({ ...swing, cleatFloat: need }, 'float-small', 'float')!.moves).toBeLessThan(-0.1)
   })
 
   it('speaks for the cause from where its page calls it clearly outside', () => {

@@ -123,10 +123,11 @@ function written(sentence: string, figure: (mark: string) => Message | null = ()
 
 /**
  * Where a number says nothing either way, past the end of its band: on the end itself nothing is wrong yet.
- * Never past the number's ±: what its page calls clearly outside speaks for the cause. @source prior
+ * Never past the number's ±: what its page calls clearly outside speaks for the cause; and the wider the ±, the
+ * nearer to the end, for what is read loosely tells nothing there. @source prior
  */
 function softFrom({ past, soft }: NumberTestRow, { plusMinus }: Judged): number {
-  return typeof past === 'object' ? 0 : Math.min(soft, plusMinus) / 2
+  return typeof past === 'object' ? 0 : (Math.min(soft, plusMinus) * soft) / (2 * Math.max(soft, plusMinus))
 }
 
 /** What is said of a position names it. */

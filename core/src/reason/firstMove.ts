@@ -300,7 +300,10 @@ export function firstMoves(
     const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED && !isThere(facts, mine[0].cause) ? [mine[0]] : []
     return [...found, ...(acting.length > 0 || found.some((row) => row.explains.includes(id)) ? acting.slice(0, MOST_WEIGHED) : likeliest)]
   }, [])
-  return candidates.flatMap((row) => candidate(judge, priors, row) ?? []).sort((a, b) => b.score - a.score)
+  return candidates
+    .flatMap((row) => candidate(judge, priors, row) ?? [])
+    .filter(({ isGuess, effects }) => isGuess || effects.some(({ eases }) => eases > 0))
+    .sort((a, b) => b.score - a.score)
 }
 
 /** Whether the number a cause's move goes by says that there is nothing left to move. */

@@ -94,12 +94,17 @@ export function reason(input: ReasonInput, focus: string | null = null): Reasoni
     focus: asked === chosen ? focus : null,
     reasoned: {
       causes,
-      leftOver: leftOver(causes),
+      leftOver: meanOf(each.filter(({ id }) => asked.some((one) => one.id === id)).map((one) => one.leftOver)),
       next,
       short: shortList(next),
       moves: firstMoves(facts, asked, causes, weight),
     },
   }
+}
+
+/** What is left over for something else, of several complaints: of each by itself, in the mean; all of it where nothing was told. */
+function meanOf(shares: readonly number[]): number {
+  return shares.length === 0 ? 1 : shares.reduce((sum, share) => sum + share, 0) / shares.length
 }
 
 const nowOf = ({ ratings, changes }: ReasonInput, complaint: Complaint) => severityNow(complaint, ratings, changes)
