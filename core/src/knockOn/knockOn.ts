@@ -89,15 +89,16 @@ export function knockOn(
       if (parts.length > 0) stems = parts
       answer(handAnswer(standing, wanted, parts, how))
     }
-    const roll = moved.find((move) => move.setting === 'barRoll')
-    if (holds.lever && roll) {
-      answer(
-        sides
-          .filter((side) => now.leverAngle[side] !== null)
-          .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, how))
-          .filter(({ by: amount }) => amount !== 0),
-      )
-    }
+  }
+  // Levers turn with the bar whether or not the rider is known.
+  const roll = moved.find((move) => move.setting === 'barRoll')
+  if (holds.lever && roll) {
+    answer(
+      sides
+        .filter((side) => now.leverAngle[side] !== null)
+        .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, how))
+        .filter(({ by: amount }) => amount !== 0),
+    )
   }
   const end = current()
   if (start && end && sides.some((side) => kneeOf(end, side) === null)) {

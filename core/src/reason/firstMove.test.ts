@@ -194,3 +194,18 @@ describe('levers: one number for page, cause and move', () => {
     expect(facts.setup.now.leverAngle.left?.value).toBeCloseTo(36, 6)
   })
 })
+
+describe('a bar that is rolled while nothing is known of the rider', () => {
+  it('leaves the levers as they were read: they are turned back by as much', () => {
+    const input = inputOf({
+      complaints: [controlComplaint(1, 'pitched-forward')],
+      readings: onlyReadings({ leverAngle: [30, 5], barRoll: 6 }),
+      pace: 'new',
+      kind: 'trail',
+    })
+    const move = reason(input).reasoned.moves.find(({ cause }) => cause === 'rolled-forward')!
+    const { moves } = knockOn(standingOf(input.setup), move.requested, defaultHolds(move.requested), 'step', 'new')
+    const by = (setting: string) => moves.filter((one) => one.setting === setting).map((one) => one.by)
+    expect(by('leverAngle')).toEqual(by('barRoll').flatMap((roll) => [-roll, -roll]))
+  })
+})
