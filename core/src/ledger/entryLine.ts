@@ -44,7 +44,7 @@ const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
   bar: ['barWidth', 'barRise', 'barRoll'],
   roll: ['barRoll'],
   lever: ['leverAngle', 'leverReach', 'leverClamp'],
-  hood: ['hoodPosition', 'hoodAngle'],
+  hood: ['hoodPosition', 'hoodAngle', 'hoodWidth'],
   shifter: ['shifterClamp'],
   remote: ['remoteClamp'],
   pads: ['padUp', 'padForward', 'padSpacing'],

@@ -8,18 +8,18 @@ export type HandPosition = (typeof handPositions)[number]
 
 /**
  * What a rider does while a reading is taken. `usual`: calm, hands where they usually are (hoods on
- * a drop bar, grips on a flat one). Everything not read while riding is `usual`.
+ * a drop bar, grips on a flat one). Everything not read while riding is `usual`. `when` says it before what was seen then.
  */
 export const conditions = {
-  usual: { label: 'calm', effort: 'calm', hands: null },
-  hard: { label: 'hard', effort: 'hard', hands: null },
-  tops: { label: 'calm, tops', effort: 'calm', hands: 'tops' },
-  drops: { label: 'calm, drops', effort: 'calm', hands: 'drops' },
-  extension: { label: 'calm, extensions', effort: 'calm', hands: 'extension' },
-  'hard-tops': { label: 'hard, tops', effort: 'hard', hands: 'tops' },
-  'hard-drops': { label: 'hard, drops', effort: 'hard', hands: 'drops' },
-  'hard-extension': { label: 'hard, extensions', effort: 'hard', hands: 'extension' },
-} as const satisfies Readonly<Record<string, { label: string; effort: 'calm' | 'hard'; hands: HandPosition | null }>>
+  usual: { label: 'calm', when: 'As the rider usually rides', effort: 'calm', hands: null },
+  hard: { label: 'hard', when: 'At the hard effort', effort: 'hard', hands: null },
+  tops: { label: 'calm, tops', when: 'On the tops', effort: 'calm', hands: 'tops' },
+  drops: { label: 'calm, drops', when: 'In the drops', effort: 'calm', hands: 'drops' },
+  extension: { label: 'calm, extensions', when: 'On the extensions', effort: 'calm', hands: 'extension' },
+  'hard-tops': { label: 'hard, tops', when: 'At the hard effort on the tops', effort: 'hard', hands: 'tops' },
+  'hard-drops': { label: 'hard, drops', when: 'At the hard effort in the drops', effort: 'hard', hands: 'drops' },
+  'hard-extension': { label: 'hard, extensions', when: 'At the hard effort on the extensions', effort: 'hard', hands: 'extension' },
+} as const satisfies Readonly<Record<string, { label: string; when: string; effort: 'calm' | 'hard'; hands: HandPosition | null }>>
 
 export type ConditionKey = keyof typeof conditions
 export const conditionKeys = keysOf(conditions)

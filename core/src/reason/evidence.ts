@@ -1,5 +1,5 @@
 import { isTerm, term } from '../readings/table/terms.ts'
-import { joined, mm, msg } from '../kernel/message.ts'
+import { insideSentence, joined, mm, msg } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import { hasReading } from '../uncertainty/measureNext.ts'
 import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
@@ -8,7 +8,6 @@ import { conditionAllowed, conditions } from '../readings/conditions.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
 import { chosen, isRead, measured } from '../readings/resolve.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { capital } from '../kernel/words.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
@@ -132,7 +131,7 @@ function softFrom({ past, soft }: NumberTestRow, { plusMinus }: Judged): number 
 
 /** What is said of a position names it. */
 function positionWords(words: Message, condition: ConditionKey): Message {
-  return condition === 'usual' ? words : msg`${capital(conditions[condition].label)}: ${words}`
+  return condition === 'usual' ? words : msg`${conditions[condition].when}: ${insideSentence(words)}`
 }
 const inPosition = (evidence: Evidence | null, condition: ConditionKey): Evidence | null =>
   evidence && { ...evidence, words: positionWords(evidence.words, condition) }
@@ -233,7 +232,7 @@ function byChoice(
   const { sided } = definitionOf(choice)
   const at = (condition: ConditionKey, side: Side): Evidence[] => {
     const option = condition === 'usual' ? chosen(now, choice, side) : chosen(rider.readIn(condition), choice, side)
-    if (option === null || isOutdated(facts.input, row.cause, choice, side)) return []
+    if (option === null || isOutdated(facts.input, row.cause, choice, side, condition)) return []
     const holds = is.includes(option)
     const b = holds ? 1 - EYE_ERROR : EYE_ERROR
     const speaks = holds ? 'for' : 'against'

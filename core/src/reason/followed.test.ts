@@ -98,6 +98,13 @@ describe('first moves that are followed to the end', () => {
     expect(causes.find(({ cause }) => cause === 'saddle-forward')?.said.some(({ of }) => of === 'sitsWhere')).toBe(false)
     expect(next.flatMap(({ readings }) => readings.map(({ key }) => key))).toContain('sitsWhere')
     expect(firstOf(after)?.cause).not.toBe('saddle-forward')
+    // What another change brought along makes nothing old.
+    const brought = entryOf(
+      9,
+      { setting: 'cleatSetback', side: 'left', by: 3, role: 'chosen' },
+      { setting: 'saddleSetback', side: 'both', by: 1, role: 'knock-on' },
+    )
+    expect(firstOf({ ...falls, ledger: [brought] })?.cause).toBe('saddle-forward')
     // Seen again after it, it speaks again.
     const last = after.ledger.at(-1)!.id
     const seen = onlyReadings({ sitsWhere: 'tail' }).map((reading) => ({ ...reading, after: last }))
@@ -106,6 +113,16 @@ describe('first moves that are followed to the end', () => {
 })
 
 describe('a bar of another width', () => {
+  it('is judged by the caps with their own ±, on the page as in its working', () => {
+    const readings = readingsWith({ ...flatBar, barWidth: 790, acromionWidth: 430, narrowestGap: 780, eventBarWidest: 760 })
+    const visit = aVisit({ kind: 'trail', readings, complaints: [complaintAt(1, 'upper-back', 'middle')] })
+    const { width } = visitModel(visit, { spreads: null }).facts.hands
+    expect(width.asked).toMatchObject({ target: { low: 720, aim: 720, high: 760 }, cappedBy: { key: 'event' } })
+    const { working } = judgePage(handsStation.pages.width, visitModel(visit, { spreads: null }).facts.hands)
+    const [run] = working
+    expect(run!.calculation.run(run!.input as never)).toEqual(width.asked!.target)
+  })
+
   const neck = [complaintAt(1, 'upper-back', 'middle')]
   const pageOf = (visit: VisitState) => judgePage(handsStation.pages.width, visitModel(visit, { spreads: null }).facts.hands)
 

@@ -1,10 +1,11 @@
-import { aReading, complaintAt, controlComplaint, readingsWith, said as plainOf } from '../testing.ts'
+import { aReading, complaintAt, controlComplaint, entryOf, readingsWith, said as plainOf } from '../testing.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
 import { dropBar } from '../stations/hands/testing.ts'
 import { aVisit } from './testing.ts'
-import { conditionsFrom } from './positions.ts'
+import { conditionsFrom, numberIn } from './positions.ts'
 import { reason } from './reason.ts'
+import { methodUncertainty } from '../readings/table/methods.ts'
 import { visitModel } from './visitModel.ts'
 import type { VisitState } from './visitModel.ts'
 
@@ -35,12 +36,12 @@ describe('what is read in a position', () => {
     expect(causeIn(timeTrial(riding({ extension: 10, hoods: 90 })), 'front-low').probability).toBeLessThan(0.1)
     const much = timeTrial(riding({ extension: 85, hoods: 15 }))
     expect(causeIn(much, 'front-low').probability).toBeGreaterThan(0.5)
-    expect(wordsOf(much, 'front-low')).toContain('Calm, extensions: The torso lies at 18° from level.')
+    expect(wordsOf(much, 'front-low')).toContain('On the extensions: the torso lies at 18° from level.')
   })
 
   it('counts for what shows with the hands low, and the hoods then do not', () => {
     const told = timeTrial({ complaints: [complaintAt(1, 'neck', 'middle', { situation: 'low' })] })
-    for (const words of wordsOf(told, 'front-low')) expect(words).toMatch(/^Calm, extensions: /)
+    for (const words of wordsOf(told, 'front-low')) expect(words).toMatch(/^On the extensions: /)
     // Read nowhere but on the hoods, that is all there is to go by.
     const hoods = { ...told, readings: readingsWith({ ...dropBar, torsoAngle: 50 }) }
     expect(wordsOf(hoods, 'front-low')[0]).toBe('The torso is not low, 50°.')
@@ -63,12 +64,23 @@ describe('what is read in a position', () => {
     ]
     const at = (situation: 'hard-effort' | 'flat-steady') =>
       aVisit({ readings, complaints: [controlComplaint(1, 'slides-forward', { situation })] })
-    expect(wordsOf(at('hard-effort'), 'nose-down')).toContain('Hard: Sits on the nose.')
+    expect(wordsOf(at('hard-effort'), 'nose-down')).toContain('At the hard effort: sits on the nose.')
     expect(wordsOf(at('flat-steady'), 'nose-down')).toContain('Does not sit on the nose.')
   })
 
+  it('keeps the ± it was read with, and a change carries it on', () => {
+    const visit = timeTrial()
+    const at = (over: Partial<VisitState>) => numberIn(visitModel({ ...visit, ...over }).facts, 'torso', 'left', 'extension')!
+    expect(at({}).value).toBeCloseTo(18, 6)
+    // Never less than a photo's own; more where the body does not fit it.
+    expect(at({}).plusMinus).toBeGreaterThanOrEqual(methodUncertainty('photo', 'angle')!)
+    const higher = entryOf(1, { setting: 'handHeight', side: 'both', by: 10, role: 'chosen' })
+    expect(at({ ledger: [higher] }).value).toBeGreaterThan(18)
+  })
+
   it('is looked for in the positions of the bike alone', () => {
-    const { facts } = visitModel(aVisit({ kind: 'trail' }))
+    const hard = inPosition('hard', aReading('torsoAngle', 'both', 40))
+    const { facts } = visitModel(aVisit({ kind: 'trail', readings: hard }))
     expect(conditionsFrom(facts, [complaintAt(1, 'neck', 'middle', { situation: 'low' })])).toEqual(['usual'])
     expect(conditionsFrom(facts, [complaintAt(1, 'neck', 'middle', { situation: 'hard-effort' })])).toEqual(['hard'])
   })

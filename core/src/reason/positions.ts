@@ -4,12 +4,12 @@ import type { Judged } from '../kernel/judged.ts'
 import type { Side } from '../kernel/sided.ts'
 import { conditionKeys, conditions, handPositionsOf, handsOf, usualHands } from '../readings/conditions.ts'
 import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
-import { measured } from '../readings/resolve.ts'
-import { readingOf } from '../rider/metricEstimate.ts'
+import { metricReadIn } from '../rider/metricEstimate.ts'
 import { metricBand } from '../station/number.ts'
-import { positionRows } from '../stations/hands/place/positions.ts'
-import type { PositionRow } from '../stations/hands/place/positions.ts'
-import { sharesOf } from '../stations/hands/place/judge.ts'
+import { posedModels } from '../stations/hands/place/positions.ts'
+import { isRiddenMuch, sharesOf } from '../stations/hands/place/judge.ts'
+import { standingOf } from '../rider/setup.ts'
+import type { Reading } from '../readings/reading.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import type { RideSituation } from '../talk/regions.ts'
 import type { Facts } from './context.ts'
@@ -21,17 +21,25 @@ const about: Readonly<Partial<Record<RideSituation, { readonly effort?: 'hard'; 
   climbing: { effort: 'hard' },
   low: { hands: ['drops', 'extension'] },
 }
-/** A position ridden for this share of the time counts for what hurts anywhere, %. @source prior */
-const MUCH = 20
+
+/** Whether anything was read in a position other than the usual one; each list of readings is looked through once. */
+const elsewhere = new WeakMap<readonly Reading[], boolean>()
+function isReadElsewhere(readings: readonly Reading[]): boolean {
+  const found = elsewhere.get(readings) ?? readings.some(({ condition, value }) => condition !== 'usual' && value !== null)
+  elsewhere.set(readings, found)
+  return found
+}
+const ONLY_USUAL: readonly ConditionKey[] = ['usual']
 
 /**
- * Positions of hands and effort that count for complaints: by where each was told, else the usual one and
- * those that much of the ride is spent in.
+ * Positions of hands and effort that count for complaints: by where each was told, else those that much of
+ * the ride is spent in, the usual one where nobody has said or nothing was read elsewhere.
  */
-export function conditionsFrom(facts: Facts, complaints: readonly Complaint[]): ConditionKey[] {
+export function conditionsFrom(facts: Facts, complaints: readonly Complaint[]): readonly ConditionKey[] {
   const { setup, input } = facts
+  if (!isReadElsewhere(input.readings)) return ONLY_USUAL
   const { bar } = setup.rider
-  const { of: shares } = sharesOf({ setup, choices: input.choices.hands })
+  const shares = sharesOf({ setup, choices: input.choices.hands })
   const there = conditionKeys.filter((key) => handPositionsOf(bar).includes(handsOf(key, bar)))
   const found = complaints.flatMap(({ situation }) => {
     const { effort, hands } = about[situation] ?? {}
@@ -39,7 +47,7 @@ export function conditionsFrom(facts: Facts, complaints: readonly Complaint[]): 
       return there.filter(
         (key) => (effort === undefined || conditions[key].effort === effort) && (hands === undefined || hands.includes(handsOf(key, bar))),
       )
-    return there.filter((key) => key === 'usual' || (conditions[key].effort === 'calm' && (shares[handsOf(key, bar)] ?? 0) >= MUCH))
+    return there.filter((key) => conditions[key].effort === 'calm' && isRiddenMuch(shares, handsOf(key, bar)))
   })
   return there.filter((key) => found.includes(key) || (found.length === 0 && key === 'usual'))
 }
@@ -53,23 +61,21 @@ const positioned: Readonly<Partial<Record<NumberName, { readonly of: readonly [M
   wrist: { of: ['wristLeft', 'wristRight'], arms: true },
 }
 
-const rows = new WeakMap<Facts, readonly PositionRow[]>()
-function rowsOf(facts: Facts): readonly PositionRow[] {
-  const made = rows.get(facts) ?? positionRows(facts.setup)
-  rows.set(facts, made)
+const kept = new WeakMap<Facts, ReturnType<typeof posedModels>>()
+function modelsOf(facts: Facts): ReturnType<typeof posedModels> {
+  const made = kept.get(facts) ?? posedModels(standingOf(facts.setup))
+  kept.set(facts, made)
   return made
 }
 
 /** A number as it was read in a position, carried on by the model since; null where it was not read there. */
 export function numberIn(facts: Facts, name: NumberName, side: Side, condition: ConditionKey): Judged | null {
   const row = positioned[name]
-  const { bar, readIn } = facts.setup.rider
+  const { bar } = facts.setup.rider
   if (row === undefined || (row.arms && handsOf(condition, bar) !== usualHands(bar))) return null
+  const hands = handsOf(condition, bar)
+  const posed = modelsOf(facts).find((one) => one.hands === hands && one.effort === conditions[condition].effort)
   const metric = row.of[side === 'left' ? 0 : 1]
-  const reading = readingOf(metric)
-  const read = reading && measured(readIn(condition), reading.key, reading.side)
-  if (!read) return null
-  const { hands, effort } = { hands: handsOf(condition, bar), effort: conditions[condition].effort }
-  const value = rowsOf(facts).find((one) => one.hands === hands && one.effort === effort)?.metrics[metric] ?? read.value
-  return judged(value, read.plusMinus, metricBand(facts.setup, metric))
+  const read = posed === undefined ? null : metricReadIn(facts.setup, condition, posed.model, metric)
+  return read === null || read.plusMinus === null ? null : judged(read.value, read.plusMinus, metricBand(facts.setup, metric))
 }

@@ -113,18 +113,24 @@ function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, pla
  * @param metrics of the model in that position; null where it has no value
  */
 export function metricsAsReadIn(setup: Setup, condition: ConditionKey, model: RiderModel, metrics: RiderMetrics): RiderMetrics {
+  const read = readIn(setup, condition, model)
+  return read === null ? metrics : tableOf(metricKeys, (key) => carriedOn(key, read)?.value ?? metrics[key])
+}
+
+/**
+ * One number of the rider in another position, as it was read there, with its ±.
+ * @returns null where it was not read there
+ */
+export function metricReadIn(setup: Setup, condition: ConditionKey, model: RiderModel, metric: MetricKey): AsRead | null {
+  const read = readIn(setup, condition, model)
+  return read && carriedOn(metric, read)
+}
+
+function readIn(setup: Setup, condition: ConditionKey, model: RiderModel): ReadIn | null {
   const other = setup.rider.others.find((row) => row.condition === condition)
-  if (other === undefined) return metrics
+  if (other === undefined) return null
   const { knowns, calibration } = other
-  const read: ReadIn = {
-    read: setup.rider.readIn(condition),
-    knowns,
-    free: calibration.values,
-    model,
-    place: setup.place,
-    predictors: new Map(),
-  }
-  return tableOf(metricKeys, (key) => carriedOn(key, read)?.value ?? metrics[key])
+  return { read: setup.rider.readIn(condition), knowns, free: calibration.values, model, place: setup.place, predictors: new Map() }
 }
 
 /**

@@ -11,6 +11,7 @@ import { fingerHooksAt, hookPlace, leverAngleTarget, leverReachLimit } from './l
 import { paddleStanding, shifterOptions, thumbZone } from './controls/shifters.ts'
 import { steeringArm, steeringWords, turnPerCentimetre } from './place/steering.ts'
 import { soldWidth, usualWidthSchool, widthTarget, withinCaps } from './width/rules.ts'
+import type { WidthCap } from './width/rules.ts'
 
 describe('width', () => {
   const input = { acromionWidth: 400, stature: 1800, upperArms: [320, 320], handsFromEnd: [60, 60], kind: 'trail' } as const
@@ -53,18 +54,17 @@ describe('another bar', () => {
     expect(usualWidthSchool('drop', 'drop bar')).toBe('acromia')
   })
 
-  it('is no wider than gap, event or kind allow; the band is never turned over', () => {
+  it('is no wider than gap, event or kind allow, even where a size in between is sold; the band is never turned over', () => {
     const asked = { low: 823, aim: 848, high: 873 }
-    expect(
-      withinCaps(asked, [
-        { key: 'kind', width: 760 },
-        { key: 'gap', width: 840 },
-      ]),
-    ).toEqual({
+    const cap = (key: WidthCap['key'], most: number, aim = most): WidthCap => ({ key, most, aim, plusMinus: 0 })
+    expect(withinCaps(asked, [cap('kind', 760), cap('gap', 840, 780)])).toEqual({
       target: { low: 740, aim: 760, high: 760 },
-      cappedBy: { key: 'kind', width: 760 },
+      cappedBy: cap('kind', 760),
     })
-    expect(withinCaps(asked, [{ key: 'event', width: 900 }])).toEqual({ target: asked, cappedBy: null })
+    expect(withinCaps(asked, [cap('event', 900)])).toEqual({ target: asked, cappedBy: null })
+    // Through a gap of 780 the hands want room: the aim leaves it, the band ends where the bar would touch.
+    expect(withinCaps({ low: 740, aim: 770, high: 800 }, [cap('gap', 780, 720)]).target).toEqual({ low: 720, aim: 720, high: 780 })
+    expect([soldWidth('flat', 752, 700), soldWidth('flat', 752, 700, 752)]).toEqual([760, 740])
   })
 })
 

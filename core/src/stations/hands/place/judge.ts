@@ -85,6 +85,13 @@ export function sharesOf({ setup, choices }: Pick<VisitContext, 'setup'> & { rea
   return { of: choices.shares ?? {}, sum, most }
 }
 
+/** A position ridden less than this is not judged, % of the ride. @source prior */
+const MATTERS = 15
+/** Whether much of the ride is spent in a position: the most of it, or enough to matter. */
+export function isRiddenMuch({ of, most }: Shares, hands: HandPosition): boolean {
+  return hands === most || (of[hands] ?? 0) >= MATTERS
+}
+
 /** Where the hands are, in reach and height. */
 export interface PlaceStanding {
   readonly shares: Shares
@@ -98,8 +105,6 @@ const ELBOWS = metricDefinition('elbowLeft').band
 const LOCKED = ELBOWS?.low ?? 10
 /** Signs of a long reach: this many of them make a finding. @source prior */
 const SIGNS_ENOUGH = 2
-/** A position ridden less than this is not judged, % of the ride. @source prior */
-const MATTERS = 15
 /** ± of an elbow in a position other than the usual one, degrees; k = 2. @source prior */
 const OTHER_DOUBT = 10
 /** Hands no further apart than this are narrow on a long stem, mm. @source prior */
@@ -163,8 +168,7 @@ export function placeStanding(
 function lockedFindings(context: VisitContext, positions: readonly PositionRow[], shares: Shares, findings: Finding[]): void {
   const usual = usualHands(context.setup.rider.bar)
   for (const { hands, effort, metrics } of positions) {
-    const isRidden = hands === shares.most || (shares.of[hands] ?? 0) >= MATTERS
-    if (effort !== 'calm' || !isRidden) continue
+    if (effort !== 'calm' || !isRiddenMuch(shares, hands)) continue
     // Where the hands usually are, the elbows are the rider's own number; elsewhere what the model has of that position.
     const elsewhere = [metrics.elbowLeft, metrics.elbowRight].flatMap((elbow) =>
       elbow === null ? [] : [judged(elbow, OTHER_DOUBT, ELBOWS, { isRead: false })],

@@ -1,7 +1,7 @@
 import { plain } from '../../../kernel/message.ts'
 import { optionalNumber, oneOfKeys, defineCalculation, numberField } from '../../../kernel/calculation.ts'
 import { z } from 'zod'
-import { barWidthSchoolKeys, usualWidthSchool, widthSchoolOf, widthTarget } from './rules.ts'
+import { barWidthSchoolKeys, usualWidthSchool, widthSchoolOf, widthTarget, withinCaps } from './rules.ts'
 import { CalculationError } from '../../../kernel/problem.ts'
 import { barKinds, bikeKinds } from '../../../bike/bikeKinds.ts'
 import { CUT_A_SIDE, cutPlan } from './cutPlan.ts'
@@ -19,10 +19,16 @@ export const barWidthTargetsCalculation = defineCalculation({
     upperArms: z.tuple([numberField('upperArms', 200, 460, 'mm'), numberField('upperArms', 200, 460, 'mm')]).default([320, 320]),
     handsFromEnd: z.tuple([numberField('handsFromEnd', 0, 200, 'mm'), numberField('handsFromEnd', 0, 200, 'mm')]).default([60, 60]),
     school: z.enum(barWidthSchoolKeys, oneOfKeys('school', barWidthSchoolKeys)).optional(),
+    caps: z
+      .array(
+        z.strictObject({ most: numberField('most', 100, 2000, 'mm'), aim: numberField('aim', 40, 2000, 'mm'), words: z.string().max(80) }),
+      )
+      .max(10)
+      .default([]),
   }),
   output: triple,
   sources: ['common-practice', 'prior', 'iso-4210'],
-  run: ({ bar, school: asked, ...input }) => {
+  run: ({ bar, school: asked, caps, ...input }) => {
     const school = asked ?? usualWidthSchool(bar, input.kind)
     if (widthSchoolOf(school).bar !== bar)
       throw new CalculationError('invalid', `This school is not for ${bar} bars.`, [
@@ -36,17 +42,17 @@ export const barWidthTargetsCalculation = defineCalculation({
           message: school === 'use' ? 'No width is common for this kind of bike.' : 'Not given.',
         },
       ])
-    return { ...found }
+    return { ...withinCaps(found, caps).target }
   },
-  working: ({ bar, kind, school = usualWidthSchool(bar, kind), acromionWidth, stature, upperArms, handsFromEnd }, out) => [
+  working: ({ bar, kind, school = usualWidthSchool(bar, kind), acromionWidth, stature, upperArms, handsFromEnd, caps }, out) => [
     {
       label: widthSchoolOf(school).label,
       formula:
-        school === 'build'
+        (school === 'build'
           ? `${acromionWidth ?? 0} + (${upperArms[0]} + ${upperArms[1]}) · sin 25° + ${handsFromEnd[0]} + ${handsFromEnd[1]}`
           : school === 'stature'
             ? `0.44 · ${stature ?? 0}`
-            : plain(widthSchoolOf(school).says),
+            : plain(widthSchoolOf(school).says)) + capWords(caps, out.aim),
       value: out.aim,
       unit: 'mm',
       output: 'aim',
@@ -55,6 +61,12 @@ export const barWidthTargetsCalculation = defineCalculation({
     { label: 'To', formula: 'upper end of the band', value: out.high, unit: 'mm', output: 'high' },
   ],
 })
+/** "; at most 760: the widest common on this kind of bike", where that is what the aim came to. */
+function capWords(caps: readonly { readonly aim: number; readonly words: string }[], aim: number): string {
+  const held = caps.find((cap) => cap.aim === aim)
+  return held === undefined ? '' : `; at most ${held.aim}: ${held.words}`
+}
+
 export const cutPlanCalculation = defineCalculation({
   name: 'cut-plan',
   title: 'Cutting a flat bar',

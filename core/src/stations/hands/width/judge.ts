@@ -19,7 +19,7 @@ import { BAR_LIMITS, cutPlan, cutSizes, defaultCut } from './cutPlan.ts'
 import type { CutPlan, CutSizeKey, WidthFloor } from './cutPlan.ts'
 import { cutPlanCalculation, barWidthTargetsCalculation } from './calculations.ts'
 import { piecesWidth } from '../bar/pieces.ts'
-import { GAP_CLEAR, widthAsked, widthInput, widthNow } from './readings.ts'
+import { GAP_CLEAR, capsOf, widthAsked, widthInput, widthNow } from './readings.ts'
 import { halfBar } from '../bar/halfBar.ts'
 import { spreadCost, spacingNow } from '../bar/spread.ts'
 import type { WidthAsked } from './readings.ts'
@@ -68,7 +68,7 @@ export function widthStanding({
   const stands = now && asked && judged(now.value, combined(now.plusMinus, asked.plusMinus), asked.target, { aim: asked.target.aim })
   const by = stands ? toAim(stands) : 0
   const isCut = bar === 'flat' && by < 0
-  const sold = now && by !== 0 && !isCut ? soldWidth(bar, now.value + by, now.value) - now.value : 0
+  const sold = now && by !== 0 && !isCut ? soldWidth(bar, now.value + by, now.value, asked?.target.high) - now.value : 0
   const otherBar = Math.sign(sold) === Math.sign(by) && Math.abs(sold - by) < Math.abs(by) ? sold : 0
   const cutSize = choices.cutSize ?? defaultCut
   const floors = bar === 'flat' ? floorsOf(setup) : []
@@ -197,7 +197,8 @@ function proposalsOf(width: WidthStanding, setup: Setup): Proposal[] {
 }
 
 function runsOf({ plan, school, cutSize, floors, now, asked }: WidthStanding, { setup, kind }: VisitContext): WorkingRun[] {
-  const width = { bar: setup.rider.bar, school, ...widthInput(setup, kind) }
+  const caps = capsOf(setup, kind).map(({ most, aim, key }) => ({ most, aim, words: widthCaps[key] }))
+  const width = { bar: setup.rider.bar, school, ...widthInput(setup, kind), caps }
   const cuts = {
     from: now?.value,
     to: asked?.target.aim,

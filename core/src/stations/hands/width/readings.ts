@@ -34,16 +34,16 @@ export interface WidthAsked {
 /** Room wanted beside the hands in the narrowest gap, mm in all. @source prior */
 export const GAP_CLEAR = 60
 
-/** What no flat bar should be wider than here: bars of its kind, the narrowest gap with room, the event. */
-function capsOf({ now, rider }: Pick<Setup, 'now' | 'rider'>, kind: BikeKind): WidthCap[] {
+/** What no flat bar should be wider than here: bars of its kind, the narrowest gap, through which it aims to have room, the event. */
+export function capsOf({ now, rider }: Pick<Setup, 'now' | 'rider'>, kind: BikeKind): WidthCap[] {
   if (rider.bar === 'drop') return []
   const made = widestFor(kind)
   const gap = measured(now, 'narrowestGap')
   const event = measured(now, 'eventBarWidest')
   return [
     ...(made ? [made] : []),
-    ...(gap ? [{ key: 'gap', width: gap.value - GAP_CLEAR } as const] : []),
-    ...(event ? [{ key: 'event', width: event.value } as const] : []),
+    ...(gap ? [{ key: 'gap', most: gap.value, aim: gap.value - GAP_CLEAR, plusMinus: gap.plusMinus } as const] : []),
+    ...(event ? [{ key: 'event', most: event.value, aim: event.value, plusMinus: event.plusMinus } as const] : []),
   ]
 }
 
@@ -63,7 +63,8 @@ export function widthAsked(setup: Pick<Setup, 'now' | 'rider'>, school: BarWidth
     narrow: shoulders,
     wide: shoulders,
   }[school]
-  return { target, plusMinus, cappedBy }
+  // What holds the band is what it is known to.
+  return { target, plusMinus: cappedBy === null ? plusMinus : cappedBy.plusMinus, cappedBy }
 }
 
 /** The bar's width as it is judged: hood to hood on a drop bar, end to end on a flat one. */

@@ -57,41 +57,52 @@ const soldWidths: Readonly<Record<BarKind, { readonly from: number; readonly to:
   flat: { from: 560, to: 840, step: 20 },
 }
 
-/** The width that is sold nearest to an aim, of two as near the one that changes less; mm. */
-export function soldWidth(bar: BarKind, aim: number, now: number): number {
+/**
+ * The width that is sold nearest to an aim, of two as near the one that changes less; mm.
+ * @param most no wider than this, where a narrower one is sold
+ */
+export function soldWidth(bar: BarKind, aim: number, now: number, most = Infinity): number {
   const { from, to, step } = soldWidths[bar]
   const lower = Math.min(to, Math.max(from, from + Math.floor((aim - from) / step) * step))
-  const upper = Math.min(to, lower + step)
+  const upper = lower + step > Math.min(to, most) ? lower : lower + step
   const [down, up] = [Math.abs(aim - lower), Math.abs(aim - upper)]
   return down < up || (down === up && Math.abs(now - lower) <= Math.abs(now - upper)) ? lower : upper
 }
 
 /** What no aim goes beyond, whatever the school says. */
 export const widthCaps = {
-  kind: 'no bar for this kind of bike is wider',
-  gap: 'for the narrowest gap on the way',
-  event: 'for the event',
+  kind: 'the widest common on this kind of bike',
+  gap: 'held by the narrowest gap',
+  event: 'held by the event',
 } as const satisfies Readonly<Record<string, string>>
 export type WidthCapKey = keyof typeof widthCaps
+/** A bar's width that is not gone beyond, mm. */
 export interface WidthCap {
   readonly key: WidthCapKey
-  readonly width: number
+  readonly most: number
+  /** no aim goes beyond this */
+  readonly aim: number
+  /** of the cap itself */
+  readonly plusMinus: number
 }
 
 /** The widest bar that is made for a kind of bike; null where none is known. */
 export function widestFor(kind: BikeKind): WidthCap | null {
   const usual = usualWidths[kind]
-  return usual === undefined ? null : { key: 'kind', width: usual[1] }
+  return usual === undefined ? null : { key: 'kind', most: usual[1], aim: usual[1], plusMinus: 0 }
 }
 
 /** A target that goes beyond none of the caps: what lies over them is left out, and the band is never turned over. */
-export function withinCaps({ low, aim, high }: WidthTarget, caps: readonly WidthCap[]): { target: WidthTarget; cappedBy: WidthCap | null } {
-  const [least] = [...caps].sort((a, b) => a.width - b.width)
-  if (least === undefined || high <= least.width) return { target: { low, aim, high }, cappedBy: null }
-  const top = least.width
-  return { target: { low: Math.min(low, top - CAPPED_BAND), aim: Math.min(aim, top), high: top }, cappedBy: least }
+export function withinCaps<Cap extends Pick<WidthCap, 'most' | 'aim'>>(
+  target: WidthTarget,
+  caps: readonly Cap[],
+): { readonly target: WidthTarget; readonly cappedBy: Cap | null } {
+  const [least] = [...caps].sort((a, b) => a.most - b.most)
+  if (least === undefined || target.high <= least.most) return { target, cappedBy: null }
+  const aim = Math.min(target.aim, ...caps.map((cap) => cap.aim))
+  return { target: { low: Math.min(target.low, aim, least.most - CAPPED_BAND), aim, high: least.most }, cappedBy: least }
 }
-/** Room under a cap, mm. @source prior */
+/** A band under a cap is at least this wide, mm. @source prior */
 const CAPPED_BAND = 20
 
 /** Share of the stature. @source common-practice */
