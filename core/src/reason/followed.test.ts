@@ -110,6 +110,23 @@ describe('first moves that are followed to the end', () => {
     const seen = onlyReadings({ sitsWhere: 'tail' }).map((reading) => ({ ...reading, after: last }))
     expect(firstOf({ ...after, readings: [...after.readings, ...seen] })?.cause).toBe('saddle-forward')
   })
+
+  it('but not for what another part says of itself: the new pedal speaks against a small patch at once', () => {
+    const hot = aVisit({
+      readings: readingsWith({ pedalKind: 'recessed', soleStiffness: 'soft' }),
+      complaints: [complaintAt(1, 'forefoot', 'both', { kind: 'pain' })],
+    })
+    const patch = (visit: VisitState) =>
+      reason(visitModel(visit, { spreads: null }).input)
+        .reasoned.causes.find(({ cause }) => cause === 'small-patch')
+        ?.said.find(({ of }) => of === 'pedalKind')?.speaks
+    expect(patch(hot)).toBe('for')
+    const to = { name: 'Two-bolt recessed with platform', properties: { pedalKind: 'recessed-platform' as const } }
+    const from = { name: 'Two-bolt recessed', properties: { pedalKind: 'recessed' as const } }
+    const exchanged = { ...entryOf(1), exchanges: [{ slot: 'pedals' as const, role: 'chosen' as const, from, to }] }
+    const kept: LedgerEntry = { kind: 'keep', id: entryOf(2).id, at: exchanged.at, of: exchanged.id }
+    expect(patch({ ...hot, ledger: [exchanged, kept] })).toBe('against')
+  })
 })
 
 describe('a bar of another width', () => {

@@ -43,14 +43,14 @@ function isAgainst(change: Change, cause: CauseKey, on: readonly Side[], input: 
 /**
  * Whether what was seen of the rider on the bike was seen before the change that answers a cause: it
  * may be so no more, and is read again before it speaks for that cause. What something else brought
- * along makes nothing old.
+ * along makes nothing old; nor does what a part says of itself, which goes with the part.
  * @param key a choice, or a number that the model does not carry on
  */
 export function isOutdated(input: ReasonInput, cause: CauseKey, key: ReadingKey, side: Side, condition: ConditionKey = 'usual'): boolean {
   const { read, standing } = placesOf(input)
   if (standing.length === 0) return false
   const { owner, sided } = definitionOf(key)
-  if (owner === 'rider' || owner === 'shoe') return false
+  if (owner !== 'fit') return false
   const placeOf = (of: Side | 'both') => read.get(readingPlace({ key, side: of, condition })) ?? 0
   const at = Math.max(placeOf('both'), sided ? placeOf(side) : 0)
   return standing.some(({ change, place }) => place > at && isAgainst(change, cause, sided ? [side] : sides, input))
