@@ -140,7 +140,8 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
   const past = pastOf(row, found)
   if (past === null) return null
   const b = belief(past - softFrom(row, found), found.plusMinus, row.soft)
-  const moves = logRatio(b, row.strength)
+  // What its page calls outside, be it by less than the ±, never speaks against the cause.
+  const moves = past > 0 ? Math.max(0, logRatio(b, row.strength)) : logRatio(b, row.strength)
   const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
   const figures: Readonly<Record<string, number>> = {
     v: found.value,

@@ -169,6 +169,9 @@ describe('setback', () => {
     expect(judgeSetback(signs({ hands: ['hand numb'] })).by).toBe(5)
     expect(judgeSetback(signs({ hipClosed: ['stomach'] })).by).toBe(-5)
     expect(judgeSetback(signs())).toMatchObject({ by: 0, findings: [] })
+    // Only told: a small step, and first a look. Seen to sit in the middle: nothing is moved by what is told.
+    expect(judgeSetback(signs({ hands: ['hand numb'] })).findings).toMatchObject([{ key: 'back', weight: 'note' }])
+    expect(judgeSetback(signs({ sits: 'middle', hands: ['hand numb'] }))).toMatchObject({ by: 0, findings: [{ key: 'leave' }] })
   })
   it('where the rider sits outranks what only follows; equal signs move nothing and say both', () => {
     expect(judgeSetback(signs({ sits: 'nose', hands: ['hand numb'] })).by).toBe(-5)

@@ -39,6 +39,25 @@ const marks = (value: number) => (value - 1) / 4
 /** Heavy for a pedal: the spring, the body and the cleat take more, kg. @source common-practice */
 export const HEAVY = 90
 const heavy = ({ mass }: PedalRider) => (mass ?? 0) >= HEAVY
+/** Light for a spring: below this a stiff one takes the whole leg, kg. @source prior */
+const LIGHT = 60
+const light = ({ mass }: PedalRider) => mass !== null && mass < LIGHT
+/** A leaf spring lets go early: for the light. Under a heavy rider a coil that can be turned up holds. @source common-practice */
+function springFor({ kind, release, tension }: PedalSpec, rider: PedalRider): number {
+  if (release === 0) return 1
+  if (heavy(rider)) return kind === 'plate-leaf' ? 0 : tension ? 1 : 0.5
+  return kind === 'plate-leaf' ? 1 : tension ? 0.25 : 0.75
+}
+/** What a flat pedal is worth under a road shoe: its smooth sole slips on the pins. Four bolts go on three by a plate. @source common-practice */
+const FLAT_UNDER_CLEATED = 0.25
+const FOUR_ON_THREE = 0.75
+
+/** How well a pedal goes with the shoes there are: 1 as they are, 0 with none but others. */
+function goesWith({ bolts }: Pick<PedalSpec, 'bolts'>, shoe: PedalSpec['bolts']): number {
+  if (bolts === shoe) return 1
+  if (bolts === 'none') return shoe === 'two bolts' ? 2 * FLAT_UNDER_CLEATED : FLAT_UNDER_CLEATED
+  return bolts === 'four bolts' && shoe === 'three bolts' ? FOUR_ON_THREE : 0
+}
 
 /**
  * The criteria with their own weights from readings and complaints. Scores are relative marks of
@@ -122,7 +141,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'entry',
     label: 'Easy in and out',
     source: 'common-practice',
-    score: (spec) => 0.6 * marks(spec.entryEase) + 0.4 * (spec.entrySides === 'one side' ? 0 : 1),
+    score: (spec) => 0.5 * marks(spec.entryEase) + 0.5 * (spec.entrySides === 'one side' ? 0 : 1),
     against: ({ entrySides }) => `slow to get in and out of${entrySides === 'one side' ? ', from one side only' : ''}`,
     counts: (r) =>
       r.entry
@@ -165,10 +184,33 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     counts: (r) => (heavy(r) ? said(3, `${HEAVY} kg and more`) : (r.hours ?? 0) >= 4 ? said(3, 'long hours') : said(2, 'usual')),
   },
   {
-    key: 'tension',
-    label: 'Release can be set',
+    key: 'shoes',
+    label: 'Goes with these shoes',
     source: 'common-practice',
-    score: (spec) => (spec.tension || spec.release === 0 ? 1 : 0),
+    score: (spec, { bolts }) => (bolts === null ? 1 : goesWith(spec, bolts)),
+    against: ({ bolts }, rider) =>
+      bolts === 'none'
+        ? 'the sole of a shoe for cleats slips on it'
+        : bolts === 'four bolts' && rider.bolts === 'three bolts'
+          ? 'four bolts: a plate between it and this shoe'
+          : `another shoe, for ${bolts}`,
+    counts: ({ bolts }) =>
+      bolts === null ? said(0, 'shoe not looked at') : said(4, `shoes for ${bolts === 'none' ? 'flat pedals' : bolts}`),
+  },
+  {
+    key: 'spring',
+    label: 'Spring for this weight',
+    source: 'common-practice',
+    score: springFor,
+    against: ({ kind }, r) =>
+      heavy(r) ? `${kind === 'plate-leaf' ? 'a leaf' : 'a'} spring that cannot be turned up` : 'a strong spring, to be turned right down',
+    counts: (r) => (light(r) ? said(4, `under ${LIGHT} kg`) : heavy(r) ? said(3, `${HEAVY} kg and more`) : said(0, 'usual weight')),
+  },
+  {
+    key: 'tension',
+    label: 'Release easy, or can be set',
+    source: 'common-practice',
+    score: (spec) => (spec.tension || spec.release === 0 ? 1 : marks(spec.entryEase)),
     against: () => 'its release cannot be set',
     counts: (r) => (r.entry ? said(3, 'hard to get in or out') : said(1, 'usual')),
   },
@@ -192,13 +234,41 @@ export const pedalSchools: readonly School[] = [
     label: 'Walkable first',
     source: 'common-practice',
     says: 'Recessed two-bolt pedals: easy entry, walking, long life.',
-    weights: { held: 3, patch: 1, stability: 1, float: 2, stance: 1, foreAft: 1, entry: 5, walking: 5, mud: 3, durability: 4, tension: 2 },
+    weights: {
+      held: 3,
+      patch: 1,
+      stability: 1,
+      float: 2,
+      stance: 1,
+      foreAft: 1,
+      entry: 5,
+      walking: 5,
+      mud: 3,
+      durability: 4,
+      tension: 2,
+      shoes: 0,
+      spring: 0,
+    },
   },
   {
     key: 'stable',
     label: 'Stable plate first',
     source: 'common-practice',
     says: 'A large plate: no hot spots, no rocking; walking matters little.',
-    weights: { held: 5, patch: 5, stability: 5, float: 2, stance: 3, foreAft: 2, entry: 1, walking: 0, mud: 0, durability: 4, tension: 2 },
+    weights: {
+      held: 5,
+      patch: 5,
+      stability: 5,
+      float: 2,
+      stance: 3,
+      foreAft: 2,
+      entry: 1,
+      walking: 0,
+      mud: 0,
+      durability: 4,
+      tension: 2,
+      shoes: 0,
+      spring: 0,
+    },
   },
 ]

@@ -1,10 +1,17 @@
 import { judged } from '../../../kernel/judged.ts'
+import type { Finding } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
-import { measured } from '../../../readings/resolve.ts'
+import { chosen, measured, measuredValue } from '../../../readings/resolve.ts'
+import type { ResolvedReadings } from '../../../readings/resolve.ts'
+import { trimmed } from '../../../kernel/entry.ts'
+import { sides } from '../../../kernel/sided.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import type { StationPage } from '../../../station/station.ts'
+import { hardRelease } from '../wear/cleatWear.ts'
+import { HEAVY } from './criteria.ts'
+import { startingPedals } from './kinds.ts'
 
 interface Parts {
   readonly context: Pick<VisitContext, 'setup'>
@@ -28,6 +35,33 @@ export const pedalNumbers = {
   },
 } as const satisfies NumberRows<Parts>
 
+/** What is wrong with the pedals as they are, before another one is looked for. @source common-practice */
+export function pedalFindings(now: ResolvedReadings): Finding[] {
+  const found: Finding[] = []
+  const [kind, shoe, mass] = [chosen(now, 'pedalKind'), chosen(now, 'boltPattern'), measuredValue(now, 'mass')]
+  const bolts = startingPedals.find((spec) => spec.kind === kind)?.bolts
+  const both = { side: 'both', source: 'common-practice' } as const
+  if (bolts !== undefined && bolts !== 'none' && shoe !== null && bolts !== shoe)
+    found.push({
+      ...both,
+      key: 'other-bolts',
+      weight: 'first',
+      headline: 'Pedal and shoe do not go together.',
+      sentence: `Cleats of this pedal want ${bolts}; the shoe has ${shoe === 'none' ? 'none' : shoe}. Read both again. With a plate in between, check that it sits tight and that the bolts bite deep enough.`,
+    })
+  for (const side of sides)
+    if (chosen(now, 'releaseFeel', side) === 'hard') found.push({ ...hardRelease(side), key: `hard-release-${side}` })
+  if (mass !== null && mass >= HEAVY && kind !== null && kind !== 'flat-pins')
+    found.push({
+      ...both,
+      key: 'mass-limit',
+      weight: 'note',
+      headline: 'Ask the maker how heavy a rider the pedal carries.',
+      sentence: `The limit is a model’s own, for axle, body and cleat. At ${trimmed(mass, 0)} kg it can be what decides.`,
+    })
+  return found
+}
+
 export const pedalPage = {
   label: 'Pedal',
   tells: 'Which kind of pedal suits these feet and rides, best first, and what a switch would disturb.',
@@ -49,5 +83,5 @@ export const pedalPage = {
   ],
   fields: [],
   numbers: pedalNumbers,
-  judge: () => ({}),
+  judge: ({ context }) => ({ findings: pedalFindings(context.setup.now) }),
 } as const satisfies StationPage<Parts, string>

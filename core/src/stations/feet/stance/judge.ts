@@ -10,7 +10,7 @@ import { chosen, measured, measuredValue } from '../../../readings/resolve.ts'
 import type { ResolvedReadings } from '../../../readings/resolve.ts'
 import { cleatRoom, stanceEstimated, stanceParts, stancePlusMinus } from './readings.ts'
 import { threadFinding } from './search.ts'
-import { chosenTarget, halves, stanceTargets } from './targets.ts'
+import { chosenTarget, halves, soldTreads, stanceTargets } from './targets.ts'
 import type { StanceMethodKey, StanceParts, StanceTarget, StanceUse } from './targets.ts'
 
 /** A rider's other bike as its last visit left it. */
@@ -26,6 +26,8 @@ export interface StanceStanding {
   readonly parts: Sided<StanceParts>
   readonly targets: readonly StanceTarget[]
   readonly target: StanceTarget
+  /** treads of other cranks for this use, mm */
+  readonly treads: readonly number[]
   /** each foot from the middle against the chosen target, mm; without a band where nothing binds */
   readonly stands: Sided<Judged>
   /** wanted less now, each side, mm: + the foot should go out; 0 inside the band */
@@ -54,12 +56,13 @@ export function stanceStanding(
 ): StanceStanding | null {
   const parts = stanceParts(now)
   if (parts === null) return null
+  const use = stanceUse(kind)
   const targets = stanceTargets({
     now: parts,
     kneeOutside: bySide((side) => measuredValue(now, 'kneeOutside', side)),
     otherStance: measuredValue(now, 'otherStance'),
     otherBikes,
-    use: stanceUse(kind),
+    use,
     stature: now.stature.left?.value ?? null,
     hipBreadth: measuredValue(now, 'hipBreadth'),
     mass: measuredValue(now, 'mass'),
@@ -81,6 +84,7 @@ export function stanceStanding(
     parts,
     targets,
     target,
+    treads: soldTreads[use],
     stands,
     gap: bySide((side) => toAim(stands[side])),
     isOff: sides.some((side) => verdictOf(stands[side]).isClear),

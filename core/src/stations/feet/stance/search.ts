@@ -108,8 +108,8 @@ interface HalfOption {
 /**
  * Every safe combination of washer, axle, adapter and crank, with the cleat taking up the rest within
  * its slot, best first: those that reach the target by their cost, then those that come nearest. A
- * combination is safe when enough thread stays in the crank. Washer and adapter on one side: the
- * washer sits under the adapter's own thread and is left out.
+ * combination is safe when enough thread stays in the crank. None takes a foot the wrong way. Washer
+ * and adapter on one side: the washer sits under the adapter's own thread and is left out.
  * @returns at most `count` options; the first is leaving everything alone when that already reaches
  */
 export function stanceOptions(input: StanceSearchInput, count = 6): StanceOption[] {
@@ -177,6 +177,13 @@ function missOf({ low, high }: StanceBand, half: number): number {
   return Math.max(0, low - half - 1e-9, half - high - 1e-9)
 }
 
+/** Whether a way takes a foot away from what counts as met: out of it, or further off on the side where it is off already. */
+function leadsAway(band: StanceBand, own: number, half: number): boolean {
+  const low = own < band.low - 1e-9
+  const high = own > band.high + 1e-9
+  return low ? half < own - 1e-9 : high ? half > own + 1e-9 : missOf(band, half) > 0
+}
+
 /** The same for choosing: past the target weighs more than short of it. */
 function weightOf(miss: number, half: number, target: number, own: number): number {
   return miss * (Math.sign(half - target) === Math.sign(target - own) ? OVERSHOOT : 1)
@@ -213,6 +220,7 @@ function halfOptions(input: StanceSearchInput, side: Side, tread: number, axle: 
         (same(adapter, own.adapter) ? 0 : stanceMeans.adapter.cost)
       const half = halfStance(parts)
       const miss = missOf(band, half)
+      if (leadsAway(band, halfStance(own), half)) continue
       const weight = weightOf(miss, half, target[side], halfStance(own))
       keepBest(options, { parts, cost, left: target[side] - half, miss, weight, threadLeft })
     }
@@ -280,13 +288,13 @@ function inWords({ now }: StanceSearchInput, found: Candidate): StanceOption {
   }
 }
 
-/** How a way that does not reach misses, each side: "2 mm short left, 3 mm too far right". */
+/** How a way that does not reach misses its aim, each side: "2 mm short of the aim left, 3 mm past it right". */
 export function missWords({ miss, left }: Pick<StanceOption, 'miss' | 'left'>, asked: Sided<number>): Message {
   const said = (side: Side) => {
     if (miss[side] < 0.05) return null
-    // Left over in the direction that was asked for is short; the other way is too far.
+    // Left over in the direction that was asked for is short; the other way is past it.
     const short = Math.sign(left[side]) === Math.sign(asked[side])
-    return msg`${mm(miss[side], 1)} ${short ? 'short' : 'too far'}`
+    return msg`${mm(Math.abs(left[side]), 1)} ${short ? 'short of the aim' : 'past the aim'}`
   }
   const [l, r] = [said('left'), said('right')]
   if (l !== null && r !== null && isSame(l, r)) return l

@@ -270,13 +270,29 @@ describe('a way that cannot reach', () => {
   it('is rather short than past where the foot is wanted', () => {
     const first = options.find(({ reaches }) => !reaches)!
     expect(first.left.left).toBeGreaterThan(0)
-    expect(said(missWords(first, asked))).toMatch(/^[\d.]+ mm short$/)
+    expect(said(missWords(first, asked))).toMatch(/^[\d.]+ mm short of the aim$/)
+  })
+  it('never takes a foot the wrong way: 14 mm inward on the right wants no longer axle, and a narrower crank is among the ways', () => {
+    const target = { left: 126, right: 112 }
+    const found = stanceOptions(
+      search({
+        target,
+        band: { left: { low: 121, high: 131 }, right: { low: 107, high: 117 } },
+        stock: { washers: [0, 1, 1.5], axles: [53, 57], adapters: [0, 20], treads: [130] },
+      }),
+      20,
+    )
+    expect(found.length).toBeGreaterThan(1)
+    for (const { left } of found) expect(Math.abs(left.right)).toBeLessThanOrEqual(14)
+    const withOwnCrank = found.filter(({ moves }) => moves.every(({ mean }) => mean !== 'crank'))
+    expect(withOwnCrank.flatMap(({ moves }) => moves).filter(({ mean }) => mean === 'axle' || mean === 'adapter')).toEqual([])
+    expect(found.some(({ moves }) => moves.some(({ mean, to }) => mean === 'crank' && to === 130))).toBe(true)
   })
   it('says which way it misses', () => {
-    expect(said(missWords({ miss: both(2), left: both(-7) }, asked))).toBe('2 mm too far')
-    expect(said(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked))).toBe('3 mm short right')
+    expect(said(missWords({ miss: both(2), left: both(-7) }, asked))).toBe('7 mm past the aim')
+    expect(said(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked))).toBe('8 mm short of the aim right')
     expect(said(missWords({ miss: { left: 2, right: 3 }, left: { left: -7, right: 8 } }, asked))).toBe(
-      '2 mm too far left, 3 mm short right',
+      '7 mm past the aim left, 8 mm short of the aim right',
     )
   })
   it('never puts an adapter on one side where both ask for the same', () => {

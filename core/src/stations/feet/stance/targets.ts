@@ -41,10 +41,15 @@ export const usualTread: Readonly<Record<StanceUse, { readonly low: number; read
   fat: { low: 200, high: 220 },
 }
 
+/** Treads that cranks for the use are sold with, mm. @source common-practice */
+export const soldTreads: Readonly<Record<StanceUse, readonly number[]>> = { road: [145, 150], mountain: [165, 170, 175], fat: [200, 210] }
+
 /** Crank face to pedal centre, commonly. @source common-practice */
 export const USUAL_AXLE = 53
 /** A knee this near to over the foot is over it, mm. @source prior */
 export const OVER_FOOT = 5
+/** A stance by build counts as met this near to it, mm: nearer than the least it adds. @source prior */
+const BY_BUILD = 1.5
 /** What bow legs and a heavy rider add to a half stance, mm: a longer axle's worth, and half of it. @source prior */
 const bodyAdds = { bowLegged: 4, heavy: 2 } as const
 
@@ -104,7 +109,7 @@ export function stanceTargets(input: StanceInput): StanceTarget[] {
     {
       key: 'build',
       label: 'By build',
-      half: adds === 0 ? null : { left: about(usualHalf + adds, OVER_FOOT), right: about(usualHalf + adds, OVER_FOOT) },
+      half: adds === 0 ? null : { left: about(usualHalf + adds, BY_BUILD), right: about(usualHalf + adds, BY_BUILD) },
       reason: msg`The usual half ${term('stance-width', 'stance')} of this kind of bike and ${mm(adds, 1)} for hips, bow legs or weight: usually wider for them. The amount is this product’s assumption.`,
       missing: 'Nothing in the build asks for more or less than usual, or hips and knees are not read.',
       source: 'prior',

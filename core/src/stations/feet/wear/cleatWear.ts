@@ -70,6 +70,18 @@ export interface CleatLook {
   readonly release: OptionOf<'releaseFeel'> | null
 }
 
+/** A foot that does not come out is a fall at the next stop. @source common-practice */
+export function hardRelease(side: Side): Finding {
+  return {
+    key: 'hard-release',
+    side,
+    weight: 'act',
+    headline: `${sideName(side)} foot comes out hard.`,
+    sentence: 'Tension down until ten releases in a row take no thought, then up only as far as sprints need. Never ride off before that.',
+    source: 'common-practice',
+  }
+}
+
 /** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */
 export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[] {
   const found: Finding[] = []
@@ -116,14 +128,7 @@ export function wearFindings(input: WearInput, look: Sided<CleatLook>): Finding[
         `${name} release is vague.`,
         'A release without a clear point is wear or dirt: clean, look at the cleat’s edge, then ten times again.',
       )
-    if (release === 'hard')
-      add(
-        'hard-release',
-        side,
-        'act',
-        `${name} foot comes out hard.`,
-        'Tension down until ten releases in a row take no thought, then up only as far as sprints need. Never ride off before that.',
-      )
+    if (release === 'hard') found.push(hardRelease(side))
   }
   const use = cleatUse(input)
   if (use !== null) {

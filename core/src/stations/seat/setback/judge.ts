@@ -49,7 +49,8 @@ const sitting = { nose: 'sits on the nose', tail: 'falls off the tail' } as cons
 export const SETBACK_STEP = 5
 
 /**
- * Setback has no single rule: signs for either way are weighed, and only a clear side moves it.
+ * Setback has no single rule: signs for either way are weighed, and only a clear side moves it. Who
+ * was seen to sit in the middle sits where the saddle carries: what is only told moves nothing then.
  * Creeping forward under effort is not answered by setback at all.
  * @source common-practice
  */
@@ -93,23 +94,43 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   }
   const weigh = (list: readonly Message[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
   const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
-  const request = lead >= CLEAR_LEAD && back.length > 0 ? SETBACK_STEP : lead <= -CLEAR_LEAD && forward.length > 0 ? -SETBACK_STEP : 0
+  const request =
+    signs.sits === 'middle'
+      ? 0
+      : lead >= CLEAR_LEAD && back.length > 0
+        ? SETBACK_STEP
+        : lead <= -CLEAR_LEAD && forward.length > 0
+          ? -SETBACK_STEP
+          : 0
   const room = request > 0 ? signs.railRoomBack : signs.railRoomForward
   const by = request === 0 ? 0 : Math.sign(request) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
   const said = (list: readonly Message[]) => joined(list, ', ')
-  if (back.length > 0 && forward.length > 0) {
+  const first = signs.sits === null ? msg` Look first where the rider sits.` : ''
+  if (signs.sits === 'middle' && !creeps)
+    add(
+      'leave',
+      'fine',
+      'Sits where the saddle carries.',
+      back.length + forward.length === 0
+        ? 'Nothing told speaks for moving it.'
+        : msg`${capitalised(said([...back, ...forward]))}: look at the rest before the ${term('saddle-setback', 'setback')}.`,
+    )
+  else if (back.length > 0 && forward.length > 0) {
     add('both', 'note', 'Signs for both ways.', msg`Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
   } else if (by > 0)
     add(
       'back',
-      'act',
-      'Further back.',
-      msg`${capitalised(said(back))}. Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
+      signs.sits === null ? 'note' : 'act',
+      signs.sits === null ? 'Further back may help.' : 'Further back.',
+      msg`${capitalised(said(back))}.${first} Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
     )
   else if (by < 0)
-    add('forward', 'act', 'Further forward.', msg`${capitalised(said(forward))}. Opens the hip and helps on steep ground; loads the hands.`)
-  else if (signs.sits !== null && request === 0 && !signs.noseDown)
-    add('leave', 'fine', 'Sits where the saddle carries.', 'Nothing told speaks for moving it.')
+    add(
+      'forward',
+      signs.sits === null ? 'note' : 'act',
+      signs.sits === null ? 'Further forward may help.' : 'Further forward.',
+      msg`${capitalised(said(forward))}.${first} Opens the hip and helps on steep ground; loads the hands.`,
+    )
   if (request !== 0 && room !== null && room < SETBACK_STEP) {
     add(
       'rails',

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { pedalExchange } from '@level-stance/core/stations/feet/exchange'
 import { pedalInUse } from '@level-stance/core/stations/feet/pedal/readings'
+import { pedalFindings } from '@level-stance/core/stations/feet/pedal/page'
 import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
 import { rankPedals } from '@level-stance/core/stations/feet/pedal/ranking'
 import { pedalDisturbs } from '@level-stance/core/stations/feet/pedal/switch'
@@ -10,6 +11,7 @@ import { pedalForm } from '../../../catalogue/partForms.ts'
 import RankedParts from '../../../catalogue/RankedParts.vue'
 import { usePedals } from '../../../data/catalogue.ts'
 import { useVisit } from '../../../data/visit.ts'
+import FindingList from '../../../finding/FindingList.vue'
 import { useFeet } from '../../useFeet.ts'
 
 /** Pedal systems ranked for this rider. */
@@ -19,12 +21,14 @@ const pedals = usePedals()
 const rider = computed(() => feet.rested.pedalRider)
 const entries = computed(() => pedals.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankPedals(entries.value, rider.value, own)
+const findings = computed(() => pedalFindings(visit.setup.now))
 const disturbs = (spec: PedalSpec) => pedalDisturbs(spec, rider.value, pedalInUse(visit.setup.now))
 const exchange = (spec: PedalSpec) => pedalExchange(spec, rider.value, visit.setup.now)
 </script>
 
 <template>
   <div class="pedals">
+    <FindingList v-if="findings.length > 0" :findings="findings" none="" />
     <RankedParts
       title="Pedals for this rider"
       part="pedal"

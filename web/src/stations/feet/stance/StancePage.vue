@@ -32,6 +32,11 @@ const board = useBoard()
 const parts = usePartsAtHand()
 
 const stance = computed(() => feet.parts.stance)
+/** Parts at hand; where no crank lies there, those that are sold for this kind of bike. */
+const stock = computed(() => ({
+  ...parts.stock,
+  treads: parts.stock.treads.length > 0 ? parts.stock.treads : (stance.value?.treads ?? []),
+}))
 const wanted = computed(() => sides.some((side) => (stance.value?.gap[side] ?? 0) !== 0))
 const options = computed(() => {
   const standing = stance.value
@@ -43,7 +48,7 @@ const options = computed(() => {
     band: standing.band,
     cleatRoom: standing.cleatRoom,
     thread: standing.thread,
-    stock: parts.stock,
+    stock: stock.value,
   })
 })
 
@@ -99,7 +104,7 @@ const items = computed(() => {
     {
       heading: 'Ways to this stance',
       calculation: anyCalculation(stanceOptionsCalculation),
-      input: { tread: standing.parts.left.tread, left: side('left'), right: side('right'), ...parts.stock },
+      input: { tread: standing.parts.left.tread, left: side('left'), right: side('right'), ...stock.value },
       plusMinus: {},
     },
   ]
