@@ -7,7 +7,8 @@ import { footReadings } from './table/feet.ts'
 import { onBikeReadings } from './table/onBike.ts'
 import { keysOf } from '../kernel/tables.ts'
 
-export type { ReadingDefinition, ReadingGroup, ReadingOwner } from './table/definition.ts'
+export type { ReadingDefinition, ReadingGroup } from './table/definition.ts'
+export type { ReadingOwner } from './table/owners.ts'
 
 /** Every reading of the product, in the order a tape goes. */
 const readingDefinitions = { ...bodyReadings, ...bikeReadings, ...footReadings, ...onBikeReadings }

@@ -23,8 +23,11 @@ describe('methods', () => {
     expect(methodUncertainty(method, dimension)).toBe(plusMinus)
   })
   it('offers for each reading only methods that can read it, its default among them', () => {
-    for (const key of readingKeys) expect(methodsFor(definitionOf(key).dimension)).toContain(definitionOf(key).method)
-    expect(methodsFor('angle')).not.toContain('tape')
+    for (const key of readingKeys) expect(methodsFor(definitionOf(key))).toContain(definitionOf(key).method)
+    for (const key of ['kneeFlexion', 'torsoAngle', 'stature'] as const) expect(methodsFor(definitionOf(key))).not.toContain('maker')
+    expect(methodsFor(definitionOf('kneeFlexion'))).not.toContain('tape')
+    expect(methodsFor(definitionOf('thigh'))).not.toContain('mat')
+    expect(methodsFor(definitionOf('sitBoneSpacing'))).toEqual(expect.arrayContaining(['mat', 'card', 'picture']))
   })
 })
 

@@ -21,6 +21,8 @@ export type Resolved =
   | (Quantity & {
       readonly from: string
       readonly source: SourceKey
+      /** place of the ledger at which it was read */
+      readonly at?: number
       /** read once, and taken for both sides */
       readonly oneForBoth?: true
       /** an estimate that changes of this visit, or of the one before it, have moved */
@@ -185,7 +187,7 @@ function read(reading: Reading, key: NumberKey, value: number, timeline: Timelin
   const number: Resolved =
     reading.method === 'carried'
       ? { ...estimated(atStart, plusMinus, unitOf(key), methods.carried.label, 'prior'), isMoved: true }
-      : { ...quantity(atStart, plusMinus, unitOf(key), 'measured'), from: reading.method, source: 'common-practice' }
+      : { ...quantity(atStart, plusMinus, unitOf(key), 'measured'), from: reading.method, source: 'common-practice', at }
   kept.set(reading, { timeline, at, number })
   return number
 }

@@ -1,16 +1,15 @@
 import { complaintTitle } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { likelihoodOf } from './arithmetic.ts'
 import { causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
-import { rankCauses } from './rank.ts'
+import { causeWord, rankCauses } from './rank.ts'
 import type { RankedCause } from './rank.ts'
 import { visitModel } from './visitModel.ts'
 import type { Spreads } from '../uncertainty/riderPlaces.ts'
 import type { VisitState } from './visitModel.ts'
 
 /** A cause as it was thought of at one time. */
-export type Thought = Pick<RankedCause, 'cause' | 'side' | 'probability' | 'isRead'>
+export type Thought = Pick<RankedCause, 'cause' | 'side' | 'probability' | 'isRead' | 'found'>
 
 /** What was thought of each complaint before anything was changed, or once a change had been rated and kept or undone. */
 export interface Stage {
@@ -24,7 +23,7 @@ export interface Turn {
   readonly complaintId: string
   readonly title: string
   readonly cause: CauseKey
-  /** "Saddle too high: was likely, now unlikely" */
+  /** "Saddle too high: was likely, now unlikely"; "… was likely, it was this" */
   readonly words: string
 }
 
@@ -59,15 +58,20 @@ function stageAt(visit: VisitState, changeId: string | null, length: number, spr
   const facts = visitModel(then, spreads === null ? {} : { spreads }).facts
   const thought = (complaint: Complaint) => ({
     complaintId: complaint.id,
-    causes: rankCauses(facts, [complaint]).map(({ cause, side, probability, isRead }) => ({ cause, side, probability, isRead })),
+    causes: rankCauses(facts, [complaint]).map(({ cause, side, probability, isRead, found }) => ({
+      cause,
+      side,
+      probability,
+      isRead,
+      found,
+    })),
   })
   return { changeId, complaints: visit.complaints.map(thought) }
 }
 
-/** "likely", or that nothing was read yet. */
-export function thoughtWords(thought: Pick<Thought, 'probability' | 'isRead'> | undefined): string {
-  if (thought === undefined) return 'not thought of'
-  return thought.isRead ? likelihoodOf(thought.probability).words : 'nothing read yet'
+/** "likely", or what was found, or that nothing was read yet. */
+export function thoughtWords(thought: Pick<Thought, 'probability' | 'isRead' | 'found'> | undefined): string {
+  return thought === undefined ? 'not thought of' : causeWord(thought)
 }
 
 /** What each trial turned: causes of a complaint, the likeliest before or after it, whose word became another. */
@@ -82,10 +86,12 @@ export function turnsOf(stages: readonly Stage[], complaints: readonly Complaint
       if (complaint === undefined) return []
       const told = [...new Set([...were.slice(0, MOST_CAUSES), ...causes.slice(0, MOST_CAUSES)].map(({ cause }) => cause))]
       return told.flatMap((cause): Turn[] => {
-        const [was, is] = [were, causes].map((list) => thoughtWords(list.find((row) => row.cause === cause)))
+        const [before, after] = [were, causes].map((list) => list.find((row) => row.cause === cause))
+        const [was, is] = [before, after].map(thoughtWords)
+        const turned = after?.found ? is : `now ${is}`
         return was === is
           ? []
-          : [{ complaintId, title: complaintTitle(complaint), cause, words: `${causeOf(cause).label}: was ${was}, now ${is}` }]
+          : [{ complaintId, title: complaintTitle(complaint), cause, words: `${causeOf(cause).label}: was ${was}, ${turned}` }]
       })
     })
     turns.set(changeId, found)

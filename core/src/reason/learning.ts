@@ -1,3 +1,4 @@
+import { itemAt } from '../kernel/dense.ts'
 import { joined, msg } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import type { Change } from '../ledger/fold.ts'
@@ -26,7 +27,10 @@ export const UNREAD_WORKS = 0.35
 export interface Learned {
   readonly moves: number
   readonly words: Message
+  /** what stands has eased it: to half or less of every complaint, or in part */
+  readonly found: Found | null
 }
+export type Found = 'it' | 'part'
 
 /** The move that answers a cause on this bar. */
 export function moveFor(cause: CauseKey, bar: BarKind): RemedyMove | null {
@@ -97,10 +101,16 @@ export function fromTrials(
     })
     if (results.length === 0) return []
     const result = (['relieved', 'worse', 'unchanged'] as const).find((one) => results.includes(one)) ?? 'unchanged'
+    const stands = result === 'relieved' && !results.includes('worse') && steps.every(({ state }) => state !== 'undone')
+    const halved = explains.every(({ id }) => {
+      const mine = rated.flat().filter(({ complaint }) => complaint.id === id)
+      return mine.length === 0 || 2 * itemAt(mine, mine.length - 1).after <= itemAt(mine, 0).before
+    })
     const words = { relieved: 'eased it', unchanged: 'changed little', worse: 'made it worse' }[result]
     return [
       {
         moves: share * trialWeights[result],
+        found: stands ? (halved ? 'it' : 'part') : null,
         words: msg`${joined(
           steps.map((change) => joined(changeWords(change), ', ')),
           ', then ',
@@ -118,10 +128,10 @@ export function fromTold(cause: CauseKey, explains: readonly Complaint[]): Learn
     complaint.tried.flatMap(({ what, helped }): Learned[] => {
       const words = `Tried before: ${midSentence(triedWords[what])}, ${helpedWords[helped]}.`
       const weight = helped === 'yes' ? trialWeights.relieved : helped === 'no' ? trialWeights.unchanged : trialWeights.worse
-      if (tried.same.includes(what)) return [{ moves: TOLD_SHARE * weight, words }]
+      if (tried.same.includes(what)) return [{ moves: TOLD_SHARE * weight, words, found: null }]
       // What would make the cause worse tells by its opposite; no change tells nothing.
       if (!tried.opposite?.includes(what) || helped === 'no') return []
-      return [{ moves: TOLD_SHARE * (helped === 'worse' ? trialWeights.relieved : trialWeights.unchanged), words }]
+      return [{ moves: TOLD_SHARE * (helped === 'worse' ? trialWeights.relieved : trialWeights.unchanged), words, found: null }]
     }),
   )
 }

@@ -6,7 +6,7 @@ import type { Side } from '../kernel/sided.ts'
 import { midSentence } from '../kernel/words.ts'
 import { sidesOf } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { LIKELY, POSSIBLE, jointly, oddsOf, priorAt, probabilityOf } from './arithmetic.ts'
+import { LIKELY, POSSIBLE, jointly, likelihoodOf, oddsOf, priorAt, probabilityOf } from './arithmetic.ts'
 import { workStations } from '../kernel/stations.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
@@ -14,7 +14,7 @@ import type { Facts } from './context.ts'
 import { numberAt, pastOf, testsOf, weigh } from './evidence.ts'
 import type { Evidence, OpenTest } from './evidence.ts'
 import { fromTold, fromTrials, moveFor } from './learning.ts'
-import type { Learned } from './learning.ts'
+import type { Found, Learned } from './learning.ts'
 import { modifierHolds, symptomsOf } from './matching.ts'
 import { studioCount, withStudioCounts } from './studio.ts'
 import { symptomOf } from './symptomTable.ts'
@@ -40,6 +40,8 @@ export interface RankedCause {
   readonly learned: readonly Learned[]
   /** whether any test, or any trial, has something to go by */
   readonly isRead: boolean
+  /** what a trial that stands has shown of it; null = nothing */
+  readonly found: Found | null
   /** what comes first, in words; null = nothing stands before it */
   readonly muted: string | null
   /** ids of the complaints it can explain */
@@ -144,6 +146,7 @@ export function rankCauses(facts: Facts, complaints: readonly Complaint[]): Rank
       open,
       learned,
       isRead: said.length > 0 || learned.length > 0,
+      found: learned.find(({ found }) => found !== null)?.found ?? null,
       muted: null,
       explains: explains.map(({ id }) => id),
       here: asked.tried > 0 ? { tried: asked.tried, eased: asked.eased } : null,
@@ -165,7 +168,7 @@ function mergedSides(rows: readonly RankedCause[]): RankedCause[] {
     ...test,
     missing: [...first.open, ...second.open].filter(({ of }) => of === test.of).flatMap(({ missing }) => missing),
   }))
-  return [{ ...first, side: alike ? 'both' : first.side, explains, open }]
+  return [{ ...first, found: first.found ?? second.found, side: alike ? 'both' : first.side, explains, open }]
 }
 
 /** What must be settled before a cause, in words; null = nothing. */
@@ -187,6 +190,14 @@ function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[])
       other.explains.some((id) => row.explains.includes(id)),
   )
   return upstream === undefined ? null : `${first(upstream.cause)} The hands come after feet and seat.`
+}
+
+const foundWords: Readonly<Record<Found, string>> = { it: 'it was this', part: 'part of it' }
+
+/** How likely a cause is, in a word: "likely"; or what was found once it was tried; or that nothing was read yet. */
+export function causeWord({ found, isRead, probability }: Pick<RankedCause, 'found' | 'isRead' | 'probability'>): string {
+  if (found !== null) return foundWords[found]
+  return isRead ? likelihoodOf(probability).words : 'nothing read yet'
 }
 
 /** Belief in a cause that no complaint points at, before anything is read. @source prior */

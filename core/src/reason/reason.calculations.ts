@@ -4,10 +4,11 @@ import { defineCalculation } from '../kernel/calculation.ts'
 import { CalculationError } from '../kernel/problem.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { sides } from '../kernel/sided.ts'
-import { likelihoodOf } from './arithmetic.ts'
+
 import { causeKeys, causeOf } from './causeTable.ts'
 import { weigh } from './evidence.ts'
 import { readingsWords } from './nextReading.ts'
+import { causeWord } from './rank.ts'
 import type { RankedCause } from './rank.ts'
 import { reason } from './reason.ts'
 import { visitModel } from './visitModel.ts'
@@ -34,7 +35,7 @@ function shown(row: RankedCause): z.infer<typeof causeOut> {
     label: causeOf(row.cause).label,
     side: row.side,
     probability: row.probability,
-    word: row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet',
+    word: causeWord(row),
     for: [...words('for'), ...lessons(true)],
     against: [...words('against'), ...lessons(false)],
     open: row.open.map(({ missing }) => readingsWords(missing)),

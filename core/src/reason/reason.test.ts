@@ -347,16 +347,17 @@ describe('learning', () => {
     expect(chance(steps(5, 4), 'saddle-high')).toBeGreaterThan(chance(steps(6, 6), 'saddle-high'))
   })
   it('is looked back on trial by trial, each by what was known by then', () => {
-    const visit = aVisit({ ...rated(3), readings: onlyReadings({ kneeFlexion: 20 }) })
+    const visit = aVisit({ ...rated(3), readings: readingsWith({ kneeFlexion: 18 }) })
     const later: Reading = { ...onlyReadings({ pelvisRock: 'some' })[0]!, after: keep.id }
     const stages = thoughtsOver({ ...visit, readings: [...visit.readings, later] }, null)
     const at = (i: number) => stages[i]!.complaints[0]!.causes.find(({ cause }) => cause === 'saddle-high')!.probability
     expect(stages.map(({ changeId }) => changeId)).toEqual([null, change.id])
     expect(at(0)).toBeCloseTo(chance({ complaints: [knee], readings: visit.readings }, 'saddle-high'), 12)
     expect(at(1)).toBeCloseTo(chance({ ...visit, readings: [...visit.readings, later] }, 'saddle-high'), 12)
-    expect(at(1)).toBeGreaterThan(at(0))
+    // What eased raises it against the same move not yet rated; a knee that is right now is no word against what it was.
+    expect(at(1)).toBeGreaterThan(chance({ ...visit, readings: [...visit.readings, later], ratings: [] }, 'saddle-high'))
     const turns = turnsOf(stages, visit.complaints).get(change.id)!
-    expect(turns.map(({ words }) => words)).toContain('Saddle too high: was likely, now very likely')
+    expect(turns.map(({ words }) => words)).toContain('Saddle too high: was likely, it was this')
   })
   it('counts for a studio what was tried and what eased, and is a weak word on what is usual', () => {
     const { complaints, ledger, ratings } = rated(3)

@@ -16,6 +16,7 @@ export function aVisit(over: Partial<VisitState> = {}): VisitState {
 const seated = {
   saddleTilt: 0,
   saddleWidth: 140,
+  saddleNoseWidth: 49,
   sitBoneSpacing: 112,
   cleatTurn: [5, 5],
   cleatFloat: [6, 6],
@@ -36,15 +37,16 @@ const seated = {
 
 const read = [...new Set([flatBar, dropBar].flatMap((bar) => readingsWith({ ...seated, ...bar }).map(({ key }) => key)))]
 
+/** As far off as bikes are found, mm. */
+const FAR = 40
+/** From −1 to 1, each as likely: most doubles lie next to nothing. */
+const share = fc.integer({ min: -50, max: 50 }).map((step) => step / 50)
+
 /** A visit with every reading that bears on a number somewhere near its usual, some left out, some moved since. */
 export const randomVisits = fc
   .record({
     bar: fc.constantFrom<BarKind>('flat', 'drop'),
-    shifts: fc.dictionary(
-      fc.constantFrom<string>(...read),
-      fc.tuple(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: -1, max: 1, noNaN: true })),
-      { maxKeys: 40 },
-    ),
+    shifts: fc.dictionary(fc.constantFrom<string>(...read), fc.tuple(share, share), { maxKeys: 40, size: 'max' }),
     gone: fc.array(fc.constantFrom<string>(...read), { maxLength: 4 }),
     move: fc.constantFrom<LedgerEntry[]>(
       [],
@@ -60,8 +62,10 @@ export const randomVisits = fc
       const shift = shifts[key]?.[side === 'right' ? 1 : 0]
       if (isChoice(key) || typeof value !== 'number' || shift === undefined) return [reading]
       const { min, max, dimension } = definitionOf(key)
-      const far = dimension === 'angle' ? 14 : 0.12 * Math.max(Math.abs(value), 60)
-      const moved = Math.round(Math.min(max, Math.max(min, value + shift * far)) * 10) / 10
+      const far = dimension === 'angle' ? 14 : Math.min(FAR, 0.12 * Math.max(Math.abs(value), 60))
+      // Shoes come in whole sizes; a tape shows tenths.
+      const steps = dimension === 'shoe-size' ? 1 : 10
+      const moved = Math.round(Math.min(max, Math.max(min, value + shift * far)) * steps) / steps
       return [{ ...reading, value: moved, typed: String(moved) }]
     })
     const complaints = [

@@ -56,6 +56,7 @@ export interface CalibratedBody {
 /** The body at a place of the timeline, with the readings that hold there. */
 export interface CalibratedRider {
   readonly bar: BarKind
+  readonly timeline: Timeline
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
   readonly plusMinus: StandingNumbers['plusMinus']
@@ -153,9 +154,10 @@ function solved(free: FreeParameters, knowns: readonly Known[], before: Calibrat
 /** The body with the readings that hold at a place. */
 export function riderAtPlace(body: CalibratedBody, place: number = body.timeline.length): CalibratedRider {
   const { resolved, values, plusMinus } = body.standingAt(place)
-  const { bar, free, knowns, usual } = body
+  const { bar, timeline, free, knowns, usual } = body
   return {
     bar,
+    timeline,
     resolved,
     values,
     plusMinus,

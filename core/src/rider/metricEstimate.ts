@@ -6,8 +6,11 @@ import type { RiderModel } from '../body/rider.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { axlesOf } from '../model/riderModel.ts'
-import { measured } from '../readings/resolve.ts'
+import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
+import { settingKeys, settings } from '../ledger/settings.ts'
+import type { SettingKey } from '../ledger/settings.ts'
+import type { Timeline } from '../readings/movedBy.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
 import type { ResolvedReadings } from '../readings/resolve.ts'
 import { tableOf } from '../kernel/tables.ts'
@@ -73,7 +76,28 @@ function readAt(setup: Setup, metric: MetricKey): AsRead | null {
 }
 
 function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { predictors }: Kept): AsRead | null {
-  return carriedOn(metric, { read: now, knowns: rider.knowns, free: rider.usual.values, model, place, predictors })
+  const { knowns, timeline } = rider
+  return carriedOn(metric, { read: now, knowns, free: rider.usual.values, model, place, timeline, predictors })
+}
+
+/** Settings that a leg's angles hang on, and those that trunk and arms hang on as well; lever, grip and shifter move fingers alone. */
+const ofLegs = settingKeys.filter((key) => settings[key].station !== 'hands')
+const ofArms = settingKeys.filter((key) => settings[key].station !== 'hands' || (definitionOf(key).inModel && !key.startsWith('lever')))
+const carries: Readonly<Record<KnownKind, readonly SettingKey[]>> = {
+  kneeFlexion: ofLegs,
+  footPitch: ofLegs,
+  hipAngle: ofArms,
+  torsoAngle: ofArms,
+  elbowFlexion: ofArms,
+  shoulderAngle: ofArms,
+  wrist: ofArms,
+}
+
+/** Whether anything that an angle hangs on stands elsewhere than where it was read. */
+function isMovedSince(kind: KnownKind, timeline: Timeline, from: number, to: number): boolean {
+  if (from === to) return false
+  const [before, after] = [timeline.byAt(from), timeline.byAt(to)]
+  return carries[kind].some((key) => [...sides, 'both' as const].some((side) => before(key, side) !== after(key, side)))
 }
 
 /** What a number was read in: the readings that hold, the angles a body was solved from, that body, and the model as it stands. */
@@ -83,14 +107,15 @@ interface ReadIn {
   readonly free: FreeValues
   readonly model: RiderModel | null
   readonly place: number
+  readonly timeline: Timeline
   readonly predictors: Kept['predictors']
 }
 
 /** A number as it was read, carried on by the model over what was changed since; null where it was not read. */
-function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, place, predictors }: ReadIn): AsRead | null {
+function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, place, timeline, predictors }: ReadIn): AsRead | null {
   const by = readBy[metric]
-  const read = by ? measured(readings, by.key, by.side) : null
-  if (by === undefined || read === null) return null
+  const read = by && readings[by.key][by.side]
+  if (!read || read.basis !== 'measured') return null
   const { kind, side } = by
   const predictBy = (key: RiderModel, made: () => RiderModel): number => {
     const one = predictors.get(key) ?? predictor(made())
@@ -102,6 +127,8 @@ function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, pla
     .filter(({ known }) => known.kind === kind && (known.side === side || known.side === 'both') && known.value === read.value)
     .sort((a, b) => a.place - b.place)
   const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
+  // No model says what a move has made of it: it is not known until it is read again.
+  if ((model === null || base === undefined) && isMovedSince(kind, timeline, read.at ?? 0, place)) return null
   if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
   const overModel = read.value - predictBy(base, () => withFree(base, free))
   const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
@@ -130,7 +157,15 @@ function readIn(setup: Setup, condition: ConditionKey, model: RiderModel): ReadI
   const other = setup.rider.others.find((row) => row.condition === condition)
   if (other === undefined) return null
   const { knowns, calibration } = other
-  return { read: setup.rider.readIn(condition), knowns, free: calibration.values, model, place: setup.place, predictors: new Map() }
+  return {
+    read: setup.rider.readIn(condition),
+    knowns,
+    free: calibration.values,
+    model,
+    place: setup.place,
+    timeline: setup.rider.timeline,
+    predictors: new Map(),
+  }
 }
 
 /**

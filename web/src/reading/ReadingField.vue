@@ -7,6 +7,7 @@ import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/readings/readingDefinitions'
 import { allowedRange, readEntry, readingName, unitMark } from '@level-stance/core/readings/readingEntry'
 import type { EntryTrouble } from '@level-stance/core/readings/readingEntry'
+import { usualMethod } from '@level-stance/core/readings/table/readingBands'
 import { methodOver } from '@level-stance/core/readings/table/methods'
 import { conditions } from '@level-stance/core/readings/conditions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
@@ -70,7 +71,7 @@ if (drafts.get(place.value) !== null) judge()
 function store(value: number | null, repeats: readonly number[] = []): void {
   const before = newest()
   if (value === (before?.value ?? null) && repeats.length === (before?.repeats.length ?? 0)) return
-  const method = methodOver(counting.value?.method, definitionOf(props.readingKey).method)
+  const method = methodOver(counting.value?.method, usualMethod(definitionOf(props.readingKey), preferences.readingWay))
   const typed = value === null ? '' : text.value.trim().slice(0, 60)
   write({ ...readingProps(props, before, visit.after), value, typed, method, repeats: [...repeats] })
 }

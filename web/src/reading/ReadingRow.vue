@@ -8,6 +8,8 @@ import { predictionOf } from '@level-stance/core/rider/calibrated'
 import { metricEstimate, metricReadBy } from '@level-stance/core/rider/metricEstimate'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
 import { methods, methodsFor } from '@level-stance/core/readings/table/methods'
+import { readingWays, wayOf } from '@level-stance/core/readings/table/readingBands'
+import type { ReadingWay } from '@level-stance/core/readings/table/readingBands'
 import type { MethodKey } from '@level-stance/core/readings/table/methods'
 import { definitionOf, isChoice, optionWord } from '@level-stance/core/readings/readingDefinitions'
 import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
@@ -97,6 +99,21 @@ const taken = stable(() =>
 /** Read once, without a side. */
 const forBoth = computed(() => (definition.value.onceForBoth ? visit.reading(props.readingKey, 'both', props.condition) : null))
 const method = computed<MethodKey>(() => (taken.value[0] ?? forBoth.value)?.method ?? definition.value.method)
+/** How the leg moved while it was read, of a reading whose band goes by that. */
+const way = computed(() => (numberKey.value !== null && definitionOf(numberKey.value).band !== undefined ? wayOf(method.value) : null))
+/** Asked once, at the first of these readings; then the fitter's usual way is known. */
+const asksWay = computed(
+  () =>
+    way.value === 'still' &&
+    method.value === definition.value.method &&
+    preferences.readingWay === null &&
+    taken.value.length > 0 &&
+    visit.shownUpTo === null,
+)
+function readBy(chosen: ReadingWay): void {
+  preferences.readLegs(chosen)
+  if (chosen !== way.value) setMethod(readingWays[chosen].method)
+}
 const how = computed(() => {
   const rows = taken.value.length > 0 ? taken.value : [forBoth.value]
   if (rows[0] === null || rows.length === 0) {
@@ -107,7 +124,8 @@ const how = computed(() => {
   if (choice.value) return methods[method.value].label
   const spread = Math.max(...rows.map((reading) => (reading ? readingPlusMinus(reading) : 0)))
   const once = oneForBoth.value ? ', read once for both sides' : ''
-  return `±${inUnit(spread)}${mark.value} ${methods[method.value].label}${repeated.value}${once}`
+  const moves = way.value === null ? '' : `, ${readingWays[way.value].label}`
+  return `±${inUnit(spread)}${mark.value} ${methods[method.value].label}${moves}${repeated.value}${once}`
 })
 /** "3 readings, spread 1.2": said where a reading was repeated. */
 const repeated = computed(() => {
@@ -203,9 +221,7 @@ async function readAgain(): Promise<void> {
 }
 const row = ref<HTMLElement | null>(null)
 
-const ways = computed(() =>
-  tableOf([...new Set([...methodsFor(definition.value.dimension), method.value])], (key): string => methods[key].label),
-)
+const ways = computed(() => tableOf([...new Set([...methodsFor(definition.value), method.value])], (key): string => methods[key].label))
 function setMethod(chosen: MethodKey | null): void {
   if (chosen === null) return
   for (const reading of [...taken.value, forBoth.value]) {
@@ -266,6 +282,10 @@ function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
         </Button>
       </p>
     </template>
+    <p v-if="asksWay" class="way small" role="group" aria-label="How the leg was read">
+      Held still, or pedalling? It changes what is asked.
+      <Button v-for="(row, key) in readingWays" :key="key" size="small" @click="readBy(key)">{{ row.label }}</Button>
+    </p>
     <div v-if="open" class="more small">
       <p><MessageText :of="definition.how" /> <TermLink v-if="term" :of="term" /></p>
       <p v-for="{ reading, words } in history" :key="`${reading.side}@${reading.after}`" class="past">
@@ -347,6 +367,14 @@ function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
   grid-column: 1 / -1;
   color: var(--brick);
   font-size: 14px;
+  padding: 2px 0 6px;
+}
+.way {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px;
+  grid-column: 1 / -1;
   padding: 2px 0 6px;
 }
 .suggest {

@@ -4,9 +4,10 @@ import { Button, Popover, Progress } from 'ant-design-vue'
 import { feetStation } from '@level-stance/core/stations/feet/station'
 import { handsStation } from '@level-stance/core/stations/hands/station'
 import { seatStation } from '@level-stance/core/stations/seat/station'
-import { likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { POSSIBLE } from '@level-stance/core/reason/arithmetic'
 import { causeOf, causePage } from '@level-stance/core/reason/causeTable'
 import { readingsWords } from '@level-stance/core/reason/nextReading'
+import { causeWord } from '@level-stance/core/reason/rank'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { usePaintedFirst } from '../kit/painted.ts'
 import { MessageText } from '../glossary/MessageText.ts'
@@ -25,7 +26,6 @@ defineEmits<{ go: [cause: RankedCause] }>()
 const visit = useVisit()
 const { shown } = usePaintedFirst(() => props.causes, 4)
 
-const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
 const stations = { feet: feetStation, seat: seatStation, hands: handsStation } as const
 function pageLabel({ cause }: RankedCause): string {
   const { station } = causeOf(cause)
@@ -46,7 +46,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
     <li
       v-for="row in shown"
       :key="row.cause"
-      :class="{ muted: row.muted !== null, dim: row.isRead && row.probability < 0.25 }"
+      :class="{ muted: row.muted !== null, dim: row.isRead && row.found === null && row.probability < POSSIBLE }"
       :data-testid="`cause-${row.cause}`"
     >
       <div class="top">
@@ -82,7 +82,9 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
               </tbody>
             </table>
           </template>
-          <Button type="text" class="word" :aria-label="`${causeOf(row.cause).label}: ${word(row)}, show the sum`">{{ word(row) }}</Button>
+          <Button type="text" class="word" :aria-label="`${causeOf(row.cause).label}: ${causeWord(row)}, show the sum`">{{
+            causeWord(row)
+          }}</Button>
         </Popover>
       </div>
       <Progress :percent="100 * row.probability" :show-info="false" size="small" :class="{ read: row.isRead }" aria-hidden="true" />

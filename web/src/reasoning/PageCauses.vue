@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Tag } from 'ant-design-vue'
 import { computed } from 'vue'
-import { LIKELY, likelihoodOf } from '@level-stance/core/reason/arithmetic'
+import { LIKELY } from '@level-stance/core/reason/arithmetic'
 import { causeOf } from '@level-stance/core/reason/causeTable'
 import type { WorkStation } from '@level-stance/core/kernel/stations'
+import { causeWord } from '@level-stance/core/reason/rank'
 import type { RankedCause } from '@level-stance/core/reason/rank'
 import { useReasoning } from '../data/reasoning.ts'
 
@@ -11,16 +12,15 @@ import { useReasoning } from '../data/reasoning.ts'
 const props = defineProps<{ station: WorkStation; page: string }>()
 const reasoning = useReasoning()
 const causes = computed(() => reasoning.causesOn(props.station, props.page))
-const word = (row: RankedCause) => (row.isRead ? likelihoodOf(row.probability).words : 'nothing read yet')
 const titles = (row: RankedCause) =>
   (reasoning.reasoning?.complaints ?? []).flatMap(({ id, title }) => (row.explains.includes(id) ? [title] : [])).join(', ')
-const isLikely = ({ isRead, probability, muted }: RankedCause) => isRead && probability >= LIKELY && muted === null
+const isLikely = ({ isRead, found, probability, muted }: RankedCause) => isRead && found === null && probability >= LIKELY && muted === null
 </script>
 
 <template>
   <p v-if="causes.length > 0" class="about" data-testid="page-causes">
     <Tag v-for="row in causes" :key="row.cause" :class="{ likely: isLikely(row) }" :title="titles(row)"
-      >{{ causeOf(row.cause).label }}{{ row.side && row.side !== 'both' ? `, ${row.side}` : '' }}: {{ word(row) }}</Tag
+      >{{ causeOf(row.cause).label }}{{ row.side && row.side !== 'both' ? `, ${row.side}` : '' }}: {{ causeWord(row) }}</Tag
     >
   </p>
 </template>

@@ -5,16 +5,11 @@ import type { KnownKind } from '../../body/calibration.ts'
 import type { MetricKey } from '../../body/metrics.ts'
 import type { SourceKey } from '../../kernel/sources.ts'
 import type { ReadingBandKey } from './readingBands.ts'
+import type { ReadingOwner } from './owners.ts'
 import type { TermKey } from './terms.ts'
 
 export const readingGroups = ['body', 'bike', 'on-bike', 'shoe', 'cleat'] as const
 export type ReadingGroup = (typeof readingGroups)[number]
-
-/**
- * What a reading belongs to, and so how long it holds: `rider` always, `shoe` wherever these shoes
- * go, `bike` on this bike, `fit` only at the contact points it was read at.
- */
-export type ReadingOwner = 'rider' | 'shoe' | 'bike' | 'fit'
 
 /** How a reading is filled in where it was not taken; ± is k = 2 and deliberately wide. Other readings by their key. */
 export type EstimateRow =

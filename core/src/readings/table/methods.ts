@@ -1,6 +1,7 @@
 import type { PlainDimension } from '../../kernel/entry.ts'
 import type { SourceKey } from '../../kernel/sources.ts'
 import { keysOf } from '../../kernel/tables.ts'
+import type { ReadingOwner } from './owners.ts'
 
 /** How a value was got, with the ± it carries (k = 2) per kind of value. */
 export interface Method {
@@ -22,6 +23,10 @@ export interface Method {
   readonly rate?: number
   readonly gradient?: number
   readonly source: SourceKey
+  /** reads only what belongs to these: a maker knows parts, no rider */
+  readonly owners?: readonly ReadingOwner[]
+  /** reads only what this method is the usual one for */
+  readonly where?: string
   /** read off a pedalling rider: an angle taken so bends more than one held still */
   readonly pedalling?: true
   /** written by the application alone: no way of reading that a fitter could pick */
@@ -36,15 +41,24 @@ export const methods = {
   goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
   photo: { label: 'photo', length: 4, angle: 2, pedalling: true, source: 'common-practice' },
   motion: { label: 'motion trace', angle: 1.5, pedalling: true, source: 'common-practice' },
-  mat: { label: 'pressure mat', length: 4, source: 'common-practice' },
-  card: { label: 'impression', length: 3, source: 'common-practice' },
-  picture: { label: 'impression, photographed', length: 4, source: 'common-practice' },
+  mat: { label: 'pressure mat', length: 4, where: 'card', source: 'common-practice' },
+  card: { label: 'impression', length: 3, where: 'card', source: 'common-practice' },
+  picture: { label: 'impression, photographed', length: 4, where: 'card', source: 'common-practice' },
   scale: { label: 'scale', mass: 0.5, source: 'common-practice' },
   eye: { label: 'by eye', length: 10, angle: 6, choice: 0, source: 'common-practice' },
   calliper: { label: 'calliper', length: 0.2, source: 'common-practice' },
-  maker: { label: 'maker’s figure', length: 0.5, angle: 0.5, shoeSize: 0.5, torque: 0.5, gradient: 0.5, source: 'common-practice' },
+  maker: {
+    label: 'maker’s figure',
+    length: 0.5,
+    angle: 0.5,
+    shoeSize: 0.5,
+    torque: 0.5,
+    gradient: 0.5,
+    owners: ['bike', 'shoe'],
+    source: 'common-practice',
+  },
   told: { label: 'as told', distance: 500, hours: 1, rate: 8, gradient: 3, source: 'common-practice' },
-  template: { label: 'template', angle: 1, source: 'common-practice' },
+  template: { label: 'template', angle: 1, where: 'template', source: 'common-practice' },
   carried: { label: 'carried over', length: 10, angle: 6, shoeSize: 1, isInternal: true, source: 'prior' },
 } as const satisfies Readonly<Record<string, Method>>
 
@@ -68,7 +82,19 @@ export function methodOver(before: MethodKey | undefined, usual: MethodKey): Met
   return before === undefined || methodRow(before).isInternal ? usual : before
 }
 
-/** The methods a fitter can read a dimension by, in the table's order. */
-export function methodsFor(dimension: ReadingDimension): MethodKey[] {
-  return methodKeys.filter((key) => methodUncertainty(key, dimension) !== null && !methodRow(key).isInternal)
+/** The methods a fitter can take a reading by, in the table's order; its usual one is always among them. */
+export function methodsFor({
+  dimension,
+  owner,
+  method: usual,
+}: {
+  readonly dimension: ReadingDimension
+  readonly owner: ReadingOwner
+  readonly method: MethodKey
+}): MethodKey[] {
+  return methodKeys.filter((key) => {
+    const { owners, where, isInternal } = methodRow(key)
+    if (key === usual) return true
+    return methodUncertainty(key, dimension) !== null && !isInternal && owners?.includes(owner) !== false && (where ?? usual) === usual
+  })
 }

@@ -80,7 +80,7 @@ export const plants: Readonly<Partial<Record<CauseKey, Plant>>> = {
   'wrist-forward': { main: put('leverAngle', 24), drop: put('hoodPosition', 26) },
   'sweep-off': { main: put('handSweep', 12) },
   'grip-thick': { main: put('gripDiameter', 5) },
-  'grip-thin': { main: put('gripDiameter', -5.5) },
+  'grip-thin': { main: put('gripDiameter', -9) },
   'lever-far': { main: put('leverReach', 17) },
   'two-fingers': { main: say('brakeFingers', 'two', 'one') },
   'hook-off': { main: say('fingerOnLever', 'inside', 'hook') },

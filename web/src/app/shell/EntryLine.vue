@@ -3,6 +3,7 @@ import { MessageText } from '../../glossary/MessageText.ts'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { asMove, understand } from '@level-stance/core/ledger/entryLine'
+import { usualMethod } from '@level-stance/core/readings/table/readingBands'
 import { methodOver, methodsFor } from '@level-stance/core/readings/table/methods'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { SettingKey } from '@level-stance/core/ledger/settings'
@@ -52,9 +53,11 @@ function take(): void {
     // The board of Measure shows whatever it moves, but not the soles.
     if (there.name === 'feet' || router.currentRoute.value.name !== 'measure') void router.push(there)
   } else {
-    const { method: usual, dimension, owner } = definitionOf(meant.key)
+    const definition = definitionOf(meant.key)
+    const { owner } = definition
+    const usual = usualMethod(definition, preferences.readingWay)
     const before = visit.reading(meant.key, meant.side)
-    const method = meant.method !== null && methodsFor(dimension).includes(meant.method) ? meant.method : methodOver(before?.method, usual)
+    const method = meant.method !== null && methodsFor(definition).includes(meant.method) ? meant.method : methodOver(before?.method, usual)
     visit.setReading({
       key: meant.key,
       side: meant.side,

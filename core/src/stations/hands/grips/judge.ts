@@ -3,7 +3,7 @@ import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { measured } from '../../../readings/resolve.ts'
-import { mm, msg } from '../../../kernel/message.ts'
+import { mm, msg, range } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import { bySide, sides } from '../../../kernel/sided.ts'
@@ -36,7 +36,13 @@ export function gripStanding({ setup, choices }: Pick<VisitContext, 'setup'> & {
   const stands = bySide((side) => {
     const grip = over[side]
     return (
-      grip && judged(grip.aim + grip.value, grip.plusMinus, { low: grip.aim - GRIP_FITS, high: grip.aim + GRIP_FITS }, { aim: grip.aim })
+      grip &&
+      judged(
+        grip.aim + grip.value,
+        grip.plusMinus,
+        { low: grip.aim - GRIP_FITS.thinner, high: grip.aim + GRIP_FITS.thicker },
+        { aim: grip.aim },
+      )
     )
   })
   const findings: Finding[] = []
@@ -49,7 +55,8 @@ function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, stands: Jud
   const { end, weight } = verdictOf(stands)
   const { source } = gripSchools[school]
   const held = Math.abs(grip.own - grip.aim) < 0.05 ? '' : msg` The hand alone asks ${mm(grip.own, 1)}, held to what is made.`
-  const asked = msg`Asked ${mm(grip.aim, 1)}, ±${mm(grip.plusMinus, 1)}.${held}`
+  const { low, high } = stands.band ?? { low: grip.aim, high: grip.aim }
+  const asked = msg`${range(low, high)} suits, ±${mm(grip.plusMinus, 1)}.${held}`
   const name = `${sideName(side)} grip`
   const off = Math.abs(grip.value)
   if (end === null) add('grip-fits', side, weight, `${name} suits the hand.`, asked, source)
@@ -76,8 +83,10 @@ export function judgeGrips({ grips, context }: { readonly grips: GripStanding; r
 }
 
 function proposalsOf({ over, findings }: GripStanding): Proposal[] {
+  // Grips come in pairs: where one is wrong, both are exchanged.
+  const isOff = sides.some((side) => isActed(findings, side, 'grip-thick', 'grip-thin'))
   const requested = sides.flatMap((side): RequestedMove[] => {
-    const by = isActed(findings, side, 'grip-thick', 'grip-thin') ? -Math.round(over[side]?.value ?? 0) : 0
+    const by = isOff ? -Math.round(over[side]?.value ?? 0) : 0
     return by === 0 ? [] : [{ setting: 'gripDiameter', side, by }]
   })
   const [one] = requested

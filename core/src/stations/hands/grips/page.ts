@@ -22,7 +22,7 @@ export const gripNumbers = {
     at: ({ grips }, side) => grips.stands[side],
     vial: ({ grips }, side) => ({
       label: `Grip, ${side}`,
-      remark: msg`asked ${mm(grips.over[side]?.aim ?? 0)}`,
+      remark: msg`aim ${mm(grips.over[side]?.aim ?? 0)}`,
       moves: { setting: 'gripDiameter', side },
     }),
   },

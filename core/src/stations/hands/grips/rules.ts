@@ -5,8 +5,8 @@ import { keysOf } from '../../../kernel/tables.ts'
 
 /** Diameters grips are made in, mm. @source common-practice */
 const GRIP_RANGE = { low: 28, high: 36 } as const
-/** A grip fits within this, mm either way. @source prior */
-export const GRIP_FITS = 1.5
+/** A grip fits this much thinner than asked to this much thicker, mm: a hand minds a thick one sooner. @source prior */
+export const GRIP_FITS = { thinner: 6, thicker: 2 } as const
 
 interface GripSchool {
   readonly label: string

@@ -17,14 +17,14 @@ export function told(
   return complaints.filter((c) => isAt(c, regions) && c.kind !== 'control' && more(c)).map((c) => midSentence(complaintTitle(c)))
 }
 
-/** Whether the rider slides down to the nose, as told; who only said "slips" did not say which way. */
+/** Whether the rider slides down to the nose, as told; a sit bone that slips does not say which way. */
 export function slidesForward(complaints: readonly Complaint[]): boolean {
-  return complaints.some((c) => c.control === 'slides-forward' || (c.kind === 'slips' && isAt(c, ['groin', 'sit-bone'])))
+  return complaints.some((c) => c.control === 'slides-forward' || (c.kind === 'slips' && isAt(c, ['groin'])))
 }
 
 /** Whether the rider slides about on the saddle, as told. */
 export function slidesAbout(complaints: readonly Complaint[]): boolean {
-  return slidesForward(complaints) || complaints.some((c) => c.control === 'slides-back')
+  return slidesForward(complaints) || complaints.some((c) => c.control === 'slides-back' || (c.kind === 'slips' && isAt(c, ['sit-bone'])))
 }
 
 /** The worst pain told at these places, 0 to 10. */

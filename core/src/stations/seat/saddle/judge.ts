@@ -21,6 +21,26 @@ export function widthStands(width: WidthRange | null, saddle: Quantity | null): 
   return judged(saddle.value, combined(width.plusMinus, saddle.plusMinus), { low, high }, { aim: middle })
 }
 
+/** A nose wider than this meets the thighs of most riders, mm. @source prior */
+export const NOSE_WIDTH = { low: 0, high: 50 } as const
+
+/** A nose that meets the thighs; a narrow one is nothing to speak of. @source common-practice */
+export function noseFindings(nose: Judged | null): Finding[] {
+  const found: Finding[] = []
+  if (nose === null) return found
+  const { end, weight } = verdictOf(nose)
+  if (end === 'high')
+    into(found, 'noseWidth')(
+      'nose-wide',
+      'both',
+      weight,
+      msg`The nose is ${mm(nose.value)} wide.`,
+      msg`Up to ${mm(NOSE_WIDTH.high)} lets most thighs past. Where it rubs: a narrower nose, or the front brought in where the saddle can be set.`,
+      'prior',
+    )
+  return found
+}
+
 /** Width against the range, and the mat's spacing against the one in use. @source common-practice */
 export function widthFindings(width: WidthRange, stands: Judged | null, mat: MatResult | null): Finding[] {
   const found: Finding[] = []

@@ -1,13 +1,14 @@
 import { anyCalculation } from '../../../kernel/calculation.ts'
+import { byWeight } from '../../../kernel/finding.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import { measured } from '../../../readings/resolve.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { readFrom } from '../../../station/number.ts'
+import { readFrom, readingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { saddleWidthCalculation } from './calculations.ts'
-import { widthStands } from './judge.ts'
+import { NOSE_WIDTH, noseFindings, widthStands } from './judge.ts'
 import type { SitPosture, WidthRange, SaddleWidthSchoolKey } from './width.ts'
 
 interface Parts {
@@ -28,9 +29,18 @@ export const saddleNumbers = {
     readings: readFrom('sitBoneSpacing', 'saddleWidth', 'torsoAngle'),
     at: ({ width, context }) => widthStands(width, measured(context.setup.now, 'saddleWidth')),
   },
+  noseWidth: {
+    label: 'Saddle’s nose, width',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('saddleNoseWidth'),
+    at: ({ context }) => readingAt(context.setup, 'saddleNoseWidth', 'left', NOSE_WIDTH),
+  },
 } as const satisfies NumberRows<Parts>
 
-function judge({ width, widthFindings: findings, spacing, postures, widthSchool }: Parts): Partial<PageJudgement> {
+function judge(parts: Parts): Partial<PageJudgement> {
+  const { width, widthFindings: ofWidth, spacing, postures, widthSchool } = parts
+  const findings = byWeight([...ofWidth, ...noseFindings(saddleNumbers.noseWidth.at(parts))])
   if (spacing === null || width === null || postures.length === 0) return { findings }
   const input = {
     spacing: spacing.value,
