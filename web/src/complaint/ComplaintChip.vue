@@ -2,24 +2,31 @@
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
 
-/** A complaint with how bad it is; opens its causes. */
-defineProps<{ complaint: Complaint; now: number | null }>()
+/**
+ * A complaint with how bad it is; opens its causes. While it is to be rated in a trial its numbers are
+ * out of sight: the rider answers by what is felt, not by what was said before.
+ */
+defineProps<{ complaint: Complaint; now: number | null; isAsked?: boolean }>()
 </script>
 
 <template>
   <RouterLink
     class="chip"
     :to="{ name: 'talk', query: { complaint: complaint.id } }"
-    :title="`${complaintTitle(complaint)}: ${now ?? '–'} of 10 now, ${complaint.severity ?? '–'} at the start; opens its causes`"
+    :title="
+      isAsked
+        ? `${complaintTitle(complaint)}: to be rated; opens its causes`
+        : `${complaintTitle(complaint)}: ${now ?? '–'} of 10 now, ${complaint.severity ?? '–'} at the start; opens its causes`
+    "
   >
     <span class="title">{{ complaintTitle(complaint) }}</span>
-    <svg viewBox="0 0 44 10" aria-hidden="true">
+    <svg v-if="!isAsked" viewBox="0 0 44 10" aria-hidden="true">
       <rect class="track" y="2" width="44" height="6" rx="3" />
       <rect class="fill" y="2" :width="4.4 * (now ?? 0)" height="6" rx="3" />
       <line v-if="complaint.severity !== null" class="start" :x1="4.4 * complaint.severity" :x2="4.4 * complaint.severity" y1="0" y2="10" />
     </svg>
-    <span class="figure">{{ now ?? '?' }}</span>
-    <span class="visually-hidden">{{ now === null ? 'not rated yet' : `of 10 now, ${complaint.severity} at the start` }}</span>
+    <span class="figure">{{ isAsked ? '?' : (now ?? '?') }}</span>
+    <span class="visually-hidden">{{ isAsked || now === null ? 'not rated yet' : `of 10 now, ${complaint.severity} at the start` }}</span>
   </RouterLink>
 </template>
 

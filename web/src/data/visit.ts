@@ -136,6 +136,11 @@ export const useVisit = defineStore('visit', () => {
     },
     { flush: 'sync' },
   )
+  /** Whether a complaint is to be rated in the trial under way. */
+  const isAsked = (complaintId: string): boolean => {
+    const trying = folded.value.trying
+    return trying !== null && !ratings.value.some((one) => one.complaintId === complaintId && one.changeId === trying.id)
+  }
   const severities = computed(() => new Map(complaints.value.map((c) => [c.id, severityNow(c, ratings.value, folded.value.changes)])))
 
   /** Reads the visit and lays unsent writes over it. */
@@ -308,6 +313,7 @@ export const useVisit = defineStore('visit', () => {
     allReadings,
     placeOf,
     setReading,
+    isAsked,
     setComplaint,
     setRating,
     setVisit,

@@ -32,6 +32,10 @@ const before = (complaint: Complaint) =>
     visit.folded.changes.filter(({ id }) => id !== props.change.id),
   )
 const worse = computed(() => worseWords(outcomes.value))
+/** Rated, and nothing fell by a difference that matters: then it is asked whether to keep it. */
+const nothingFell = computed(
+  () => outcomes.value.length > 0 && unrated.value === 0 && !outcomes.value.some(({ word }) => word === 'better'),
+)
 const blocks = computed(() => standing(visit.blocks))
 /** What was said on the card when it was set up goes along until it is decided, and onto the sheet. */
 const cautions = computed(() => cautionsFor(props.change))
@@ -48,7 +52,8 @@ function decide(kind: 'keep' | 'undo'): void {
     <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
     <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
       <p class="small">
-        {{ complaintTitle(complaint) }} <span class="muted">was {{ before(complaint) ?? 'not rated' }}</span>
+        {{ complaintTitle(complaint) }}
+        <span v-if="given(complaint.id) !== null" class="muted">was {{ before(complaint) ?? 'not rated' }}</span>
         <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
       </p>
       <SeverityPicker
@@ -69,7 +74,16 @@ function decide(kind: 'keep' | 'undo'): void {
         </Popconfirm>
       </template>
       <template v-else>
-        <Button type="primary" size="large" @click="decide('keep')">Keep</Button>
+        <Popconfirm
+          v-if="nothingFell"
+          title="Nothing fell by two points or three tenths. Keep it all the same?"
+          ok-text="Keep it"
+          cancel-text="No"
+          @confirm="decide('keep')"
+        >
+          <Button type="primary" size="large">Keep</Button>
+        </Popconfirm>
+        <Button v-else type="primary" size="large" @click="decide('keep')">Keep</Button>
         <Button size="large" @click="decide('undo')">Undo</Button>
       </template>
       <span v-if="unrated > 0" class="small muted">{{ unrated }} not rated yet</span>

@@ -284,7 +284,7 @@ function setProblem(side: Reading['side'], problem: EntryTrouble | null): void {
     </template>
     <p v-if="asksWay" class="way small" role="group" aria-label="How the leg was read">
       Held still, or pedalling? It changes what is asked.
-      <Button v-for="(row, key) in readingWays" :key="key" size="small" @click="readBy(key)">{{ row.label }}</Button>
+      <Button v-for="({ label }, key) in readingWays" :key="key" size="small" @click="readBy(key)">{{ label }}</Button>
     </p>
     <div v-if="open" class="more small">
       <p><MessageText :of="definition.how" /> <TermLink v-if="term" :of="term" /></p>

@@ -35,6 +35,21 @@ describe('a change that made it worse', () => {
     expect(visit.ledger.at(-1)).toMatchObject({ kind: 'undo', of: change.id })
   })
 
+  it('that let nothing fall is kept only when that is said, and the earlier number waits for the new one', async () => {
+    const visit = tried()
+    const at = shown(TrialCard, { change: visit.folded.trying! })
+    expect(at.text()).not.toMatch(/was 6/)
+    expect(visit.isAsked(knee.id)).toBe(true)
+    visit.setRating({ complaintId: knee.id, changeId: change.id, severity: 5 })
+    await nextTick()
+    expect(at.text()).toMatch(/Outer knee, right was 6\s*same/)
+    expect(visit.isAsked(knee.id)).toBe(false)
+    await byText(at, 'Keep')!.trigger('click')
+    await rested()
+    expect(document.body.textContent).toContain('Nothing fell by two points or three tenths.')
+    expect(visit.folded.trying).not.toBeNull()
+  })
+
   it('that made it better is kept without a question', async () => {
     const visit = tried()
     visit.setRating({ complaintId: knee.id, changeId: change.id, severity: 3 })

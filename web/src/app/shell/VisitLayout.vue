@@ -130,6 +130,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
             :key="complaint.id"
             :complaint="complaint"
             :now="visit.severities.get(complaint.id) ?? null"
+            :is-asked="visit.isAsked(complaint.id)"
           />
         </div>
         <div class="side">
