@@ -87,6 +87,13 @@ export default {
       to: { path: '^(core|web)/src/stations/(feet|seat|hands|talk|measure|prove|record)/', pathNot: '/src/stations/$2/' },
     },
     {
+      name: 'field-riders-know-no-causes',
+      comment: 'Riders of the field are drawn without the reasoner: only their scoring looks at it.',
+      severity: 'error',
+      from: { path: '^core/src/simulate/field/(defects|rider)\\.ts$' },
+      to: { path: '^core/src/(reason|simulate/practice)/' },
+    },
+    {
       name: 'tests-stay-apart',
       comment: 'What ships needs nothing of its tests.',
       severity: 'error',

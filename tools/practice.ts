@@ -1,15 +1,18 @@
+// `npm run practice -- --riders 200 --seed 1 --field`: riders drawn from the trade's table and published
+// bodies, who know nothing of the reasoner's causes and tests: how often it is right, how true its words are.
 // `npm run practice -- --riders 200 --seed 1`: practice riders with hidden causes, played along the
 // reasoner's own way, and how often it was right. The riders come from a body with parameters that the
 // reasoner's model does not have.
 import { parseArgs } from 'node:util'
 import { CHANGES_EACH, play } from '../core/src/simulate/practice/play.ts'
+import { fieldRound, scoreOf } from '../core/src/simulate/field/round.ts'
 import type { PlayedComplaint } from '../core/src/simulate/practice/play.ts'
 
 const { values } = parseArgs({
   options: {
     riders: { type: 'string', default: '100' },
     seed: { type: 'string', default: '1' },
-    verbose: { type: 'boolean', default: false },
+    field: { type: 'boolean', default: false },
   },
 })
 const [riders, seed] = [Number(values.riders), Number(values.seed)]
@@ -19,6 +22,28 @@ if (!Number.isInteger(riders) || riders < 1 || riders > 100_000 || !Number.isInt
 }
 
 const started = Date.now()
+if (values.field) {
+  const rounds = Array.from({ length: riders }, (_, i) => fieldRound(seed * 1_000_003 + i))
+  const { first, amongThree, calibration, bad, tenths } = scoreOf(rounds)
+  const percent = (part: number) => `${(100 * part).toFixed(1)} %`
+  console.log(`${riders} riders of the field, seed ${seed}, ${((Date.now() - started) / 1000).toFixed(0)} s`)
+  console.log(`true cause first            ${percent(first)} (aim 75)`)
+  console.log(`true cause among three      ${percent(amongThree)} (aim 97)`)
+  console.log(`stated against true         ${(100 * calibration).toFixed(1)} points (aim 4)`)
+  console.log(`first moves that spoil      ${percent(bad)} (aim 0.5)`)
+  console.log('\nstated, true, how often')
+  for (const row of tenths) console.log(`${percent(row.stated).padStart(7)}  ${percent(row.true).padStart(7)}  ${row.count}`)
+  console.log('\nbehind it: how often, first, among three')
+  for (const name of [...new Set(rounds.map(({ behind }) => behind))].sort()) {
+    const rows = rounds.filter(({ behind }) => behind === name)
+    const share = (test: (place: number) => boolean) =>
+      percent(rows.filter(({ place }) => place !== null && test(place)).length / rows.length)
+    console.log(
+      `${name.padEnd(44)} ${String(rows.length).padStart(4)}  ${share((place) => place === 0).padStart(7)}  ${share((place) => place < 3).padStart(7)}`,
+    )
+  }
+  process.exit(0)
+}
 const played = Array.from({ length: riders }, (_, i) => play(seed * 1_000_003 + i))
 const well = played.filter(({ warned }) => !warned)
 const all = well.flatMap(({ complaints }) => complaints)

@@ -1,3 +1,5 @@
+import type { BikeUse } from '../bike/bikeKinds.ts'
+
 /**
  * Lines that several judgements draw on a rider's posture. Where no publication or rule gives one, the
  * line is this product's own.
@@ -12,7 +14,21 @@ export const LOW_TORSO = 35
 export const UPRIGHT_TORSO = 62
 /** An upper arm this far from the trunk reaches out, degrees. @source prior */
 export const OPEN_SHOULDER = 88
-/** Hands further above the seat than this stand high (minus = above), mm. @source prior */
-export const HANDS_HIGH = -45
+/**
+ * What a front may ask by what a bike is ridden for: a torso below `torso` is low there, degrees from
+ * level; hands further below the seat than `deepest` reach down, further up than `highest` stand high
+ * (minus = above), mm. @source prior
+ */
+export const fronts: Readonly<Record<BikeUse, { readonly torso: number; readonly deepest: number; readonly highest: number }>> = {
+  road: { torso: 42, deepest: 90, highest: -10 },
+  low: { torso: 30, deepest: 170, highest: 0 },
+  mountain: { torso: 45, deepest: 70, highest: -45 },
+  town: { torso: 50, deepest: 30, highest: -120 },
+}
+/** A flat bar on the road is taken for its comfort, mm. @source prior */
+export const FLAT_ROAD_HIGHEST = -45
+/** On forearm pads a torso is low from here, and in the drops by so much later than on the hoods, degrees. @source common-practice */
+export const PADS_TORSO = 24
+export const DROPS_LOWER = 8
 /** A front wheel that carries less of the rider is light, %. @source prior */
 export const FRONT_WHEEL_LIGHT = 37

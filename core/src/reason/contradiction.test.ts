@@ -76,7 +76,7 @@ interface Row {
 const rows: readonly Row[] = [
   { what: 'a knee held still', key: 'kneeFlexion', over: (v) => ({ kneeFlexion: [v, v] }), range: [12, 50], band: () => ({ low: 25, high: 35 }), below: ['saddle-high', 'knee-left'], above: ['saddle-low', 'knee-left'] },
   { what: 'the saddle’s nose', key: 'saddleTilt', over: (v) => ({ saddleTilt: v }), range: [-8, 4], band: ({ seat }) => seat.tilt.target.band, below: ['nose-down'], above: ['nose-up'] },
-  { what: 'the torso', key: 'torsoAngle', over: (v) => ({ torsoAngle: v }), range: [22, 60], band: () => ({ low: 35, high: 90 }), below: ['front-low'], above: [] },
+  { what: 'the torso', key: 'torsoAngle', over: (v) => ({ torsoAngle: v }), range: [26, 62], band: () => ({ low: 42, high: 90 }), below: ['front-low'], above: [] },
   { what: 'the elbows', key: 'elbowFlexion', over: (v) => ({ elbowFlexion: [v, v] }), range: [2, 60], band: () => ({ low: 10, high: 45 }), below: ['reach-long'], above: ['reach-short'] },
   { what: 'the hips at the top', key: 'hipAngle', over: (v) => ({ hipAngle: [v, v] }), range: [28, 60], band: () => ({ low: 40, high: 95 }), below: ['crank-long'], above: [] },
   { what: 'the knees outside the feet', key: 'kneeOutside', over: (v) => ({ kneeOutside: [v, v] }), range: [-25, 25], band: () => ({ low: -5, high: 5 }), below: ['stance-wide'], above: ['stance-narrow'] },

@@ -140,8 +140,11 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
   const past = pastOf(row, found)
   if (past === null) return null
   const b = belief(past - softFrom(row, found), found.plusMinus, row.soft)
+  const strength = b < 0.5 ? (row.against ?? row.strength) : row.strength
+  if (strength === 'nothing') return null
+  const ratio = logRatio(b, strength)
   // What its page calls outside, be it by less than the ±, never speaks against the cause.
-  const moves = past > 0 ? Math.max(0, logRatio(b, row.strength)) : logRatio(b, row.strength)
+  const moves = past > 0 ? Math.max(0, ratio) : ratio
   const speaks = Math.abs(moves) < TELLS ? 'unsure' : moves > 0 ? 'for' : 'against'
   const figures: Readonly<Record<string, number>> = {
     v: found.value,
@@ -149,7 +152,7 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
     p: past,
     d: Math.abs((found.aim ?? found.value) - found.value),
   }
-  const said = written(speaks === 'for' || (speaks === 'unsure' && past > 0) ? row.for : row.against, (mark) => {
+  const said = written(speaks === 'for' || (speaks === 'unsure' && past > 0) ? row.for : row.otherwise, (mark) => {
     const figure = figures[mark]
     return figure === undefined ? null : shown(row.of, figure)
   })
@@ -245,7 +248,7 @@ function byChoice(
         belief: b,
         moves,
         speaks,
-        words: positionWords(written(holds ? row.for : row.against), condition),
+        words: positionWords(written(holds ? row.for : row.otherwise), condition),
         strength,
         past: null,
         source,

@@ -28,9 +28,9 @@ export interface Learned {
   readonly moves: number
   readonly words: Message
   /** what stands has eased it: to half or less of every complaint, or in part */
-  readonly found: Found | null
+  readonly found: TrialFound | null
 }
-export type Found = 'it' | 'part'
+export type TrialFound = 'it' | 'part'
 
 /** The move that answers a cause on this bar. */
 export function moveFor(cause: CauseKey, bar: BarKind): RemedyMove | null {

@@ -1,4 +1,6 @@
+import type { BikeKind } from '../bike/bikeKinds.ts'
 import type { MetricKey } from '../body/metrics.ts'
+import type { TargetBand } from '../kernel/band.ts'
 import { judged } from '../kernel/judged.ts'
 import type { Judged } from '../kernel/judged.ts'
 import type { Side } from '../kernel/sided.ts'
@@ -6,6 +8,7 @@ import { conditionKeys, conditions, handPositionsOf, handsOf, usualHands } from 
 import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import { metricReadIn } from '../rider/metricEstimate.ts'
 import { metricBand } from '../station/number.ts'
+import { torsoBand } from '../stations/hands/place/front.ts'
 import { posedModels } from '../stations/hands/place/positions.ts'
 import { isRiddenMuch, sharesOf } from '../stations/hands/place/judge.ts'
 import { standingOf } from '../rider/setup.ts'
@@ -52,9 +55,16 @@ export function conditionsFrom(facts: Facts, complaints: readonly Complaint[]): 
   return there.filter((key) => found.includes(key) || (found.length === 0 && key === 'usual'))
 }
 
+interface Positioned {
+  readonly of: readonly [MetricKey, MetricKey]
+  readonly arms: boolean
+  /** its band in a position; else that of the number of the rider */
+  readonly band?: (kind: BikeKind, hands: HandPosition) => TargetBand
+}
 /** Numbers that are read in other positions too, left and right; where the arm has a band of its own there, it is judged on its own page. */
-const positioned: Readonly<Partial<Record<NumberName, { readonly of: readonly [MetricKey, MetricKey]; readonly arms: boolean }>>> = {
+const positioned: Readonly<Partial<Record<NumberName, Positioned>>> = {
   torso: { of: ['torso', 'torso'], arms: false },
+  frontTorso: { of: ['torso', 'torso'], arms: false, band: torsoBand },
   hip: { of: ['hipLeft', 'hipRight'], arms: false },
   elbow: { of: ['elbowLeft', 'elbowRight'], arms: true },
   shoulder: { of: ['shoulderLeft', 'shoulderRight'], arms: true },
@@ -77,5 +87,7 @@ export function numberIn(facts: Facts, name: NumberName, side: Side, condition: 
   const posed = modelsOf(facts).find((one) => one.hands === hands && one.effort === conditions[condition].effort)
   const metric = row.of[side === 'left' ? 0 : 1]
   const read = posed === undefined ? null : metricReadIn(facts.setup, condition, posed.model, metric)
-  return read === null || read.plusMinus === null ? null : judged(read.value, read.plusMinus, metricBand(facts.setup, metric))
+  return read === null || read.plusMinus === null
+    ? null
+    : judged(read.value, read.plusMinus, row.band?.(facts.input.kind, hands) ?? metricBand(facts.setup, metric))
 }

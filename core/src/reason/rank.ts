@@ -14,7 +14,7 @@ import type { Facts } from './context.ts'
 import { numberAt, pastOf, testsOf, weigh } from './evidence.ts'
 import type { Evidence, OpenTest } from './evidence.ts'
 import { fromTold, fromTrials, moveFor } from './learning.ts'
-import type { Found, Learned } from './learning.ts'
+import type { TrialFound, Learned } from './learning.ts'
 import { modifierHolds, symptomsOf } from './matching.ts'
 import { studioCount, withStudioCounts } from './studio.ts'
 import { symptomOf } from './symptomTable.ts'
@@ -41,7 +41,7 @@ export interface RankedCause {
   /** whether any test, or any trial, has something to go by */
   readonly isRead: boolean
   /** what a trial that stands has shown of it; null = nothing */
-  readonly found: Found | null
+  readonly found: TrialFound | null
   /** what comes first, in words; null = nothing stands before it */
   readonly muted: string | null
   /** ids of the complaints it can explain */
@@ -192,7 +192,7 @@ function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[])
   return upstream === undefined ? null : `${first(upstream.cause)} The hands come after feet and seat.`
 }
 
-const foundWords: Readonly<Record<Found, string>> = { it: 'it was this', part: 'part of it' }
+const foundWords: Readonly<Record<TrialFound, string>> = { it: 'it was this', part: 'part of it' }
 
 /** How likely a cause is, in a word: "likely"; or what was found once it was tried; or that nothing was read yet. */
 export function causeWord({ found, isRead, probability }: Pick<RankedCause, 'found' | 'isRead' | 'probability'>): string {

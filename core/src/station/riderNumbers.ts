@@ -1,8 +1,9 @@
 import type { MetricKey } from '../body/metrics.ts'
-import { CREEP, FRONT_WHEEL_LIGHT, HANDS_HIGH } from '../body/postureLimits.ts'
+import { CREEP, FRONT_WHEEL_LIGHT } from '../body/postureLimits.ts'
 import { RADIANS } from '../bike/contactPoints.ts'
 import { judged } from '../kernel/judged.ts'
 import type { Judged } from '../kernel/judged.ts'
+import type { TargetBand } from '../kernel/band.ts'
 import { combined } from '../kernel/quantity.ts'
 import type { Side } from '../kernel/sided.ts'
 import { creepNow } from '../rider/creep.ts'
@@ -15,8 +16,7 @@ const sided = (left: MetricKey, right: MetricKey) => (context: RiderContext, sid
 const one = (metric: MetricKey) => (context: RiderContext) => metricAt(context, metric)
 
 /** Hands below the seat: the model's, or by the tape alone. */
-function handsBelow(context: RiderContext): Judged | null {
-  const band = { low: HANDS_HIGH, high: Infinity }
+export function handsBelow(context: RiderContext, band: TargetBand): Judged | null {
   const modelled = metricAt(context, 'drop')
   if (modelled !== null) return { ...modelled, band }
   const { now } = context.setup
@@ -40,7 +40,6 @@ export const riderNumbers = {
     const found = metricAt(context, 'frontWheel')
     return found && { ...found, band: { low: FRONT_WHEEL_LIGHT, high: 100 } }
   } },
-  handsBelow: { label: 'Hands below the seat', unit: 'mm', sided: false, readings: readFrom('saddleHeight', 'handHeight'), at: handsBelow },
   creep: { label: 'Comes forward under effort', unit: 'mm', sided: false, observed: 'creepForward', readings: readFrom('creepForward'), at: ({ setup }) => {
     const creep = creepNow(setup)
     return creep && judged(creep.value, creep.plusMinus, { low: 0, high: CREEP }, { isRead: creep.isRead })

@@ -9,7 +9,7 @@ import type { VisitContext } from '../../../station/context.ts'
 import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import type { StationPage } from '../../../station/station.ts'
-import { hardRelease } from '../wear/cleatWear.ts'
+import { hardRelease } from './release.ts'
 import { HEAVY } from './criteria.ts'
 import { startingPedals } from './kinds.ts'
 

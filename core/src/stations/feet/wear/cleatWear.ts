@@ -4,6 +4,7 @@ import { trimmed } from '../../../kernel/entry.ts'
 import type { Side, Sided } from '../../../kernel/sided.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import type { Finding } from '../../../kernel/finding.ts'
+import { hardRelease } from '../pedal/release.ts'
 
 /** How long a kind's cleat lasts: km ridden, hardly walked on. @source prior */
 const cleatLife: Readonly<Record<OptionOf<'pedalKind'>, number>> = {
@@ -68,18 +69,6 @@ export interface CleatLook {
   readonly wear: OptionOf<'cleatWear'> | null
   readonly play: OptionOf<'cleatPlay'> | null
   readonly release: OptionOf<'releaseFeel'> | null
-}
-
-/** A foot that does not come out is a fall at the next stop. @source common-practice */
-export function hardRelease(side: Side): Finding {
-  return {
-    key: 'hard-release',
-    side,
-    weight: 'act',
-    headline: `${sideName(side)} foot comes out hard.`,
-    sentence: 'Tension down until ten releases in a row take no thought, then up only as far as sprints need. Never ride off before that.',
-    source: 'common-practice',
-  }
 }
 
 /** Findings on use, wear mark, toggle and release, weightiest first. @source common-practice */

@@ -1,9 +1,12 @@
 import type { VisitContext } from '../../../station/context.ts'
-import { readFrom, readingAt } from '../../../station/number.ts'
+import { metricAt, readFrom, readingAt } from '../../../station/number.ts'
+import { handsBelow } from '../../../station/riderNumbers.ts'
+import { usualHands } from '../../../readings/conditions.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import { singlePlace } from '../../../station/settingPlace.ts'
 import type { StationPage } from '../../../station/station.ts'
 import { judged } from '../../../kernel/judged.ts'
+import { handsBand, torsoBand } from './front.ts'
 import { stemLengthsOf } from './stems.ts'
 import { judgePlace, steeringStanding } from './judge.ts'
 import type { PlaceStanding } from './judge.ts'
@@ -18,8 +21,25 @@ const STEERING_DOUBT = 8
 /** A hand nearer the steering axis than this steers quickly, mm. @source prior */
 const SHORT_ARM = 200
 
-/** Stem and steering arm. */
+/** Torso and hands against what the kind of bike asks, stem and steering arm. */
 export const placeNumbers = {
+  frontTorso: {
+    label: 'Torso from level, for the front',
+    unit: 'deg',
+    sided: false,
+    readings: readFrom('torsoAngle'),
+    at: ({ context }) => {
+      const torso = metricAt(context, 'torso')
+      return torso && { ...torso, band: torsoBand(context.kind, usualHands(context.setup.rider.bar)), aim: null }
+    },
+  },
+  handsBelow: {
+    label: 'Hands below the seat',
+    unit: 'mm',
+    sided: false,
+    readings: readFrom('saddleHeight', 'handHeight'),
+    at: ({ context }) => handsBelow(context, handsBand(context.kind)),
+  },
   stem: {
     label: 'Stem',
     unit: 'mm',
