@@ -200,7 +200,7 @@ test('editing the catalogue changes the ranking; a wrong figure is said and noth
   await expect(page.getByTestId('ranked').first()).toBeVisible()
   const before = await page.getByTestId('ranked').count()
   await page.getByRole('button', { name: 'Catalogue' }).click()
-  await page.getByRole('navigation', { name: 'Systems' }).getByRole('button', { name: 'Three-bolt plate, coil spring' }).click()
+  await page.getByRole('navigation', { name: 'Systems' }).getByRole('button', { name: 'Two-bolt recessed with platform' }).click()
   await page.getByRole('button', { name: 'New, from this one' }).click()
   await page.getByLabel('Name').fill('Wide plate of our own')
   await page.getByLabel(/^Patch/).fill('much')

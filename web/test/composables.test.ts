@@ -211,7 +211,7 @@ describe('what is uncertain', () => {
     }
   })
   afterEach(() => jest.useRealTimers())
-  const first: FirstOrder = { spreads: { kneeLeft: 2.5 } as never, estimated: [], next: [], sensitivities: [] }
+  const first: FirstOrder = { spreads: { kneeLeft: 2.5, load: 2.5 } as never, estimated: [], next: [], sensitivities: [] }
   const heard = () => jest.advanceTimersByTimeAsync(0)
 
   it('is asked once the hand rests, with the readings and the place in the ledger', async () => {
@@ -225,7 +225,9 @@ describe('what is uncertain', () => {
     expect(uncertainty.plusMinus('load')).toBeNull()
     worker.firstOrders[0]?.(first)
     await heard()
-    expect(uncertainty.plusMinus('kneeLeft')).toBe(2.5)
+    expect(uncertainty.plusMinus('load')).toBe(2.5)
+    // What was read is never shown surer than it was read.
+    expect(uncertainty.plusMinus('kneeLeft')).toBe(3)
   })
 
   it('hears no answer to an older question, and sends again only what is another', async () => {

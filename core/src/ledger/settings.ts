@@ -40,6 +40,8 @@ export interface Setting {
   readonly forGood?: 'more' | 'less'
   /** it turns or slides the stem's clamp: no other stem is looked for beside it */
   readonly movesClamp?: true
+  /** sold and fitted in pairs: the other side is exchanged with it where it asks for the same */
+  readonly inPairs?: true
   /** a size of a part: it changes by exchanging the part */
   readonly ofPart?: true
   readonly source: SourceKey
@@ -47,7 +49,7 @@ export interface Setting {
 
 type Row = Omit<Setting, 'station' | 'source'>
 type More = Partial<
-  Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'forGood' | 'movesClamp' | 'ofPart' | 'least'>
+  Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'forGood' | 'movesClamp' | 'ofPart' | 'least' | 'inPairs'>
 >
 
 /** A setting that is one for the bike. */
@@ -77,7 +79,7 @@ export const settings = {
     cleatInboard: rows('Cleat', 'mm', 5, 0.5, 'inboard', 'outboard', { wholeCap: 10 }),
     soleStack: rows('Sole and pedal', 'mm', 20, 0.5, 'thicker', 'thinner'),
     cleatTurn: rows('Cleat', 'deg', 2, 0.5, 'toe-out', 'toe-in', { wholeCap: 10 }),
-    cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', { ...part, least: 3 }),
+    cleatFloat: rows('Float', 'deg', 15, 0.5, 'wider', 'narrower', { ...part, inPairs: true, least: 3 }),
     wedge: rows('Wedge', 'deg', 1, 0.5, 'big-toe side up', 'little-toe side up'),
     heelWedge: rows('Heel wedge', 'deg', 1, 0.5, 'inner side up', 'outer side up'),
     archSupport: rows('Arch support', 'mm', 3, 1, 'higher', 'lower'),
@@ -125,7 +127,7 @@ export const settings = {
     padSpacing: row('Pads', 'mm', 20, 1, 'wider', 'closer', { wholeCap: 80, hands: 'free' }),
     extensionLength: row('Extensions', 'mm', 10, 1, 'longer', 'shorter', { wholeCap: 60, hands: 'free' }),
     extensionAngle: row('Extensions', 'deg', 5, 0.5, 'rising', 'falling', { wholeCap: 30, hands: 'free' }),
-    gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', least: 1, ...part }),
+    gripDiameter: rows('Grip', 'mm', 8, 1, 'thicker', 'thinner', { hands: 'free', least: 1, inPairs: true, ...part }),
   }),
 } as const satisfies Readonly<Record<string, Setting>>
 

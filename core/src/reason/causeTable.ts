@@ -6,6 +6,7 @@ import type { SettingKey } from '../ledger/settings.ts'
 import type { SlotKey } from '../ledger/parts.ts'
 import type { SourceKey } from '../kernel/sources.ts'
 import type { TriedKey } from '../talk/history.ts'
+import type { NumberKey } from '../readings/readingDefinitions.ts'
 import type { NumberName } from './numbers.ts'
 import { keysOf } from '../kernel/tables.ts'
 
@@ -56,6 +57,8 @@ export interface CauseRow {
   readonly remedy: Remedy
   /** only on this kind of bar */
   readonly bar?: BarKind
+  /** what the bike has to have for it: where this was read as 0, it has none */
+  readonly needs?: NumberKey
   /** causes that are settled before it, whatever their complaint */
   readonly mutedBy?: readonly string[]
   /** what a rider may have tried that answers it, and that would make it worse */
@@ -129,7 +132,7 @@ export const causes = {
   'never-moves': seat('setback', 'Never moves on the saddle', { label: 'Stand ten seconds every five minutes', minutes: 1, says: 'Costs nothing, and tells at once.' }),
   'sits-rotated': seat('legs', 'Sits rotated', { label: 'Look for what turns the pelvis', minutes: 10, works: 0.3, says: 'Saddle’s state and width, leg length, then the cleats.' }),
   'leg-length': seat('legs', 'One leg shorter', { label: 'A shim under the shorter leg', minutes: 15, part: 'a shim', says: 'Half of the difference at most, in steps.' }),
-  'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }),
+  'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }, { bar: 'flat', needs: 'dropperTravel' }),
   'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: -1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
   'reach-short': hands('place', 'Reach too short', false, { label: 'Bar further away', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: 1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
   'front-low': hands('place', 'Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'frontTorso', perUnit: 0.1, beyond: 30 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),

@@ -119,8 +119,8 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
     const { difference } = legLengthReadings(setup.now)
     return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
   },
-  'wrist-back': (facts, sides) => leverMoves(facts, sides, 1),
-  'wrist-forward': (facts, sides) => leverMoves(facts, sides, -1),
+  'wrist-back': (facts) => leverMoves(facts, 1),
+  'wrist-forward': (facts) => leverMoves(facts, -1),
   'bar-wide': (facts) => barMove(facts, 'high'),
   'bar-narrow': (facts) => barMove(facts, 'low'),
   'hook-off': ({ hands }, sides) =>
@@ -138,10 +138,10 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
 /** Causes whose page alone says how far to go: where it moves nothing, nothing is moved. */
 const pageDecides: ReadonlySet<CauseKey> = new Set(['wrist-back', 'wrist-forward', 'bar-wide', 'bar-narrow'])
 
-/** Levers of a flat bar as their page turns them; a drop bar's go with its hoods. */
-function leverMoves({ hands, setup }: Facts, sides: readonly Side[], way: 1 | -1): RequestedMove[] | null {
+/** Levers of a flat bar as their page turns them, both where both are out; a drop bar's go with its hoods. */
+function leverMoves({ hands, setup }: Facts, way: 1 | -1): RequestedMove[] | null {
   if (setup.rider.bar === 'drop') return null
-  return sides.flatMap((side): RequestedMove[] => {
+  return bothSides.flatMap((side): RequestedMove[] => {
     const by = leverTurn(hands.levers.sides[side])
     return Math.sign(by) === way ? [{ setting: 'leverAngle', side, by }] : []
   })
@@ -180,8 +180,8 @@ function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGu
   if (own !== null && (own.length > 0 || pageDecides.has(cause))) return { moves: own, isSized: true, isThere: own.length === 0 }
   const move = moveFor(cause, facts.setup.rider.bar)
   if (move === null) return { moves: [], isSized: false, isThere: false }
-  const { sided, resolution, ofPart } = settingOf(move.setting)
-  const places: readonly (Side | 'both')[] = sided ? sides : ['both']
+  const { sided, resolution, ofPart, inPairs } = settingOf(move.setting)
+  const places: readonly (Side | 'both')[] = sided ? (inPairs ? bothSides : sides) : ['both']
   const step = isGuess ? leastOf(move.setting) : capOf(move.setting, unreadPace(facts.input.pace))
   const rests = places.map((side) => ({ side, rest: stillToGo(facts, cause, side === 'both' ? sides : [side]) }))
   const isSized = rests.some(({ rest }) => rest !== null && rest > 0)

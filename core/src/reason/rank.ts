@@ -1,4 +1,5 @@
 import { isOneOf } from '../kernel/tables.ts'
+import { measuredValue } from '../readings/resolve.ts'
 import type { Message } from '../kernel/message.ts'
 import type { Told } from '../ledger/outcome.ts'
 import { sides as bothOf } from '../kernel/sided.ts'
@@ -78,6 +79,7 @@ function askedBy(facts: Facts, complaints: readonly Complaint[]): Asked[] {
       listed.forEach((cause, rank) => {
         const row = causeOf(cause)
         if (row.bar !== undefined && row.bar !== bar) return
+        if (row.needs !== undefined && measuredValue(facts.setup.now, row.needs) === 0) return
         const count = studioCount(studio, symptom, cause)
         const holding = (modifiers ?? []).filter((one) => one.cause === cause && modifierHolds(one, complaint, riding))
         const factor = holding.reduce((sum, one) => sum + Math.log(one.factor), 0)

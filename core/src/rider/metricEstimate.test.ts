@@ -51,7 +51,9 @@ describe('a number that was read', () => {
     const odd = setupOf(readingsWith({ torsoAngle: 20, shoulderAngle: [110, 110], elbowFlexion: [5, 5] }), [], 'drop')
     const { overModel } = metricEstimate(odd, 'torso', null)!
     expect(Math.abs(overModel)).toBeGreaterThan(2)
-    expect(plusMinusAsRead(odd, 'torso', 1.5)).toBeCloseTo(Math.hypot(1.5, overModel), 9)
+    // Never surer than a photo's own ±2, however sure the model is.
+    expect(plusMinusAsRead(odd, 'torso', 1.5)).toBeCloseTo(Math.hypot(2, overModel), 9)
+    expect(plusMinusAsRead(plain, 'torso', 0.9)).toBe(2)
     expect(plusMinusAsRead(odd, 'load', 1.5)).toBe(1.5)
     // A photo's ±2 on each elbow is surer than a model that has them ±7; one reading for both is not.
     expect(plusMinusAsRead(plain, 'elbowLeft', 7)).toBe(2)

@@ -199,8 +199,8 @@ export function metricsCarriedOn(metrics: RiderMetrics, setup: Setup): RiderMetr
 }
 
 /**
- * The ± of a number as it is shown: the reading's own or the model's, whichever is the surer, widened
- * by what the two are apart. What was read on one side for both is as sure as the model has each side.
+ * The ± of a number as it is shown: never below what it was read with, widened by what reading and model
+ * are apart. What was read on one side for both is no surer than the model has each side.
  * @param modelled ± of the model's number, k = 2; null while it is not known
  */
 export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: number | null): number | null {
@@ -209,7 +209,7 @@ export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: numbe
   if (read === null || read.plusMinus === null || by === undefined) return modelled
   if (modelled === null) return read.plusMinus
   const own = setup.now[by.key][by.side]
-  const surer = own?.oneForBoth ? modelled : Math.min(modelled, own?.plusMinus ?? modelled)
+  const surer = own?.oneForBoth ? Math.max(modelled, own.plusMinus) : (own?.plusMinus ?? modelled)
   return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
 }
 

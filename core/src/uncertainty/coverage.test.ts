@@ -1,3 +1,5 @@
+import { plusMinusAsRead } from '../rider/metricEstimate.ts'
+import { setupOf } from '../rider/setup.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
 import { freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { FreeValues } from '../body/calibration.ts'
@@ -87,6 +89,7 @@ function coverage(readings: readonly Reading[], riders: number): Record<MetricKe
   ]) as Record<MetricKey | 'all', number>
 }
 
+const hips = [aReading('hipAngle', 'left', 56), aReading('hipAngle', 'right', 56)]
 const hands = [aReading('handReach', 'both', 520), aReading('handHeight', 'both', 655), aReading('gripSpacing', 'both', 420)]
 
 // What k = 2 means (GUM 6.2): about 95 of 100 true values lie inside.
@@ -103,6 +106,23 @@ describe('the ± of a rider’s numbers', () => {
     expect(found.all).toBeGreaterThanOrEqual(93)
     for (const key of looked) expect([key, found[key] > 88]).toEqual([key, true])
   }, 120_000)
+})
+
+describe('what is shown of a number that was read', () => {
+  it('is never surer than the method it was read by', () => {
+    const readings = [...wholeReadings, ...hips]
+    const setup = setupOf(readings, [], 'drop')
+    const spreads = metricSpreads(uncertaintyModelOf(setup.rider, unmoved)!)
+    for (const [metric, key] of [
+      ['torso', 'torsoAngle'],
+      ['hipLeft', 'hipAngle'],
+      ['elbowLeft', 'elbowFlexion'],
+      ['kneeLeft', 'kneeFlexion'],
+    ] as const) {
+      const own = readingPlusMinus(readings.find((reading) => reading.key === key)!)
+      expect([metric, plusMinusAsRead(setup, metric, spreads[metric])! >= own]).toEqual([metric, true])
+    }
+  })
 })
 
 describe('a ± near a straight leg', () => {
