@@ -31,6 +31,8 @@ describe('short notes', () => {
     ['nose down 1.5', { kind: 'move', setting: 'saddleTilt', by: -1.5, words: 'Saddle nose down 1.5°, in steps of 1°' }],
     ['hands up 1/2 in', { kind: 'move', setting: 'handHeight', by: 12.7 }],
     ['washer L on 1', { kind: 'move', setting: 'washer', side: 'left', by: 1 }],
+    ['hoods narrower 20', { kind: 'move', setting: 'hoodWidth', by: -20 }],
+    ['hoods 420', { kind: 'reading', key: 'hoodWidth', value: 420 }],
     ['roll back 4', { kind: 'move', setting: 'barRoll', by: -4 }],
     ['cleat R out 2', { kind: 'move', setting: 'cleatTurn', side: 'right', by: 2, words: 'Cleat R toe-out 2°' }],
     ['cleat l toe-in 1.5', { kind: 'move', setting: 'cleatTurn', side: 'left', by: -1.5 }],

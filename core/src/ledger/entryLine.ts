@@ -45,6 +45,7 @@ const moveWords: Readonly<Record<string, readonly SettingKey[]>> = {
   roll: ['barRoll'],
   lever: ['leverAngle', 'leverReach', 'leverClamp'],
   hood: ['hoodPosition', 'hoodAngle', 'hoodWidth'],
+  hoods: ['hoodPosition', 'hoodAngle', 'hoodWidth'],
   shifter: ['shifterClamp'],
   remote: ['remoteClamp'],
   pads: ['padUp', 'padForward', 'padSpacing'],

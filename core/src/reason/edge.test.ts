@@ -2,6 +2,7 @@ import { complaintAt, controlComplaint, onlyReadings, readingsWith } from '../te
 import { numberAt, weigh } from './evidence.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { NumberName } from './numbers.ts'
+import { rankCauses } from './rank.ts'
 import { aVisit } from './testing.ts'
 import { visitModel } from './visitModel.ts'
 
@@ -50,6 +51,18 @@ describe('what the kind of bike makes usual', () => {
     const [stem] = weigh(facts, 'stem-long', ['left', 'right']).said
     expect(stem?.speaks === 'for').toBe(isLong)
   })
+})
+
+it('a saddle is left up only on a bike that can drop it', () => {
+  const causesWith = (dropperTravel: number) => {
+    const readings = onlyReadings({ saddleOnDescents: 'up', dropperTravel })
+    const { facts } = visitModel(aVisit({ kind: 'trail', complaints: [controlComplaint(1, 'pitched-forward')], readings }), {
+      spreads: null,
+    })
+    return rankCauses(facts, facts.input.complaints).map(({ cause }) => cause)
+  }
+  expect(causesWith(150)).toContain('saddle-up-downhill')
+  expect(causesWith(0)).not.toContain('saddle-up-downhill')
 })
 
 describe('one leg longer than the other', () => {

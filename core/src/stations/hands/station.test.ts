@@ -111,6 +111,26 @@ describe('the hands, page by page', () => {
     expect(weights(judged('controls', setup({ barWidth: 440 })))).toMatchObject({ 'no-room': 'act' })
   })
 
+  it('never slides a shifter onto the brake as it stands, wherever the brake should go', () => {
+    let [slid, stayed] = [0, 0]
+    for (const leverClamp of [0, 10, 22, 32, 44])
+      for (const shifterClamp of [20, 40, 60, 80])
+        for (const paddle of [0, 15, 30]) {
+          const at = setup({
+            leverClamp: [leverClamp, leverClamp],
+            shifterClamp: [shifterClamp, shifterClamp],
+            shifterPaddle: [paddle, paddle],
+          })
+          const by = controlMove(at, 'left')
+          if (by === 0) stayed += 1
+          else {
+            slid += 1
+            expect(Math.abs(shifterClamp + by - leverClamp)).toBeGreaterThanOrEqual(12.5)
+          }
+        }
+    expect([slid > 5, stayed > 5]).toEqual([true, true])
+  })
+
   it('refuses hoods that are turned in strongly, with the reason', () => {
     const page = judged('hoods', setup({ hoodAngle: [14, 14], hoodPosition: [45, 45], hoodWidth: 420, barReach: 80, barDrop: 125 }, 'drop'))
     expect(weights(page)).toMatchObject({ 'turned-in': 'act' })
