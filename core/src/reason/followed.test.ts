@@ -119,6 +119,21 @@ describe('first moves that are followed to the end', () => {
     expect(firstOf({ ...after, readings: [...after.readings, ...seen] })?.cause).toBe('saddle-forward')
   })
 
+  it('asks again where finger and thumb are, once lever or shifter was slid', () => {
+    const seen = { fingerOnLever: ['inside', 'inside'], leverClamp: [32, 32] } as const
+    const visit = aVisit({
+      kind: 'trail',
+      readings: readingsWith({ ...flatBar, ...seen }),
+      complaints: [controlComplaint(1, 'weak-braking')],
+    })
+    const hook = (of: VisitState) =>
+      reason(visitModel(of, { spreads: null }).input).reasoned.causes.find(({ cause }) => cause === 'hook-off')!
+    expect(hook(visit).said.map(({ of }) => of)).toContain('fingerOnLever')
+    const moves = (['left', 'right'] as const).map((side) => ({ setting: 'leverClamp' as const, side, by: -20 }))
+    const after = withStep(visit, moves).visit
+    expect(hook(after).said.map(({ of }) => of)).not.toContain('fingerOnLever')
+  })
+
   it('but not for what another part says of itself: the new pedal speaks against a small patch at once', () => {
     const hot = aVisit({
       readings: readingsWith({ pedalKind: 'recessed', soleStiffness: 'soft' }),

@@ -49,8 +49,8 @@ function isAgainst(change: Change, cause: CauseKey, on: readonly Side[], input: 
 export function isOutdated(input: ReasonInput, cause: CauseKey, key: ReadingKey, side: Side, condition: ConditionKey = 'usual'): boolean {
   const { read, standing } = placesOf(input)
   if (standing.length === 0) return false
-  const { owner, sided } = definitionOf(key)
-  if (owner !== 'fit') return false
+  const { owner, sided, part } = definitionOf(key)
+  if (owner === 'rider' || owner === 'shoe' || part !== undefined) return false
   const placeOf = (of: Side | 'both') => read.get(readingPlace({ key, side: of, condition })) ?? 0
   const at = Math.max(placeOf('both'), sided ? placeOf(side) : 0)
   return standing.some(({ change, place }) => place > at && isAgainst(change, cause, sided ? [side] : sides, input))
