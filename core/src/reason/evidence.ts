@@ -7,6 +7,7 @@ import type { ChoiceKey, ReadingKey } from '../readings/readingDefinitions.ts'
 import { conditionAllowed, conditions } from '../readings/conditions.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
 import { chosen, isRead, measured } from '../readings/resolve.ts'
+import { isLostByMove } from '../rider/metricEstimate.ts'
 import type { Complaint } from '../talk/complaint.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
@@ -268,7 +269,7 @@ function byChoice(
 function missingOf(facts: Facts, cause: CauseKey, key: ReadingKey, sides: readonly Side[]): OpenTest['missing'] {
   const { now } = facts.setup
   const { sided } = definitionOf(key)
-  const isOld = (side: Side) => isOutdated(facts.input, cause, key, side)
+  const isOld = (side: Side) => isOutdated(facts.input, cause, key, side) || isLostByMove(facts.setup, key, side)
   if (!sided) return isRead(now, key) && !isOld('left') ? [] : [{ key, side: 'both' }]
   return sides
     .filter((side) => (isChoice(key) ? chosen(now, key, side) === null : measured(now, key, side) === null) || isOld(side))

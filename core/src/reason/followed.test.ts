@@ -119,6 +119,21 @@ describe('first moves that are followed to the end', () => {
     expect(firstOf({ ...after, readings: [...after.readings, ...seen] })?.cause).toBe('saddle-forward')
   })
 
+  it('ask again for an angle that no model carries over them, and not for what a wedge leaves alone', () => {
+    const knees = onlyReadings({ kneeFlexion: [44, 44] })
+    const visit = aVisit({ readings: knees, complaints: [complaintAt(1, 'knee-front', 'both')] })
+    const kneeIn = (of: VisitState) => {
+      const { reasoned } = reason(visitModel(of, { spreads: null }).input)
+      const low = reasoned.causes.find(({ cause }) => cause === 'saddle-low')!
+      const asked = reasoned.next.flatMap(({ readings }) => readings.map(({ key }) => key))
+      return [low.said.some(({ of: number }) => number === 'knee'), asked.includes('kneeFlexion')]
+    }
+    expect(kneeIn(visit)).toEqual([true, false])
+    const after = (setting: 'saddleTilt' | 'wedge', side: 'both' | 'left') => withStep(visit, [{ setting, side, by: -1 }]).visit
+    expect(kneeIn(after('wedge', 'left'))).toEqual([true, false])
+    expect(kneeIn(after('saddleTilt', 'both'))).toEqual([false, true])
+  })
+
   it('asks again where finger and thumb are, once lever or shifter was slid', () => {
     const seen = { fingerOnLever: ['inside', 'inside'], leverClamp: [32, 32] } as const
     const visit = aVisit({

@@ -80,17 +80,19 @@ function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { pre
   return carriedOn(metric, { read: now, knowns, free: rider.usual.values, model, place, timeline, predictors })
 }
 
-/** Settings that a leg's angles hang on, and those that trunk and arms hang on as well; lever, grip and shifter move fingers alone. */
-const ofLegs = settingKeys.filter((key) => settings[key].station !== 'hands')
-const ofArms = settingKeys.filter((key) => settings[key].station !== 'hands' || (definitionOf(key).inModel && !key.startsWith('lever')))
+/** Settings that move the body's joints: those of the model and the saddle's; a float or a wedge moves no angle that is read, and a lever moves fingers alone. */
+const ofBody = settingKeys.filter(
+  (key) => (definitionOf(key).inModel === true && !key.startsWith('lever')) || key === 'saddleSetback' || key === 'saddleTilt',
+)
+const ofLegs = ofBody.filter((key) => settings[key].station !== 'hands')
 const carries: Readonly<Record<KnownKind, readonly SettingKey[]>> = {
   kneeFlexion: ofLegs,
   footPitch: ofLegs,
-  hipAngle: ofArms,
-  torsoAngle: ofArms,
-  elbowFlexion: ofArms,
-  shoulderAngle: ofArms,
-  wrist: ofArms,
+  hipAngle: ofBody,
+  torsoAngle: ofBody,
+  elbowFlexion: ofBody,
+  shoulderAngle: ofBody,
+  wrist: ofBody,
 }
 
 /** Whether anything that an angle hangs on stands elsewhere than where it was read. */
@@ -211,6 +213,12 @@ export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: numbe
   const own = setup.now[by.key][by.side]
   const surer = own?.oneForBoth ? Math.max(modelled, own.plusMinus) : (own?.plusMinus ?? modelled)
   return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
+}
+
+/** Whether a reading was taken before a move that nobody can carry it over: then it is to be taken again. */
+export function isLostByMove(setup: Setup, key: ReadingKey, side: Side): boolean {
+  const metric = metricReadBy(key, side)
+  return metric !== null && metricEstimate(setup, metric, null) === null
 }
 
 /** The reading that a number of the rider is read by; null where none is. */
