@@ -1,4 +1,4 @@
-import type { BikeUse } from '../bike/bikeKinds.ts'
+import type { BarKind, BikeUse } from '../bike/bikeKinds.ts'
 
 /**
  * Lines that several judgements draw on a rider's posture. Where no publication or rule gives one, the
@@ -17,16 +17,16 @@ export const OPEN_SHOULDER = 88
 /**
  * What a front may ask by what a bike is ridden for: a torso below `torso` is low there, degrees from
  * level; hands further below the seat than `deepest` reach down, further up than `highest` stand high
- * (minus = above), mm. @source prior
+ * (minus = above), mm; a flat bar on the road is taken for its comfort. @source prior
  */
-export const fronts: Readonly<Record<BikeUse, { readonly torso: number; readonly deepest: number; readonly highest: number }>> = {
-  road: { torso: 42, deepest: 90, highest: -10 },
-  low: { torso: 30, deepest: 170, highest: 0 },
-  mountain: { torso: 45, deepest: 70, highest: -45 },
-  town: { torso: 50, deepest: 30, highest: -120 },
+export const fronts: Readonly<
+  Record<BikeUse, { readonly torso: number; readonly deepest: number; readonly highest: Readonly<Record<BarKind, number>> }>
+> = {
+  road: { torso: 42, deepest: 90, highest: { drop: -10, flat: -45 } },
+  low: { torso: 30, deepest: 170, highest: { drop: 0, flat: 0 } },
+  mountain: { torso: 45, deepest: 70, highest: { drop: -45, flat: -45 } },
+  town: { torso: 50, deepest: 30, highest: { drop: -120, flat: -120 } },
 }
-/** A flat bar on the road is taken for its comfort, mm. @source prior */
-export const FLAT_ROAD_HIGHEST = -45
 /** On forearm pads a torso is low from here, and in the drops by so much later than on the hoods, degrees. @source common-practice */
 export const PADS_TORSO = 24
 export const DROPS_LOWER = 8

@@ -74,6 +74,14 @@ export function worseWords(outcomes: readonly Outcome[]): string {
     .join('; ')
 }
 
+/** Why keeping a change is asked once more: something is worse, or all of it is rated and nothing better; empty where it is not. */
+export function doubtWords(outcomes: readonly Outcome[], complaints: readonly Pick<Complaint, 'id'>[]): string {
+  const worse = worseWords(outcomes)
+  if (worse !== '' || outcomes.some(({ word }) => word === 'better')) return worse
+  const isRated = outcomes.length > 0 && complaints.every(({ id }) => outcomes.some(({ complaint }) => complaint.id === id))
+  return isRated ? 'Nothing got better by enough to matter' : ''
+}
+
 /**
  * A difference that matters on a scale from 0 to 10: two points, or three tenths of what it was. One
  * point is within what riders vary, whatever its share.

@@ -53,6 +53,13 @@ describe('what the kind of bike makes usual', () => {
   })
 })
 
+it('what several lines on one number lack is asked for once', () => {
+  const { open } = weigh(factsOf({}), 'leg-length', ['left', 'right'])
+  const asked = open.map(({ of }) => of)
+  expect(asked).toContain('legDifference')
+  expect(new Set(asked).size).toBe(asked.length)
+})
+
 it('a saddle is left up only on a bike that can drop it', () => {
   const causesWith = (dropperTravel: number) => {
     const readings = onlyReadings({ saddleOnDescents: 'up', dropperTravel })

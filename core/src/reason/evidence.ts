@@ -181,8 +181,10 @@ export function weigh(
     if (row.bar !== undefined && row.bar !== bar) continue
     const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, positions) : byChoice(facts, row, sides, positions)
     const group = row.either ?? root
+    const of = isNumber(row) ? row.of : row.choice
     if (evidence !== null) byReading.set(group, [...(byReading.get(group) ?? []), evidence])
-    else if (missing.length > 0) open.push({ of: isNumber(row) ? row.of : row.choice, strength: row.strength, missing })
+    // Several lines on one number lack the same reading: it is asked for once.
+    else if (missing.length > 0 && !open.some((test) => test.of === of)) open.push({ of, strength: row.strength, missing })
   }
   const either = new Set(testsOf(cause).flatMap((row) => row.either ?? []))
   const said = [...byReading].map(([group, list]) =>

@@ -1,4 +1,3 @@
-import { itemAt } from '../kernel/dense.ts'
 import { joined, msg } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
 import type { Change } from '../ledger/fold.ts'
@@ -94,23 +93,21 @@ export function fromTrials(
     const share = shareTaken(steps, cause, sides, bar, rest)
     const rated = steps.map((change) => outcomesOf(change, told).filter(({ complaint }) => explains.some(({ id }) => id === complaint.id)))
     // From before the first step to after the last, complaint by complaint.
-    const results = explains.flatMap(({ id }) => {
+    const spans = explains.flatMap(({ id }) => {
       const mine = rated.flat().filter(({ complaint }) => complaint.id === id)
       const [first, last] = [mine[0], mine.at(-1)]
-      return first === undefined || last === undefined ? [] : [resultOf(first.before, last.after)]
+      return first === undefined || last === undefined ? [] : [{ before: first.before, after: last.after }]
     })
+    const results = spans.map(({ before, after }) => resultOf(before, after))
     if (results.length === 0) return []
     const result = (['relieved', 'worse', 'unchanged'] as const).find((one) => results.includes(one)) ?? 'unchanged'
     const stands = result === 'relieved' && !results.includes('worse') && steps.every(({ state }) => state !== 'undone')
-    const halved = explains.every(({ id }) => {
-      const mine = rated.flat().filter(({ complaint }) => complaint.id === id)
-      return mine.length === 0 || 2 * itemAt(mine, mine.length - 1).after <= itemAt(mine, 0).before
-    })
+    const isHalved = spans.every(({ before, after }) => 2 * after <= before)
     const words = { relieved: 'eased it', unchanged: 'changed little', worse: 'made it worse' }[result]
     return [
       {
         moves: share * trialWeights[result],
-        found: stands ? (halved ? 'it' : 'part') : null,
+        found: stands ? (isHalved ? 'it' : 'part') : null,
         words: msg`${joined(
           steps.map((change) => joined(changeWords(change), ', ')),
           ', then ',

@@ -80,10 +80,12 @@ function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { pre
   return carriedOn(metric, { read: now, knowns, free: rider.usual.values, model, place, timeline, predictors })
 }
 
-/** Settings that move the body's joints: those of the model and the saddle's; a float or a wedge moves no angle that is read, and a lever moves fingers alone. */
-const ofBody = settingKeys.filter(
-  (key) => (definitionOf(key).inModel === true && !key.startsWith('lever')) || key === 'saddleSetback' || key === 'saddleTilt',
-)
+/** Settings that the model is made of and that move fingers alone. */
+const ofFingers: readonly SettingKey[] = ['leverAngle', 'leverReach']
+/** Settings that move the seat, though no reading of them stands in the model. */
+const ofSeat: readonly SettingKey[] = ['saddleSetback', 'saddleTilt']
+/** Settings that move the body's joints; a float or a wedge moves no angle that is read. */
+const ofBody = settingKeys.filter((key) => (definitionOf(key).inModel === true && !ofFingers.includes(key)) || ofSeat.includes(key))
 const ofLegs = ofBody.filter((key) => settings[key].station !== 'hands')
 const carries: Readonly<Record<KnownKind, readonly SettingKey[]>> = {
   kneeFlexion: ofLegs,

@@ -7,7 +7,7 @@ import { cautionsFor } from '@level-stance/core/ledger/cautions'
 import { changeWords } from '@level-stance/core/ledger/moveWords'
 import type { Change } from '@level-stance/core/ledger/fold'
 import { standing } from '@level-stance/core/prove/blocks'
-import { outcomesOf, worseWords } from '@level-stance/core/ledger/outcome'
+import { doubtWords, outcomesOf, worseWords } from '@level-stance/core/ledger/outcome'
 import { severityNow } from '@level-stance/core/ledger/severity'
 import { complaintTitle } from '@level-stance/core/talk/complaint'
 import type { Complaint } from '@level-stance/core/talk/complaint'
@@ -32,10 +32,8 @@ const before = (complaint: Complaint) =>
     visit.folded.changes.filter(({ id }) => id !== props.change.id),
   )
 const worse = computed(() => worseWords(outcomes.value))
-/** Rated, and nothing fell by a difference that matters: then it is asked whether to keep it. */
-const nothingFell = computed(
-  () => outcomes.value.length > 0 && unrated.value === 0 && !outcomes.value.some(({ word }) => word === 'better'),
-)
+/** Why it is asked whether to keep it. */
+const doubt = computed(() => doubtWords(outcomes.value, visit.complaints))
 const blocks = computed(() => standing(visit.blocks))
 /** What was said on the card when it was set up goes along until it is decided, and onto the sheet. */
 const cautions = computed(() => cautionsFor(props.change))
@@ -67,25 +65,19 @@ function decide(kind: 'keep' | 'undo'): void {
     <p class="caution" data-testid="trial-cautions">Check the bolts. <MessageText :of="joined(cautions)" /></p>
     <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
-      <template v-if="worse">
-        <Button type="primary" size="large" @click="decide('undo')">Undo</Button>
-        <Popconfirm :title="`${worse}. Keep it all the same?`" ok-text="Keep it" cancel-text="No" @confirm="decide('keep')">
-          <Button size="large">Keep</Button>
-        </Popconfirm>
-      </template>
-      <template v-else>
-        <Popconfirm
-          v-if="nothingFell"
-          title="Nothing fell by two points or three tenths. Keep it all the same?"
-          ok-text="Keep it"
-          cancel-text="No"
-          @confirm="decide('keep')"
-        >
-          <Button type="primary" size="large">Keep</Button>
-        </Popconfirm>
-        <Button v-else type="primary" size="large" @click="decide('keep')">Keep</Button>
-        <Button size="large" @click="decide('undo')">Undo</Button>
-      </template>
+      <Button v-if="worse" type="primary" size="large" @click="decide('undo')">Undo</Button>
+      <Popconfirm
+        v-if="doubt"
+        placement="bottomLeft"
+        :title="`${doubt}. Keep it all the same?`"
+        ok-text="Keep it"
+        cancel-text="No"
+        @confirm="decide('keep')"
+      >
+        <Button :type="worse ? 'default' : 'primary'" size="large">Keep</Button>
+      </Popconfirm>
+      <Button v-else type="primary" size="large" @click="decide('keep')">Keep</Button>
+      <Button v-if="!worse" size="large" @click="decide('undo')">Undo</Button>
       <span v-if="unrated > 0" class="small muted">{{ unrated }} not rated yet</span>
     </div>
   </article>

@@ -46,7 +46,7 @@ describe('a change that made it worse', () => {
     expect(visit.isAsked(knee.id)).toBe(false)
     await byText(at, 'Keep')!.trigger('click')
     await rested()
-    expect(document.body.textContent).toContain('Nothing fell by two points or three tenths.')
+    expect(document.body.textContent).toContain('Nothing got better by enough to matter. Keep it all the same?')
     expect(visit.folded.trying).not.toBeNull()
   })
 

@@ -1,12 +1,12 @@
 import type { BarKind, BikeKind } from '../../bike/bikeKinds.ts'
 import { itemAt } from '../../kernel/dense.ts'
-import { normal } from '../../kernel/random.ts'
+import { readAs } from '../reading.ts'
+import { drawnBy, normal } from '../../kernel/random.ts'
 import { sides } from '../../kernel/sided.ts'
 import type { Side } from '../../kernel/sided.ts'
 import { keysOf } from '../../kernel/tables.ts'
-import { definitionOf, isChoice, optionsOf, readingKeys } from '../../readings/readingDefinitions.ts'
+import { definitionOf, readingKeys } from '../../readings/readingDefinitions.ts'
 import type { ReadingKey } from '../../readings/readingDefinitions.ts'
-import { methodUncertainty } from '../../readings/table/methods.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { freshComplaint } from '../../talk/complaint.ts'
 import type { Complaint } from '../../talk/complaint.ts'
@@ -119,16 +119,6 @@ const isHere = (name: DefectName, bar: BarKind) => (rowOf(name).bar ?? bar) === 
 /** The most usual first: how often a defect is behind a complaint, by its place. @source prior */
 const usual = (place: number) => 1 / (place + 2)
 
-function drawn<T>(random: () => number, list: readonly T[], weight: (one: T, place: number) => number): T {
-  const weights = list.map(weight)
-  let left = random() * weights.reduce((sum, one) => sum + one, 0)
-  for (const [i, one] of list.entries()) {
-    left -= weights[i] ?? 0
-    if (left <= 0) return one
-  }
-  return itemAt(list, list.length - 1)
-}
-
 /**
  * A rider with one complaint, the defect behind it, and others a little off that do not hurt. Drawn
  * from the trade's own table and from published bodies, without the reasoner's causes, tests or numbers.
@@ -140,7 +130,7 @@ export function fieldRider(random: () => number): FieldRider {
   const told = fieldComplaints.filter(({ because }) => because.filter((name) => isHere(name, bar)).length > 1)
   const row = itemAt(told, Math.floor(random() * told.length))
   const here = row.because.filter((name) => isHere(name, bar))
-  const behind = drawn(random, here, (name) => usual(row.because.indexOf(name)))
+  const behind = drawnBy(random, here, (name) => usual(row.because.indexOf(name)))
   const complaint = complaintFrom(random, row)
   const on = complaint.places[0]?.side
   const isOne = rowOf(behind).oneSided === true || on === 'left' || on === 'right'
@@ -170,9 +160,8 @@ function complaintFrom(random: () => number, { at, kind, control, side: asked }:
   return { ...fresh, warnings: Object.fromEntries(warningSignsFor(fresh).map(({ key }) => [key, 'no'] as const)) }
 }
 
-/** Readings that a fitter did not get to, and words seen wrong. @source prior */
+/** Readings that a fitter did not get to. @source prior */
 const UNREAD = 0.25
-const MISSEEN = 0.05
 
 /** What is read of a rider: true values with the error of their usual methods, a quarter of them missing; or all, as they are. */
 export function readField({ values }: Pick<FieldRider, 'values'>, random: (() => number) | null): Reading[] {
@@ -180,18 +169,7 @@ export function readField({ values }: Pick<FieldRider, 'values'>, random: (() =>
     const skips = random !== null && random() < UNREAD
     return (definitionOf(key).sided ? sides : (['both'] as const)).flatMap((side): Reading[] => {
       const value = values.get(placeOf(key, side))
-      if (value === undefined || skips) return []
-      const { method } = definitionOf(key)
-      const shared = { key, side, method, after: null, at: '2026-01-01T00:00:00.000Z', condition: 'usual' as const, repeats: [] }
-      if (isChoice(key)) {
-        const options = optionsOf(key)
-        const seen = random !== null && random() < MISSEEN ? itemAt(options, Math.floor(random() * options.length)) : String(value)
-        return [{ ...shared, value: seen, typed: seen }]
-      }
-      const { min, max, dimension } = definitionOf(key)
-      const error = random === null ? 0 : ((methodUncertainty(method, dimension) ?? 0) / 2) * normal(random)
-      const read = Math.min(max, Math.max(min, Math.round((Number(value) + error) * 10) / 10))
-      return [{ ...shared, value: read, typed: String(read) }]
+      return value === undefined || skips ? [] : [readAs(key, side, value, random)]
     })
   })
 }

@@ -12,10 +12,9 @@ import { numberRow, numbers } from '../../reason/numbers.ts'
 import type { NumberName } from '../../reason/numbers.ts'
 import { reason } from '../../reason/reason.ts'
 import { visitModel } from '../../reason/visitModel.ts'
-import type { VisitState } from '../../reason/visitModel.ts'
 import type { LedgerEntry } from '../../ledger/ledger.ts'
 import { standingOf } from '../../rider/setup.ts'
-import type { Reading } from '../../readings/reading.ts'
+import { simulatedVisit } from '../visit.ts'
 import type { DefectName } from './defects.ts'
 import { fieldRider, readField } from './rider.ts'
 import type { FieldRider } from './rider.ts'
@@ -38,7 +37,7 @@ const calledBy: Readonly<Record<DefectName, readonly CauseKey[]>> = {
   'pelvis twisted': ['sits-rotated'],
   'one cleat 9 mm ahead of the other': ['cleats-apart'],
   'cleats far forward': ['cleat-forward'],
-  'cleat turned 6° off the foot': ['rotation'],
+  'cleat turned 9° off the foot': ['rotation'],
   'cleat with hardly any float': ['float-small'],
   'feet too far in': ['stance-narrow'],
   'feet too far out': ['stance-wide'],
@@ -52,12 +51,12 @@ const calledBy: Readonly<Record<DefectName, readonly CauseKey[]>> = {
   'small pedal under a soft sole': ['small-patch'],
   'board-stiff sole': ['stiff-sole'],
   'plate pedal with a cleat that stands out': ['pedal-system'],
-  'cranks 12 mm too long': ['crank-long'],
+  'cranks 13 mm too long': ['crank-long'],
   'bar 35 mm too far away': ['reach-long'],
   'bar 35 mm too near': ['reach-short'],
   'bar 70 mm too low': ['front-low'],
-  'bar 60 mm too high': ['front-high'],
-  'bar 45 mm too wide': ['bar-wide'],
+  'bar 75 mm too high': ['front-high'],
+  'bar 55 mm too wide': ['bar-wide'],
   'hoods 50 mm too wide': ['bar-wide'],
   'bar 80 mm too narrow': ['bar-narrow'],
   'long stem': ['stem-long'],
@@ -99,8 +98,8 @@ export function fieldRound(seed: number): FieldRound {
   const random = seeded(seed)
   for (let i = 0; i < 8; i++) random()
   const rider = fieldRider(random)
-  const visit = visitOf(rider, readField(rider, random))
-  const { input } = visitModel(visit)
+  const { kind, complaint } = rider
+  const { input } = visitModel(simulatedVisit({ kind, complaints: [complaint], readings: readField(rider, random) }))
   const { reasoned } = reason(input)
   const right = calledBy[rider.behind]
   const place = reasoned.causes.findIndex(({ cause }) => right.includes(cause))
@@ -121,7 +120,7 @@ export function fieldRound(seed: number): FieldRound {
     : null
   return {
     behind: rider.behind,
-    complaint: rider.complaint.control ?? rider.complaint.places[0]?.region ?? '',
+    complaint: complaint.control ?? complaint.places[0]?.region ?? '',
     place: place < 0 ? null : place,
     stated: reasoned.causes.map(({ cause, probability }) => ({ probability, isIt: right.includes(cause) })),
     first: reasoned.causes[0]?.cause ?? null,
@@ -129,28 +128,10 @@ export function fieldRound(seed: number): FieldRound {
   }
 }
 
-function visitOf(rider: FieldRider, readings: readonly Reading[], ledger: readonly LedgerEntry[] = []): VisitState {
-  return {
-    readings,
-    ledger,
-    complaints: [rider.complaint],
-    ratings: [],
-    riding: {},
-    kind: rider.kind,
-    choices: { feet: {}, seat: {}, hands: {} },
-    pace: 'settled',
-    earlierVisits: 1,
-    otherBikes: [],
-    mat: null,
-    studio: null,
-  }
-}
-
 /** Numbers that truly were in their band and clearly are not after a change. */
 function spoiledBy(rider: FieldRider, tried: LedgerEntry): string[] {
-  const truly = readField(rider, null)
-  const [before, after] = [[], [tried]].map((ledger) => visitModel(visitOf(rider, truly, ledger)).facts)
-  if (before === undefined || after === undefined) return []
+  const truly = { kind: rider.kind, complaints: [rider.complaint], readings: readField(rider, null) }
+  const [before, after] = [visitModel(simulatedVisit(truly)).facts, visitModel(simulatedVisit({ ...truly, ledger: [tried] })).facts]
   return keysOf(numbers).flatMap((name: NumberName) =>
     (numberRow(name).sided ? sides : (['left'] as const)).flatMap((side: Side) => {
       const [was, is]: (Judged | null)[] = [numberAt(before, name, side), numberAt(after, name, side)]

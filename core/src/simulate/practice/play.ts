@@ -24,6 +24,7 @@ import type { SymptomKey } from '../../reason/symptomTable.ts'
 import type { Rating } from '../../talk/complaint.ts'
 import { knockOn, defaultHolds } from '../../knockOn/knockOn.ts'
 import { standingOf } from '../../rider/setup.ts'
+import { simulatedVisit } from '../visit.ts'
 import { mainOf, plants } from './plants.ts'
 import { heal, moveTrue, practiceRider, readTrue, stillThere } from './rider.ts'
 import { entriesOf, isOneOf } from '../../kernel/tables.ts'
@@ -80,21 +81,7 @@ export function play(seed: number): Played {
   const id = () => `00000000-0000-4000-b000-${String((ids += 1)).padStart(12, '0')}`
   const at = '2026-01-01T00:00:00.000Z'
 
-  const visit = () => ({
-    readings,
-    ledger,
-    complaints: truth.complaints,
-    ratings,
-    riding: {},
-    kind: truth.kind,
-    choices: { feet: {}, seat: {}, hands: {} },
-    pace: 'settled' as const,
-    earlierVisits: 1,
-    otherBikes: [],
-    mat: null,
-    studio: null,
-  })
-  const input = () => visitModel(visit()).input
+  const input = () => visitModel(simulatedVisit({ readings, ledger, ratings, complaints: truth.complaints, kind: truth.kind })).input
   let taken = 0
   let minutes = 0
   const take = (wanted: Reasoning['reasoned']['next'][number]['readings']): boolean => {

@@ -1,12 +1,12 @@
 import type { BarKind, BikeKind } from '../../bike/bikeKinds.ts'
 import type { LedgerEntry } from '../../ledger/ledger.ts'
-import { definitionOf, isChoice, optionsOf } from '../../readings/readingDefinitions.ts'
+import { definitionOf } from '../../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts'
-import { methodUncertainty } from '../../readings/table/methods.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { sides } from '../../kernel/sided.ts'
 import type { Side } from '../../kernel/sided.ts'
-import { normal } from '../../kernel/random.ts'
+import { readAs } from '../reading.ts'
+import { drawnBy, normal } from '../../kernel/random.ts'
 import { causeOf } from '../../reason/causeTable.ts'
 import type { CauseKey } from '../../reason/causeTable.ts'
 import { symptomKeys, symptomOf } from '../../reason/symptomTable.ts'
@@ -175,16 +175,6 @@ const usualness = (rank: number) => 1 / (rank + 1.6)
 /** Of other conditions so many lie past their line without hurting. */
 const SILENT = 0.06
 
-function pickBy<T>(random: () => number, list: readonly T[], weight: (one: T, i: number) => number): T {
-  const weights = list.map(weight)
-  let at = random() * weights.reduce((sum, one) => sum + one, 0)
-  for (const [i, one] of list.entries()) {
-    at -= weights[i] ?? 0
-    if (at <= 0) return one
-  }
-  return itemAt(list, list.length - 1)
-}
-
 /**
  * A practice rider: body and bike around common values, one to three hidden causes with the complaints
  * they make, and a body with parameters that the app's model does not have.
@@ -202,7 +192,7 @@ export function practiceRider(random: () => number, warned = false): Truth {
     relief: 0.65 + 0.35 * random(),
     noise: 0.3 + 0.5 * random(),
   }
-  const count = pickBy(random, [1, 2, 3], (n) => [0.55, 0.3, 0.15][n - 1] ?? 0)
+  const count = drawnBy(random, [1, 2, 3], (n) => [0.55, 0.3, 0.15][n - 1] ?? 0)
   const causes: HiddenCause[] = []
   const complaints: Complaint[] = []
   const draft = { bar, kind: bar === 'drop' ? ('drop bar' as const) : ('trail' as const), values, body }
@@ -211,7 +201,7 @@ export function practiceRider(random: () => number, warned = false): Truth {
     const symptom = itemAt(usable, Math.floor(random() * usable.length))
     if (causes.some((one) => one.symptom === symptom)) continue
     const listed = causesHere(symptom, bar)
-    const cause = pickBy(random, listed, (one) => usualness(symptomOf(symptom).causes.indexOf(one)))
+    const cause = drawnBy(random, listed, (one) => usualness(symptomOf(symptom).causes.indexOf(one)))
     if (causes.some((one) => one.cause === cause || clashes(one.cause, cause) || sharesReading(one.cause, cause, bar))) continue
     const complaint = complaintOf(random, symptom, complaints.length + 1)
     const sidesTold = complaint.places[0]?.side
@@ -354,29 +344,6 @@ export function readTrue(
   side: Side | 'both',
   ledger: readonly LedgerEntry[],
 ): Reading | null {
-  const definition = definitionOf(reading)
   const value = trueValue(truth, reading, side)
-  const shared = {
-    key: reading,
-    side,
-    method: definition.method,
-    after: ledger.at(-1)?.id ?? null,
-    at: '2026-01-01T00:00:00.000Z',
-    condition: 'usual' as const,
-    repeats: [],
-  }
-  if (value === undefined) return null
-  if (isChoice(reading)) {
-    const options = optionsOf(reading)
-    const read = random() < MISREAD ? itemAt(options, Math.floor(random() * options.length)) : String(value)
-    return { ...shared, value: read, typed: read }
-  }
-  const spread = (methodUncertainty(definition.method, definition.dimension) ?? 0) / 2
-  const { min, max } = definitionOf(reading)
-  const read = Math.round((Number(value) + spread * normal(random)) * 2) / 2
-  const held = Math.min(max, Math.max(min, read))
-  return { ...shared, value: held, typed: String(held) }
+  return value === undefined ? null : readAs(reading, side, value, random, ledger.at(-1)?.id ?? null)
 }
-
-/** A word chosen by eye is wrong this often. */
-const MISREAD = 0.05

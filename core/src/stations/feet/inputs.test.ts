@@ -9,6 +9,7 @@ import { cleatRoom, stanceEstimated, stanceParts } from './stance/readings.ts'
 import { clearanceInput, rotationReadings } from './rotation/readings.ts'
 import { shoeReadings } from './shoe/readings.ts'
 import { startingPedals } from './pedal/kinds.ts'
+import { pedalPage } from './pedal/page.ts'
 import { chosen, measuredValue } from '../../readings/resolve.ts'
 import type { ReadingKey } from '../../readings/readingDefinitions.ts'
 import { sides } from '../../kernel/sided.ts'
@@ -226,5 +227,26 @@ describe('ways and exchanges as requested', () => {
       { setting: 'adapter', side: 'right', by: 20 },
       { setting: 'cleatInboard', side: 'left', by: -2 },
     ])
+  })
+})
+
+describe('the pedals as they are (common practice)', () => {
+  const foundOf = (...more: readonly Reading[]) =>
+    pedalPage.judge({ context: { setup: setupWith(more) } }).findings!.map(({ key, side, weight }) => `${key} ${side} ${weight}`)
+  const pedal = (kind: string) => aReading('pedalKind', 'both', kind)
+  const shoe = (bolts: string) => aReading('boltPattern', 'both', bolts)
+
+  it('do not go with a shoe for other bolts: that comes first, and flat ones go with any', () => {
+    expect(foundOf(pedal('recessed'), shoe('three bolts'))).toContain('other-bolts both first')
+    expect(foundOf(pedal('recessed'), shoe('two bolts'))).toEqual([])
+    expect(foundOf(pedal('flat-pins'), shoe('three bolts'))).toEqual([])
+    expect(foundOf(shoe('three bolts'))).toEqual([])
+    const [none] = pedalPage.judge({ context: { setup: setupWith([pedal('recessed'), shoe('none')]) } }).findings!
+    expect(said(none!.sentence)).toContain('want two bolts; the shoe has no holes for any.')
+  })
+  it('that let go hard warn on their side, and a heavy rider’s limit is asked of the maker', () => {
+    expect(foundOf(aReading('releaseFeel', 'right', 'hard'))).toEqual(['hard-release right act'])
+    expect(foundOf(pedal('plate-coil'), aReading('mass', 'both', 96))).toContain('mass-limit both note')
+    expect(foundOf(pedal('plate-coil'), aReading('mass', 'both', 70))).toEqual([])
   })
 })

@@ -172,6 +172,9 @@ describe('setback', () => {
     // Only told: a small step, and first a look. Seen to sit in the middle: nothing is moved by what is told.
     expect(judgeSetback(signs({ hands: ['hand numb'] })).findings).toMatchObject([{ key: 'back', weight: 'note' }])
     expect(judgeSetback(signs({ sits: 'middle', hands: ['hand numb'] }))).toMatchObject({ by: 0, findings: [{ key: 'leave' }] })
+    // Told both ways and creeping: no step is spoken of where none is offered.
+    const creeping = judgeSetback(signs({ sits: 'middle', creep: creeps(30), hands: ['hand numb'], hipClosed: ['hip'] }))
+    expect([creeping.by, creeping.findings.map(({ key }) => key)]).toEqual([0, ['creep']])
   })
   it('where the rider sits outranks what only follows; equal signs move nothing and say both', () => {
     expect(judgeSetback(signs({ sits: 'nose', hands: ['hand numb'] })).by).toBe(-5)

@@ -42,21 +42,26 @@ const heavy = ({ mass }: PedalRider) => (mass ?? 0) >= HEAVY
 /** Light for a spring: below this a stiff one takes the whole leg, kg. @source prior */
 const LIGHT = 60
 const light = ({ mass }: PedalRider) => mass !== null && mass < LIGHT
-/** A leaf spring lets go early: for the light. Under a heavy rider a coil that can be turned up holds. @source common-practice */
-function springFor({ kind, release, tension }: PedalSpec, rider: PedalRider): number {
-  if (release === 0) return 1
-  if (heavy(rider)) return kind === 'plate-leaf' ? 0 : tension ? 1 : 0.5
-  return kind === 'plate-leaf' ? 1 : tension ? 0.25 : 0.75
+/** How a spring suits a light and a heavy rider, 0 to 1: a leaf lets go early, one that can be set is turned up or right down. @source prior */
+const springs = {
+  none: { light: 1, heavy: 1, against: { light: '', heavy: '' } },
+  leaf: { light: 1, heavy: 0, against: { light: '', heavy: 'a leaf spring that cannot be turned up' } },
+  settable: { light: 0.25, heavy: 1, against: { light: 'a strong spring, to be turned right down', heavy: '' } },
+  fixed: { light: 0.75, heavy: 0.5, against: { light: 'a spring that cannot be turned down', heavy: 'a spring that cannot be turned up' } },
+} as const
+function springOf({ kind, release, tension }: PedalSpec): (typeof springs)[keyof typeof springs] {
+  return springs[release === 0 ? 'none' : kind === 'plate-leaf' ? 'leaf' : tension ? 'settable' : 'fixed']
 }
-/** What a flat pedal is worth under a road shoe: its smooth sole slips on the pins. Four bolts go on three by a plate. @source common-practice */
-const FLAT_UNDER_CLEATED = 0.25
-const FOUR_ON_THREE = 0.75
 
-/** How well a pedal goes with the shoes there are: 1 as they are, 0 with none but others. */
-function goesWith({ bolts }: Pick<PedalSpec, 'bolts'>, shoe: PedalSpec['bolts']): number {
-  if (bolts === shoe) return 1
-  if (bolts === 'none') return shoe === 'two bolts' ? 2 * FLAT_UNDER_CLEATED : FLAT_UNDER_CLEATED
-  return bolts === 'four bolts' && shoe === 'three bolts' ? FOUR_ON_THREE : 0
+/**
+ * How well a pedal's cleat goes with a shoe, 0 to 1, by the bolts of both: four go on three by a plate;
+ * under a flat pedal the smooth sole of a shoe for cleats slips. @source prior
+ */
+const onShoe: Readonly<Record<PedalSpec['bolts'], Readonly<Record<PedalSpec['bolts'], number>>>> = {
+  'two bolts': { 'two bolts': 1, 'three bolts': 0, 'four bolts': 0, none: 0 },
+  'three bolts': { 'two bolts': 0, 'three bolts': 1, 'four bolts': 0, none: 0 },
+  'four bolts': { 'two bolts': 0, 'three bolts': 0.75, 'four bolts': 1, none: 0 },
+  none: { 'two bolts': 0.5, 'three bolts': 0.25, 'four bolts': 0.25, none: 1 },
 }
 
 /**
@@ -187,7 +192,7 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'shoes',
     label: 'Goes with these shoes',
     source: 'common-practice',
-    score: (spec, { bolts }) => (bolts === null ? 1 : goesWith(spec, bolts)),
+    score: (spec, { bolts }) => (bolts === null ? 1 : onShoe[spec.bolts][bolts]),
     against: ({ bolts }, rider) =>
       bolts === 'none'
         ? 'the sole of a shoe for cleats slips on it'
@@ -201,9 +206,8 @@ export const criteria: readonly Criterion<PedalSpec, PedalRider>[] = [
     key: 'spring',
     label: 'Spring for this weight',
     source: 'common-practice',
-    score: springFor,
-    against: ({ kind }, r) =>
-      heavy(r) ? `${kind === 'plate-leaf' ? 'a leaf' : 'a'} spring that cannot be turned up` : 'a strong spring, to be turned right down',
+    score: (spec, r) => springOf(spec)[heavy(r) ? 'heavy' : 'light'],
+    against: (spec, r) => springOf(spec).against[heavy(r) ? 'heavy' : 'light'],
     counts: (r) => (light(r) ? said(4, `under ${LIGHT} kg`) : heavy(r) ? said(3, `${HEAVY} kg and more`) : said(0, 'usual weight')),
   },
   {
@@ -234,41 +238,13 @@ export const pedalSchools: readonly School[] = [
     label: 'Walkable first',
     source: 'common-practice',
     says: 'Recessed two-bolt pedals: easy entry, walking, long life.',
-    weights: {
-      held: 3,
-      patch: 1,
-      stability: 1,
-      float: 2,
-      stance: 1,
-      foreAft: 1,
-      entry: 5,
-      walking: 5,
-      mud: 3,
-      durability: 4,
-      tension: 2,
-      shoes: 0,
-      spring: 0,
-    },
+    weights: { held: 3, patch: 1, stability: 1, float: 2, stance: 1, foreAft: 1, entry: 5, walking: 5, mud: 3, durability: 4, tension: 2 },
   },
   {
     key: 'stable',
     label: 'Stable plate first',
     source: 'common-practice',
     says: 'A large plate: no hot spots, no rocking; walking matters little.',
-    weights: {
-      held: 5,
-      patch: 5,
-      stability: 5,
-      float: 2,
-      stance: 3,
-      foreAft: 2,
-      entry: 1,
-      walking: 0,
-      mud: 0,
-      durability: 4,
-      tension: 2,
-      shoes: 0,
-      spring: 0,
-    },
+    weights: { held: 5, patch: 5, stability: 5, float: 2, stance: 3, foreAft: 2, entry: 1, walking: 0, mud: 0, durability: 4, tension: 2 },
   },
 ]

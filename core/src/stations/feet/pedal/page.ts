@@ -36,7 +36,7 @@ export const pedalNumbers = {
 } as const satisfies NumberRows<Parts>
 
 /** What is wrong with the pedals as they are, before another one is looked for. @source common-practice */
-export function pedalFindings(now: ResolvedReadings): Finding[] {
+function pedalFindings(now: ResolvedReadings): Finding[] {
   const found: Finding[] = []
   const [kind, shoe, mass] = [chosen(now, 'pedalKind'), chosen(now, 'boltPattern'), measuredValue(now, 'mass')]
   const bolts = startingPedals.find((spec) => spec.kind === kind)?.bolts
@@ -47,10 +47,9 @@ export function pedalFindings(now: ResolvedReadings): Finding[] {
       key: 'other-bolts',
       weight: 'first',
       headline: 'Pedal and shoe do not go together.',
-      sentence: `Cleats of this pedal want ${bolts}; the shoe has ${shoe === 'none' ? 'none' : shoe}. Read both again. With a plate in between, check that it sits tight and that the bolts bite deep enough.`,
+      sentence: `Cleats of this pedal want ${bolts}; the shoe has ${shoe === 'none' ? 'no holes for any' : shoe}. Read both again. With a plate in between, check that it sits tight and that the bolts bite deep enough.`,
     })
-  for (const side of sides)
-    if (chosen(now, 'releaseFeel', side) === 'hard') found.push({ ...hardRelease(side), key: `hard-release-${side}` })
+  for (const side of sides) if (chosen(now, 'releaseFeel', side) === 'hard') found.push(hardRelease(side))
   if (mass !== null && mass >= HEAVY && kind !== null && kind !== 'flat-pins')
     found.push({
       ...both,

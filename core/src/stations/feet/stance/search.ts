@@ -126,7 +126,17 @@ export function stanceOptions(input: StanceSearchInput, count = 6): StanceOption
   const best = found.sort(better).filter(distinct())
   // A few that reach, and then the nearest of those that do not: a cheap first step is often enough to look again.
   const reaching = best.filter(reaches).slice(0, Math.ceil((2 * count) / 3))
-  return [...reaching, ...best.filter((one) => !reaches(one))].slice(0, count).map((one) => inWords(input, one))
+  const short = best.filter((one) => !reaches(one))
+  const worth = short.filter((one) => !short.some((other) => isNoWorse(other, one)))
+  return [...reaching, ...worth].slice(0, count).map((one) => inWords(input, one))
+}
+
+/** What a dearer way has to gain on a side to be worth naming, mm. @source prior */
+const WORTH = 0.5
+/** Whether a cheaper way comes as near on both sides: no other crank for half a millimetre, no washer where none is asked. */
+function isNoWorse(cheap: Candidate, dear: Candidate): boolean {
+  const asNear = (side: Side) => cheap[side].miss <= dear[side].miss + WORTH + 1e-9
+  return cheap.cost < dear.cost && sides.every(asNear)
 }
 
 /** Whether both sides carry what suits them together: no adapter on one side only where both ask for nearly the same. */

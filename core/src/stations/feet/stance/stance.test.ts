@@ -288,6 +288,17 @@ describe('a way that cannot reach', () => {
     expect(withOwnCrank.flatMap(({ moves }) => moves).filter(({ mean }) => mean === 'axle' || mean === 'adapter')).toEqual([])
     expect(found.some(({ moves }) => moves.some(({ mean, to }) => mean === 'crank' && to === 130))).toBe(true)
   })
+  it('names no dearer way that comes no nearer: no crank for half a millimetre, no washer on a foot that stands well', () => {
+    const found = stanceOptions(
+      search({
+        target: { left: 126, right: 112 },
+        band: { left: { low: 121, high: 131 }, right: { low: 107, high: 117 } },
+        stock: { washers: [0, 1, 1.5], axles: [53, 57], adapters: [0, 20], treads: [145, 150] },
+      }),
+      20,
+    )
+    expect(found.filter(({ reaches }) => !reaches).flatMap(({ moves }) => moves.map(({ mean }) => mean))).toEqual(['cleat'])
+  })
   it('says which way it misses', () => {
     expect(said(missWords({ miss: both(2), left: both(-7) }, asked))).toBe('7 mm past the aim')
     expect(said(missWords({ miss: { left: 0, right: 3 }, left: { left: 1, right: 8 } }, asked))).toBe('8 mm short of the aim right')

@@ -76,15 +76,15 @@ export function controlPlaces(setup: Pick<Setup, 'now'>, side: Side, control: Th
 /** A place must be this much better than the present one to be worth the work, mm. @source prior */
 const WORTH_SLIDING = 1
 
+/** Clamps that overlap by less than a ruler can tell do not lie on each other, mm. @source prior */
+const CLAMPS_MEET = 1
 /** Whether a clamp at a place would lie on the brake's, as the brake stands now. */
 function isOnBrake({ now }: Pick<Setup, 'now'>, side: Side, control: ThumbControl, clampAt: number): boolean {
   const { read } = readOf(now, side, ['gripLength', 'leverClamp', 'brakeClampWidth', thumbControls[control].width])
   if (read === null) return true
   const apart = Math.abs(clampAt - read.gripLength.value - read.leverClamp.value)
-  return apart < (read.brakeClampWidth.value + read[thumbControls[control].width].value) / 2 - SAME_PLACE
+  return apart < (read.brakeClampWidth.value + read[thumbControls[control].width].value) / 2 - CLAMPS_MEET
 }
-/** Clamps that meet to a tape's reading do not lie on each other, mm. @source prior */
-const SAME_PLACE = 1
 
 /**
  * How far a control's clamp goes to where the thumb works it, mm, + inboard; 0 where it does, or neither

@@ -62,10 +62,10 @@ function gripFindings(side: Side, grip: ReturnType<typeof gripOver>, stands: Jud
   if (end === null) add('grip-fits', side, weight, `${name} suits the hand.`, asked, source)
   else if (end === 'high') {
     const squeezed = 'A thick grip is squeezed to be held: pump.'
-    add('grip-thick', side, weight, msg`${name} ${mm(off, 1)} too thick for this hand.`, msg`${asked} ${squeezed}`, source)
+    add('grip-thick', side, weight, msg`${name} too thick for this hand, ${mm(off, 1)} over its aim.`, msg`${asked} ${squeezed}`, source)
   } else {
     const curled = 'Fingers that curl onto the palm hold harder than they need: pump.'
-    add('grip-thin', side, weight, msg`${name} ${mm(off, 1)} too thin for this hand.`, msg`${asked} ${curled}`, source)
+    add('grip-thin', side, weight, msg`${name} too thin for this hand, ${mm(off, 1)} under its aim.`, msg`${asked} ${curled}`, source)
   }
 }
 

@@ -1,6 +1,6 @@
 import { bikeKindOf } from '../../../bike/bikeKinds.ts'
 import type { BikeKind } from '../../../bike/bikeKinds.ts'
-import { DROPS_LOWER, FLAT_ROAD_HIGHEST, fronts, PADS_TORSO } from '../../../body/postureLimits.ts'
+import { DROPS_LOWER, fronts, PADS_TORSO } from '../../../body/postureLimits.ts'
 import type { TargetBand } from '../../../kernel/band.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
 
@@ -14,5 +14,5 @@ export function torsoBand(kind: BikeKind, hands: HandPosition): TargetBand {
 export function handsBand(kind: BikeKind): TargetBand {
   const { bar, use } = bikeKindOf(kind)
   const { deepest, highest } = fronts[use]
-  return { low: use === 'road' && bar === 'flat' ? FLAT_ROAD_HIGHEST : highest, high: deepest }
+  return { low: highest[bar], high: deepest }
 }

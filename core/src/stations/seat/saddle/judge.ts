@@ -35,7 +35,7 @@ export function noseFindings(nose: Judged | null): Finding[] {
       'both',
       weight,
       msg`The nose is ${mm(nose.value)} wide.`,
-      msg`Up to ${mm(NOSE_WIDTH.high)} lets most thighs past. Where it rubs: a narrower nose, or the front brought in where the saddle can be set.`,
+      msg`Up to ${mm(NOSE_WIDTH.high)} lets most thighs past. Where it rubs: a narrower nose, or the front set narrower on a saddle that allows it.`,
       'prior',
     )
   return found

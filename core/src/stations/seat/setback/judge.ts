@@ -94,41 +94,32 @@ export function judgeSetback(signs: SetbackSigns): SetbackJudgement {
   }
   const weigh = (list: readonly Message[], seen: string) => list.length + (list.includes(seen) ? SEEN_OUTWEIGHS : 0)
   const lead = weigh(back, sitting.tail) - weigh(forward, sitting.nose)
-  const request =
-    signs.sits === 'middle'
-      ? 0
-      : lead >= CLEAR_LEAD && back.length > 0
-        ? SETBACK_STEP
-        : lead <= -CLEAR_LEAD && forward.length > 0
-          ? -SETBACK_STEP
-          : 0
+  const sitsWell = signs.sits === 'middle'
+  const isSure = !sitsWell && Math.abs(lead) >= CLEAR_LEAD && (lead > 0 ? back : forward).length > 0
+  const request = isSure ? Math.sign(lead) * SETBACK_STEP : 0
   const room = request > 0 ? signs.railRoomBack : signs.railRoomForward
   const by = request === 0 ? 0 : Math.sign(request) * Math.min(SETBACK_STEP, room ?? SETBACK_STEP)
   const said = (list: readonly Message[]) => joined(list, ', ')
-  const first = signs.sits === null ? msg` Look first where the rider sits.` : ''
-  if (signs.sits === 'middle' && !creeps)
-    add(
-      'leave',
-      'fine',
-      'Sits where the saddle carries.',
-      back.length + forward.length === 0
-        ? 'Nothing told speaks for moving it.'
-        : msg`${capitalised(said([...back, ...forward]))}: look at the rest before the ${term('saddle-setback', 'setback')}.`,
-    )
-  else if (back.length > 0 && forward.length > 0) {
+  const isSeen = signs.sits !== null
+  const first = isSeen ? '' : ' Look first where the rider sits.'
+  if (sitsWell) {
+    const told = [...back, ...forward]
+    const rest = msg`${capitalised(said(told))}: look for another cause before the saddle is moved.`
+    if (!creeps) add('leave', 'fine', 'Sits where the saddle carries.', told.length === 0 ? 'Nothing told speaks for moving it.' : rest)
+  } else if (back.length > 0 && forward.length > 0) {
     add('both', 'note', 'Signs for both ways.', msg`Back: ${said(back)}. Forward: ${said(forward)}. One step, then ask again.`)
   } else if (by > 0)
     add(
       'back',
-      signs.sits === null ? 'note' : 'act',
-      signs.sits === null ? 'Further back may help.' : 'Further back.',
+      isSeen ? 'act' : 'note',
+      isSeen ? 'Further back.' : 'Further back may help.',
       msg`${capitalised(said(back))}.${first} Weight goes to the pelvis, off hands, neck and shoulders; the hip closes a little, and reach grows by the move.`,
     )
   else if (by < 0)
     add(
       'forward',
-      signs.sits === null ? 'note' : 'act',
-      signs.sits === null ? 'Further forward may help.' : 'Further forward.',
+      isSeen ? 'act' : 'note',
+      isSeen ? 'Further forward.' : 'Further forward may help.',
       msg`${capitalised(said(forward))}.${first} Opens the hip and helps on steep ground; loads the hands.`,
     )
   if (request !== 0 && room !== null && room < SETBACK_STEP) {

@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { pedalExchange } from '@level-stance/core/stations/feet/exchange'
 import { pedalInUse } from '@level-stance/core/stations/feet/pedal/readings'
-import { pedalFindings } from '@level-stance/core/stations/feet/pedal/page'
 import type { PedalSpec } from '@level-stance/core/stations/feet/pedal/kinds'
 import { rankPedals } from '@level-stance/core/stations/feet/pedal/ranking'
 import { pedalDisturbs } from '@level-stance/core/stations/feet/pedal/switch'
@@ -21,14 +20,13 @@ const pedals = usePedals()
 const rider = computed(() => feet.rested.pedalRider)
 const entries = computed(() => pedals.entries.map(({ entry }) => entry))
 const rank = (own: Weights) => rankPedals(entries.value, rider.value, own)
-const findings = computed(() => pedalFindings(visit.setup.now))
 const disturbs = (spec: PedalSpec) => pedalDisturbs(spec, rider.value, pedalInUse(visit.setup.now))
 const exchange = (spec: PedalSpec) => pedalExchange(spec, rider.value, visit.setup.now)
 </script>
 
 <template>
   <div class="pedals">
-    <FindingList v-if="findings.length > 0" :findings="findings" none="" />
+    <FindingList :findings="feet.judgement.findings" none="" />
     <RankedParts
       title="Pedals for this rider"
       part="pedal"
