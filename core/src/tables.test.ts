@@ -50,11 +50,11 @@ describe('tables of the trade', () => {
 
   it('name only rows that exist: what an estimate comes from, what carries a reading along, whose room it is, what it calibrates', () => {
     for (const key of readingKeys) {
-      const { estimate, carried = {}, roomOf, metric, calibrates, words = [] } = definitionOf(key)
+      const { estimate, carried = {}, roomOf, metric, calibrates, compares, words = [] } = definitionOf(key)
       if (estimate && estimate.by !== 'usual') expect(numberKeys).toContain(estimate.of)
       for (const setting of [...Object.keys(carried), ...(roomOf ? [roomOf[0]] : [])]) expect(settingKeys).toContain(setting)
-      // What reads a number of the rider calibrates the model too.
-      if (metric) expect([key, calibrates === undefined]).toEqual([key, false])
+      // What reads a number of the rider calibrates the model too, or is compared with it.
+      if (metric) expect([key, calibrates ?? compares]).toEqual([key, expect.any(String)])
       if (metric) expect([key, metric.length]).toEqual([key, definitionOf(key).sided ? 2 : 1])
       for (const word of words) expect(word).toMatch(/^[a-z0-9]+$/)
     }

@@ -37,7 +37,10 @@ test('dragging the cleat, its number and everything that depends on it move toge
   await aim.fill('12')
   await expect(handle).toHaveAttribute('aria-valuenow', '12')
   await expect(page.getByTestId('move-now')).toContainText('Cleat R back 2')
-  await expect(page.getByTestId('move-answers')).toContainText('Saddle')
+  // Half a millimetre of saddle is not set.
+  await expect(page.getByTestId('move-answers')).toBeHidden()
+  await aim.fill('14')
+  await expect(page.getByTestId('move-answers')).toContainText('Saddle down 1 mm')
 
   await test.step('the slot holds the hand and the number', async () => {
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)

@@ -145,7 +145,7 @@ export const dropBarHandCalculation = defineCalculation({
       'Where the lever is clamped: 0 at the bend’s top, 90 at its front',
     ).default(45),
     hoodAngle: numberField('hoodAngle', -20, 45, 'degrees', 'Hoods turned inward, degrees').default(0),
-    hands: z.enum(['tops', 'hoods', 'drops'], { error: 'hands must be tops, hoods or drops.' }).default('hoods'),
+    hands: z.enum(['tops', 'hoods', 'drops', 'aero'], { error: 'hands must be tops, hoods, drops or aero.' }).default('hoods'),
   }),
   output: z.object({ hand: spacePointSchema }),
   sources: ['geometry', 'prior'],

@@ -11,6 +11,8 @@ interface BikeKindRow {
   readonly label: string
   readonly bar: BarKind
   readonly use: BikeUse
+  /** drawn as another bar than the readings are of */
+  readonly drawn?: 'base'
   /** a wide bottom bracket is usual */
   readonly wide?: true
 }
@@ -19,7 +21,7 @@ interface BikeKindRow {
 export const bikeKindRows = {
   'drop bar': { label: 'Road, drop bar', bar: 'drop', use: 'road' },
   gravel: { label: 'Gravel', bar: 'drop', use: 'road' },
-  'time trial': { label: 'Time trial, triathlon', bar: 'drop', use: 'low' },
+  'time trial': { label: 'Time trial, triathlon', bar: 'drop', use: 'low', drawn: 'base' },
   'flat bar': { label: 'Flat bar', bar: 'flat', use: 'road' },
   'cross-country': { label: 'Cross-country', bar: 'flat', use: 'mountain', wide: true },
   trail: { label: 'Trail', bar: 'flat', use: 'mountain', wide: true },
@@ -42,4 +44,11 @@ export function bikeKindOf(kind: BikeKind): BikeKindRow {
 /** The bar of a kind of bike. */
 export function barOf(kind: BikeKind): BarKind {
   return bikeKindRows[kind].bar
+}
+
+/** A bar as it is drawn: with extensions it is a base bar, whose horns carry the hands where hoods would be. */
+export type DrawnBar = BarKind | 'base'
+export function drawnBarOf(kind: BikeKind): DrawnBar {
+  const { bar, drawn } = bikeKindOf(kind)
+  return drawn ?? bar
 }

@@ -66,6 +66,8 @@ export interface Grip {
   readonly axis: Point3 | null
   /** direction in which a hood carries the hand, right side, unit length */
   readonly pointing: Point3 | null
+  /** the forearm rests: it lies along `pointing`, and elbow, shoulder and trunk follow from there */
+  readonly isRested?: true | undefined
 }
 
 /** Up the steerer. @source geometry */
@@ -130,12 +132,14 @@ export function flatGrip(bar: FlatBar): Grip {
   return { at: rolled(at, bar.barRoll), axis: flatGripAxis(bar), pointing: null }
 }
 
-export type DropHands = 'tops' | 'hoods' | 'drops'
+export type DropHands = 'tops' | 'hoods' | 'drops' | 'aero'
 
 /** Lever place on the bend at which a hood lies level on a level ramp, degrees. @source prior */
 const HOOD_LEVEL_AT = 45
 /** Hollow of the hood from the bar's middle line under the clamp, hood level: forward and up, mm. @source prior */
 const HOOD_HOLLOW = { x: 10, y: 30 }
+/** Tip of the hood, from the bar's middle line under the clamp, hood level: forward and up, mm. @source prior */
+const HOOD_TIP = { x: 78, y: 58 }
 /** Where the hand in the drops holds on the bend. @source prior */
 const DROP_HAND_AT = 150
 /** Hands on the tops hold this far inside the hoods, mm. @source prior */
@@ -164,6 +168,12 @@ export function dropGrip(bar: DropBar, hands: DropHands): Grip {
     }
     return { at, axis: null, pointing }
   }
+  if (hands === 'aero') {
+    // The hand lies on the hood's tip, the forearm level behind it, however the bar is turned.
+    const tip = rolled(HOOD_TIP, bar.hoodPosition - HOOD_LEVEL_AT)
+    const at = rolled({ x: hood.x + tip.x, y: hood.y + tip.y, z: half }, bar.barRoll)
+    return { at, axis: null, pointing: { x: 1, y: 0, z: 0 }, isRested: true }
+  }
   const low = onBend(DROP_HAND_AT)
   const flare = Math.tan(bar.barFlare * RADIANS)
   const z = bar.dropWidth === null ? half + flare * (hood.y - low.y) : bar.dropWidth / 2
@@ -184,7 +194,7 @@ export function extensionGrip(extensions: Extensions): Grip & { readonly pad: Po
   const pad = { x: padForward, y: padUp, z: padSpacing / 2 }
   const pointing = { x: Math.cos(extensionAngle * RADIANS), y: Math.sin(extensionAngle * RADIANS), z: 0 }
   const at = { x: pad.x + extensionLength * pointing.x, y: pad.y + extensionLength * pointing.y, z: pad.z }
-  return { at, axis: null, pointing, pad }
+  return { at, axis: null, pointing, isRested: true, pad }
 }
 
 /** A direction at unit length. */

@@ -67,7 +67,12 @@ const upperBody = z.strictObject({
   twist: numberField('twist', -200, 200, 'mm', 'Left shoulder ahead of the right one, mm').default(0),
   arms: z.strictObject({ left: oneArm('left'), right: oneArm('right') }),
 })
-const oneGrip = z.strictObject({ at: spacePointSchema, axis: spacePointSchema.nullable(), pointing: spacePointSchema.nullable() })
+const oneGrip = z.strictObject({
+  at: spacePointSchema,
+  axis: spacePointSchema.nullable(),
+  pointing: spacePointSchema.nullable(),
+  isRested: z.literal(true).optional(),
+})
 const grips = z.strictObject({ left: oneGrip, right: oneGrip })
 const armPosture = z.object({
   shoulder: spacePointSchema,

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { bySide, sides } from '../kernel/sided.ts'
 import { levenbergMarquardt } from 'ml-levenberg-marquardt'
+import type { Point3 } from '../bike/contactPoints.ts'
 import type { Grip } from '../bike/cockpit.ts'
 import { exampleRider, said } from '../testing.ts'
 import { riderMetrics } from './metrics.ts'
@@ -10,7 +11,9 @@ import type { RiderModel } from './rider.ts'
 import { addSegment, segmentMasses } from './segments.ts'
 import { riderTroubles } from './troubles.ts'
 import { extremeReach, toSegment, turnMetrics } from './turn.ts'
-import { armChord, sideChord, upperPosture } from './upperBody.ts'
+import { reachForElbow, reachToComfort, torsoHeld } from './armReach.ts'
+import { armChord, elbowForChord, sideChord, upperPosture } from './upperBody.ts'
+import type { UpperBody } from './upperBody.ts'
 
 const within = (min: number, max: number) => fc.double({ min, max, noNaN: true })
 const distance = (a: { x: number; y: number; z?: number }, b: { x: number; y: number; z?: number }) =>
@@ -30,6 +33,49 @@ const worked: RiderModel = {
     right: { ...exampleRider.legs.right, thigh: 430, shank: 440, ankleBehind: 130, ankleAbove: 90, footPitch: 20, halfStance: 129 },
   },
 }
+
+describe('hands closer, the torso held', () => {
+  // Upper arm 300 and forearm 330 bent 25° span 615.1 (law of cosines); straight, 630.
+  it('reads the elbow off the span of the arm', () => {
+    expect(elbowForChord(300, 330, 615.1)).toBeCloseTo(25, 1)
+    expect(elbowForChord(300, 330, 700)).toBe(0)
+  })
+
+  it('comes in by what the elbows take out of the arms, worked by the law of cosines', () => {
+    // 300 and 330 span 628.47 bent 8° and 620.45 bent 20°: hands level with the shoulders and as wide come in 8.02 mm.
+    const arms = bySide((side) => ({ ...exampleRider.upper.arms[side], upperArm: 300, forearm: 330 }))
+    const upper = { ...exampleRider.upper, trunk: 500, elbowFlexion: 8, arms }
+    const hip = hipOf(exampleRider)
+    const torso = (50 * Math.PI) / 180
+    const at = { x: hip.x + 500 * Math.cos(torso) + 628.47, y: hip.y + 500 * Math.sin(torso), z: upper.acromionWidth / 2 }
+    const level = { ...exampleRider, upper, grips: both({ at, axis: null, pointing: null }) }
+    expect(upperPosture(upper, hip, level.grips).torso).toBeCloseTo(50, 2)
+    expect(reachForElbow(level, 20)!.by).toBeCloseTo(-8.02, 1)
+  })
+
+  it('brings the hands in until the elbows bend as asked, and no further', () => {
+    const upper = { ...exampleRider.upper, elbowFlexion: 8 }
+    const locked = { ...exampleRider, upper }
+    const { torso } = upperPosture(upper, hipOf(locked), locked.grips!)
+    expect(reachForElbow(locked, 8)!.by).toBeCloseTo(0, 6)
+    const { by } = reachForElbow(locked, 20)!
+    // 12° more of the elbow take about 10 mm out of an arm of some 600 mm.
+    expect(by).toBeLessThan(-5)
+    expect(by).toBeGreaterThan(-20)
+    const grips = bySide((side) => ({ ...locked.grips![side], at: { ...locked.grips![side].at, x: locked.grips![side].at.x + by } }))
+    const closer = { ...locked, grips }
+    const held = torsoHeld(closer, locked)!
+    expect(held.upper.elbowFlexion).toBeCloseTo(20, 1)
+    expect(upperPosture(held.upper, hipOf(held), grips).torso).toBeCloseTo(torso, 1)
+    expect(reachToComfort(locked)!.elbow).toBe(20)
+  })
+
+  it('says nothing of hands that are not known, or of forearms that rest', () => {
+    expect(reachToComfort({ ...exampleRider, grips: null })).toBeNull()
+    const rested = bySide((side) => ({ ...exampleRider.grips![side], axis: null, pointing: { x: 1, y: 0, z: 0 }, isRested: true as const }))
+    expect(reachToComfort({ ...exampleRider, grips: rested })).toBeNull()
+  })
+})
 
 describe('one leg round the crank', () => {
   // Worked example, derived: 0° → 110.1°; 90° → 69.60°; 270° → 80.29°; longest 840.8 at 171.5°.
@@ -179,6 +225,32 @@ describe('the arm', () => {
       expect(at(60).elbow.z).toBeGreaterThan(at(0).elbow.z)
       expect(at(0).elbow.y).toBeLessThan(at(60).elbow.y)
     }
+  })
+
+  it('lets elbow, shoulder and torso follow from a forearm that rests on its pad', () => {
+    // Worked by the 3-4-5 triangle: trunk 400 and upper arm 300 over a hip 500 behind the elbow and level with it.
+    const body: UpperBody = {
+      ...exampleRider.upper,
+      trunk: 400,
+      arms: bySide((side) => ({ ...exampleRider.upper.arms[side], upperArm: 300, forearm: 330 })),
+    }
+    const half = body.acromionWidth / 2
+    const rested = (pointing: Point3) =>
+      upperPosture(
+        body,
+        { x: 0, y: 0 },
+        both({ at: { x: 500 + 330 * pointing.x, y: 330 * pointing.y, z: half }, axis: null, pointing, isRested: true }),
+      )
+    const level = rested({ x: 1, y: 0, z: 0 })
+    expect(level.torso).toBeCloseTo(36.87, 2)
+    expect(level.arms.left).toMatchObject({ elbow: { x: 500, y: 0 }, short: 0 })
+    expect(level.arms.left.forearmFall).toBeCloseTo(0, 9)
+    expect(level.arms.left.shoulderAngle).toBeCloseTo(90, 2)
+    expect(level.arms.left.elbowFlexion).toBeCloseTo(53.13, 2)
+    // The forearm rises as its extension does, whatever bend of the elbow the body has elsewhere.
+    const rising = rested({ x: Math.cos(Math.PI / 12), y: Math.sin(Math.PI / 12), z: 0 })
+    expect(rising.arms.right.forearmFall).toBeCloseTo(-15, 9)
+    expect(rising.torso).toBeCloseTo(level.torso, 9)
   })
 
   it('bends the wrist to the little finger as a hood is turned down, and as a bar sweeps less than the forearm leans', () => {

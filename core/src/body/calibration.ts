@@ -5,7 +5,7 @@ import { sides } from '../kernel/sided.ts'
 import type { Side, Sided } from '../kernel/sided.ts'
 import { hipAngleBetween, hipOf, legAt } from './rider.ts'
 import type { LegModel, RiderModel } from './rider.ts'
-import { extremeReach } from './turn.ts'
+import { extremeReach, turnMetrics } from './turn.ts'
 import { upperPosture } from './upperBody.ts'
 import type { ArmPosture, UpperPosture } from './upperBody.ts'
 
@@ -38,10 +38,13 @@ export type FreeValues = Readonly<Record<FreeKey, number>>
 
 export const knownKinds = ['kneeFlexion', 'footPitch', 'torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist'] as const
 export type KnownKind = (typeof knownKinds)[number]
+/** Read on the rider and carried on by the model, but nothing is solved from it: flesh of unknown width lies between. */
+export type ComparedKind = 'kneeElbowGap'
+export type ReadKind = KnownKind | ComparedKind
 
 /** An angle measured on the bike, with the contact points it was measured at. */
-export interface Known {
-  readonly kind: KnownKind
+export interface Known<Kind extends ReadKind = KnownKind> {
+  readonly kind: Kind
   readonly side: Side | 'both'
   /** degrees */
   readonly value: number
@@ -324,8 +327,8 @@ const SHORT_LEG_SLOPE = 0.4
 const SHORT_ARM_SLOPE = 0.8
 
 /** Which angle is asked for. */
-export type AskedAngle = Pick<Known, 'kind' | 'side'>
-/** Angles of one model, degrees. */
+export type AskedAngle = Pick<Known<ReadKind>, 'kind' | 'side'>
+/** Angles of one model, degrees; a gap in mm. */
 export type Predictor = (asked: AskedAngle) => number
 const noPrediction: Predictor = () => 0
 
@@ -364,6 +367,8 @@ export function predictor(model: RiderModel): Predictor {
       case 'shoulderAngle':
       case 'wrist':
         return ofArm(asked, kind)
+      case 'kneeElbowGap':
+        return Math.min(...(asked === 'both' ? sides : [asked]).map((one) => turnMetrics(model, one).kneeElbowGap ?? 0))
     }
   }
 }

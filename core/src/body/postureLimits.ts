@@ -30,5 +30,7 @@ export const fronts: Readonly<
 /** On forearm pads a torso is low from here, and in the drops by so much later than on the hoods, degrees. @source common-practice */
 export const PADS_TORSO = 24
 export const DROPS_LOWER = 8
+/** With the forearms level over the hoods a torso is low by so much later, degrees. @source prior */
+export const AERO_LOWER = 14
 /** A front wheel that carries less of the rider is light, %. @source prior */
 export const FRONT_WHEEL_LIGHT = 37

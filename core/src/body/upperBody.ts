@@ -69,6 +69,13 @@ export function armChord(upperArm: number, forearm: number, elbowFlexion: number
   return Math.sqrt(upperArm * upperArm + forearm * forearm + 2 * upperArm * forearm * Math.cos(elbowFlexion * RADIANS))
 }
 
+/** Elbow flexion for shoulder to hand, degrees; an arm that is too short is straight, one that is too long folded. @source geometry */
+export function elbowForChord(upperArm: number, forearm: number, chord: number): number {
+  const held = Math.min(upperArm + forearm, Math.max(Math.abs(upperArm - forearm), chord))
+  const straight = (upperArm * upperArm + forearm * forearm - held * held) / (2 * upperArm * forearm)
+  return 180 - Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES
+}
+
 /**
  * What is left of an arm's chord in the side view when the hands are spread wider or narrower than
  * the shoulders; −1 when they are further apart than the arms reach.
@@ -80,21 +87,38 @@ export function sideChord(chord: number, handSpacing: number, acromionWidth: num
   return square < 0 ? -1 : Math.sqrt(square)
 }
 
+/** What carries the trunk in front: a hand at arm's length, or the elbow of a forearm that rests. */
+interface Prop {
+  readonly at: Point3
+  /** from the shoulder, as the elbow is bent, mm */
+  readonly chord: number
+}
+
+function propOf(arm: ArmModel, elbowFlexion: number, grip: Grip): Prop {
+  if (grip.isRested && grip.pointing) return { at: restedElbow(arm, grip.at, grip.pointing), chord: arm.upperArm }
+  return { at: grip.at, chord: armChord(arm.upperArm, arm.forearm, elbowFlexion) }
+}
+
+/** Elbow of a forearm that lies on a pad: behind the hand along the pad's line. @source geometry */
+function restedElbow({ forearm }: ArmModel, hand: Point3, along: Point3): Point3 {
+  return { x: hand.x - forearm * along.x, y: hand.y - forearm * along.y, z: hand.z - forearm * along.z }
+}
+
 /**
  * Trunk and arms from the hip to the hands with the elbows at a given bend. One freedom: given the
  * contact points, torso angle and elbow bend are tied, so the torso follows from both arms together;
- * each elbow then bends as its own shoulder and hand ask for.
+ * each elbow then bends as its own shoulder and hand ask for. Where forearms rest, the pads say where
+ * the elbows are, and the torso follows from them.
  * @param hip hip joint in the side view
  * @param grips where the hands hold, from the bottom bracket
  * @source geometry
  */
 export function upperPosture(body: UpperBody, hip: Point, grips: Sided<Grip>): UpperPosture {
-  const { left, right } = grips
   const half = body.acromionWidth / 2
-  const leftChord = armChord(body.arms.left.upperArm, body.arms.left.forearm, body.elbowFlexion)
-  const rightChord = armChord(body.arms.right.upperArm, body.arms.right.forearm, body.elbowFlexion)
-  const leftAside = Math.max(0, sideChord(leftChord, 2 * left.at.z, body.acromionWidth))
-  const rightAside = Math.max(0, sideChord(rightChord, 2 * right.at.z, body.acromionWidth))
+  const left = propOf(body.arms.left, body.elbowFlexion, grips.left)
+  const right = propOf(body.arms.right, body.elbowFlexion, grips.right)
+  const leftAside = Math.max(0, sideChord(left.chord, 2 * left.at.z, body.acromionWidth))
+  const rightAside = Math.max(0, sideChord(right.chord, 2 * right.at.z, body.acromionWidth))
   const aside = (leftAside + rightAside) / 2
   const dx = (left.at.x + right.at.x) / 2 - hip.x
   const dy = (left.at.y + right.at.y) / 2 - hip.y
@@ -114,16 +138,17 @@ export function upperPosture(body: UpperBody, hip: Point, grips: Sided<Grip>): U
     short,
     shoulder,
     torso: torso * DEGREES,
-    spreadCost: (leftChord - leftAside + rightChord - rightAside) / 2,
+    spreadCost: (left.chord - leftAside + right.chord - rightAside) / 2,
     arms: {
-      left: armPosture(body.arms.left, body.elbowSwivel, hip, left, { x: shoulder.x + tx, y: shoulder.y + ty, z: half }),
-      right: armPosture(body.arms.right, body.elbowSwivel, hip, right, { x: shoulder.x - tx, y: shoulder.y - ty, z: half }),
+      left: armPosture(body.arms.left, body.elbowSwivel, hip, grips.left, { x: shoulder.x + tx, y: shoulder.y + ty, z: half }),
+      right: armPosture(body.arms.right, body.elbowSwivel, hip, grips.right, { x: shoulder.x - tx, y: shoulder.y - ty, z: half }),
     },
   }
 }
 
 /** Arm and wrist for a shoulder and a hand in their places; an arm that is too short is straight. */
 function armPosture(arm: ArmModel, swivel: number, hip: Point, grip: Grip, shoulder: Point3): ArmPosture {
+  if (grip.isRested && grip.pointing) return restedArm(arm, hip, grip.at, grip.pointing, shoulder)
   const hand = grip.at
   const cx = hand.x - shoulder.x
   const cy = hand.y - shoulder.y
@@ -156,20 +181,37 @@ function armPosture(arm: ArmModel, swivel: number, hip: Point, grip: Grip, shoul
   const f = Math.sqrt(fx * fx + fy * fy + fz * fz) || 1
   const forearmFall = Math.asin(Math.min(1, Math.max(-1, -fy / f))) * DEGREES
   const lean = grip.axis ? (fx * grip.axis.x + fy * grip.axis.y + fz * grip.axis.z) / f : 0
-  const straight = (a * a + b * b - held * held) / (2 * a * b)
   return {
     shoulder,
     elbow,
     hand,
     short: Math.max(0, c - a - b),
-    elbowFlexion: 180 - Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES,
+    elbowFlexion: elbowForChord(a, b, c),
     shoulderAngle: angleBetween(hip.x - shoulder.x, hip.y - shoulder.y, elbow.x - shoulder.x, elbow.y - shoulder.y),
     forearmFall,
     wrist: wristBend(arm, grip, lean, forearmFall),
   }
 }
 
-/** The hand on a hood or extension lies this much below where it points: the web of the thumb sits in its hollow. @source prior */
+/** A forearm on its pad, and the upper arm from there to the shoulder; the extension's end is bent to the hand. */
+function restedArm(arm: ArmModel, hip: Point, hand: Point3, along: Point3, shoulder: Point3): ArmPosture {
+  const elbow = restedElbow(arm, hand, along)
+  const [ux, uy, uz] = [elbow.x - shoulder.x, elbow.y - shoulder.y, elbow.z - shoulder.z]
+  const u = Math.hypot(ux, uy, uz) || 1
+  const straight = (ux * along.x + uy * along.y + uz * along.z) / u
+  return {
+    shoulder,
+    elbow,
+    hand,
+    short: Math.max(0, u - arm.upperArm),
+    elbowFlexion: Math.acos(Math.min(1, Math.max(-1, straight))) * DEGREES,
+    shoulderAngle: angleBetween(hip.x - shoulder.x, hip.y - shoulder.y, ux, uy),
+    forearmFall: -Math.asin(Math.min(1, Math.max(-1, along.y))) * DEGREES,
+    wrist: arm.handSet,
+  }
+}
+
+/** The hand on a hood lies this much below where it points: the web of the thumb sits in its hollow. @source prior */
 const HAND_BELOW_HOOD = 25
 
 function wristBend(body: ArmModel, { axis, pointing }: Grip, lean: number, fall: number): number | null {

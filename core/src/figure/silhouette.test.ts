@@ -177,5 +177,10 @@ describe('the cockpit, drawn', () => {
     const { hand } = scene.arms!.right
     const nearest = Math.min(...scene.cockpit.hoods[0]!.map((p) => Math.hypot(p.x - hand.x, p.y - hand.y)))
     expect(nearest).toBeLessThan(12)
+    // On a base bar it lies on the horn, between grip and lever.
+    const { cockpit } = sceneOf(model!, rider.values, 'base', folded.by, 180)
+    expect(cockpit.hoods).toEqual([])
+    const [back, tip] = cockpit.grips[0]!
+    expect(Math.hypot(back!.x - hand.x, back!.y - hand.y) + Math.hypot(tip!.x - hand.x, tip!.y - hand.y)).toBeCloseTo(93, 0)
   })
 })

@@ -134,6 +134,30 @@ describe('the ledger', () => {
     expect(appendProblem([tried(1), undo(2, 1)], tried(3))).toBeNull()
   })
 
+  it('takes a setting from where nobody advises it back to the edge at once, and says where it stood', () => {
+    // 4° nose up: back to level, then one degree a week; from 1° down the same request is one step.
+    const asked = (from: number, by: number) =>
+      knockOn(
+        standingOf(setupOf([...exampleReadings, aReading('saddleTilt', 'both', from)], [], 'drop')),
+        [{ setting: 'saddleTilt', side: 'both', by }],
+        { knee: false, hands: 'free', lever: true },
+        'step',
+      )
+    const back = asked(4, -5.5)
+    expect(back.moves).toEqual([{ setting: 'saddleTilt', side: 'both', by: -4, role: 'chosen', from: 4 }])
+    expect(back.chosen[0]?.plan.steps).toEqual([-4, -1, -0.5])
+    expect(asked(1.8, -3).moves[0]).toMatchObject({ by: -1 })
+    expect(asked(-1, -2).moves[0]).toMatchObject({ by: -1 })
+    expect(asked(-14, 6).moves[0]).toMatchObject({ by: 4, from: -14 })
+    expect(asked(4, 2).moves[0]).toMatchObject({ by: 1 })
+    const entry = (by: number, from?: number) => ({
+      ...entryOf(1, { setting: 'saddleTilt', side: 'both', by, role: 'chosen', ...(from === undefined ? {} : { from }) }),
+    })
+    expect(ledgerEntrySchema.safeParse(entry(-4, 4)).success).toBe(true)
+    for (const refused of [entry(-4), entry(-5, 4), entry(4, 4), entry(-4, -1), entry(-40, 40)])
+      expect(ledgerEntrySchema.safeParse(refused).success).toBe(false)
+  })
+
   it('refuses to keep or undo what is not there to be kept or undone', () => {
     expect(appendProblem([], keep(2, 1))).toMatch(/not in this visit/)
     expect(appendProblem([tried(1), keep(2, 1)], keep(3, 1))).toMatch(/already kept/)
@@ -196,9 +220,11 @@ describe('a cleat aimed at through the knock-on engine', () => {
   })
 
   it('goes halfway when one foot moves alone, and says what it leaves', () => {
-    const { answers, before, after, left } = step(aim(null, 12))
+    // Half of what 2 mm of one cleat ask for is less than 0.75 mm of saddle: nobody feels it, so it is not set.
+    expect(step(aim(null, 2)).answers).toEqual([])
+    const { answers, before, after, left } = knockOn(standingOf(setup), aim(null, 12), holds, 'step', 'new')
     const start = riderWith(setup.rider, setup.folded.by)!
-    const moved = riderWith(setup.rider, withMoves(setup.folded.by, aim(null, 5)))!
+    const moved = riderWith(setup.rider, withMoves(setup.folded.by, aim(null, 12)))!
     const wanted = saddleMoveFor(start, moved, 'right', seatAngleOf(setup.rider.values))!
     expect(answers[0]!.exact).toBeCloseTo(wanted / 2, 9)
     expect(after!.kneeRight! - before!.kneeRight!).toBeLessThan(0)

@@ -21,9 +21,9 @@ import { heldIn, isExchange, isRoomRead, movesAsked, movesOf, roomOf, withMoves,
 import type { Requested, RequestedMove } from '../ledger/moves.ts'
 import type { Pace } from '../ledger/pace.ts'
 import { settingOf } from '../ledger/settings.ts'
-import { capOf, largestMove, unreadPace } from '../ledger/pace.ts'
+import { capOf, largestMove, unreadPace, wayBack } from '../ledger/pace.ts'
 import type { HandHold, SettingKey } from '../ledger/settings.ts'
-import { stepPlan } from '../ledger/stepPlan.ts'
+import { stepPlanAfter } from '../ledger/stepPlan.ts'
 import { keysOf } from '../kernel/tables.ts'
 
 /** Hands are not moved by less than a tape can tell, mm. @source common-practice */
@@ -105,7 +105,7 @@ export function knockOn(
     findings.push('With this the leg no longer reaches the pedal at the bottom.')
   }
   const written = writtenMoves(now, [
-    ...chosen.filter((move) => move.by !== 0).map((move) => plain(move, 'chosen')),
+    ...chosen.filter((move) => move.by !== 0).map((move) => ({ ...plain(move, 'chosen'), ...stoodAt(move, pace) })),
     ...answers.map((move) => plain(move, 'knock-on')),
   ])
   return {
@@ -126,12 +126,17 @@ export function knockOn(
       return end && riderMetrics(end, axles)
     },
     model: end,
-    later: laterWords(chosen, pace),
+    later: laterWords(chosen, exchanges, pace),
   }
 }
 
 function plain({ setting, side, by }: RequestedMove, role: Move['role']): Move {
   return { setting, side, by, role }
+}
+
+/** Where a move started, for the record, where it goes further than its pace has it. */
+function stoodAt(move: Chosen, pace: Pace): Pick<Move, 'from'> {
+  return move.from !== null && Math.abs(move.by) > capOf(move.setting, pace) && wayBack(move) > 0 ? { from: move.from } : {}
 }
 
 function kneeOf(model: RiderModel, side: Side): number | null {
@@ -156,8 +161,10 @@ function chosenFor(now: ResolvedReadings, request: RequestedMove, mode: 'whole' 
   const room = roomOf(now, request.setting, request.side)
   const aim = heldIn(room, request.by)
   const isRead = isRoomRead(now, request.setting, request.side, request.by)
-  const plan = stepPlan(aim, cap, resolution)
-  const from = now[request.setting][request.side === 'left' ? 'left' : 'right']?.value ?? null
+  const stands = now[request.setting][request.side === 'left' ? 'left' : 'right']
+  const from = stands?.value ?? null
+  const back = stands?.basis === 'measured' ? wayBack({ ...request, by: aim, from }) : 0
+  const plan = stepPlanAfter(back, aim, cap, resolution)
   return {
     ...request,
     wanted: request.by,
@@ -181,6 +188,9 @@ function limited({ now }: Standing, request: RequestedMove, { mode, pace }: How)
   return { ...request, by: set === 0 ? 0 : set, exact: request.by, limit }
 }
 
+/** A saddle moved by less than this comes to half a millimetre: nobody feels it, and no tape finds it again. @source common-practice */
+const FELT = 0.75
+
 /**
  * Saddle height that gives the knees back what they had: halfway between what the two legs ask for.
  * A leg that nothing has moved asks for nothing.
@@ -194,7 +204,7 @@ function kneeAnswer(standing: Standing, start: RiderModel, moved: RiderModel, ho
     return []
   }
   const exact = asked.reduce<number>((sum, move) => sum + (move ?? 0), 0) / 2
-  if (Math.abs(exact) < 1e-9) return []
+  if (Math.abs(exact) < (how.mode === 'step' ? FELT : 1e-9)) return []
   const found = limited(standing, { setting: 'saddleHeight', side: 'both', by: exact }, how)
   return found.by === 0 ? [] : [found]
 }
@@ -299,5 +309,7 @@ export function stemMoves({ rider, by }: Standing, option: StemOption): Answer[]
     const amount = parts[setting] - front[setting]
     return Math.abs(amount) < 1e-9 ? [] : [{ setting, side: 'both', by: amount, exact: amount, limit: null }]
   })
-  return moves.every((move) => Math.abs(move.by) <= largestMove({ setting: move.setting, role: 'knock-on' }, 'settled')) ? moves : null
+  return moves.every((move) => Math.abs(move.by) <= largestMove({ setting: move.setting, by: move.by, role: 'knock-on' }, 'settled'))
+    ? moves
+    : null
 }

@@ -8,6 +8,8 @@ import { midSentence } from '../kernel/words.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Answer, Chosen, Holds, Leftover } from './knockOnResult.ts'
 import { amountWords, directionOf, moveName } from '../ledger/moveWords.ts'
+import { fittedWords } from '../ledger/parts.ts'
+import type { RequestedExchange } from '../ledger/parts.ts'
 import { isWholeMove, rideInWords } from '../ledger/pace.ts'
 import type { Pace } from '../ledger/pace.ts'
 import { settings } from '../ledger/settings.ts'
@@ -82,7 +84,7 @@ export function leftovers(
  * What a request leaves for later: the steps still to come ("Next step, if test rides go well: cleat R
  * back 5, then 2."), an end that may lie further than the part goes, and how a whole move is ridden in.
  */
-export function laterWords(chosen: readonly Chosen[], pace: Pace): Message {
+export function laterWords(chosen: readonly Chosen[], exchanges: readonly RequestedExchange[], pace: Pace): Message {
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
@@ -102,5 +104,6 @@ export function laterWords(chosen: readonly Chosen[], pace: Pace): Message {
   )
   const whole = pace === 'new' && isWholeMove(chosen)
   const next = parts.length === 0 ? '' : msg`Next step, if test rides go well: ${joined(parts, '; ')}.`
-  return joined([next, ...doubtful, whole ? rideInWords() : ''].filter((words) => words !== ''))
+  const fitted = exchanges.map(({ slot }) => fittedWords(slot))
+  return joined([next, ...fitted, ...doubtful, whole ? rideInWords() : ''].filter((words) => words !== ''))
 }

@@ -13,6 +13,8 @@ export const moveSchema = z
     side: z.enum(['left', 'right', 'both'], { error: 'side must be left, right or both.' }),
     by: z.number({ error: 'by must be a number.' }),
     role: z.enum(['chosen', 'knock-on'], { error: 'role must be chosen or knock-on.' }),
+    /** where it stood, where the step is as large as that asks */
+    from: z.number({ error: 'from must be a number.' }).optional(),
   })
   .superRefine((move, context) => {
     const setting = settingOf(move.setting)

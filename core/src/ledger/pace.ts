@@ -95,9 +95,32 @@ export function rideInWords(): string {
   return `Ride in: ${parts.join(', then ')}, before long or hard ones.`
 }
 
+/** A move, and where its setting stood by what was read, where the step goes by that. */
+interface MoveFrom {
+  readonly setting: SettingKey
+  readonly by: number
+  readonly from?: number | null | undefined
+}
+
+/** So many of a settled rider's steps past what is advised are far outside. @source prior */
+const FAR_STEPS = 2
+
+/** How far a setting that stands far from where anybody advises it is past the edge it is moved back to; else 0. */
+export function wayBack({ setting, by, from = null }: MoveFrom): number {
+  const { advised, cap, wholeCap = cap } = settingOf(setting)
+  if (advised === undefined || from === null) return 0
+  const past = by < 0 ? from - advised.high : advised.low - from
+  // No further than a whole move, whatever was written down of where it stood.
+  return past >= FAR_STEPS * cap ? Math.min(past, wholeCap) : 0
+}
+
+/** Said where a setting goes back at once to where somebody would have it. */
+export const wayBackCaution = 'It is far outside what anyone advises: back to the edge at once, the rest in steps. Easy rides first.'
+
 /** How far a move may go at once: an answer that keeps the hands in place may take a whole other part. */
-export function largestMove({ setting, role }: { readonly setting: SettingKey; readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
-  const most = capOf(setting, pace)
+export function largestMove(move: MoveFrom & { readonly role: 'chosen' | 'knock-on' }, pace: Pace): number {
+  const { setting, role } = move
+  const most = Math.max(capOf(setting, pace), wayBack(move))
   return role === 'knock-on' ? Math.max(settingOf(setting).answerCap ?? 0, most) : most
 }
 

@@ -5,7 +5,7 @@ import { defaultHolds, knockOn } from '../knockOn/knockOn.ts'
 import { ledgerEntrySchema } from './ledger.ts'
 import { movesOf, writtenMoves } from './moves.ts'
 import { changeWords, exchangeWords } from './moveWords.ts'
-import { exchangeSchema, exchangeShifts, partName, partNow, slotKeys, slotOf, propertiesOf } from './parts.ts'
+import { anotherPart, askedOf, exchangeSchema, exchangeShifts, partName, partNow, slotKeys, slotOf, propertiesOf } from './parts.ts'
 import type { Exchange } from './parts.ts'
 import { settingKeys, settings } from './settings.ts'
 import { setupOf, standingOf } from '../rider/setup.ts'
@@ -33,6 +33,56 @@ describe('slots', () => {
 
   it('hold every setting that is a size of a part', () => {
     for (const key of settingKeys) if (settings[key].ofPart) expect([key, slotOf(key)]).not.toEqual([key, null])
+  })
+})
+
+describe('the name of a part that has none', () => {
+  it('says which of its lengths is which', () => {
+    expect(partName('bar', { hoodWidth: 360, barReach: 78 })).toBe('360 mm at the hoods, 78 mm reach')
+    expect(partName('bar', { barWidth: 760, barRise: 20 })).toBe('760 mm, 20 mm rise')
+    expect(partName('saddle', { saddleKind: 'long-curved', saddleWidth: 139 })).toBe('Long, curved, 139 mm')
+  })
+})
+
+describe('another part that is at hand', () => {
+  const now = setupOf(readingsWith({ soleThickness: [12, 12], soleStack: [30, 30] }), [], 'drop').now
+
+  it('is written down by what is known of it, beside the one on the bike', () => {
+    const exchange = anotherPart(now, 'shoes', '', { soleThickness: 16 })
+    expect(exchange).toMatchObject({
+      slot: 'shoes',
+      from: { properties: { soleThickness: 12 } },
+      to: { name: 'Other shoes', properties: { soleThickness: 16 } },
+    })
+    expect(exchangeSchema.safeParse({ ...exchange, role: 'chosen' }).success).toBe(true)
+    expect(anotherPart(now, 'grips', ' Soft ones ', { gripDiameter: 32 }).to).toEqual({
+      name: 'Soft ones',
+      properties: { gripDiameter: 32 },
+    })
+    for (const slot of slotKeys) for (const key of askedOf(slot)) expect(propertiesOf(slot)).toContain(key)
+  })
+
+  it('a thicker sole raises the foot by as much, and the saddle answers', () => {
+    const exchange = anotherPart(now, 'shoes', '', { soleThickness: 16 })
+    expect(exchangeShifts(exchange)).toEqual(
+      expect.arrayContaining([
+        { key: 'soleThickness', side: 'left', by: 4 },
+        { key: 'soleStack', side: 'left', by: 4 },
+      ]),
+    )
+    const setup = setupOf(readingsWith({ soleThickness: [12, 12], soleStack: [30, 30] }), [], 'drop')
+    const change = knockOn(standingOf(setup), [exchange], defaultHolds([exchange]), 'step')
+    const [answer] = change.answers.filter(({ setting }) => setting === 'saddleHeight')
+    // 4 mm under the sole are about 4 mm at the saddle, less what the foot's pitch takes.
+    expect(answer!.exact).toBeGreaterThan(3)
+    expect(answer!.exact).toBeLessThan(4.2)
+    expect(plain(change.later, 'mm')).toContain('Set the cleats to the same place from the heel')
+    const fitted = setupOf(
+      readingsWith({ soleThickness: [12, 12], soleStack: [30, 30], soleStiffness: 'soft' as never }),
+      [{ ...entryOf(1), moves: [], exchanges: [{ ...exchange, role: 'chosen' }] } as never],
+      'drop',
+    )
+    expect([fitted.now.soleThickness.left?.value, fitted.now.soleStack.left?.value]).toEqual([16, 34])
   })
 })
 

@@ -11,7 +11,7 @@ import { trimmed } from '../kernel/entry.ts'
 import { textField } from '../kernel/fields.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
-import { capital } from '../kernel/words.ts'
+import { capital, midSentence } from '../kernel/words.ts'
 import { entriesOf, keysOf, oneAtLeast, tableOf } from '../kernel/tables.ts'
 import type { PartSlot } from '../readings/table/definition.ts'
 
@@ -40,11 +40,22 @@ interface Slot {
   readonly named: readonly PropertyKey[]
   /** figures of its own beside its readings */
   readonly addends?: readonly AddendKey[]
+  /** what is asked of another one that is to be tried */
+  readonly asked?: readonly ReadingKey[]
+  /** what is to be read again once it is fitted */
+  readonly fitted?: string
 }
 
 /** Places on rider and bike that hold one exchangeable part each; which readings describe the part stands in their rows. */
 export const slots = {
-  shoes: { label: 'Shoes', station: 'feet', named: ['shoeSize', 'soleStiffness'] },
+  shoes: {
+    label: 'Shoes',
+    station: 'feet',
+    named: ['shoeSize', 'soleStiffness'],
+    asked: ['shoeSize', 'soleStiffness', 'shoeUpper', 'heelCup', 'shoeLength', 'shoeBallWidth', 'soleThickness', 'recess', 'boltPattern'],
+    fitted:
+      'Set the cleats to the same place from the heel, then read cleat, slot and stack on the new shoes: another last holds the foot elsewhere.',
+  },
   footbeds: { label: 'Footbeds', station: 'feet', named: ['archSupport'] },
   pedals: { label: 'Pedals', station: 'feet', named: ['pedalKind'], addends: ['pedalStack'] },
   cranks: { label: 'Cranks', station: 'feet', named: ['crank', 'tread'] },
@@ -52,7 +63,13 @@ export const slots = {
   seatpostHead: { label: 'Seatpost head', station: 'seat', named: ['postHead'] },
   stem: { label: 'Stem', station: 'hands', named: ['stemLength', 'stemAngle'] },
   bar: { label: 'Bar', station: 'hands', named: ['barWidth', 'hoodWidth', 'barRise', 'barReach'] },
-  grips: { label: 'Grips', station: 'hands', named: ['gripDiameter'] },
+  grips: {
+    label: 'Grips',
+    station: 'hands',
+    named: ['gripDiameter'],
+    asked: ['gripDiameter', 'gripLength'],
+    fitted: 'Read where the hand and the lever clamps stand from the new grips’ ends.',
+  },
   levers: { label: 'Levers and shifters', station: 'hands', named: ['shifterPlace'] },
   extensions: { label: 'Extensions', station: 'hands', named: ['extensionLength', 'padSpacing'] },
 } as const satisfies Readonly<Record<PartSlot, Slot>>
@@ -127,22 +144,45 @@ export function propertyOf(part: Part, key: PropertyKey, side: Side): number | s
   return typeof value === 'object' ? value[side] : value
 }
 
+/** What is asked of another part of a slot that is to be tried. */
+export function askedOf(slot: SlotKey): readonly ReadingKey[] {
+  const { asked = [] }: Slot = slots[slot]
+  return asked
+}
+/** What is to be read again once another part is fitted; empty where nothing is. */
+export function fittedWords(slot: SlotKey): string {
+  const { fitted = '' }: Slot = slots[slot]
+  return fitted
+}
+
+/** Another part for the one on the bike, by what is known of it; the one on the bike is written down as it was read. */
+export function anotherPart(now: ResolvedReadings, slot: SlotKey, name: string, known: Part['properties']): RequestedExchange {
+  const called = partName(slot, known)
+  const plain = called === slots[slot].label ? `Other ${midSentence(called)}` : called
+  return { slot, from: partNow(now, slot), to: { name: name.trim() === '' ? plain : name.trim(), properties: known } }
+}
+
+/** Readings that a figure of a part changes: its own, and the sum that it is taken off of. */
+const changedBy = (key: PropertyKey): readonly (NumberKey | ChoiceKey)[] =>
+  isAddend(key) ? [addends[key].of] : [key, ...Object.values(addends).flatMap(({ of, less }) => (less === key ? [of] : []))]
+
 /** Changes of readings that an exchange brings, where both parts say their figure: mm or degrees. */
 export function exchangeShifts({
   from,
   to,
 }: Pick<Exchange, 'from' | 'to'>): { readonly key: NumberKey; readonly side: Side | 'both'; readonly by: number }[] {
-  return keysOf(to.properties).flatMap((key) => {
-    const reading = isAddend(key) ? addends[key].of : key
-    if (isChoice(reading)) return []
-    const places: readonly (Side | 'both')[] = definitionOf(reading).sided ? sides : ['both']
-    return places.flatMap((side) => {
-      const at = side === 'right' ? 'right' : 'left'
-      const [before, after] = [propertyOf(from, key, at), propertyOf(to, key, at)]
-      if (typeof before !== 'number' || typeof after !== 'number' || before === after) return []
-      return [{ key: reading, side, by: after - before }]
-    })
-  })
+  return keysOf(to.properties).flatMap((key) =>
+    changedBy(key).flatMap((reading) => {
+      if (isChoice(reading)) return []
+      const places: readonly (Side | 'both')[] = definitionOf(reading).sided ? sides : ['both']
+      return places.flatMap((side) => {
+        const at = side === 'right' ? 'right' : 'left'
+        const [before, after] = [propertyOf(from, key, at), propertyOf(to, key, at)]
+        if (typeof before !== 'number' || typeof after !== 'number' || before === after) return []
+        return [{ key: reading, side, by: after - before }]
+      })
+    }),
+  )
 }
 
 /** What the part on the bike is known to be: what was read of it. */
@@ -181,10 +221,13 @@ export function partName(slot: SlotKey, found: Part['properties']): string {
   return name === '' ? slots[slot].label : capital(name)
 }
 
+/** What a length of a part is, where a name has more than one. */
+const sizeOf: Readonly<Partial<Record<NumberKey, string>>> = { hoodWidth: ' at the hoods', barRise: ' rise', barReach: ' reach' }
+
 function propertyWords(key: ChoiceKey | NumberKey, value: number | string): string {
   if (isChoice(key)) return optionWord(key, String(value))
   const { dimension } = definitionOf(key)
   const said = trimmed(Number(value), 1)
-  if (dimension === 'length') return `${said} mm`
+  if (dimension === 'length') return `${said} mm${sizeOf[key] ?? ''}`
   return `${dimension === 'shoe-size' ? 'EU ' : ''}${said}${dimension === 'angle' ? '°' : ''}`
 }

@@ -1,3 +1,4 @@
+import type { TargetBand } from '../kernel/band.ts'
 import type { WorkStation } from '../kernel/stations.ts'
 import type { SourceKey } from '../kernel/sources.ts'
 import { keysOf, tableOf } from '../kernel/tables.ts'
@@ -10,6 +11,13 @@ export const handHolds = {
   free: 'no hands: leave them where they are',
 } as const
 export type HandHold = keyof typeof handHolds
+
+/** Sizes a part is sold in: from the first on by their step. */
+interface Sizes {
+  readonly from: number
+  readonly to: number
+  readonly step: number
+}
 
 /** A setting a change can move, with how far it may go at once and how finely a hand can set it. */
 export interface Setting {
@@ -26,6 +34,8 @@ export interface Setting {
   readonly usualRoom?: number
   /** largest move at once on a new set-up, which no body has got used to yet; else the cap holds there too */
   readonly wholeCap?: number
+  /** where anybody would have it, as it is read: from outside it goes back to the edge at once */
+  readonly advised?: TargetBand
   /** what a hand with a tape can set */
   readonly resolution: number
   /** less than this is no trial by itself: a part comes in sizes; else a third of the largest move */
@@ -44,12 +54,28 @@ export interface Setting {
   readonly inPairs?: true
   /** a size of a part: it changes by exchanging the part */
   readonly ofPart?: true
+  /** the sizes it is sold in */
+  readonly sold?: Sizes
   readonly source: SourceKey
 }
 
 type Row = Omit<Setting, 'station' | 'source'>
 type More = Partial<
-  Pick<Setting, 'answerCap' | 'usualRoom' | 'wholeCap' | 'hands' | 'freesKnee' | 'forGood' | 'movesClamp' | 'ofPart' | 'least' | 'inPairs'>
+  Pick<
+    Setting,
+    | 'answerCap'
+    | 'usualRoom'
+    | 'wholeCap'
+    | 'hands'
+    | 'freesKnee'
+    | 'forGood'
+    | 'movesClamp'
+    | 'ofPart'
+    | 'least'
+    | 'inPairs'
+    | 'advised'
+    | 'sold'
+  >
 >
 
 /** A setting that is one for the bike. */
@@ -87,12 +113,12 @@ export const settings = {
     washer: rows('Washer', 'mm', 1.5, 0.5, 'on', 'off'),
     axleLength: rows('Pedal axle', 'mm', 12, 1, 'longer', 'shorter', part),
     tread: row('Tread', 'mm', 30, 1, 'wider', 'narrower', part),
-    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', { ...part, least: 2.5 }),
+    crank: row('Crank', 'mm', 10, 0.5, 'longer', 'shorter', { ...part, least: 2.5, sold: { from: 140, to: 180, step: 2.5 } }),
   }),
   ...at('seat', {
     saddleHeight: row('Saddle', 'mm', 5, 0.5, 'up', 'down', { freesKnee: true, wholeCap: 100 }),
     saddleSetback: row('Saddle', 'mm', 5, 0.5, 'back', 'forward', { wholeCap: 60 }),
-    saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down', { wholeCap: 10 }),
+    saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down', { wholeCap: 10, advised: { low: -10, high: 0 } }),
     saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', { ...part, least: 8 }),
     saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower', part),
     saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower', part),
@@ -105,7 +131,13 @@ export const settings = {
     handHeight: row('Hands', 'mm', 10, 1, 'up', 'down', { hands: 'free', wholeCap: 80 }),
     gripSpacing: row('Hands', 'mm', 12, 1, 'wider', 'narrower', { wholeCap: 80 }),
     spacers: row('Spacers', 'mm', 10, 1, 'more', 'fewer', { answerCap: 40, wholeCap: 40, ...clamp }),
-    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', { answerCap: 80, least: 10, ...clamp, ...part }),
+    stemLength: row('Stem', 'mm', 20, 1, 'longer', 'shorter', {
+      answerCap: 80,
+      least: 10,
+      sold: { from: 30, to: 140, step: 10 },
+      ...clamp,
+      ...part,
+    }),
     stemAngle: row('Stem', 'deg', 34, 0.5, 'steeper', 'flatter', { answerCap: 70, ...clamp, ...part }),
     barWidth: row('Bar', 'mm', 12.7, 0.05, 'wider', 'narrower', { forGood: 'less' }),
     hoodWidth: row('Bar', 'mm', 120, 1, 'wider', 'narrower', { hands: 'frame', least: 10, ...part }),
@@ -143,4 +175,20 @@ export function settingOf(key: SettingKey): Setting {
 export function leastOf(setting: SettingKey): number {
   const { cap, least, resolution } = settingOf(setting)
   return Math.max(resolution, least ?? cap / 3)
+}
+
+/**
+ * A change of a part's size as it can be bought: to the sold size nearest to what is asked, at least one
+ * size on; as asked where it is sold in any size, or the present one is not known.
+ * @returns 0 where no size lies further that way
+ */
+export function soldMove(key: SettingKey, now: number | null, by: number): number {
+  const { sold } = settingOf(key)
+  if (sold === undefined || now === null || by === 0) return by
+  const { from, to, step } = sold
+  const way = Math.sign(by)
+  const nearest = from + Math.round((now + by - from) / step) * step
+  const next = from + (way > 0 ? Math.floor((now - from) / step + 1e-9) + 1 : Math.ceil((now - from) / step - 1e-9) - 1) * step
+  const size = way > 0 ? Math.min(to, Math.max(nearest, next)) : Math.max(from, Math.min(nearest, next))
+  return way * Math.max(0, way * (size - now))
 }

@@ -29,5 +29,13 @@ export function stepPlan(move: number, cap: number, resolution: number): StepPla
   return { steps, total, unset: move - total }
 }
 
+/** The same with a first step of its own, where that goes further than the cap. */
+export function stepPlanAfter(first: number, move: number, cap: number, resolution: number): StepPlan {
+  const once = stepPlan(Math.sign(move) * Math.min(Math.abs(move), first), Math.max(cap, first), resolution).total
+  if (Math.abs(once) <= cap) return stepPlan(move, cap, resolution)
+  const rest = stepPlan(move - once, cap, resolution)
+  return { steps: [once, ...rest.steps], total: once + rest.total, unset: rest.unset }
+}
+
 /** Weeks after which a change that was kept is looked at again. @source common-practice */
 export const FOLLOW_UP_WEEKS = [1, 3, 6] as const

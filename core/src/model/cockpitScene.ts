@@ -1,3 +1,4 @@
+import type { DrawnBar } from '../bike/bikeKinds.ts'
 import { itemAt } from '../kernel/dense.ts'
 import { keysOf, tableOf } from '../kernel/tables.ts'
 import { bendPoint, dropGrip, extensionGrip, flatGripAxis, rolled } from '../bike/cockpit.ts'
@@ -51,7 +52,7 @@ const HOOD_BLADE: readonly Point[] = [
 const PAD_HALF = 48
 
 /** Bar, hoods or grips, levers and extensions about the stem's clamp. */
-export function cockpitScene(values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, clamp: Point): SceneCockpit {
+export function cockpitScene(values: ModelValues, bar: DrawnBar, by: MovedBy, clamp: Point): SceneCockpit {
   const roll = (values.barRoll.right ?? 0) + by('barRoll', 'both')
   const placed = (line: Line, side: Side): Line =>
     line.map((p) => {
@@ -59,7 +60,7 @@ export function cockpitScene(values: ModelValues, bar: 'flat' | 'drop', by: Move
       return { x: clamp.x + turned.x, y: clamp.y + turned.y, z: side === 'right' ? p.z : -p.z }
     })
   const made = bySide((side): SceneCockpit => {
-    const half = bar === 'flat' ? flatHalf(values, by, side) : dropHalf(values, by, side)
+    const half = halves[bar](values, by, side)
     return tableOf(keysOf(half), (key) => half[key].map((line) => placed(line, side)))
   })
   const both = (key: keyof SceneCockpit) => [...made.right[key], ...made.left[key]]
@@ -129,6 +130,27 @@ function dropHalf(values: ModelValues, by: MovedBy, side: Side): SceneCockpit {
   }
   return { ...noCockpit, bar: [bar], hoods: [HOOD.map(onHood)], blades: [HOOD_BLADE.map(onHood)], ...extensionHalf(get) }
 }
+
+/** Base bar: a wing out to the horns, which lie along the hands; brake levers at their tips. */
+function baseHalf(values: ModelValues, by: MovedBy, side: Side): SceneCockpit {
+  const drop = dropBarOf(values, by, side)
+  const { at, pointing } = dropGrip({ ...drop, barRoll: 0 }, 'hoods')
+  const slope = pointing === null ? 0 : Math.atan2(pointing.y, Math.hypot(pointing.x, pointing.z))
+  const along = (ahead: number, below: number): Point3 => ({
+    x: at.x + ahead * Math.cos(slope) + below * Math.sin(slope),
+    y: at.y + ahead * Math.sin(slope) - below * Math.cos(slope),
+    z: at.z,
+  })
+  const wing: Line = [{ x: 0, y: 0, z: 0 }, { x: 0, y: 0, z: at.z - 40 }, { x: 10, y: 0, z: at.z - 8 }, along(-40, 0), along(60, 0)]
+  return {
+    ...noCockpit,
+    bar: [wing],
+    grips: [[along(-45, 0), along(48, 0)]],
+    blades: [[along(62, 0), along(66, 24), along(40, 62), along(14, 84)]],
+    ...extensionHalf(standing(values, by, side)),
+  }
+}
+const halves = { flat: flatHalf, drop: dropHalf, base: baseHalf } as const
 
 /** Pad and extension of one side; nothing where their places are not known. */
 function extensionHalf(get: (key: NumberKey) => number | null): Pick<SceneCockpit, 'extensions' | 'pads'> {

@@ -144,7 +144,7 @@ describe('the drawing', () => {
 describe('conditions', () => {
   it('belong to what is read while riding', () => {
     expect(conditionsFor('stature', 'drop')).toEqual(['usual'])
-    expect(conditionsFor('kneeFlexion', 'drop')).toEqual(['usual', 'hard'])
+    expect(conditionsFor('kneeFlexion', 'drop')).toEqual(conditionKeys)
     expect(conditionsFor('torsoAngle', 'drop')).toEqual(conditionKeys)
     expect(conditionsFor('torsoAngle', 'flat')).toEqual(['usual', 'hard'])
     expect(handsOf('usual', 'drop')).toBe('hoods')

@@ -269,14 +269,15 @@ function gripOf(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandPosit
   const { padForward, padUp, padSpacing, extensionLength } = values
   if ([padForward, padUp, padSpacing, extensionLength].some((part) => part.right === null)) return null
   const get = movedValue(values, by, side)
-  const { at, axis, pointing } = extensionGrip({
+  const { at, pointing, ...lies } = extensionGrip({
     padForward: get('padForward'),
     padUp: get('padUp'),
     padSpacing: get('padSpacing'),
     extensionLength: get('extensionLength'),
     extensionAngle: get('extensionAngle'),
   })
-  return { at: rolled(at, get('barRoll')), axis, pointing }
+  const roll = get('barRoll')
+  return { ...lies, at: rolled(at, roll), pointing: pointing && rolled(pointing, roll) }
 }
 
 const ZERO: Point = { x: 0, y: 0 }
@@ -312,13 +313,9 @@ function handPlaces(values: ModelValues, bar: BarKind, by: MovedBy, hands: HandP
   }
   return {
     grips: bySide((side) => {
-      const at = now?.[side].at
+      const { at, ...lies } = now?.[side] ?? { axis: null, pointing: null }
       const off = at && middle ? { x: at.x - middle.x, y: at.y - middle.y, z: at.z - middle.z } : { x: 0, y: 0, z: 0 }
-      return {
-        at: { x: from.x + off.x, y: from.y + off.y, z: spacing / 2 + off.z + wider },
-        axis: now?.[side].axis ?? null,
-        pointing: now?.[side].pointing ?? null,
-      }
+      return { ...lies, at: { x: from.x + off.x, y: from.y + off.y, z: spacing / 2 + off.z + wider } }
     }),
     known,
   }

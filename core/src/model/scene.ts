@@ -1,3 +1,4 @@
+import type { DrawnBar } from '../bike/bikeKinds.ts'
 import { barClamp, rolled, steererUp } from '../bike/cockpit.ts'
 import { RADIANS } from '../bike/contactPoints.ts'
 import type { Point, Point3 } from '../bike/contactPoints.ts'
@@ -82,7 +83,7 @@ const HEAD_TUBE_SHARE = 0.22
  * The scene at a crank angle of the right side.
  * @param model the rider on the bike with the changes in force
  */
-export function sceneOf(model: RiderModel, values: ModelValues, bar: 'flat' | 'drop', by: MovedBy, crankAngle: number): Scene {
+export function sceneOf(model: RiderModel, values: ModelValues, bar: DrawnBar, by: MovedBy, crankAngle: number): Scene {
   const at = riderAt(model, crankAngle)
   const get = (key: NumberKey, side: Side = 'right') => {
     const value = values[key][side]
@@ -186,7 +187,7 @@ function saddleOf(sit: Point, tilt: number, values: ModelValues, by: MovedBy): S
 /** Tubes, stem, bar and wheels as far as they are known. */
 function bikeLines(
   values: ModelValues,
-  bar: 'flat' | 'drop',
+  bar: DrawnBar,
   by: MovedBy,
   sit: Point,
   tilt: number,

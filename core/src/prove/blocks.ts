@@ -7,9 +7,10 @@ import type { Setup } from '../rider/setup.ts'
 import { boltFindings } from '../stations/feet/wear/bolts.ts'
 import { wearFindings } from '../stations/feet/wear/cleatWear.ts'
 import { boltReadings, cleatLook, wearInput } from '../stations/feet/wear/readings.ts'
+import { biteFinding } from '../stations/hands/levers/bite.ts'
 import { stanceParts } from '../stations/feet/stance/readings.ts'
 import { threadFinding } from '../stations/feet/stance/search.ts'
-import { chosen, measuredValue } from '../readings/resolve.ts'
+import { chosen, measured, measuredValue } from '../readings/resolve.ts'
 import type { Finding } from '../kernel/finding.ts'
 import { bySide, sides } from '../kernel/sided.ts'
 
@@ -38,6 +39,7 @@ const blocking: Readonly<Record<string, readonly SlotKey[]>> = {
   worn: [],
   thread: ['pedals', 'cranks'],
   cracked: ['saddle'],
+  'bite-at-bar': ['levers'],
 }
 
 /** Everything that was read which must not be ridden as it is. */
@@ -50,6 +52,7 @@ export function blocksOf({ now }: Setup, overruled: readonly Overruled[]): Block
       bySide((side) => cleatLook(now, side)),
     ),
     ...(parts ? sides.flatMap((side) => threadFinding(side, parts[side], measuredValue(now, 'axleThread', side)) ?? []) : []),
+    ...sides.flatMap((side) => biteFinding(side, measured(now, 'leverBite', side)) ?? []),
     ...(chosen(now, 'saddleSound') === 'cracked' ? [crackedSaddle] : []),
   ]
   return found.flatMap((finding): Block[] => {

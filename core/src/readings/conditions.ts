@@ -1,10 +1,32 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { definitionOf } from './readingDefinitions.ts'
-import type { ReadingKey } from './readingDefinitions.ts'
+import type { NumberKey, ReadingKey } from './readingDefinitions.ts'
 import { keysOf } from '../kernel/tables.ts'
 
-export const handPositions = ['grip', 'tops', 'hoods', 'drops', 'extension'] as const
+export const handPositions = ['grip', 'tops', 'hoods', 'drops', 'aero', 'extension'] as const
 export type HandPosition = (typeof handPositions)[number]
+
+/** What is so of a place of the hands. */
+interface HandPlace {
+  /** forearms lie level there, on pads or over the hoods: trunk and arms follow from the elbows */
+  readonly isRested?: true
+  /** not for everyone, and no place to rest: looked at where something was read there */
+  readonly isUnusual?: true
+  /** only where this was read has the bike such a place */
+  readonly needs?: NumberKey
+}
+/** @source common-practice */
+const places: Readonly<Record<HandPosition, HandPlace>> = {
+  grip: {},
+  tops: {},
+  hoods: {},
+  drops: {},
+  aero: { isRested: true, isUnusual: true },
+  extension: { isRested: true, needs: 'padForward' },
+}
+export function handPlace(hands: HandPosition): HandPlace {
+  return places[hands]
+}
 
 /**
  * What a rider does while a reading is taken. `usual`: calm, hands where they usually are (hoods on
@@ -15,9 +37,11 @@ export const conditions = {
   hard: { label: 'hard', when: 'At the hard effort', effort: 'hard', hands: null },
   tops: { label: 'calm, tops', when: 'On the tops', effort: 'calm', hands: 'tops' },
   drops: { label: 'calm, drops', when: 'In the drops', effort: 'calm', hands: 'drops' },
+  aero: { label: 'calm, forearms on hoods', when: 'With the forearms level on the hoods', effort: 'calm', hands: 'aero' },
   extension: { label: 'calm, extensions', when: 'On the extensions', effort: 'calm', hands: 'extension' },
   'hard-tops': { label: 'hard, tops', when: 'At the hard effort on the tops', effort: 'hard', hands: 'tops' },
   'hard-drops': { label: 'hard, drops', when: 'At the hard effort in the drops', effort: 'hard', hands: 'drops' },
+  'hard-aero': { label: 'hard, forearms on hoods', when: 'At the hard effort, forearms level on the hoods', effort: 'hard', hands: 'aero' },
   'hard-extension': { label: 'hard, extensions', when: 'At the hard effort on the extensions', effort: 'hard', hands: 'extension' },
 } as const satisfies Readonly<Record<string, { label: string; when: string; effort: 'calm' | 'hard'; hands: HandPosition | null }>>
 
@@ -27,7 +51,7 @@ export const conditionKeys = keysOf(conditions)
 /** Hand positions a bar has, the usual one first. */
 const positions: Readonly<Record<BarKind, readonly [HandPosition, ...HandPosition[]]>> = {
   flat: ['grip'],
-  drop: ['hoods', 'tops', 'drops', 'extension'],
+  drop: ['hoods', 'tops', 'drops', 'aero', 'extension'],
 }
 export function handPositionsOf(bar: BarKind): readonly HandPosition[] {
   return positions[bar]
@@ -51,9 +75,8 @@ export function conditionOf(bar: BarKind, hands: HandPosition, effort: 'calm' | 
 
 /** Conditions under which a reading can be taken on a bar, the usual one first. */
 export function conditionsFor(key: ReadingKey, bar: BarKind): ConditionKey[] {
-  const { conditions: kind } = definitionOf(key)
-  if (kind === undefined) return ['usual']
-  return kind === 'effort' || bar === 'flat' ? ['usual', 'hard'] : [...conditionKeys]
+  if (definitionOf(key).ridden !== true) return ['usual']
+  return bar === 'flat' ? ['usual', 'hard'] : [...conditionKeys]
 }
 
 /** Whether a reading can be taken under a condition at all. */

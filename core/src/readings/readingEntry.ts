@@ -3,6 +3,8 @@ import { bare, mm, msg, soldBy } from '../kernel/message.ts'
 import { MM_PER_INCH, formatLength, isPlain, parseEntry, plainUnits, trimmed } from '../kernel/entry.ts'
 import type { LengthUnit } from '../kernel/entry.ts'
 import type { Side } from '../kernel/sided.ts'
+import { conditions } from './conditions.ts'
+import type { ConditionKey } from './conditions.ts'
 import { definitionOf, isChoice, optionWord } from './readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from './readingDefinitions.ts'
 import { MAX_REPEATS } from './repeats.ts'
@@ -26,6 +28,12 @@ export type ReadingEntry =
 /** "Heel to ball (MTP1), left". */
 export function readingName(key: ReadingKey, side: Side | 'both'): string {
   return side === 'both' ? definitionOf(key).label : `${definitionOf(key).label}, ${side}`
+}
+
+/** "Torso from level (calm, extensions)": with the position it is read in, where that is not the usual one. */
+export function readingNameIn(key: ReadingKey, side: Side | 'both', condition: ConditionKey): string {
+  const name = readingName(key, side)
+  return condition === 'usual' ? name : `${name} (${conditions[condition].label})`
 }
 
 /** "120 to 280 mm". */

@@ -5,6 +5,7 @@ import { plausibilityQuestions } from './plausibility.ts'
 import { readingSchema } from './reading.ts'
 import { definitionOf, readingKeys } from './readingDefinitions.ts'
 import { rangeProblem, readEntry } from './readingEntry.ts'
+import { noChanges } from './movedBy.ts'
 import { hiddenParts, resolveReadings } from './resolve.ts'
 
 // Common practice: default ± by method.
@@ -126,6 +127,10 @@ describe('what was not measured', () => {
     const some = resolveReadings([aReading('stature', 'both', 1800), aReading('thigh', 'left', 430)])
     expect(some.thigh.left).toMatchObject({ value: 430, basis: 'measured', plusMinus: 3 })
     expect(some.thigh.right?.basis).toBe('estimated')
+  })
+  it('takes a tread as the kind of bike commonly has it, by its bar', () => {
+    const tread = (bar: 'flat' | 'drop' | null) => resolveReadings([], noChanges, 0, 'usual', bar).tread.left?.value
+    expect([tread('drop'), tread('flat'), tread(null)]).toEqual([148, 168, 155])
   })
   it('stays missing when nothing speaks for it', () => {
     const none = resolveReadings([])

@@ -1,4 +1,5 @@
 import { HEEL_TO_ANKLE_RATIO, HIP_SPACING_RATIO, hipOffsetPrior, statureFractions } from '../body/proportions.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
 import { isOneOf, tableOf } from '../kernel/tables.ts'
 import { DEGREES, RADIANS } from '../bike/contactPoints.ts'
 import { quantity } from '../kernel/quantity.ts'
@@ -80,11 +81,12 @@ const OTHER_LEG = 10
 type Lookup = (key: NumberKey) => Resolved
 
 /** What stands for a reading that was not taken, by its row. */
-function filledIn(key: NumberKey, get: Lookup): Resolved {
+function filledIn(key: NumberKey, get: Lookup, bar: BarKind | null): Resolved {
   const fromNose = key === 'seatAngle' ? angleFromNose(get) : null
   const { estimate } = definitionOf(key)
   if (fromNose !== null || estimate === undefined) return fromNose
-  if (estimate.by === 'usual') return estimated(estimate.value, estimate.spread, unitOf(key), estimate.from, 'prior')
+  if (estimate.by === 'usual')
+    return estimated((bar && estimate.on?.[bar]) ?? estimate.value, estimate.spread, unitOf(key), estimate.from, 'prior')
   const base = isOneOf(numberKeys, estimate.of) ? get(estimate.of) : null
   if (estimate.by === 'share') return scaled(base, estimate.ratio, estimate.spread, estimate.from, estimate.source)
   return base && estimated(base.value + estimate.offset, Math.hypot(estimate.spread, base.plusMinus), 'mm', estimate.from, 'prior')
@@ -97,16 +99,18 @@ function filledIn(key: NumberKey, get: Lookup): Resolved {
  * What was read on a part that is not on the bike at that place does not. Numbers are given as they
  * would have read at the start: what was moved since is taken off, and put back by `settled`.
  * @param condition what the rider does while it is read: nothing is estimated of another than the usual one
+ * @param bar of the bike, where it is known: some parts are estimated by it
  */
 export function resolveReadings(
   readings: readonly Reading[],
   timeline: Timeline = noChanges,
   place: number = timeline.length,
   condition: ConditionKey = 'usual',
+  bar: BarKind | null = null,
 ): ResolvedReadings {
   const taken = takenAt(readings, timeline, place, condition)
   const numbers = tableOf(numberKeys, (key) => {
-    const one = (side: Side) => resolveOne(taken, key, side, condition === 'usual')
+    const one = (side: Side) => resolveOne(taken, key, side, condition === 'usual', bar)
     if (definitionOf(key).sided) return bySide(one)
     const both = one('left')
     return { left: both, right: both }
@@ -213,11 +217,11 @@ export function readingPlusMinus(reading: Pick<Reading, 'key' | 'method' | 'repe
   return Math.max(repeated, noBetterThan?.[reading.method] ?? 0)
 }
 
-function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side, fills = true): Resolved {
+function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Side, fills: boolean, bar: BarKind | null): Resolved {
   const { sided, onceForBoth, likeOther } = definitionOf(key)
   const own = taken.get(`${key}:${sided ? side : 'both'}`)?.number
   // A seat angle carried over gives way to a nose that has been read since.
-  const fromNose = own?.isMoved && key === 'seatAngle' ? angleFromNose((about) => resolveOne(taken, about, side)) : null
+  const fromNose = own?.isMoved && key === 'seatAngle' ? angleFromNose((about) => resolveOne(taken, about, side, true, bar)) : null
   if (own) return fromNose ?? own
   if (onceForBoth) {
     const other = taken.get(`${key}:both`)?.number ?? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number
@@ -227,7 +231,7 @@ function resolveOne(taken: ReadonlyMap<string, Taken>, key: NumberKey, side: Sid
   const other = likeOther ? taken.get(`${key}:${side === 'left' ? 'right' : 'left'}`)?.number : undefined
   if (other)
     return { ...estimated(other.value, Math.hypot(other.plusMinus, OTHER_LEG), 'mm', 'like the other leg', 'knutson'), oneForBoth: true }
-  return filledIn(key, (about) => resolveOne(taken, about, side))
+  return filledIn(key, (about) => resolveOne(taken, about, side, true, bar), bar)
 }
 
 /** Effective seat angle from the saddle's nose and height: cos ψ = (nose behind BB + nose to sit point) / height. */

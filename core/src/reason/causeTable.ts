@@ -61,6 +61,8 @@ export interface CauseRow {
   readonly needs?: NumberKey
   /** causes that are settled before it, whatever their complaint */
   readonly mutedBy?: readonly string[]
+  /** causes whose change is made before this one's, where both are to be changed */
+  readonly after?: readonly string[]
   /** what a rider may have tried that answers it, and that would make it worse */
   readonly tried?: { readonly same: readonly TriedKey[]; readonly opposite?: readonly TriedKey[] }
   readonly source: SourceKey
@@ -94,8 +96,12 @@ const hands = (page: PageKeyOf<'hands'>, label: string, sided: boolean, remedy: 
   ...more,
 })
 
+/** A foot that has no room, or slides about, is put right before what holds its shoe. @source common-practice */
+const shoeFirst = { after: ['shoe-small', 'shoe-loose'] } as const
 /** A pelvis that is not level is settled before a cleat is turned or moved. @source common-practice */
-const crooked = { mutedBy: ['sits-rotated', 'leg-length'] } as const
+const crooked = { mutedBy: ['sits-rotated', 'leg-length'], ...shoeFirst } as const
+/** A narrower bar brings the hands nearer: it comes before a shorter stem. @source common-practice */
+const barFirst = { after: ['bar-wide'] } as const
 
 /** Every cause, in the order of the work. */
 export const causes = {
@@ -112,8 +118,8 @@ export const causes = {
   'float-small': feet('rotation', 'Too little float for this heel', true, { label: 'A cleat with more float', minutes: 10, part: 'cleats', move: { setting: 'cleatFloat', way: 1, number: 'float', perUnit: 1 } }, crooked),
   'stance-narrow': feet('stance', 'Stance too narrow', true, { label: 'Foot outward', minutes: 6, move: { setting: 'cleatInboard', way: 1, number: 'stance', perUnit: 1 } }, crooked),
   'stance-wide': feet('stance', 'Stance too wide', true, { label: 'Foot inward', minutes: 6, move: { setting: 'cleatInboard', way: -1, number: 'stance', perUnit: 1 } }, crooked),
-  'foot-tilt': feet('support', 'Foot tilts in the shoe', true, { label: 'A wedge of one degree', minutes: 8, part: 'a wedge', says: 'Smallest first, and look at the knee’s path again.' }),
-  'no-arch-support': feet('support', 'No arch support', true, { label: 'A footbed under the arch', minutes: 5, part: 'a footbed', move: { setting: 'archSupport', way: 1, number: 'archDrop', perUnit: 1, beyond: 1 } }, { tried: { same: ['footbeds'] } }),
+  'foot-tilt': feet('support', 'Foot tilts in the shoe', true, { label: 'A wedge of one degree', minutes: 8, part: 'a wedge', says: 'Smallest first, and look at the knee’s path again.' }, shoeFirst),
+  'no-arch-support': feet('support', 'No arch support', true, { label: 'A footbed under the arch', minutes: 5, part: 'a footbed', move: { setting: 'archSupport', way: 1, number: 'archDrop', perUnit: 1, beyond: 1 } }, { ...shoeFirst, tried: { same: ['footbeds'] } }),
   'worn-cleat': feet('wear', 'Worn or rocking cleat', true, { label: 'New cleats', minutes: 10, part: 'cleats', says: 'In the place of the old ones: mark it first.' }, { tried: { same: ['new-cleats'] } }),
   'loose-bolts': feet('wear', 'Cleat bolts loose or missing', true, { label: 'All bolts in, at the maker’s torque', minutes: 3 }),
   tension: feet('wear', 'Pedal tension too hard', true, { label: 'Tension down', minutes: 2, says: 'Practise release on the trainer, ten times each foot.' }),
@@ -133,13 +139,13 @@ export const causes = {
   'sits-rotated': seat('legs', 'Sits rotated', { label: 'Look for what turns the pelvis', minutes: 10, works: 0.3, says: 'Saddle’s state and width, leg length, then the cleats.' }),
   'leg-length': seat('legs', 'One leg shorter', { label: 'A shim under the shorter leg', minutes: 15, part: 'a shim', says: 'Half of the difference at most, in steps.' }),
   'saddle-up-downhill': seat('height', 'Saddle left up on descents', { label: 'Drop the saddle before steep ground', minutes: 1 }, { bar: 'flat', needs: 'dropperTravel' }),
-  'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: -1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
+  'reach-long': hands('place', 'Reach too long', false, { label: 'Bar closer', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: -1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { ...barFirst, tried: { same: ['bar-closer'], opposite: ['bar-further'] } }),
   'reach-short': hands('place', 'Reach too short', false, { label: 'Bar further away', minutes: 8, part: 'a stem', move: { setting: 'handReach', way: 1, number: 'elbow', perUnit: 0.6, beyond: 15 } }, { tried: { same: ['bar-further'], opposite: ['bar-closer'] } }),
   'front-low': hands('place', 'Front too low', false, { label: 'Bar up', minutes: 6, move: { setting: 'handHeight', way: 1, number: 'frontTorso', perUnit: 0.1, beyond: 30 } }, { tried: { same: ['bar-higher'], opposite: ['bar-lower'] } }),
   'front-high': hands('place', 'Front too high', false, { label: 'Bar down', minutes: 6, move: { setting: 'handHeight', way: -1, number: 'handsBelow', perUnit: 1, beyond: 25 } }, { tried: { same: ['bar-lower'], opposite: ['bar-higher'] } }),
   'bar-wide': hands('width', 'Bar too wide', false, { label: 'A narrower bar', minutes: 25, part: 'a bar', move: { setting: 'barWidth', way: -1, number: 'barWidth', perUnit: 1 }, dropMove: { setting: 'hoodWidth', way: -1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['narrower-bar'], opposite: ['wider-bar'] } }),
   'bar-narrow': hands('width', 'Bar too narrow', false, { label: 'A wider bar', minutes: 25, part: 'a bar', move: { setting: 'barWidth', way: 1, number: 'barWidth', perUnit: 1 }, dropMove: { setting: 'hoodWidth', way: 1, number: 'barWidth', perUnit: 1 }, slot: 'bar' }, { tried: { same: ['wider-bar'], opposite: ['narrower-bar'] } }),
-  'stem-long': hands('cockpit', 'Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1, beyond: 10 }, slot: 'stem' }),
+  'stem-long': hands('cockpit', 'Stem too long', false, { label: 'A shorter stem', minutes: 10, part: 'a stem', move: { setting: 'stemLength', way: -1, number: 'stem', perUnit: 1, beyond: 10 }, slot: 'stem' }, barFirst),
   'rolled-back': hands('roll', 'Bar rolled back', false, { label: 'Bar rolled forward', minutes: 3, move: { setting: 'barRoll', way: 1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
   'rolled-forward': hands('roll', 'Bar rolled forward', false, { label: 'Bar rolled back', minutes: 3, move: { setting: 'barRoll', way: -1, number: 'barRoll', perUnit: 1, beyond: 3 } }, { dropPage: 'hoods' }),
   'hoods-low': hands('hoods', 'Hoods too low: wrist bent to the little finger', true, { label: 'Hoods up', minutes: 12, move: { setting: 'barRoll', way: -1, number: 'wrist', perUnit: 0.8, beyond: 5 } }, { bar: 'drop', tried: { same: ['levers-moved'] } }),

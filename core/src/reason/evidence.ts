@@ -4,6 +4,7 @@ import type { Message } from '../kernel/message.ts'
 import { hasReading } from '../uncertainty/measureNext.ts'
 import { definitionOf, isChoice } from '../readings/readingDefinitions.ts'
 import type { ChoiceKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import type { MethodKey } from '../readings/table/methods.ts'
 import { conditionAllowed, conditions } from '../readings/conditions.ts'
 import type { ConditionKey } from '../readings/conditions.ts'
 import { chosen, isRead, measured } from '../readings/resolve.ts'
@@ -20,7 +21,7 @@ import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
 import { numberRow } from './numbers.ts'
 import { isOutdated } from './outdated.ts'
-import { conditionsFrom, numberIn } from './positions.ts'
+import { conditionsFrom, isPositioned, numberIn, positionTold } from './positions.ts'
 import type { NumberName } from './numbers.ts'
 import { EYE_ERROR, limits, tests } from './testTable.ts'
 import type { Strength, TestRow } from './testTable.ts'
@@ -43,12 +44,21 @@ export interface Evidence {
   readonly source: SourceKey
 }
 
-/** A test that has nothing to go by yet. */
+/** A reading that is asked for. */
+export interface AskedReading {
+  readonly key: ReadingKey
+  readonly side: Side | 'both'
+  readonly condition: ConditionKey
+}
+
+/** A test that has nothing to go by yet, or nothing good enough. */
 export interface OpenTest {
   readonly of: NumberName | ChoiceKey
   readonly strength: Strength
   /** what still has to be read for it */
-  readonly missing: readonly { readonly key: ReadingKey; readonly side: Side | 'both' }[]
+  readonly missing: readonly AskedReading[]
+  /** it has something to go by: read by eye and too close to call, or in another position than was told of */
+  readonly again?: 'by-eye' | 'elsewhere'
 }
 
 /** What the tests say of a cause on the sides it is asked for. */
@@ -175,16 +185,20 @@ export function weigh(
 ): Weighed {
   const { bar } = facts.setup.rider
   const positions = conditionsFrom(facts, complaints)
+  const told = positionTold(facts, complaints)
   const byReading = new Map<string, Evidence[]>()
   const open: OpenTest[] = []
   for (const row of testsOf(cause)) {
     if (row.bar !== undefined && row.bar !== bar) continue
-    const { evidence, missing, root } = isNumber(row) ? byNumber(facts, row, sides, positions) : byChoice(facts, row, sides, positions)
+    const { evidence, missing, root, again } = isNumber(row)
+      ? byNumber(facts, row, sides, positions, told)
+      : byChoice(facts, row, sides, positions, told)
     const group = row.either ?? root
     const of = isNumber(row) ? row.of : row.choice
     if (evidence !== null) byReading.set(group, [...(byReading.get(group) ?? []), evidence])
     // Several lines on one number lack the same reading: it is asked for once.
-    else if (missing.length > 0 && !open.some((test) => test.of === of)) open.push({ of, strength: row.strength, missing })
+    if (missing.length > 0 && !open.some((test) => test.of === of))
+      open.push({ of, strength: row.strength, missing, ...(again === undefined ? {} : { again }) })
   }
   const either = new Set(testsOf(cause).flatMap((row) => row.either ?? []))
   const said = [...byReading].map(([group, list]) =>
@@ -201,12 +215,20 @@ interface Answer {
   readonly missing: OpenTest['missing']
   /** the reading it hangs on */
   readonly root: string
+  readonly again?: OpenTest['again']
 }
 
-function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[], positions: readonly ConditionKey[]): Answer {
+function byNumber(
+  facts: Facts,
+  row: NumberTestRow,
+  sides: readonly Side[],
+  positions: readonly ConditionKey[],
+  told: ConditionKey | null,
+): Answer {
   const { sided, readings, compares, observed } = numberRow(row.of)
   const wanted = readings(facts)
   const root = wanted[0] ?? row.of
+  let isReadThere = false
   const found = sides.flatMap((side) => {
     if (observed && isOutdated(facts.input, row.cause, observed, side)) return []
     const there = positions
@@ -215,13 +237,21 @@ function byNumber(facts: Facts, row: NumberTestRow, sides: readonly Side[], posi
         const read = numberIn(facts, row.of, side, key)
         return (read && inPosition(numberEvidence(row, read, sided ? side : null), key)) ?? []
       })
+    if (there.length > 0) isReadThere = true
     if (there.length > 0 && !positions.includes('usual')) return there
     const number = numberAt(facts, row.of, side)
     return [...there, ...((number && [numberEvidence(row, number, sided ? side : null)]) ?? [])].filter((one) => one !== null)
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
-  if (evidence !== null) return { evidence, missing: [], root }
   const { bar } = facts.setup.rider
+  if (evidence !== null) {
+    if (told !== null && !isReadThere && isPositioned(row.of, told, bar))
+      return { evidence, missing: inCondition(wanted, sides, told), root, again: 'elsewhere' }
+    const { past, side } = evidence
+    const isClose = past !== null && past > 0 && past < (numberAt(facts, row.of, side ?? sides[0] ?? 'left')?.plusMinus ?? 0)
+    const weak = isClose ? byEye(facts, wanted, sides) : []
+    return weak.length > 0 ? { evidence, missing: weak, root, again: 'by-eye' } : { evidence, missing: [], root }
+  }
   if (wanted.some((key) => !hasReading(key, bar))) return { evidence: null, missing: [], root }
   // Left against right takes both, whichever side hurts.
   return { evidence, missing: wanted.flatMap((key) => missingOf(facts, row.cause, key, compares ? bothSides : sides)), root }
@@ -232,6 +262,7 @@ function byChoice(
   row: Extract<TestRow, { choice: ChoiceKey }>,
   sides: readonly Side[],
   positions: readonly ConditionKey[],
+  told: ConditionKey | null,
 ): Answer {
   const { choice, is, strength, source } = row
   const { now, rider } = facts.setup
@@ -258,13 +289,35 @@ function byChoice(
       },
     ]
   }
+  let isReadThere = false
   const found = sides.flatMap((side) => {
     const there = positions.filter((key) => key !== 'usual' && conditionAllowed(choice, key)).flatMap((key) => at(key, side))
+    if (there.length > 0) isReadThere = true
     return there.length > 0 && !positions.includes('usual') ? there : [...there, ...at('usual', side)]
   })
   const evidence = found.sort((a, b) => b.moves - a.moves)[0] ?? null
+  if (evidence !== null && told !== null && !isReadThere && conditionAllowed(choice, told))
+    return { evidence, missing: inCondition([choice], sides, told), root: choice, again: 'elsewhere' }
   const missing = evidence === null && hasReading(choice, bar) ? missingOf(facts, row.cause, choice, sides) : []
   return { evidence, missing, root: choice }
+}
+
+/** Readings as they are taken in a position, those that can be. */
+function inCondition(keys: readonly ReadingKey[], sides: readonly Side[], condition: ConditionKey): readonly AskedReading[] {
+  return keys
+    .filter((key) => conditionAllowed(key, condition))
+    .flatMap((key) => (definitionOf(key).sided ? sides : (['both'] as const)).map((side) => ({ key, side, condition })))
+}
+
+const BY_EYE: MethodKey = 'eye'
+/** Readings that were taken by eye where a better method is usual. */
+function byEye({ setup: { now } }: Facts, keys: readonly ReadingKey[], sides: readonly Side[]): readonly AskedReading[] {
+  return keys.flatMap((key): AskedReading[] => {
+    if (isChoice(key) || definitionOf(key).method === 'eye') return []
+    const weak = sides.filter((side) => now[key][side]?.from === BY_EYE)
+    if (weak.length === 0) return []
+    return definitionOf(key).sided ? weak.map((side) => ({ key, side, condition: 'usual' })) : [{ key, side: 'both', condition: 'usual' }]
+  })
 }
 
 /** A reading that is not taken on one of the sides, or before the change that answers the cause; one that stands for both is asked for once. */
@@ -272,8 +325,8 @@ function missingOf(facts: Facts, cause: CauseKey, key: ReadingKey, sides: readon
   const { now } = facts.setup
   const { sided } = definitionOf(key)
   const isOld = (side: Side) => isOutdated(facts.input, cause, key, side) || isLostByMove(facts.setup, key, side)
-  if (!sided) return isRead(now, key) && !isOld('left') ? [] : [{ key, side: 'both' }]
+  if (!sided) return isRead(now, key) && !isOld('left') ? [] : [{ key, side: 'both', condition: 'usual' }]
   return sides
     .filter((side) => (isChoice(key) ? chosen(now, key, side) === null : measured(now, key, side) === null) || isOld(side))
-    .map((side) => ({ key, side }))
+    .map((side) => ({ key, side, condition: 'usual' }))
 }

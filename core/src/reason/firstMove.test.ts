@@ -2,10 +2,10 @@ import { movesAsked } from '../ledger/moves.ts'
 import fc from 'fast-check'
 import { kneesNow } from '../rider/kneeAtBottom.ts'
 import { knockOn, defaultHolds } from '../knockOn/knockOn.ts'
-import { leastOf } from '../ledger/settings.ts'
+import { leastOf, soldMove } from '../ledger/settings.ts'
 import { capOf } from '../ledger/pace.ts'
 import { standingOf } from '../rider/setup.ts'
-import { readingsWith, complaintAt, controlComplaint, entryOf, onlyReadings } from '../testing.ts'
+import { aReading, readingsWith, complaintAt, controlComplaint, entryOf, onlyReadings } from '../testing.ts'
 import { leverTurn } from '../stations/hands/levers/judge.ts'
 import { flatBar } from '../stations/hands/testing.ts'
 import { sides } from '../kernel/sided.ts'
@@ -207,5 +207,80 @@ describe('a bar that is rolled while nothing is known of the rider', () => {
     const { moves } = knockOn(standingOf(input.setup), move.requested, defaultHolds(move.requested), 'step', 'new')
     const by = (setting: string) => moves.filter((one) => one.setting === setting).map((one) => one.by)
     expect(by('leverAngle')).toEqual(by('barRoll').flatMap((roll) => [-roll, -roll]))
+  })
+})
+
+describe('what comes before what', () => {
+  const orderOf = (over: Partial<VisitState>) => think(over).moves.map(({ cause }) => cause)
+
+  it('a narrower bar before a shorter reach, where elbows are locked and the bar is wide', () => {
+    const readings = readingsWith({ acromionWidth: 360, hoodWidth: 440, elbowFlexion: [2, 2], shoulderAngle: [96, 96], creepForward: 30 })
+    const neck = complaintAt(1, 'neck', 'middle', { severity: 6 })
+    const order = orderOf({ readings, complaints: [neck, controlComplaint(2, 'slides-forward')] })
+    if (order.includes('bar-wide')) expect(order.indexOf('bar-wide')).toBeLessThan(order.indexOf('reach-long'))
+    const shoulders = orderOf({
+      readings,
+      complaints: [complaintAt(1, 'neck', 'middle', { severity: 6 }), complaintAt(2, 'hand-little', 'left')],
+    })
+    expect([...order, ...shoulders]).toContain('reach-long')
+  })
+
+  it('the pelvis in the place of a cleat that waits for it, though no complaint names it', () => {
+    const readings = [...onlyReadings({ cleatFloat: [0, 0] }), aReading('pelvisLevel', 'both', 'twisted')]
+    const knee = complaintAt(1, 'knee-inner', 'right', { severity: 6 })
+    const { causes, moves } = think({ readings, complaints: [knee] })
+    expect(causes.filter(({ muted }) => muted !== null).map(({ cause }) => cause)).toContain('float-small')
+    expect(causes.map(({ cause }) => cause)).not.toContain('sits-rotated')
+    expect(moves[0]?.cause).toBe('sits-rotated')
+    expect(moves.map(({ cause }) => cause)).not.toContain('float-small')
+  })
+})
+
+describe('a number read by eye', () => {
+  const neck = complaintAt(1, 'neck', 'middle', { severity: 6 })
+  const elbow = (value: number, method: 'eye' | 'goniometer') => sides.map((side) => ({ ...aReading('elbowFlexion', side, value), method }))
+  const others = readingsWith({ shoulderAngle: [70, 70] }).filter(
+    ({ key }) => !['elbowFlexion', 'shoulderAngle', 'creepForward'].includes(key),
+  )
+
+  it('and too close to call is read better before anything is moved by it', () => {
+    const byEye = think({ readings: [...others, ...elbow(8, 'eye')], complaints: [neck] })
+    const row = byEye.causes.find(({ cause }) => cause === 'reach-long')!
+    expect(row.open).toContainEqual(expect.objectContaining({ of: 'elbow', again: 'by-eye' }))
+    expect(byEye.moves.map(({ cause }) => cause)).not.toContain('reach-long')
+    // What is clear by eye, or read by the usual method, is acted on.
+    const clear = think({ readings: [...others, ...elbow(0, 'eye')], complaints: [neck] })
+    expect(clear.causes.find(({ cause }) => cause === 'reach-long')!.open).not.toContainEqual(expect.objectContaining({ of: 'elbow' }))
+    const measured = think({ readings: [...others, ...elbow(3, 'goniometer')], complaints: [neck] })
+    expect(measured.moves.map(({ cause }) => cause)).toContain('reach-long')
+  })
+})
+
+describe('a lever that is too far out', () => {
+  const pump = complaintAt(1, 'forearm', 'both', { severity: 6 })
+  const far = { leverReach: [84, 84] as const, fingerHooks: [66, 66] as const }
+  const dialled = (over: object) => {
+    const { moves } = think({ kind: 'trail', complaints: [pump], readings: readingsWith({ ...flatBar, ...far, ...over } as never) })
+    return moves.filter(({ cause }) => cause === 'lever-far').flatMap(({ requested }) => movesAsked(requested))
+  }
+
+  it('is dialled in as its page has it: no further than its screw goes, and never to where it bites at the bar', () => {
+    expect(dialled({}).map(({ by }) => by)).toEqual([-18, -18])
+    expect(dialled({ leverRoomIn: [6, 0] })).toEqual([{ setting: 'leverReach', side: 'left', by: -6 }])
+    expect(dialled({ leverBite: [30, 30] }).map(({ by }) => by)).toEqual([-5, -5])
+  })
+})
+
+describe('a part that is bought', () => {
+  it('comes in the sizes it is sold in, at least one size on', () => {
+    expect(soldMove('crank', 172.5, -1)).toBe(-2.5)
+    expect(soldMove('crank', 172.5, -6)).toBe(-5)
+    expect(soldMove('stemLength', 97, -12)).toBe(-7)
+    expect(soldMove('stemLength', 100, -34)).toBe(-30)
+    expect(soldMove('stemLength', 100, 3)).toBe(10)
+    // Nothing longer is sold; where the size is not known, or it is no part, as asked.
+    expect(soldMove('crank', 180, 2.5)).toBe(0)
+    expect(soldMove('stemLength', null, -12)).toBe(-12)
+    expect(soldMove('saddleHeight', 720, -7.5)).toBe(-7.5)
   })
 })

@@ -8,24 +8,16 @@ import type { KnockOn } from '../knockOn/knockOnResult.ts'
 import { isExchange, movesAsked, movesOf, withMoves } from '../ledger/moves.ts'
 import type { Requested, RequestedMove } from '../ledger/moves.ts'
 import { changeWords } from '../ledger/moveWords.ts'
-import { leastOf, settingOf } from '../ledger/settings.ts'
-import { capOf, unreadPace } from '../ledger/pace.ts'
+import { settingOf } from '../ledger/settings.ts'
 import { settled, standingOf } from '../rider/setup.ts'
 import type { Setup } from '../rider/setup.ts'
-import { verdictOf } from '../kernel/judged.ts'
-import type { BandEnd } from '../kernel/judged.ts'
-import { leverTurn } from '../stations/hands/levers/judge.ts'
-import { widthRequest } from '../stations/hands/width/judge.ts'
-import { controlMove } from '../stations/hands/controls/inputs.ts'
 import { withFree } from '../body/calibration.ts'
 import { buildModel } from '../model/riderModel.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { complaintTitle, isTold, positiveWarnings, unansweredWarnings } from '../talk/complaint.ts'
 import type { Complaint } from '../talk/complaint.ts'
-import { legLengthReadings } from '../stations/seat/legs/readings.ts'
-import { SETBACK_STEP } from '../stations/seat/setback/judge.ts'
-import { LIKELY, oddsOf, probabilityOf } from './arithmetic.ts'
+import { LIKELY, POSSIBLE, oddsOf, probabilityOf } from './arithmetic.ts'
 import { workStations } from '../kernel/stations.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
 import type { CauseKey } from './causeTable.ts'
@@ -34,9 +26,10 @@ import type { Facts } from './context.ts'
 import { numberAt, numberTests, pastOf, weigh } from './evidence.ts'
 import { numberRow } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
-import { UNREAD_WORKS, isUnderWay, moveFor } from './learning.ts'
-import { UNTOLD, isOpenToAct, stillToGo } from './rank.ts'
+import { UNREAD_WORKS, isUnderWay } from './learning.ts'
+import { UNTOLD, insteadOf, isOpenToAct, stillToGo } from './rank.ts'
 import type { RankedCause } from './rank.ts'
+import { remedyMoves } from './remedyMoves.ts'
 
 /** What a move is expected to do for a complaint. */
 export interface Effect {
@@ -79,121 +72,6 @@ const costs = { minute: 0.006, part: 0.08, station: 0.004 } as const
 const NO_HARM = 0.05
 /** Severity of what nobody has told of. @source prior */
 const UNTOLD_WEIGHT = 0.3
-
-/** Moves that a station works out exactly, where its judgement has one. */
-const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => Requested[] | null>> = {
-  rotation: ({ feet }, sides) =>
-    sides.flatMap((side): RequestedMove[] => {
-      const judged = feet.rotation[side]
-      return judged.state === 'missing' || judged.turn === 0 ? [] : [{ setting: 'cleatTurn', side, by: judged.turn }]
-    }),
-  'cleat-forward': ({ feet }, sides) =>
-    sides.flatMap((side): RequestedMove[] => {
-      const judged = feet.cleat[side]
-      return judged.state === 'missing' || judged.result.difference <= 0
-        ? []
-        : [{ setting: 'cleatSetback', side, by: judged.result.difference }]
-    }),
-  'cleats-apart': ({ feet }) =>
-    bothSides.flatMap((side): RequestedMove[] => {
-      const judged = feet.cleat[side]
-      return judged.state === 'missing' || Math.abs(judged.result.difference) < 1
-        ? []
-        : [{ setting: 'cleatSetback', side, by: judged.result.difference }]
-    }),
-  'foot-tilt': ({ feet }, sides) => [
-    ...sides.flatMap((side): RequestedMove[] => (feet.wedge[side].by === 0 ? [] : [{ setting: 'wedge', side, by: feet.wedge[side].by }])),
-  ],
-  'no-arch-support': ({ feet }, sides) =>
-    sides.flatMap((side): RequestedMove[] =>
-      feet.footbed[side].by <= 0 ? [] : [{ setting: 'archSupport', side, by: feet.footbed[side].by }],
-    ),
-  'nose-up': ({ seat }) => tiltMove(seat.tilt.by, -1),
-  'nose-down': ({ seat }) => tiltMove(seat.tilt.by, 1),
-  'saddle-high': (facts) => heightMove(facts, -1),
-  'saddle-low': (facts) => heightMove(facts, 1),
-  'saddle-forward': () => [{ setting: 'saddleSetback', side: 'both', by: SETBACK_STEP }],
-  'saddle-back': () => [{ setting: 'saddleSetback', side: 'both', by: -SETBACK_STEP }],
-  'leg-length': ({ seat, setup }) => {
-    const { shorter, now } = seat.legs
-    const { difference } = legLengthReadings(setup.now)
-    return difference === null || shorter === null || now <= 0 ? null : [{ setting: 'soleStack', side: shorter, by: now }]
-  },
-  'wrist-back': (facts) => leverMoves(facts, 1),
-  'wrist-forward': (facts) => leverMoves(facts, -1),
-  'bar-wide': (facts) => barMove(facts, 'high'),
-  'bar-narrow': (facts) => barMove(facts, 'low'),
-  'hook-off': ({ hands }, sides) =>
-    sides.flatMap((side): RequestedMove[] => {
-      const by = Math.round(hands.levers.sides[side].hook.found?.off ?? 0)
-      return by === 0 ? [] : [{ setting: 'leverClamp', side, by }]
-    }),
-  'shifter-side': ({ setup }, sides) =>
-    sides.flatMap((side): RequestedMove[] => {
-      const by = controlMove(setup, side)
-      return by === 0 ? [] : [{ setting: 'shifterClamp', side, by }]
-    }),
-}
-
-/** Causes whose page alone says how far to go: where it moves nothing, nothing is moved. */
-const pageDecides: ReadonlySet<CauseKey> = new Set(['wrist-back', 'wrist-forward', 'bar-wide', 'bar-narrow'])
-
-/** Levers of a flat bar as their page turns them, both where both are out; a drop bar's go with its hoods. */
-function leverMoves({ hands, setup }: Facts, way: 1 | -1): RequestedMove[] | null {
-  if (setup.rider.bar === 'drop') return null
-  return bothSides.flatMap((side): RequestedMove[] => {
-    const by = leverTurn(hands.levers.sides[side])
-    return Math.sign(by) === way ? [{ setting: 'leverAngle', side, by }] : []
-  })
-}
-
-/** The bar as its page cuts or exchanges it; null where its width is not known, or it lies at the other end. */
-function barMove({ hands: { width }, setup }: Facts, end: BandEnd): Requested[] | null {
-  if (width.stands === null) return null
-  return verdictOf(width.stands).end === end ? widthRequest(width, setup) : []
-}
-
-function tiltMove(by: number, way: 1 | -1): RequestedMove[] | null {
-  return Math.sign(by) === way ? [{ setting: 'saddleTilt', side: 'both', by }] : null
-}
-
-function heightMove({ seat: { height } }: Facts, way: 1 | -1): RequestedMove[] | null {
-  return height === null || Math.sign(height.by) !== way ? null : [{ setting: 'saddleHeight', side: 'both', by: height.by }]
-}
-
-/** What answers a cause, and how it came by its size. */
-export interface RemedyMoves {
-  readonly moves: readonly Requested[]
-  /** sized by a number that was read; else one step */
-  readonly isSized: boolean
-  /** the number it would be sized by says that there is nothing left to move */
-  readonly isThere: boolean
-}
-
-/**
- * The moves that answer a cause: as its station works them out, else by how far its number lies past
- * its line and the aim beyond it, else one step, and that never a whole move.
- * @param isGuess nothing that can be read speaks for the cause: the smallest step that can be felt
- */
-function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[], isGuess = false): RemedyMoves {
-  const own = exact[cause]?.(facts, sides) ?? null
-  if (own !== null && (own.length > 0 || pageDecides.has(cause))) return { moves: own, isSized: true, isThere: own.length === 0 }
-  const move = moveFor(cause, facts.setup.rider.bar)
-  if (move === null) return { moves: [], isSized: false, isThere: false }
-  const { sided, resolution, ofPart, inPairs } = settingOf(move.setting)
-  const places: readonly (Side | 'both')[] = sided ? (inPairs ? bothSides : sides) : ['both']
-  const step = isGuess ? leastOf(move.setting) : capOf(move.setting, unreadPace(facts.input.pace))
-  const rests = places.map((side) => ({ side, rest: stillToGo(facts, cause, side === 'both' ? sides : [side]) }))
-  const isSized = rests.some(({ rest }) => rest !== null && rest > 0)
-  const moves = rests.flatMap(({ side, rest }): RequestedMove[] => {
-    if (rest !== null && rest <= 0) return []
-    // A part comes in sizes; a setting goes no further than its number asks.
-    const wanted = rest === null ? step : ofPart ? Math.max(leastOf(move.setting), rest) : Math.max(resolution, rest)
-    return [{ setting: move.setting, side, by: move.way * Math.ceil(wanted / resolution - 0.5) * resolution }]
-  })
-  // Of a part whose size nothing says, another one is looked for, and none is named.
-  return { moves: ofPart && !isSized ? [] : moves, isSized, isThere: rests.every(({ rest }) => rest !== null && rest <= 0) }
-}
 
 /** Measured numbers that a change takes out of their band: in it before, past a line of the tests after. */
 export function takenOut(before: Facts, after: Facts): NumberName[] {
@@ -295,7 +173,7 @@ export function firstMoves(
     // A plan that was begun is gone on with as long as its number asks for more.
     const begun = (row: RankedCause) =>
       isUnderWay(row.cause, rowSides(row), told.changes, facts.setup.rider.bar) && !isThere(facts, row.cause)
-    const acting = mine.filter((row) => isOpenToAct(row) || begun(row))
+    const acting = [...mine.filter((row) => isOpenToAct(row) || begun(row)), ...instead(facts, ranked, id, [...found, ...mine])]
     // Where no cause is likely, the likeliest is still the one to try.
     const likeliest = mine[0] !== undefined && mine[0].probability >= LEAST_TRIED && !isThere(facts, mine[0].cause) ? [mine[0]] : []
     return [...found, ...(acting.length > 0 || found.some((row) => row.explains.includes(id)) ? acting.slice(0, MOST_WEIGHED) : likeliest)]
@@ -304,6 +182,22 @@ export function firstMoves(
     .flatMap((row) => candidate(judge, priors, row) ?? [])
     .filter(({ isGuess, effects }) => isGuess || effects.some(({ eases }) => eases > 0))
     .sort((a, b) => b.score - a.score)
+    .reduce(inOrder, [])
+}
+
+/** What stands before likely causes of a complaint that are muted: it is dealt with in their place. */
+function instead(facts: Facts, ranked: readonly RankedCause[], id: string, there: readonly RankedCause[]): RankedCause[] {
+  const muted = ranked.filter((row) => row.muted !== null && row.probability >= POSSIBLE && row.explains.includes(id))
+  const first = muted.flatMap((row) => insteadOf(facts, row) ?? [])
+  return first.filter(
+    (row, i) => !there.some(({ cause }) => cause === row.cause) && first.findIndex(({ cause }) => cause === row.cause) === i,
+  )
+}
+
+/** Puts a move in its place among better and as good ones: before those that wait for its cause. */
+function inOrder(placed: readonly FirstMove[], move: FirstMove): FirstMove[] {
+  const waits = placed.findIndex(({ cause }) => !move.isGuess && causeOf(cause).after?.includes(move.cause))
+  return waits < 0 ? [...placed, move] : [...placed.slice(0, waits), move, ...placed.slice(waits)]
 }
 
 /** Whether the number a cause's move goes by says that there is nothing left to move. */
@@ -340,6 +234,9 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
   if (isGuess && (row.open.length > 0 || row.said.length > 0)) return null
   // What was read before the last step is old by now: it is read again before the plan goes on.
   if (!isSpoken && row.said.length === 0 && row.open.length > 0) return null
+  // Read by eye and too close to call: looked at by a better method before anything is moved by it.
+  const weak = row.open.flatMap(({ of, again }) => (again === 'by-eye' ? [of] : []))
+  if (weak.length > 0 && spoken.every(({ of }) => weak.includes(of))) return null
   const { moves: asked, isSized, isThere } = remedyMoves(facts, cause, sides, isGuess)
   if (isThere) return null
   const base = {

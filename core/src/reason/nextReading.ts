@@ -3,10 +3,11 @@ import { definitionOf } from '../readings/readingDefinitions.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import { readingName } from '../readings/readingEntry.ts'
 import type { MethodKey } from '../readings/table/methods.ts'
-import type { Side } from '../kernel/sided.ts'
 import { midSentence } from '../kernel/words.ts'
 import type { Complaint } from '../talk/complaint.ts'
+import { conditions } from '../readings/conditions.ts'
 import { LIKELY, entropy } from './arithmetic.ts'
+import type { AskedReading } from './evidence.ts'
 import { causeOf } from './causeTable.ts'
 import type { RankedCause } from './rank.ts'
 import { strengths } from './testTable.ts'
@@ -38,7 +39,7 @@ const USUAL_SEVERITY = 5
 
 /** A reading that would decide most, or a few that do so together. */
 export interface NextReading {
-  readonly readings: readonly { readonly key: ReadingKey; readonly side: Side | 'both' }[]
+  readonly readings: readonly AskedReading[]
   /** what it would decide, in words */
   readonly why: Message
   /** minutes by the usual method */
@@ -88,13 +89,14 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
     const taken = new Set<string>()
     for (const test of [...row.open].sort((a, b) => strengths[b.strength].sensitivity - strengths[a.strength].sensitivity)) {
       const missing = unique(test.missing)
-      const name = missing.map(({ key, side }) => `${key}:${side}`).join('|')
+      const name = missing.map(({ key, side, condition }) => `${key}:${side}:${condition}`).join('|')
       if (missing.length === 0 || taken.has(name)) continue
       taken.add(name)
       const { sensitivity: s, falseRate: f } = strengths[test.strength]
       const positive = p * s + (1 - p) * f
       const [ifSo, ifNot] = [(p * s) / positive, (p * (1 - s)) / (1 - positive)]
-      const gain = severity * (entropy(p) - positive * entropy(ifSo) - (1 - positive) * entropy(ifNot))
+      const worth = test.again === undefined ? severity : TOLD_ALREADY * severity
+      const gain = worth * (entropy(p) - positive * entropy(ifSo) - (1 - positive) * entropy(ifNot))
       const decides = row.explains.some((id) => {
         const [first, second] = stands.get(id) ?? []
         return row === first ? second !== undefined && ifNot < second.probability : ifSo > (first?.probability ?? 1) && p >= 0.05
@@ -133,7 +135,9 @@ export function nextReadings(ranked: readonly RankedCause[], weight: (complaintI
 const TOLD_ALREADY = 0.4
 
 function unique(readings: NextReading['readings']): NextReading['readings'] {
-  return readings.filter((one, i) => readings.findIndex(({ key, side }) => key === one.key && side === one.side) === i)
+  return readings.filter(
+    (one, i) => readings.findIndex(({ key, side, condition }) => key === one.key && side === one.side && condition === one.condition) === i,
+  )
 }
 
 /** "Would decide between saddle too high and cleat too far forward." */
@@ -154,10 +158,12 @@ export function readingsWords(readings: NextReading['readings']): string {
   const sided = readings.filter(({ side }) => side !== 'both').map(({ side }) => side)
   const where = [...new Set(sided)]
   const only = readings.length === 1 ? readings[0] : undefined
-  if (only !== undefined) return readingName(only.key, only.side)
+  const there = [...new Set(readings.map(({ condition }) => condition))].filter((condition) => condition !== 'usual')
+  const when = there.map((condition) => `, ${conditions[condition].label}`).join('')
+  if (only !== undefined) return `${readingName(only.key, only.side)}${when}`
   const last = names.at(-1) ?? ''
   const listed = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${last}` : last
-  return where.length === 0 ? listed : `${listed}, ${where.join(' and ')}`
+  return `${where.length === 0 ? listed : `${listed}, ${where.join(' and ')}`}${when}`
 }
 
 /** Readings worth taking for the complaints: those that could still change which cause of one comes first. */

@@ -14,7 +14,8 @@ import { keysOf } from '../kernel/tables.ts'
 import type { Reading } from '../readings/reading.ts'
 import { fileOf } from '../record/testing.ts'
 import { sheetOf } from '../record/sheet.ts'
-import { toleratedMirror } from '../testing.ts'
+import { isRead } from '../readings/resolve.ts'
+import { aReading, onlyReadings, toleratedMirror } from '../testing.ts'
 import { feetStation } from '../stations/feet/station.ts'
 import type { FeetParts } from '../stations/feet/station.ts'
 import { handsStation } from '../stations/hands/station.ts'
@@ -29,7 +30,7 @@ import { moveFor } from './learning.ts'
 import { numberRow, numbers } from './numbers.ts'
 import type { NumberName } from './numbers.ts'
 import { rankCauses } from './rank.ts'
-import { randomVisits } from './testing.ts'
+import { aVisit, randomVisits } from './testing.ts'
 import { visitModel } from './visitModel.ts'
 import type { VisitState } from './visitModel.ts'
 
@@ -190,5 +191,20 @@ describe('a number is one fact', () => {
       }),
       { numRuns: 15, seed: 9 },
     )
+  })
+})
+
+describe('a number', () => {
+  // Nothing but a stature and where the seat and hands are: everything else is as it is on others.
+  const bare = { stature: 1800, saddleHeight: 720, crank: 172.5, handReach: 520, handHeight: 650 }
+  it.each(['drop bar', 'trail', 'time trial'] as const)('is called read only where something of it was read: %s', (kind) => {
+    const { facts } = visitModel(aVisit({ kind, readings: [...onlyReadings(bare), aReading('cleatSetback', 'left', 0)], complaints: [] }))
+    for (const name of everyNumber)
+      for (const side of places(name)) {
+        const wasRead = numberRow(name)
+          .readings(facts)
+          .some((key) => isRead(facts.setup.now, key))
+        if (!wasRead) expect([name, numberAt(facts, name, side)?.isRead ?? false]).toEqual([name, false])
+      }
   })
 })

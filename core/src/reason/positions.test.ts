@@ -68,6 +68,25 @@ describe('what is read in a position', () => {
     expect(wordsOf(at('flat-steady'), 'nose-down')).toContain('Does not sit on the nose.')
   })
 
+  it('is of where the rider sits and of the knee too, with the hands there', () => {
+    const onPads = inPosition(
+      'extension',
+      aReading('sitsWhere', 'both', 'nose'),
+      aReading('kneeFlexion', 'left', 38),
+      aReading('kneeFlexion', 'right', 38),
+    )
+    const visit = timeTrial({
+      readings: [...readingsWith({ ...dropBar, ...extensions, sitsWhere: 'middle' }), ...low, ...onPads],
+      complaints: [controlComplaint(1, 'slides-forward', { situation: 'low' })],
+    })
+    expect(wordsOf(visit, 'nose-down')).toContain('On the extensions: sits on the nose.')
+    const { setup } = visitModel(visit).facts
+    const there = setup.rider.others.find(({ condition }) => condition === 'extension')!
+    expect(there.knowns.map(({ known }) => known.kind)).toContain('kneeFlexion')
+    // The knee of the hoods is none of its business.
+    expect(setup.rider.usual.residuals.every(({ known }) => known.value !== 38)).toBe(true)
+  })
+
   it('keeps the ± it was read with, and a change carries it on', () => {
     const visit = timeTrial()
     const at = (over: Partial<VisitState>) => numberIn(visitModel({ ...visit, ...over }).facts, 'torso', 'left', 'extension')!
@@ -76,6 +95,27 @@ describe('what is read in a position', () => {
     expect(at({}).plusMinus).toBeGreaterThanOrEqual(methodUncertainty('photo', 'angle')!)
     const higher = entryOf(1, { setting: 'handHeight', side: 'both', by: 10, role: 'chosen' })
     expect(at({ ledger: [higher] }).value).toBeGreaterThan(18)
+  })
+
+  it('is asked for where the complaint was told of, the position ridden most, until it was read there', () => {
+    const askedFor = (visit: VisitState) =>
+      reason(visitModel(visit).input).reasoned.next.flatMap(({ readings }) => readings.map(({ key, condition }) => `${key} ${condition}`))
+    const told = {
+      ...riding({ extension: 60, drops: 10, hoods: 30 }),
+      complaints: [complaintAt(1, 'neck', 'middle', { situation: 'low' })],
+    }
+    const hoods = { ...timeTrial(told), readings: readingsWith({ ...dropBar, ...extensions, torsoAngle: 50 }) }
+    expect(askedFor(hoods)).toContain('torsoAngle extension')
+    expect(causeIn(hoods, 'front-low').open[0]).toMatchObject({ again: 'elsewhere' })
+    expect(askedFor(timeTrial(told))).not.toContain('torsoAngle extension')
+    // Without pads it is the drops; and at the hard effort where the hands usually are.
+    const drops = { ...hoods, readings: readingsWith({ hoodWidth: 420, barReach: 80, barDrop: 125, torsoAngle: 50 }) }
+    expect(askedFor(drops)).toContain('torsoAngle drops')
+    const slides = aVisit({
+      readings: readingsWith({ sitsWhere: 'middle' }),
+      complaints: [controlComplaint(1, 'slides-forward', { situation: 'hard-effort' })],
+    })
+    expect(askedFor(slides)).toContain('sitsWhere hard')
   })
 
   it('is looked for in the positions of the bike alone', () => {

@@ -1,16 +1,17 @@
-import type { BikeKind } from '../bike/bikeKinds.ts'
+import type { BarKind, BikeKind } from '../bike/bikeKinds.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import type { TargetBand } from '../kernel/band.ts'
 import { judged } from '../kernel/judged.ts'
 import type { Judged } from '../kernel/judged.ts'
 import type { Side } from '../kernel/sided.ts'
-import { conditionKeys, conditions, handPositionsOf, handsOf, usualHands } from '../readings/conditions.ts'
+import { conditionKeys, conditionOf, conditions, handPlace, handPositionsOf, handsOf, usualHands } from '../readings/conditions.ts'
 import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import { metricReadIn } from '../rider/metricEstimate.ts'
 import { metricBand } from '../station/number.ts'
 import { torsoBand } from '../stations/hands/place/front.ts'
 import { posedModels } from '../stations/hands/place/positions.ts'
 import { isRiddenMuch, sharesOf } from '../stations/hands/place/judge.ts'
+import { standsAt } from '../readings/resolve.ts'
 import { standingOf } from '../rider/setup.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { Complaint } from '../talk/complaint.ts'
@@ -22,7 +23,7 @@ import type { NumberName } from './numbers.ts'
 const about: Readonly<Partial<Record<RideSituation, { readonly effort?: 'hard'; readonly hands?: readonly HandPosition[] }>>> = {
   'hard-effort': { effort: 'hard' },
   climbing: { effort: 'hard' },
-  low: { hands: ['drops', 'extension'] },
+  low: { hands: ['drops', 'aero', 'extension'] },
 }
 
 /** Whether anything was read in a position other than the usual one; each list of readings is looked through once. */
@@ -55,6 +56,28 @@ export function conditionsFrom(facts: Facts, complaints: readonly Complaint[]): 
   return there.filter((key) => found.includes(key) || (found.length === 0 && key === 'usual'))
 }
 
+/**
+ * The position a complaint was told of, where that is not the usual one: something read nowhere else counts
+ * there for want of better, and is worth reading there. Of several hands' places the one ridden most.
+ * @returns null where complaints tell of nothing but usual riding
+ */
+export function positionTold(facts: Facts, complaints: readonly Complaint[]): ConditionKey | null {
+  const { setup, input } = facts
+  const { bar } = setup.rider
+  const told = complaints.flatMap(({ situation }) => about[situation] ?? [])
+  const [first] = told
+  if (first === undefined || told.length < complaints.length) return null
+  if (first.hands === undefined) return conditionOf(bar, usualHands(bar), first.effort ?? 'calm')
+  const { of } = sharesOf({ setup, choices: input.choices.hands })
+  const has = (hands: HandPosition) => {
+    const { needs } = handPlace(hands)
+    return handPositionsOf(bar).includes(hands) && (needs === undefined || standsAt(setup.now, needs) !== null)
+  }
+  const there = first.hands.filter(has)
+  const [most] = there.sort((a, b) => (of[b] ?? 0) - (of[a] ?? 0))
+  return most === undefined ? null : conditionOf(bar, most, 'calm')
+}
+
 interface Positioned {
   readonly of: readonly [MetricKey, MetricKey]
   readonly arms: boolean
@@ -71,6 +94,12 @@ const positioned: Readonly<Partial<Record<NumberName, Positioned>>> = {
   wrist: { of: ['wristLeft', 'wristRight'], arms: true },
 }
 
+/** Whether a number has a value of its own in a position. */
+export function isPositioned(name: NumberName, condition: ConditionKey, bar: BarKind): boolean {
+  const row = positioned[name]
+  return row !== undefined && !(row.arms && handsOf(condition, bar) !== usualHands(bar))
+}
+
 const kept = new WeakMap<Facts, ReturnType<typeof posedModels>>()
 function modelsOf(facts: Facts): ReturnType<typeof posedModels> {
   const made = kept.get(facts) ?? posedModels(standingOf(facts.setup))
@@ -82,7 +111,7 @@ function modelsOf(facts: Facts): ReturnType<typeof posedModels> {
 export function numberIn(facts: Facts, name: NumberName, side: Side, condition: ConditionKey): Judged | null {
   const row = positioned[name]
   const { bar } = facts.setup.rider
-  if (row === undefined || (row.arms && handsOf(condition, bar) !== usualHands(bar))) return null
+  if (row === undefined || !isPositioned(name, condition, bar)) return null
   const hands = handsOf(condition, bar)
   const posed = modelsOf(facts).find((one) => one.hands === hands && one.effort === conditions[condition].effort)
   const metric = row.of[side === 'left' ? 0 : 1]

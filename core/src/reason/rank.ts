@@ -173,16 +173,46 @@ function mergedSides(rows: readonly RankedCause[]): RankedCause[] {
   return [{ ...first, found: first.found ?? second.found, side: alike ? 'both' : first.side, explains, open }]
 }
 
-/** What must be settled before a cause, in words; null = nothing. */
-function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[]): string | null {
-  const { mutedBy: before, station } = causeOf(row.cause)
-  const first = (key: CauseKey) => `First: ${midSentence(causeOf(key).label)}.`
-  // What no complaint asks for is looked at all the same: the pelvis comes before the cleat.
-  const crooked = (before ?? []).find(
+/** What is settled before a cause, whatever its own complaint: the pelvis comes before the cleat. */
+function settledBefore(facts: Facts, cause: CauseKey): CauseKey | null {
+  const found = (causeOf(cause).mutedBy ?? []).find(
     (key): key is CauseKey =>
       isOneOf(causeKeys, key) && weigh(facts, key, bothOf).said.some(({ speaks, strength }) => speaks === 'for' && strength === 'strong'),
   )
-  if (crooked !== undefined) return `${first(crooked)} A cleat set for a crooked pelvis is right for neither.`
+  return found ?? null
+}
+
+/**
+ * The cause that is dealt with in the place of a muted one, for the same complaints; no complaint need name it.
+ * @returns null where nothing of that kind stands before it
+ */
+export function insteadOf(facts: Facts, row: RankedCause): RankedCause | null {
+  const cause = settledBefore(facts, row.cause)
+  if (cause === null) return null
+  const { said, open, moves } = weigh(facts, cause, bothOf)
+  return {
+    ...row,
+    cause,
+    side: null,
+    prior: UNTOLD,
+    probability: probabilityOf(oddsOf(UNTOLD) * Math.exp(moves)),
+    sum: said.map(({ words, moves: by }) => ({ words, moves: by })),
+    said,
+    open,
+    learned: [],
+    isRead: true,
+    found: null,
+    muted: null,
+    here: null,
+  }
+}
+
+/** What must be settled before a cause, in words; null = nothing. */
+function mutedBy(facts: Facts, row: RankedCause, ranked: readonly RankedCause[]): string | null {
+  const { station } = causeOf(row.cause)
+  const first = (key: CauseKey) => `First: ${midSentence(causeOf(key).label)}.`
+  const crooked = settledBefore(facts, row.cause)
+  if (crooked !== null) return `${first(crooked)} A cleat set for a crooked pelvis is right for neither.`
   if (station !== 'hands') return null
   const upstream = ranked.find(
     (other) =>

@@ -48,7 +48,7 @@ describe('the tables', () => {
       const { move } = remedy
       if (move) expect([key, settingOf(move.setting).sided === causeOf(key).sided || !settingOf(move.setting).sided]).toEqual([key, true])
       if (remedy.slot) expect(remedy.slot in slots).toBe(true)
-      for (const other of causeOf(key).mutedBy ?? []) expect(causeKeys).toContain(other)
+      for (const other of [...(causeOf(key).mutedBy ?? []), ...(causeOf(key).after ?? [])]) expect(causeKeys).toContain(other)
       for (const tried of [...(causeOf(key).tried?.same ?? []), ...(causeOf(key).tried?.opposite ?? [])]) expect(triedKeys).toContain(tried)
     }
   })
@@ -227,7 +227,7 @@ describe('the shortest way from a complaint to something worth acting on', () =>
   })
   it('is what is asked for first, and the short list ends once no reading would change what comes first', () => {
     const start = think({ complaints: [knee] }).reasoned
-    expect(start.next[0]?.readings).toEqual([{ key: 'kneeFlexion', side: 'right' }])
+    expect(start.next[0]?.readings).toEqual([{ key: 'kneeFlexion', side: 'right', condition: 'usual' }])
     expect(start.short.length).toBeGreaterThan(0)
     const done = think({
       complaints: [knee],

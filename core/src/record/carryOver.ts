@@ -1,4 +1,5 @@
 import { barOf } from '../bike/bikeKinds.ts'
+import type { BarKind } from '../bike/bikeKinds.ts'
 import { DEGREES } from '../bike/contactPoints.ts'
 import { settled } from '../rider/setup.ts'
 import { severityNow } from '../ledger/severity.ts'
@@ -11,7 +12,7 @@ import type { Resolved, ResolvedReadings } from '../readings/resolve.ts'
 import type { Reading } from '../readings/reading.ts'
 import { gripsAt, modelValues, sitOf } from '../model/riderModel.ts'
 import type { ModelValues } from '../model/riderModel.ts'
-import { unmoved } from '../readings/movedBy.ts'
+import { noChanges, unmoved } from '../readings/movedBy.ts'
 import type { MovedBy } from '../readings/movedBy.ts'
 import { trimmed } from '../kernel/entry.ts'
 import { combined } from '../kernel/quantity.ts'
@@ -43,7 +44,7 @@ export function carryOver({ readings, ledger, bike }: Previous, sameBike: boolea
   const bar = barOf(bike.kind)
   const timeline = timelineOf(ledger)
   const { by, changes } = foldedAt(ledger, ledger.length)
-  const baseline = resolveReadings(readings, timeline)
+  const baseline = resolveReadings(readings, timeline, timeline.length, 'usual', bar)
   const target = leftAt(baseline, by, bike)
   const last = changes.at(-1)?.at ?? ''
   const force = (place: number) =>
@@ -67,9 +68,9 @@ export function carryOver({ readings, ledger, bike }: Previous, sameBike: boolea
   })
   if (by === unmoved) return taken
   const along = numberKeys.filter((key) => ['shoe', ...(sameBike ? ['bike'] : [])].includes(definitionOf(key).owner))
-  const moved = [...taken, ...stillMissing(taken, along, target, last)]
+  const moved = [...taken, ...stillMissing(taken, along, target, last, bar)]
   // One side written down would stand for the other as well: then that one is written down too.
-  return [...moved, ...stillMissing(moved, along, target, last)]
+  return [...moved, ...stillMissing(moved, along, target, last, bar)]
 }
 
 /**
@@ -113,8 +114,8 @@ function asSet(reading: Reading, to: number): Reading {
 }
 
 /** Numbers that the carried readings alone would not give: moved estimates, and the side that only the other's reading stood for. */
-function stillMissing(taken: readonly Reading[], keys: readonly NumberKey[], target: Target, at: string): Reading[] {
-  const next = resolveReadings(taken)
+function stillMissing(taken: readonly Reading[], keys: readonly NumberKey[], target: Target, at: string, bar: BarKind): Reading[] {
+  const next = resolveReadings(taken, noChanges, 0, 'usual', bar)
   return keys
     .flatMap((key) => {
       const { sided, min, max, isRoom } = definitionOf(key)

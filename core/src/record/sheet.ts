@@ -5,7 +5,7 @@ import { solePicture } from '../stations/feet/soleShapes.ts'
 import { isKeyOf } from '../kernel/tables.ts'
 import { joined, mm, msg, partLabel } from '../kernel/message.ts'
 import type { Message } from '../kernel/message.ts'
-import { barOf } from '../bike/bikeKinds.ts'
+import { barOf, drawnBarOf } from '../bike/bikeKinds.ts'
 import { metricDefinition, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { amountWords, changeWords, directionOf } from '../ledger/moveWords.ts'
@@ -113,9 +113,10 @@ export function sheetOf(file: VisitFile): Sheet {
     settings: settingRows(start, now),
     // Drawn when they are asked for: most of what is said of a sheet needs none of them.
     get pictures() {
-      return [riderPicture(now, start, bar, 'From the right'), solePicture(now, start, 'Soles from above, on their pedals')].filter(
-        (picture) => picture !== null,
-      )
+      return [
+        riderPicture(now, start, drawnBarOf(file.bike.kind), 'From the right'),
+        solePicture(now, start, 'Soles from above, on their pedals'),
+      ].filter((picture) => picture !== null)
     },
     get handPictures() {
       return bar === 'flat' ? handPicturesOf(now) : []

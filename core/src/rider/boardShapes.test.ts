@@ -5,7 +5,8 @@ import type { SceneLook } from '../figure/riderShapes.ts'
 import { viewKeys } from '../figure/views.ts'
 import type { ViewKey } from '../figure/views.ts'
 import { sceneOf } from '../model/scene.ts'
-import { entryOf, readingsWith } from '../testing.ts'
+import { aReading, entryOf, readingsWith } from '../testing.ts'
+import { riderWith } from './calibrated.ts'
 import { angleShapes, boardShapes, riderPicture } from './boardShapes.ts'
 import { setupOf } from './setup.ts'
 
@@ -80,6 +81,14 @@ describe('the angles on it', () => {
   const at = (crankAngle: number, view: ViewKey = 'side') => angleShapes(setup, scene, view, crankAngle, 1)
   it('are written where they are, as they were read', () => {
     expect(at(180).flatMap((shape) => (shape.kind === 'text' ? [shape.text] : []))).toEqual(['31°', '54°', '24°', '60°'])
+  })
+  it('are those of the position that is drawn', () => {
+    const pads = { padForward: 40, padUp: 60, padSpacing: 220, extensionLength: 290, extensionAngle: 8 }
+    const far = { ...aReading('torsoAngle', 'both', 30), condition: 'extension' as const }
+    const on = setupOf([...readingsWith(pads), far], [], 'drop')
+    const model = riderWith(on.rider, on.folded.by, 'extension')!
+    const shapes = angleShapes(on, sceneOf(model, on.rider.values, 'base', on.folded.by, 180), 'side', 180, 1, 'extension')
+    expect(shapes.find(({ key }) => key === 'angle torso')).toMatchObject({ text: '30°' })
   })
   it('come with the knee’s band near the bottom of the stroke only, and from the side only', () => {
     expect(keysFrom(at(180))).toContain('band')

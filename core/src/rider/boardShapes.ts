@@ -1,4 +1,4 @@
-import type { BarKind } from '../bike/bikeKinds.ts'
+import type { DrawnBar } from '../bike/bikeKinds.ts'
 import type { MetricKey } from '../body/metrics.ts'
 import { arcOf, minus, wedgeOf } from '../figure/arcs.ts'
 import { frameOf } from '../figure/frame.ts'
@@ -9,8 +9,9 @@ import { groupShape } from '../kernel/drawing.ts'
 import type { Drawing, Drawn, Look, Shape } from '../kernel/drawing.ts'
 import { sceneOf } from '../model/scene.ts'
 import type { Scene } from '../model/scene.ts'
+import type { ConditionKey } from '../readings/conditions.ts'
 import { kneeBand } from './kneeAtBottom.ts'
-import { metricEstimate } from './metricEstimate.ts'
+import { overModelIn } from './metricEstimate.ts'
 import type { Setup } from './setup.ts'
 
 const looks = {
@@ -35,14 +36,16 @@ export interface BoardPicture {
   readonly perPixel: number
   /** whether the angles are written on it */
   readonly hasAngles: boolean
+  /** position and effort that is drawn; the usual one by default */
+  readonly condition?: ConditionKey
 }
 
 /** The board from below to above; mm of the scene. */
-export function boardShapes({ setup, now, start, view, crankAngle, perPixel, hasAngles }: BoardPicture): Shape[] {
+export function boardShapes({ setup, now, start, view, crankAngle, perPixel, hasAngles, condition }: BoardPicture): Shape[] {
   return [
     ...(start ? [groupShape('ghost', riderShapes(start, view, 'ghost'))] : []),
     groupShape('now', riderShapes(now, view, 'now')),
-    ...(hasAngles ? angleShapes(setup, now, view, crankAngle, perPixel) : []),
+    ...(hasAngles ? angleShapes(setup, now, view, crankAngle, perPixel, condition) : []),
     ...(now.centreOfMass && view === 'side'
       ? [{ key: 'mass', kind: 'circle', look: looks.mass, at: { x: now.centreOfMass.x, y: -now.centreOfMass.y }, r: 12 } as const]
       : []),
@@ -53,9 +56,16 @@ export function boardShapes({ setup, now, start, view, crankAngle, perPixel, has
  * Angles as arcs where they are, with the knee’s target as a wedge near the bottom of the stroke; from
  * the side only. The numbers say what was read, which may lie over what can be drawn.
  */
-export function angleShapes(setup: Setup, scene: Scene, view: ViewKey, crankAngle: number, perPixel: number): Shape[] {
+export function angleShapes(
+  setup: Setup,
+  scene: Scene,
+  view: ViewKey,
+  crankAngle: number,
+  perPixel: number,
+  condition: ConditionKey = 'usual',
+): Shape[] {
   if (view !== 'side') return []
-  const over = (metric: MetricKey) => metricEstimate(setup, metric, null)?.overModel ?? 0
+  const over = (metric: MetricKey) => overModelIn(setup, condition, metric)
   const at = projections.side
   const { trunk, arms } = scene
   const leg = scene.legs.right
@@ -127,7 +137,7 @@ const BOTTOM = 180
  * @param start the setup before the first change
  * @returns null while the legs cannot be drawn
  */
-export function riderPicture(setup: Setup, start: Setup, bar: BarKind, title: string, view: ViewKey = 'side'): Drawing | null {
+export function riderPicture(setup: Setup, start: Setup, bar: DrawnBar, title: string, view: ViewKey = 'side'): Drawing | null {
   const sceneAt = ({ model, rider, folded: { by } }: Setup) => model && sceneOf(model, rider.values, bar, by, BOTTOM)
   const now = sceneAt(setup)
   if (now === null) return null

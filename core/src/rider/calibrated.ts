@@ -1,8 +1,8 @@
 import type { BarKind } from '../bike/bikeKinds.ts'
 import { calibrate, freeKeys, predict, withFree } from '../body/calibration.ts'
-import type { Calibration, FreeParameters, Known, KnownKind } from '../body/calibration.ts'
+import type { Calibration, ComparedKind, FreeParameters, Known, KnownKind, ReadKind } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
-import { conditionKeys, conditions, handsOf } from '../readings/conditions.ts'
+import { conditionKeys, conditions, handsOf, handPlace } from '../readings/conditions.ts'
 import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import type { Reading } from '../readings/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../readings/resolve.ts'
@@ -10,6 +10,7 @@ import type { ResolvedReadings } from '../readings/resolve.ts'
 import { buildModel, modelPlusMinus, modelValues } from '../model/riderModel.ts'
 import type { ModelValues } from '../model/riderModel.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
+import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import type { MovedBy, Timeline } from '../readings/movedBy.ts'
 import { freeParameters } from './freeParameters.ts'
 import type { StandingNumbers } from './freeParameters.ts'
@@ -22,15 +23,15 @@ export interface CalibratedCondition {
   readonly condition: ConditionKey
   readonly hands: HandPosition
   readonly calibration: Calibration
-  /** how far the hip has moved forward on the saddle against calm riding, mm */
+  /** how far the hip has moved forward on the saddle against calm riding with the hands there, mm */
   readonly creep: number
   /** the angles it was solved from */
   readonly knowns: readonly KnownAt[]
 }
 
-/** A measured angle with how the bike stood when it was read, so that its model can be built again. */
-export interface KnownAt {
-  readonly known: Known
+/** A measured angle or gap with how the bike stood when it was read, so that its model can be built again. */
+export interface KnownAt<Kind extends ReadKind = KnownKind> {
+  readonly known: Known<Kind>
   /** what the model was made of at that place */
   readonly values: ModelValues
   /** of the timeline */
@@ -49,6 +50,8 @@ export interface CalibratedBody {
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
+  /** what was read under a condition that the body is compared with */
+  readonly comparedIn: (condition: ConditionKey) => readonly KnownAt<ComparedKind>[]
   /** what was read under a condition, as it holds at a place */
   readonly readIn: (place: number, condition: ConditionKey) => ResolvedReadings
 }
@@ -64,12 +67,15 @@ export interface CalibratedRider {
   readonly knowns: readonly KnownAt[]
   readonly usual: Calibration
   readonly others: readonly CalibratedCondition[]
+  readonly comparedIn: CalibratedBody['comparedIn']
   /** what was read under a condition; only the usual one is filled in by estimates */
   readonly readIn: (condition: ConditionKey) => ResolvedReadings
 }
 
-const needsHands: readonly KnownKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist']
+const needsHands: readonly ReadKind[] = ['torsoAngle', 'elbowFlexion', 'shoulderAngle', 'hipAngle', 'wrist', 'kneeElbowGap']
 
+/** On pads a rider comes forward to the nose, the pelvis rolls, and the shoulders are pushed up; mm, k = 2. @source prior */
+const ON_PADS: Partial<Record<keyof FreeParameters, number>> = { hipForward: 70, hipUp: 25, trunk: 50 }
 /** How far the body may differ from its calm self under another condition; k = 2. @source prior */
 const CHANGE_OF_POSTURE: Readonly<Record<keyof FreeParameters, number>> = {
   hipForward: 30,
@@ -101,26 +107,37 @@ export function calibrateBody(
   before?: CalibratedBody,
 ): CalibratedBody {
   const timeline = timelineOf(entries)
-  const standingAt = standings(readings, timeline)
+  const standingAt = standings(readings, timeline, bar)
   const free = freeParameters(standingAt(timeline.length), readings)
-  const knowns = knownsFor('usual', readings, timeline, standingAt, bar)
+  const readOnBike = { readings, timeline, standingAt, bar }
+  const knowns = readOnBikeAs(calibrating, 'usual', readOnBike)
   const same = before !== undefined && sameProblem(free, knowns, before)
   const usual = same ? before.usual : solved(free, bare(knowns), before?.usual)
   const otherConditions = () => {
-    const start = tableOf(freeKeys, (key) => ({ prior: usual.values[key], plusMinus: CHANGE_OF_POSTURE[key] }))
-    return conditionKeys.slice(1).flatMap((condition): CalibratedCondition[] => {
-      const measured = knownsFor(condition, readings, timeline, standingAt, bar)
-      if (measured.length === 0) return []
+    const made: CalibratedCondition[] = []
+    for (const condition of conditionKeys.slice(1)) {
+      const measured = readOnBikeAs(calibrating, condition, readOnBike)
+      if (measured.length === 0) continue
+      const hands = handsOf(condition, bar)
+      const isOnPads = handPlace(hands).isRested === true
+      // The hard effort starts from calm riding with the hands in the same place, where that was read.
+      const calm = made.find((other) => other.hands === hands && conditions[other.condition].effort === 'calm')
+      const from = calm?.calibration.values ?? usual.values
+      const changes = isOnPads && calm === undefined ? { ...CHANGE_OF_POSTURE, ...ON_PADS } : CHANGE_OF_POSTURE
+      const start = tableOf(freeKeys, (key) => ({ prior: from[key], plusMinus: changes[key] }))
       const calibration = calibrate(start, bare(measured))
-      const creep = calibration.values.hipForward - usual.values.hipForward
-      return [{ condition, hands: handsOf(condition, bar), calibration, creep, knowns: measured }]
-    })
+      // Sitting further forward on pads is no creep: that shows against calm riding on them.
+      const creep = isOnPads && calm === undefined ? 0 : calibration.values.hipForward - from.hipForward
+      made.push({ condition, hands, calibration, creep, knowns: measured })
+    }
+    return made
   }
   let others: readonly CalibratedCondition[] | null = null
+  const compared = tableOf(conditionKeys, (): readonly KnownAt<ComparedKind>[] | null => null)
   const read = new Map<string, ResolvedReadings>()
   const readIn = (place: number, condition: ConditionKey): ResolvedReadings => {
     const name = `${place} ${condition}`
-    const made = read.get(name) ?? resolveReadings(readings, timeline, place, condition)
+    const made = read.get(name) ?? resolveReadings(readings, timeline, place, condition, bar)
     read.set(name, made)
     return made
   }
@@ -132,6 +149,7 @@ export function calibrateBody(
     knowns,
     usual,
     readIn,
+    comparedIn: (condition) => (compared[condition] ??= readOnBikeAs(comparing, condition, readOnBike)),
     get others() {
       return (others ??= otherConditions())
     },
@@ -154,7 +172,7 @@ function solved(free: FreeParameters, knowns: readonly Known[], before: Calibrat
 /** The body with the readings that hold at a place. */
 export function riderAtPlace(body: CalibratedBody, place: number = body.timeline.length): CalibratedRider {
   const { resolved, values, plusMinus } = body.standingAt(place)
-  const { bar, timeline, free, knowns, usual } = body
+  const { bar, timeline, free, knowns, usual, comparedIn } = body
   return {
     bar,
     timeline,
@@ -164,6 +182,7 @@ export function riderAtPlace(body: CalibratedBody, place: number = body.timeline
     free,
     knowns,
     usual,
+    comparedIn,
     readIn: (condition) => (condition === 'usual' ? resolved : body.readIn(place, condition)),
     get others() {
       return body.others
@@ -179,6 +198,11 @@ export function calibrateRider(
   place: number = entries.length,
 ): CalibratedRider {
   return riderAtPlace(calibrateBody(readings, entries, bar), place)
+}
+
+/** Whether a position of the hands counts for this rider. */
+export function isPositionRidden({ others }: Pick<CalibratedRider, 'others'>, hands: HandPosition): boolean {
+  return handPlace(hands).isUnusual !== true || others.some((row) => row.hands === hands)
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */
@@ -211,14 +235,14 @@ export function predictionOf(
 }
 
 /** Readings resolved for a place, once for all places at which the same ones hold. */
-function standings(readings: readonly Reading[], timeline: Timeline): (place: number) => StandingNumbers {
+function standings(readings: readonly Reading[], timeline: Timeline, bar: BarKind): (place: number) => StandingNumbers {
   const taken = [...new Set(readings.flatMap(({ value, after }) => (value === null ? [] : [timeline.placeOf(after)])))]
   const kept = new Map<string, StandingNumbers>()
   return (place) => {
     const name = `${taken.filter((other) => other <= place).length}|${timeline.partsAt(place)}`
     const known = kept.get(name)
     if (known) return known
-    const resolved = resolveReadings(readings, timeline, place)
+    const resolved = resolveReadings(readings, timeline, place, 'usual', bar)
     const made = { resolved, values: modelValues(resolved), plusMinus: modelPlusMinus(resolved) }
     kept.set(name, made)
     return made
@@ -252,20 +276,27 @@ function sameNumbers(a: unknown, b: unknown): boolean {
   return true
 }
 
-function knownsFor(
+/** What was read of a rider on a bike, and where everything stood then. */
+interface ReadOnBike {
+  readonly readings: readonly Reading[]
+  readonly timeline: Timeline
+  readonly standingAt: (place: number) => StandingNumbers
+  readonly bar: BarKind
+}
+const calibrating = (key: ReadingKey): KnownKind | undefined => definitionOf(key).calibrates
+const comparing = (key: ReadingKey): ComparedKind | undefined => definitionOf(key).compares
+
+/** Everything read under a condition that the body is calibrated by, or compared with, each where it was read. */
+function readOnBikeAs<Kind extends ReadKind>(
+  kindOf: (key: ReadingKey) => Kind | undefined,
   condition: ConditionKey,
-  readings: readonly Reading[],
-  timeline: Timeline,
-  standingAt: (place: number) => StandingNumbers,
-  bar: BarKind,
-): KnownAt[] {
+  { readings, timeline, standingAt, bar }: ReadOnBike,
+): KnownAt<Kind>[] {
   const hands = handsOf(condition, bar)
   const bases = new Map<number, RiderModel | null>()
-  const angles = readings.filter(
-    ({ key, condition: at, value }) => definitionOf(key).calibrates !== undefined && at === condition && value !== null,
-  )
-  return angles.flatMap((reading): KnownAt[] => {
-    const kind = definitionOf(reading.key).calibrates
+  const angles = readings.filter(({ key, condition: at, value }) => kindOf(key) !== undefined && at === condition && value !== null)
+  return angles.flatMap((reading): KnownAt<Kind>[] => {
+    const kind = kindOf(reading.key)
     if (kind === undefined || typeof reading.value !== 'number') return []
     const place = timeline.placeOf(reading.after)
     const by = timeline.byAt(place)

@@ -11,7 +11,7 @@ import type { AsRead } from './metricEstimate.ts'
 import type { Setup } from './setup.ts'
 
 /** A knee at the bottom as it stands now, and how it is judged. */
-export interface KneeNow extends AsRead {
+export interface KneeNow extends Omit<AsRead, 'carried'> {
   readonly band: TargetBand
 }
 

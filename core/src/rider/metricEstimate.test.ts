@@ -45,6 +45,20 @@ describe('a number that was read', () => {
     expect(now! - start!).toBeLessThan(4)
   })
 
+  it('is less sure of what trunk and arms share, once the hands were moved', () => {
+    // The model keeps the elbow, a rider may keep the torso: 20 mm of reach lie between the two.
+    const closer = entryOf(1, { setting: 'handReach', side: 'both', by: -20, role: 'chosen' })
+    const locked = readingsWith({ elbowFlexion: [8, 8] })
+    const at = (place: number) => metricEstimate(setupOf(locked, [closer], 'drop', place), 'elbowLeft', null)!
+    expect(at(0)).toMatchObject({ value: 8, plusMinus: 2, carried: 0 })
+    expect(at(1).value).toBeCloseTo(8, 0)
+    expect(at(1).carried).toBeGreaterThan(10)
+    // So locked elbows are no longer sure, and are looked at again rather than moved again.
+    expect(at(1).value + at(1).plusMinus!).toBeGreaterThan(10)
+    const read = [...locked, aReading('elbowFlexion', 'left', 22, closer.id), aReading('elbowFlexion', 'right', 22, closer.id)]
+    expect(metricEstimate(setupOf(read, [closer], 'drop'), 'elbowLeft', null)).toMatchObject({ value: 22, carried: 0 })
+  })
+
   it('is as sure as it was read, and less by what the model is off', () => {
     const plain = setupOf(wholeReadings, [], 'drop')
     expect(metricEstimate(plain, 'torso', null)).toMatchObject({ value: 54, plusMinus: 2, isRead: true })
@@ -119,7 +133,7 @@ describe('two legs that are not alike', () => {
 it('what no reading reads is the model’s alone', () => {
   const setup = setupOf(wholeReadings, [], 'drop')
   for (const metric of ['load', 'reach', 'stance'] as MetricKey[]) {
-    expect(metricEstimate(setup, metric, 7)).toEqual({ value: 7, plusMinus: null, overModel: 0, isRead: false })
+    expect(metricEstimate(setup, metric, 7)).toEqual({ value: 7, plusMinus: null, overModel: 0, carried: 0, isRead: false })
     expect(metricEstimate(setup, metric, null)).toBeNull()
   }
   expect(metricReadBy('stature', 'both')).toBeNull()

@@ -1,5 +1,6 @@
-import { predictor, withFree } from '../body/calibration.ts'
-import type { KnownKind } from '../body/calibration.ts'
+import { predict, predictor, withFree } from '../body/calibration.ts'
+import type { ReadKind } from '../body/calibration.ts'
+import { torsoHeld } from '../body/armReach.ts'
 import { metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
@@ -21,14 +22,15 @@ import type { Setup } from './setup.ts'
 /** Which reading a number of the rider is read by. */
 interface ReadBy {
   readonly key: NumberKey
-  readonly kind: KnownKind
+  readonly kind: ReadKind
   readonly side: Side
 }
 
 /** Numbers of the rider that are also read off the rider on the bike, by the rows of the readings; the others are the model's alone. */
 const readBy: Readonly<Partial<Record<MetricKey, ReadBy>>> = Object.fromEntries(
   numberKeys.flatMap((key) => {
-    const { metric, calibrates: kind } = definitionOf(key)
+    const { metric, calibrates, compares } = definitionOf(key)
+    const kind = calibrates ?? compares
     if (metric === undefined || kind === undefined) return []
     return metric.map((name, i): [MetricKey, ReadBy] => [name, { key, kind, side: i === 1 ? 'right' : 'left' }])
   }),
@@ -42,6 +44,8 @@ export interface AsRead {
   readonly plusMinus: number | null
   /** by how much the reading lies over what the model makes of it; 0 where it was not read */
   readonly overModel: number
+  /** of its ±, what carrying it on adds: how far trunk and arms may share a change otherwise; k = 2 */
+  readonly carried: number
   readonly isRead: boolean
 }
 
@@ -53,7 +57,7 @@ export interface AsRead {
  */
 export function metricEstimate(setup: Setup, metric: MetricKey, modelled: number | null): AsRead | null {
   const read = readAt(setup, metric)
-  if (read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, isRead: false }
+  if (read === null) return modelled === null ? null : { value: modelled, plusMinus: null, overModel: 0, carried: 0, isRead: false }
   return read
 }
 
@@ -76,7 +80,8 @@ function readAt(setup: Setup, metric: MetricKey): AsRead | null {
 }
 
 function workedOut({ now, model, rider, place }: Setup, metric: MetricKey, { predictors }: Kept): AsRead | null {
-  const { knowns, timeline } = rider
+  const { timeline } = rider
+  const knowns = [...rider.knowns, ...rider.comparedIn('usual')]
   return carriedOn(metric, { read: now, knowns, free: rider.usual.values, model, place, timeline, predictors })
 }
 
@@ -87,7 +92,7 @@ const ofSeat: readonly SettingKey[] = ['saddleSetback', 'saddleTilt']
 /** Settings that move the body's joints; a float or a wedge moves no angle that is read. */
 const ofBody = settingKeys.filter((key) => (definitionOf(key).inModel === true && !ofFingers.includes(key)) || ofSeat.includes(key))
 const ofLegs = ofBody.filter((key) => settings[key].station !== 'hands')
-const carries: Readonly<Record<KnownKind, readonly SettingKey[]>> = {
+const carries: Readonly<Record<ReadKind, readonly SettingKey[]>> = {
   kneeFlexion: ofLegs,
   footPitch: ofLegs,
   hipAngle: ofBody,
@@ -95,19 +100,36 @@ const carries: Readonly<Record<KnownKind, readonly SettingKey[]>> = {
   elbowFlexion: ofBody,
   shoulderAngle: ofBody,
   wrist: ofBody,
+  kneeElbowGap: ofBody,
+}
+
+/** Whether hands, seat or feet stand elsewhere than where something was seen of the rider. */
+export function isMovedSinceSeen({ rider: { timeline }, place }: Pick<Setup, 'rider' | 'place'>, at: number): boolean {
+  return areMovedSince(ofBody, timeline, at, place)
 }
 
 /** Whether anything that an angle hangs on stands elsewhere than where it was read. */
-function isMovedSince(kind: KnownKind, timeline: Timeline, from: number, to: number): boolean {
+function isMovedSince(kind: ReadKind, timeline: Timeline, from: number, to: number): boolean {
+  return areMovedSince(carries[kind], timeline, from, to)
+}
+
+function areMovedSince(keys: readonly SettingKey[], timeline: Timeline, from: number, to: number): boolean {
   if (from === to) return false
   const [before, after] = [timeline.byAt(from), timeline.byAt(to)]
-  return carries[kind].some((key) => [...sides, 'both' as const].some((side) => before(key, side) !== after(key, side)))
+  return keys.some((key) => [...sides, 'both' as const].some((side) => before(key, side) !== after(key, side)))
 }
+
+/** Angles that trunk and arms share a change of the hands' place in: the model keeps the elbow, a rider may keep the torso. */
+const sharedByArms: readonly ReadKind[] = ['torsoAngle', 'hipAngle', 'elbowFlexion', 'shoulderAngle']
+
+const isCompared = (kind: ReadKind): boolean => kind === 'kneeElbowGap'
+/** Of a change that the model makes of a number it was not solved from, this much may be wrong; k = 2. @source prior */
+const CARRIED_SHARE = 0.5
 
 /** What a number was read in: the readings that hold, the angles a body was solved from, that body, and the model as it stands. */
 interface ReadIn {
   readonly read: ResolvedReadings
-  readonly knowns: readonly KnownAt[]
+  readonly knowns: readonly KnownAt<ReadKind>[]
   readonly free: FreeValues
   readonly model: RiderModel | null
   readonly place: number
@@ -133,10 +155,16 @@ function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, pla
   const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
   // No model says what a move has made of it: it is not known until it is read again.
   if ((model === null || base === undefined) && isMovedSince(kind, timeline, read.at ?? 0, place)) return null
-  if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, isRead: true }
+  if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, carried: 0, isRead: true }
   const overModel = read.value - predictBy(base, () => withFree(base, free))
-  const plusMinus = Math.abs(overModel) > read.plusMinus ? Math.hypot(read.plusMinus, overModel) : read.plusMinus
-  return { value: predictBy(model, () => model) + overModel, plusMinus, overModel, isRead: true }
+  const value = predictBy(model, () => model) + overModel
+  // A body that was solved from it should give it back; one that was not is asked only for the change.
+  const doubt = isCompared(kind) ? CARRIED_SHARE * Math.abs(value - read.value) : Math.abs(overModel)
+  const asRead = doubt > read.plusMinus || isCompared(kind) ? Math.hypot(read.plusMinus, doubt) : read.plusMinus
+  const held =
+    sharedByArms.includes(kind) && isMovedSince(kind, timeline, read.at ?? 0, place) ? torsoHeld(model, withFree(base, free)) : null
+  const carried = held === null ? 0 : Math.abs(predict(held, { kind, side }) - predictBy(model, () => model))
+  return { value, plusMinus: Math.hypot(asRead, carried), overModel, carried, isRead: true }
 }
 
 /**
@@ -157,14 +185,24 @@ export function metricReadIn(setup: Setup, condition: ConditionKey, model: Rider
   return read && carriedOn(metric, read)
 }
 
+/** By how much what was read in a position lies over what the model makes of it there; 0 where it was not read. */
+export function overModelIn(setup: Setup, condition: ConditionKey, metric: MetricKey): number {
+  const read =
+    condition === 'usual' || setup.model === null
+      ? metricEstimate(setup, metric, null)
+      : metricReadIn(setup, condition, setup.model, metric)
+  return read?.overModel ?? 0
+}
+
 function readIn(setup: Setup, condition: ConditionKey, model: RiderModel): ReadIn | null {
   const other = setup.rider.others.find((row) => row.condition === condition)
-  if (other === undefined) return null
-  const { knowns, calibration } = other
+  const knowns = [...(other?.knowns ?? []), ...setup.rider.comparedIn(condition)]
+  if (knowns.length === 0) return null
+  const { values: free } = other?.calibration ?? setup.rider.usual
   return {
     read: setup.rider.readIn(condition),
     knowns,
-    free: calibration.values,
+    free,
     model,
     place: setup.place,
     timeline: setup.rider.timeline,
@@ -212,8 +250,9 @@ export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: numbe
   const by = readBy[metric]
   if (read === null || read.plusMinus === null || by === undefined) return modelled
   if (modelled === null) return read.plusMinus
+  if (isCompared(by.kind)) return read.plusMinus
   const own = setup.now[by.key][by.side]
-  const surer = own?.oneForBoth ? Math.max(modelled, own.plusMinus) : (own?.plusMinus ?? modelled)
+  const surer = Math.hypot(own?.oneForBoth ? Math.max(modelled, own.plusMinus) : (own?.plusMinus ?? modelled), read.carried)
   return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
 }
 

@@ -1,5 +1,6 @@
 import { itemAt } from '../kernel/dense.ts'
 import { normal } from '../kernel/random.ts'
+import type { ConditionKey } from '../readings/conditions.ts'
 import type { Side } from '../kernel/sided.ts'
 import { definitionOf, isChoice, optionsOf } from '../readings/readingDefinitions.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
@@ -21,9 +22,10 @@ export function readAs(
   value: number | string,
   random: (() => number) | null,
   after: string | null = null,
+  condition: ConditionKey = 'usual',
 ): Reading {
   const { method } = definitionOf(key)
-  const shared = { key, side, method, after, at: '2026-01-01T00:00:00.000Z', condition: 'usual' as const, repeats: [] }
+  const shared = { key, side, method, after, at: '2026-01-01T00:00:00.000Z', condition, repeats: [] }
   if (isChoice(key)) {
     const options = optionsOf(key)
     const seen = random !== null && random() < MISSEEN ? itemAt(options, Math.floor(random() * options.length)) : String(value)

@@ -870,8 +870,8 @@ const mechanic: VisitFile = {
       frontBrakeLever: 'right',
     }),
     ...readingsOf(mechanicAt, { kneeFlexion: [36, 36], sitsWhere: 'nose' }, 'hard'),
-    ...readingsOf(mechanicAt, { torsoAngle: 20 }, 'extension'),
-    ...readingsOf(mechanicAt, { torsoAngle: 18 }, 'hard-extension'),
+    ...readingsOf(mechanicAt, { torsoAngle: 15 }, 'extension'),
+    ...readingsOf(mechanicAt, { torsoAngle: 13 }, 'hard-extension'),
   ],
   complaints: [
     told({

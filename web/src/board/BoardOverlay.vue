@@ -34,7 +34,7 @@ const proposal = computed<Scene | null>(() => {
   if (!whole?.model) return null
   const by = withMoves(visit.setup.folded.by, [...whole.moves, ...whole.exchanges.flatMap(movesOf)])
   const model = posture === null ? whole.model : (modelIn({ rider: visit.rider, by }, posture) ?? whole.model)
-  return sceneOf(model, visit.rider.values, visit.bar, by, props.crankAngle)
+  return sceneOf(model, visit.rider.values, visit.drawnBar, by, props.crankAngle)
 })
 const handles = computed(() => handlesOf(proposal.value ?? props.now, props.view, seatAngleOf(visit.rider.values)))
 /** How far each of a handle's settings is asked to go, in words. */
@@ -67,7 +67,7 @@ const shapes = computed<readonly Shape[]>(() => {
   if (proposal.value === null) return [scale.value]
   const { view, crankAngle, perPixel } = props
   const toTry = groupShape('proposal', riderShapes(proposal.value, view, 'proposal'))
-  return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel), scale.value]
+  return [toTry, ...angleShapes(visit.setup, proposal.value, view, crankAngle, perPixel, board.condition), scale.value]
 })
 defineExpose({ shapes })
 </script>

@@ -40,7 +40,7 @@ const stage = ref<HTMLElement | null>(null)
 
 function scene({ model, rider, folded: { by } }: Setup) {
   const posed = board.posture === null ? null : modelIn({ rider, by }, board.posture)
-  return model && sceneOf(posed ?? model, rider.values, visit.bar, by, crankAngle.value)
+  return model && sceneOf(posed ?? model, rider.values, visit.drawnBar, by, crankAngle.value)
 }
 /** What the hands can hold here, and how hard. */
 const postures = computed<Record<string, string>>(() =>
@@ -99,6 +99,7 @@ const shapes = computed(() =>
         crankAngle: crankAngle.value,
         perPixel: perPixel.value,
         hasAngles: !board.active,
+        condition: board.condition,
       }),
 )
 const overlay = useTemplateRef<{ readonly shapes: readonly Shape[] }>('overlay')

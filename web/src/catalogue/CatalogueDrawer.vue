@@ -1,14 +1,14 @@
 <script setup lang="ts" generic="Spec extends PartSpec">
-import { entriesOf, isRecord, tableFrom } from '@level-stance/core/kernel/tables'
-import { Button, Drawer, Input, Popconfirm, Textarea } from 'ant-design-vue'
+import { entriesOf, tableFrom } from '@level-stance/core/kernel/tables'
+import { Button, Drawer, Popconfirm } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { PartSpec } from '@level-stance/core/stations/catalogues'
 import type { StoredPart } from '@level-stance/core/contract/contract'
 import type { SaveAnswer } from '../data/catalogue.ts'
 import { useDrafts } from '../data/drafts.ts'
-import { emptyTexts, readTexts, textsOf } from './specForm.ts'
+import { emptyTexts, readTexts, textsFrom, textsOf } from './specForm.ts'
 import type { FormTexts, SpecField, SpecForm } from './specForm.ts'
-import SelectField from '../kit/SelectField.vue'
+import PartField from './PartField.vue'
 
 /** A studio's catalogue: every figure of a part, to be copied from its maker's sheet. */
 const props = defineProps<{
@@ -37,15 +37,7 @@ const NEW = `${props.part}/new`
 const place = (row: { readonly id: string; readonly version: number }) => (row.version === 0 ? NEW : `${props.part}/${row.id}`)
 const unsaved = computed(() => drafts.get(NEW) !== null && chosen.value?.version !== 0)
 
-const isTexts = (value: unknown): value is FormTexts => isRecord(value) && Object.values(value).every((text) => typeof text === 'string')
-function kept(where: string): FormTexts | null {
-  try {
-    const texts: unknown = JSON.parse(drafts.get(where) ?? 'null')
-    return isTexts(texts) ? texts : null
-  } catch {
-    return null
-  }
-}
+const kept = (where: string): FormTexts | null => textsFrom(drafts.get(where))
 
 function pick(row: StoredPart<Spec>): void {
   chosen.value = { id: row.entry.id, version: row.version }
@@ -139,38 +131,20 @@ async function store(removed = false): Promise<void> {
       </nav>
       <form v-if="chosen" novalidate @submit.prevent="store()">
         <p class="small muted">Figures from the maker’s sheet outrank the ones a kind starts with.</p>
-        <div v-for="field in shownFields" :key="field.key" class="field" :class="[field.kind, { wide: field.key === 'kind' }]">
-          <label :for="`${part}-${field.key}`">
-            {{ field.label }} <span v-if="field.unit" class="muted small">{{ field.unit }}</span>
-          </label>
-          <SelectField
-            v-if="['choice', 'yes-no'].includes(field.kind)"
-            :field-id="`${part}-${field.key}`"
-            :label="field.label"
-            :value="texts[field.key] === '' ? null : (texts[field.key] ?? null)"
-            :options="optionsOf(field)"
-            :clearable="field.options?.some(({ key }) => key === '') === true"
-            placeholder="–"
-            @pick="(key) => set(field.key, key ?? '')"
-          />
-          <Textarea
-            v-else-if="field.kind === 'long'"
-            :id="`${part}-${field.key}`"
-            :rows="2"
-            :value="texts[field.key] ?? ''"
-            @update:value="(text: string) => set(field.key, text)"
-          />
-          <Input
-            v-else
-            :id="`${part}-${field.key}`"
-            :value="texts[field.key] ?? ''"
-            :status="shownProblem(field.key) ? 'error' : ''"
-            :aria-invalid="shownProblem(field.key) !== undefined"
-            autocomplete="off"
-            @update:value="(text: string) => set(field.key, text)"
-          />
-          <p v-if="shownProblem(field.key)" class="warn small" role="alert">{{ shownProblem(field.key) }}</p>
-        </div>
+        <PartField
+          v-for="field in shownFields"
+          :key="field.key"
+          :class="[field.kind, { wide: field.key === 'kind' }]"
+          :field-id="`${part}-${field.key}`"
+          :label="field.label"
+          :hint="field.unit"
+          :value="texts[field.key] ?? ''"
+          :options="['choice', 'yes-no'].includes(field.kind) ? optionsOf(field) : null"
+          :clearable="field.options?.some(({ key }) => key === '') === true"
+          :is-long="field.kind === 'long'"
+          :problem="shownProblem(field.key) ?? ''"
+          @typed="(text) => set(field.key, text)"
+        />
         <div class="buttons">
           <Button type="primary" size="large" html-type="submit">Store</Button>
           <Popconfirm
@@ -229,11 +203,6 @@ form > p,
 }
 .field.wide {
   grid-column: span 2;
-}
-.field {
-  display: grid;
-  gap: 2px;
-  align-content: start;
 }
 .buttons {
   display: flex;

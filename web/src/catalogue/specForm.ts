@@ -1,3 +1,4 @@
+import { isRecord } from '@level-stance/core/kernel/tables'
 import type { z } from 'zod'
 
 /** A field of a catalogue's form. Lists are typed with spaces between. */
@@ -23,6 +24,17 @@ export interface SpecForm<Spec> {
 
 /** The form's texts, one per field. */
 export type FormTexts = Readonly<Record<string, string>>
+
+const isTexts = (value: unknown): value is FormTexts => isRecord(value) && Object.values(value).every((text) => typeof text === 'string')
+/** Texts of a form that were kept as one; null where there are none, or they cannot be read. */
+export function textsFrom(kept: string | null): FormTexts | null {
+  try {
+    const texts: unknown = JSON.parse(kept ?? 'null')
+    return isTexts(texts) ? texts : null
+  } catch {
+    return null
+  }
+}
 
 export const emptyTexts = <Spec>({ fields }: SpecForm<Spec>): FormTexts => Object.fromEntries(fields.map(({ key }) => [key, '']))
 

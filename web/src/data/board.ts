@@ -16,6 +16,7 @@ import { settingOf } from '@level-stance/core/ledger/settings'
 import type { SettingKey } from '@level-stance/core/ledger/settings'
 import { standingOf } from '@level-stance/core/rider/setup'
 import { feetStation } from '@level-stance/core/stations/feet/station'
+import { conditionOf } from '@level-stance/core/readings/conditions'
 import { posedModels } from '@level-stance/core/stations/hands/place/positions'
 import type { Posture } from '@level-stance/core/stations/hands/place/positions'
 import { handsStation } from '@level-stance/core/stations/hands/station'
@@ -116,6 +117,8 @@ export const useBoard = defineStore('board', () => {
   const standing = computed(() => standingOf(visit.setup))
   /** every posture there is to draw, the usual one first */
   const postures = computed<readonly Posture[]>(() => (visit.setup.model === null ? [] : posedModels(standing.value)))
+  /** position and effort that is drawn */
+  const condition = computed(() => (posture.value === null ? 'usual' : conditionOf(visit.bar, posture.value.hands, posture.value.effort)))
   const active = computed(() => requested.value.length > 0)
   /** the whole request with exact answers: what is drawn dashed */
   const whole = computed(() => (active.value ? knockOn(standing.value, requested.value, holds.value, 'whole', visit.pace) : null))
@@ -300,6 +303,7 @@ export const useBoard = defineStore('board', () => {
     nextView,
     posture,
     postures,
+    condition,
     pose,
     nextPosture,
     blocks,

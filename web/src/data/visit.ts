@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Change } from '@level-stance/core/ledger/fold'
 import type { LedgerEntry } from '@level-stance/core/ledger/ledger'
-import { barOf } from '@level-stance/core/bike/bikeKinds'
+import { barOf, drawnBarOf } from '@level-stance/core/bike/bikeKinds'
 import { paceOf } from '@level-stance/core/ledger/pace'
 import type { Pace } from '@level-stance/core/ledger/pace'
 import { foldedAt } from '@level-stance/core/ledger/timeline'
@@ -89,6 +89,8 @@ export const useVisit = defineStore('visit', () => {
   const ratings = computed(() => (parts.ratings.value ?? []).map((row) => row.rating))
   const folded = computed(() => foldedAt(ledger.value, ledger.value.length))
   const bar = computed(() => head.value?.bar ?? 'drop')
+  /** the bar as it is drawn */
+  const drawnBar = computed(() => (head.value ? drawnBarOf(head.value.kind) : bar.value))
   /** how many ledger entries are in force on the screen */
   const place = computed(() => Math.min(shownUpTo.value ?? ledger.value.length, ledger.value.length))
   /** the entry a reading taken now is taken after */
@@ -287,6 +289,7 @@ export const useVisit = defineStore('visit', () => {
     head,
     choices,
     bar,
+    drawnBar,
     readings,
     complaints,
     ledger,

@@ -204,7 +204,7 @@ export const figures = {
   crank: {
     paths: ['M30 20 V48 H38 V76', 'M90 76 V48 H82 V20', 'M38 34 H82', 'M90 76 H112', 'M30 20 H8'],
     rounds: [],
-    at: { faceL: [30, 20], faceR: [90, 76], pedal: [112, 76], pedalL: [8, 20], washer: [94, 76], axle: [60, 34], end: [90, 76] },
+    at: { faceL: [30, 48], faceR: [90, 48], pedal: [112, 76], pedalL: [8, 20], washer: [94, 76], axle: [60, 34], end: [90, 76] },
   },
   rider: {
     paths: ['M34 40 L62 22', 'M62 22 L74 38 L90 44', 'M34 40 L58 54 L50 80', 'M42 84 L62 80', 'M24 44 H42', 'M90 44 L86 48'],

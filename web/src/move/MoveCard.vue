@@ -10,7 +10,7 @@ import { cautionsFor } from '@level-stance/core/ledger/cautions'
 import { metricsCarriedOn } from '@level-stance/core/rider/metricEstimate'
 import { isExchange } from '@level-stance/core/ledger/moves'
 import { amountWords, changeWords, requestedWords } from '@level-stance/core/ledger/moveWords'
-import { isWholeMove, wholeMoveCaution } from '@level-stance/core/ledger/pace'
+import { isWholeMove, wayBack, wayBackCaution, wholeMoveCaution } from '@level-stance/core/ledger/pace'
 import { knockOnCalculation } from '@level-stance/core/knockOn/calculations'
 import { handHolds } from '@level-stance/core/ledger/settings'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
@@ -99,6 +99,7 @@ const holdsHands = computed(() => visit.setup.model !== null && visit.setup.mode
 const goesFar = computed(() => isWholeMove((step.value?.chosen ?? []).map(({ setting, aim }) => ({ setting, by: aim }))))
 /** Further at once than a settled rider would be moved. */
 const isWhole = computed(() => step.value !== null && isWholeMove(step.value.chosen))
+const isWayBack = computed(() => isWhole.value && (step.value?.chosen ?? []).every((move) => wayBack(move) > 0))
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
@@ -147,7 +148,7 @@ function runs(): WorkingRun[] {
       </p>
       <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
       <div v-if="goesFar" class="pace"><PacePicker /></div>
-      <p v-if="isWhole" class="small caution">{{ wholeMoveCaution }}</p>
+      <p v-if="isWhole" class="small caution">{{ isWayBack ? wayBackCaution : wholeMoveCaution }}</p>
       <template v-if="now.length > 0">
         <AskFirst />
         <FrontBrakeQuestion :change="step" />

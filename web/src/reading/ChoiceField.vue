@@ -4,7 +4,7 @@ import { definitionOf, optionsOf } from '@level-stance/core/readings/readingDefi
 import type { ChoiceKey } from '@level-stance/core/readings/readingDefinitions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
 import type { Reading } from '@level-stance/core/readings/reading'
-import { readingName } from '@level-stance/core/readings/readingEntry'
+import { readingNameIn } from '@level-stance/core/readings/readingEntry'
 import { readingProps, shownReading } from './readingProps.ts'
 import { useVisit } from '../data/visit.ts'
 import SelectField from '../kit/SelectField.vue'
@@ -24,7 +24,7 @@ const value = computed(() => stored.value?.value ?? '')
 /** What the part that was fitted says of itself, where nobody has read it. */
 const implied = computed(() => {
   const side = props.side === 'right' ? 'right' : 'left'
-  return stored.value === null && !props.again ? visit.setup.now.choices[props.readingKey][side] : null
+  return stored.value === null && !props.again && props.condition === 'usual' ? visit.setup.now.choices[props.readingKey][side] : null
 })
 
 const options = computed(() => Object.fromEntries(optionsOf(props.readingKey).map((key) => [key, definition.value.options[key] ?? key])))
@@ -45,7 +45,7 @@ function choose(chosen: string | null): void {
     class="choice"
     :class="{ empty: value === '' }"
     :field-id="`reading-${readingKey}-${side}${condition === 'usual' ? '' : `-${condition}`}`"
-    :label="readingName(readingKey, side)"
+    :label="readingNameIn(readingKey, side, condition)"
     :value="value === '' ? null : String(value)"
     :options="options"
     :placeholder="implied === null ? '–' : `${definition.options[implied]} (as fitted)`"

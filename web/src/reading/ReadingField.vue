@@ -5,11 +5,10 @@ import { computed, ref, watch } from 'vue'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { definitionOf } from '@level-stance/core/readings/readingDefinitions'
 import type { NumberKey } from '@level-stance/core/readings/readingDefinitions'
-import { allowedRange, readEntry, readingName, unitMark } from '@level-stance/core/readings/readingEntry'
+import { allowedRange, readEntry, readingNameIn, unitMark } from '@level-stance/core/readings/readingEntry'
 import type { EntryTrouble } from '@level-stance/core/readings/readingEntry'
 import { usualMethod } from '@level-stance/core/readings/table/readingBands'
 import { methodOver } from '@level-stance/core/readings/table/methods'
-import { conditions } from '@level-stance/core/readings/conditions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
 import type { Reading } from '@level-stance/core/readings/reading'
 import { readingPlace } from '@level-stance/core/readings/readingPlace'
@@ -48,10 +47,7 @@ watch(stored, () => (written = null), { flush: 'sync' })
 const text = ref(drafts.get(place.value) ?? shown())
 const editing = ref(false)
 const wrong = ref(false)
-const name = computed(() => {
-  const where = props.condition === 'usual' ? '' : ` (${conditions[props.condition].label})`
-  return `${readingName(props.readingKey, props.side)}${where}`
-})
+const name = computed(() => readingNameIn(props.readingKey, props.side, props.condition))
 const fieldId = computed(() => `reading-${props.readingKey}-${props.side}${props.condition === 'usual' ? '' : `-${props.condition}`}`)
 const unit = computed(() => preferences.unit)
 

@@ -188,7 +188,8 @@ const moved = stable(() => {
     const value = now[at(side)]?.value ?? null
     return value === null || definition.value.isRoom !== true ? value : Math.max(0, value)
   })
-  return { start: 'start', now: `now ${bothSides(shown)}` }
+  // Of a part that was fitted since nothing may be known: then there is no now to say.
+  return shown.every((value) => value === null) ? null : { start: 'start', now: `now ${bothSides(shown)}` }
 })
 
 /** Every reading of this row, in the order they were taken. */

@@ -36,7 +36,12 @@ function pageLabel({ cause }: RankedCause): string {
 const percent = (share: number) => `${Math.round(100 * share)} %`
 const side = ({ side: on }: RankedCause) => (on === null ? '' : on === 'both' ? ', both' : `, ${on}`)
 const factor = (moves: number) => `× ${Math.exp(moves).toFixed(Math.exp(moves) < 10 ? 2 : 0)}`
-const open = (row: RankedCause) => row.open.slice(0, 2).map(({ missing }) => readingsWords(missing))
+const open = (row: RankedCause, again: boolean) =>
+  row.open
+    .filter((test) => (test.again !== undefined) === again)
+    .slice(0, 2)
+    .map(({ missing }) => readingsWords(missing).toLowerCase())
+    .join('; ')
 const spoken = (row: RankedCause) => row.said.filter(({ speaks }) => speaks !== 'unsure')
 const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 'unsure')
 </script>
@@ -102,8 +107,9 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
       <p v-for="one in unsure(row)" :key="`unsure-${one.of}`" class="line open">
         <QuestionOutlined aria-label="not decided" /> <MessageText :of="one.words" />
       </p>
-      <p v-if="row.open.length > 0" class="line open">
-        <QuestionOutlined aria-label="not read" /> Not read: {{ open(row).join('; ').toLowerCase() }}.
+      <p v-if="open(row, false)" class="line open"><QuestionOutlined aria-label="not read" /> Not read: {{ open(row, false) }}.</p>
+      <p v-if="open(row, true)" class="line open">
+        <QuestionOutlined aria-label="to read again" /> Still worth reading: {{ open(row, true) }}.
       </p>
       <p v-if="row.here" class="line here">Here: {{ row.here.eased }} of {{ row.here.tried }} eased.</p>
     </li>

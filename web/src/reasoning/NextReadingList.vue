@@ -5,7 +5,7 @@ import { isSame } from '@level-stance/core/kernel/message'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import type { NextReading } from '@level-stance/core/reason/nextReading'
-import type { ReadingKey } from '@level-stance/core/readings/readingDefinitions'
+import type { ReadingAt } from '@level-stance/core/station/station'
 import { useReasoning } from '../data/reasoning.ts'
 import ReadingRow from '../reading/ReadingRow.vue'
 
@@ -14,20 +14,20 @@ const reasoning = useReasoning()
 const MOST = 3
 const REST = 700
 
-interface Shown {
-  readonly key: ReadingKey
+interface Shown extends ReadingAt {
   readonly why: Message
 }
+const nameOf = ({ key, condition }: ReadingAt) => `${key} ${condition}`
 const wanted = computed<readonly Shown[]>(() => {
   const best: readonly NextReading[] = reasoning.reasoned?.next.slice(0, MOST) ?? []
-  const rows = best.flatMap(({ readings, why }) => readings.map(({ key }) => ({ key, why })))
-  return rows.filter(({ key }, i) => rows.findIndex((row) => row.key === key) === i)
+  const rows = best.flatMap(({ readings, why }) => readings.map(({ key, condition }) => ({ key, condition, why })))
+  return rows.filter((one, i) => rows.findIndex((row) => nameOf(row) === nameOf(one)) === i)
 })
 /** While a hand types here no row goes or moves; more may come at the end. */
 const shown = ref<readonly Shown[]>([])
 const isTyping = ref(false)
 const settle = () => {
-  const more = wanted.value.filter(({ key }) => !shown.value.some((row) => row.key === key))
+  const more = wanted.value.filter((one) => !shown.value.some((row) => nameOf(row) === nameOf(one)))
   shown.value = isTyping.value ? [...shown.value, ...more] : wanted.value
 }
 watch(wanted, settle, { immediate: true })
@@ -54,8 +54,8 @@ const minutes = computed(() => reasoning.reasoned?.short.reduce((sum, next) => s
       {{ reasoning.shortKeys.length }} {{ reasoning.shortKeys.length === 1 ? 'reading' : 'readings' }} for this, about
       {{ Math.ceil(minutes) }} min. They could still change what comes first.
     </p>
-    <div v-for="(row, i) in shown" :key="row.key" class="one" :data-testid="`next-${row.key}`">
-      <ReadingRow :reading-key="row.key" condition="usual" />
+    <div v-for="(row, i) in shown" :key="nameOf(row)" class="one" :data-testid="`next-${row.key}`">
+      <ReadingRow :reading-key="row.key" :condition="row.condition" says-condition />
       <p v-if="!isSame(shown[i + 1]?.why ?? '', row.why)" class="small muted why"><MessageText :of="row.why" /></p>
     </div>
   </div>

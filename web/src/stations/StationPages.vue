@@ -109,11 +109,12 @@ const wanted = stable(() => {
   if (page.value) return readingsOn(page.value, visit.bar).filter(({ key }) => hasReading(key, visit.bar))
   const ranked = (reasoning.reasoning?.complaints ?? []).flatMap(({ causes }) => causes)
   const here = ranked.filter(({ cause }) => causeOf(cause).station === stationKey.value)
-  const deciding = [...new Set(here.flatMap(({ open }) => open.flatMap(({ missing }) => missing.map(({ key }) => key))))].slice(
-    0,
-    MOST_ASKED,
-  )
-  return (deciding.length > 0 ? deciding : (props.why?.readings ?? [])).map((key): ReadingAt => ({ key, condition: 'usual' }))
+  const missing = here.flatMap(({ open }) => open.flatMap((test) => test.missing))
+  const deciding = missing
+    .filter((one, i) => missing.findIndex(({ key, condition }) => key === one.key && condition === one.condition) === i)
+    .map(({ key, condition }): ReadingAt => ({ key, condition }))
+    .slice(0, MOST_ASKED)
+  return deciding.length > 0 ? deciding : (props.why?.readings ?? []).map((key): ReadingAt => ({ key, condition: 'usual' }))
 })
 /** The rows of the open page: more may come at the end, but none goes or moves under the hand that is typing. */
 const readings = shallowRef<readonly ReadingAt[]>([])

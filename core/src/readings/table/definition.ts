@@ -1,7 +1,8 @@
 import type { Message } from '../../kernel/message.ts'
 import type { PlainDimension } from '../../kernel/entry.ts'
 import type { MethodKey, NumberDimension } from './methods.ts'
-import type { KnownKind } from '../../body/calibration.ts'
+import type { BarKind } from '../../bike/bikeKinds.ts'
+import type { ComparedKind, KnownKind } from '../../body/calibration.ts'
 import type { MetricKey } from '../../body/metrics.ts'
 import type { SourceKey } from '../../kernel/sources.ts'
 import type { ReadingBandKey } from './readingBands.ts'
@@ -22,7 +23,14 @@ export type EstimateRow =
       readonly source: SourceKey
     }
   | { readonly by: 'offset'; readonly of: string; readonly offset: number; readonly spread: number; readonly from: string }
-  | { readonly by: 'usual'; readonly value: number; readonly spread: number; readonly from: string }
+  | {
+      readonly by: 'usual'
+      readonly value: number
+      /** where the bar tells the kind of bike */
+      readonly on?: Readonly<Record<BarKind, number>>
+      readonly spread: number
+      readonly from: string
+    }
 
 /** A share of another reading. */
 export const shareOf = (of: string, ratio: number, spread: number, from: string, source: SourceKey): EstimateRow => ({
@@ -41,8 +49,14 @@ export const offsetFrom = (of: string, offset: number, spread: number, from: str
   spread,
   from,
 })
-/** What is usual, held unit. */
-export const usually = (value: number, spread: number, from: string): EstimateRow => ({ by: 'usual', value, spread, from })
+/** What is usual, held unit; on a kind of bar where that tells more. */
+export const usually = (value: number, spread: number, from: string, on?: Readonly<Record<BarKind, number>>): EstimateRow => ({
+  by: 'usual',
+  value,
+  spread,
+  from,
+  ...(on ? { on } : {}),
+})
 
 /** What every reading has: where it belongs, what it is used for, how it is taken. */
 interface Common {
@@ -57,8 +71,8 @@ interface Common {
   readonly pairLimit?: number
   /** only on bikes with this kind of bar */
   readonly bar?: 'flat' | 'drop'
-  /** read again at other efforts, or at other efforts and hand positions */
-  readonly conditions?: 'effort' | 'effort-hands'
+  /** read again at other efforts and hand positions */
+  readonly ridden?: true
   /** where it is not the usual owner of its group */
   readonly owner?: ReadingOwner
   /** the rider's model is computed from it */
@@ -73,6 +87,8 @@ interface Common {
   readonly plus?: string
   /** what it is to the body model that it calibrates */
   readonly calibrates?: KnownKind
+  /** what the body model is compared with in it, without being calibrated */
+  readonly compares?: ComparedKind
   /** the numbers of the rider it reads: left and right, or one */
   readonly metric?: readonly [MetricKey] | readonly [left: MetricKey, right: MetricKey]
   readonly estimate?: EstimateRow

@@ -10,7 +10,7 @@ export const footReadings = {
     soleStiffness: choice('Sole', { soft: 'soft', medium: 'medium', stiff: 'stiff' }, 'Bend the shoe by hand at the ball: folds, gives, or holds.', { part: 'shoes' }),
     shoeUpper: choice('Upper', { soft: 'soft or knitted', firm: 'firm', mouldable: 'mouldable' }, 'A soft or knitted upper gives a footbed nothing to rest on.', { part: 'shoes' }),
     laces: choice('How the shoe is closed', { snug: 'snug', tight: 'tight over the ball' }, 'As the rider does it up; a finger should slide under the strap over the ball.'),
-    heelCup: choice('Heel cup', { firm: 'firm', soft: 'soft' }, 'Press the back of the shoe together above the sole: holds, or gives.'),
+    heelCup: choice('Heel cup', { firm: 'firm', soft: 'soft' }, 'Press the back of the shoe together above the sole: holds, or gives.', { part: 'shoes' }),
     soleThickness: lengths('Sole thickness', 2, 60, 'ruler', 6, 'Outside of the sole under the ball to the insole’s underside.', { part: 'shoes', drawing: ['shoe', 'sole', 'arch'] }),
     slotAcross: lengths('Slot room sideways', 0, 25, 'ruler', 6, 'How far the cleat could slide across in all, from one end to the other.', { part: 'shoes', drawing: ['foot', 'inner', 'outer'] }),
     recess: choice('Recess', { recessed: 'recessed, walkable', flush: 'flush, cleat stands out' }, 'Whether the cleat sits inside the tread.', { part: 'shoes' }),

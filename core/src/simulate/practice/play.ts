@@ -85,7 +85,7 @@ export function play(seed: number): Played {
   let taken = 0
   let minutes = 0
   const take = (wanted: Reasoning['reasoned']['next'][number]['readings']): boolean => {
-    const made = wanted.flatMap(({ key, side }) => readTrue(truth, random, key, side, ledger) ?? [])
+    const made = wanted.flatMap((asked) => readTrue(truth, random, asked, ledger) ?? [])
     taken += made.length
     minutes += minutesFor(wanted)
     readings = [...readings.filter((old) => !made.some((one) => readingIdentity(one) === readingIdentity(old))), ...made]
@@ -178,7 +178,11 @@ export function play(seed: number): Played {
     const keys = [...new Set<ReadingKey>(told)]
     const read = keys.filter((key) => readings.some((one) => one.key === key && definitionOf(key).owner === 'fit'))
     type Places = Parameters<typeof take>[0]
-    take(read.flatMap((key): Places => (definitionOf(key).sided ? sides.map((side) => ({ key, side })) : [{ key, side: 'both' }])))
+    take(
+      read.flatMap((key): Places =>
+        definitionOf(key).sided ? sides.map((side) => ({ key, side, condition: 'usual' })) : [{ key, side: 'both', condition: 'usual' }],
+      ),
+    )
   }
   /** What to try: what answers a complaint that still hurts, else what is gone on with although its own has eased. */
   function firstOf({ reasoned }: Reasoning): FirstMove | undefined {
@@ -239,7 +243,7 @@ export function play(seed: number): Played {
       })
       return entry
     }
-    if (main) for (const side of ['left', 'right', 'both'] as const) take([{ key: main.reading, side }])
+    if (main) for (const side of ['left', 'right', 'both'] as const) take([{ key: main.reading, side, condition: 'usual' }])
     return null
   }
   /** A part is chosen for everything that speaks against the old one: what no size of it tells is put right as well. */

@@ -2,6 +2,7 @@ import type { BarKind, BikeKind } from '../../bike/bikeKinds.ts'
 import type { LedgerEntry } from '../../ledger/ledger.ts'
 import { definitionOf } from '../../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../../readings/readingDefinitions.ts'
+import type { AskedReading } from '../../reason/evidence.ts'
 import type { Reading } from '../../readings/reading.ts'
 import { sides } from '../../kernel/sided.ts'
 import type { Side } from '../../kernel/sided.ts'
@@ -340,10 +341,10 @@ function withWarnings(complaint: Complaint, positive: boolean): Complaint {
 export function readTrue(
   truth: Truth,
   random: () => number,
-  reading: ReadingKey,
-  side: Side | 'both',
+  { key, side, condition }: AskedReading,
   ledger: readonly LedgerEntry[],
 ): Reading | null {
-  const value = trueValue(truth, reading, side)
-  return value === undefined ? null : readAs(reading, side, value, random, ledger.at(-1)?.id ?? null)
+  const value = trueValue(truth, key, side)
+  // A practice rider sits in every position and at every effort alike.
+  return value === undefined ? null : readAs(key, side, value, random, ledger.at(-1)?.id ?? null, condition)
 }

@@ -1,15 +1,12 @@
 import { setupOf, standingOf } from '../../rider/setup.ts'
 import type { Setup } from '../../rider/setup.ts'
 import type { Reading } from '../../readings/reading.ts'
-import { judgePage, readingsOn } from '../../station/station.ts'
-import type { PageJudgement } from '../../station/station.ts'
+import { readingsOn } from '../../station/station.ts'
 import { aReading, contextAt, entryOf, readingsWith, said } from '../../testing.ts'
-import type { HandsChoices } from './choices.ts'
 import { barStrip, STRIP_LENGTH } from './width/barStrip.ts'
 import { lineRequests, searchInput, searchLacks, freshRequest } from './cockpit/inputs.ts'
 import { startingCockpit } from './cockpit/parts.ts'
 import { searchCockpit } from './cockpit/search.ts'
-import { fallbacks } from './extensions/rules.ts'
 import { positionRows } from './place/positions.ts'
 import { broadMiddle, handSweep } from './place/handSweep.ts'
 import { controlMove, thumbOf } from './controls/inputs.ts'
@@ -17,21 +14,8 @@ import { leverFar, hookOf } from './levers/readings.ts'
 import { readyForearm } from './levers/rules.ts'
 import { extensionChoices, leverChoices } from './cockpit/partChoices.ts'
 import { handsPagesFor, handsParts, handsStation } from './station.ts'
-import type { HandsPageKey } from './station.ts'
 import { stripInput } from './width/stripInput.ts'
-import { flatBar } from './testing.ts'
-
-type Over = Parameters<typeof readingsWith>[0]
-
-function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
-  return setupOf(readingsWith(bar === 'flat' ? { ...flatBar, ...over } : over), [], bar)
-}
-function judged(page: HandsPageKey, of: Setup, choices: HandsChoices = {}, plusMinus = 3): PageJudgement {
-  const kind = of.rider.bar === 'flat' ? 'trail' : 'drop bar'
-  const parts = handsParts({ ...contextAt(of, { kind, plusMinus: () => plusMinus }), choices })
-  return judgePage(handsStation.pages[page] as never, parts)
-}
-const weights = ({ findings }: PageJudgement) => Object.fromEntries(findings.map(({ key, weight }) => [key, weight]))
+import { extensionBar, flatBar, judged, setup, weights } from './testing.ts'
 
 describe('the hands, page by page', () => {
   it('has the pages of its bar', () => {
@@ -178,37 +162,6 @@ describe('hands up and down', () => {
     expect(fall.left).toBeGreaterThan(10)
     expect(fall.left).toBeLessThan(70)
     expect(fall.left).toBeCloseTo(fall.right, 0)
-  })
-})
-
-/** A drop bar with extensions. */
-const extensionBar: Over = {
-  frameReach: 400,
-  frameStack: 560,
-  headAngle: 73,
-  headset: 10,
-  spacers: 10,
-  stemLength: 90,
-  stemAngle: -6,
-  hoodWidth: 400,
-  barReach: 75,
-  barDrop: 120,
-  hoodPosition: [45, 45],
-  padForward: 40,
-  padUp: 60,
-  padSpacing: 220,
-  extensionLength: 290,
-  extensionAngle: 8,
-}
-
-describe('positions of a bar with extensions', () => {
-  it('lie lower the further the hands are, and fall back to what is easier on the neck', () => {
-    const of = setup(extensionBar, 'drop')
-    const rows = positionRows(of)
-    expect(rows.map(({ hands }) => hands)).toEqual(['hoods', 'tops', 'drops', 'extension'])
-    const torso = Object.fromEntries(rows.map(({ hands, metrics }) => [hands, metrics.torso!]))
-    expect(torso['drops']).toBeLessThan(torso['hoods']!)
-    for (const { neck } of fallbacks(rows, 'drops')) expect(neck).toBeGreaterThan(0)
   })
 })
 

@@ -1,3 +1,12 @@
+import { setupOf } from '../../rider/setup.ts'
+import type { Setup } from '../../rider/setup.ts'
+import { judgePage } from '../../station/station.ts'
+import type { PageJudgement } from '../../station/station.ts'
+import { contextAt, readingsWith } from '../../testing.ts'
+import type { HandsChoices } from './choices.ts'
+import { handsParts, handsStation } from './station.ts'
+import type { HandsPageKey } from './station.ts'
+
 /** A flat bar with its controls and the hands that hold it, to lay over the example rider; made up. */
 export const flatBar = {
   frameReach: 430,
@@ -61,3 +70,36 @@ export const dropBar = {
   gripDiameter: [33, 33],
   handLength: [185, 185],
 } as const
+
+export type Over = Parameters<typeof readingsWith>[0]
+
+export function setup(over: Over = {}, bar: 'flat' | 'drop' = 'flat'): Setup {
+  return setupOf(readingsWith(bar === 'flat' ? { ...flatBar, ...over } : over), [], bar)
+}
+export function judged(page: HandsPageKey, of: Setup, choices: HandsChoices = {}, plusMinus = 3): PageJudgement {
+  const kind = of.rider.bar === 'flat' ? 'trail' : 'drop bar'
+  const parts = handsParts({ ...contextAt(of, { kind, plusMinus: () => plusMinus }), choices })
+  return judgePage(handsStation.pages[page] as never, parts)
+}
+export const partsAt = (of: Setup) => handsParts({ ...contextAt(of, { kind: 'drop bar', plusMinus: () => 3 }), choices: {} })
+export const weights = ({ findings }: PageJudgement) => Object.fromEntries(findings.map(({ key, weight }) => [key, weight]))
+
+/** A drop bar with extensions. */
+export const extensionBar: Over = {
+  frameReach: 400,
+  frameStack: 560,
+  headAngle: 73,
+  headset: 10,
+  spacers: 10,
+  stemLength: 90,
+  stemAngle: -6,
+  hoodWidth: 400,
+  barReach: 75,
+  barDrop: 120,
+  hoodPosition: [45, 45],
+  padForward: 40,
+  padUp: 60,
+  padSpacing: 220,
+  extensionLength: 290,
+  extensionAngle: 8,
+}

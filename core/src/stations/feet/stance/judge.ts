@@ -8,7 +8,7 @@ import type { Sided } from '../../../kernel/sided.ts'
 import type { NumberKey } from '../../../readings/readingDefinitions.ts'
 import { chosen, measured, measuredValue } from '../../../readings/resolve.ts'
 import type { ResolvedReadings } from '../../../readings/resolve.ts'
-import { cleatRoom, stanceEstimated, stanceParts, stancePlusMinus } from './readings.ts'
+import { cleatRoom, isStanceRead, stanceEstimated, stanceParts, stancePlusMinus } from './readings.ts'
 import { threadFinding } from './search.ts'
 import { chosenTarget, halves, soldTreads, stanceTargets } from './targets.ts'
 import type { StanceMethodKey, StanceParts, StanceTarget, StanceUse } from './targets.ts'
@@ -76,7 +76,7 @@ export function stanceStanding(
     const half = (binds && target.half?.[side]) || null
     // Knee over foot goes by what the eye saw of the knee; all other targets by the tape on the parts.
     const doubt = target.key === 'knee-over-foot' ? (measured(now, 'kneeOutside', side)?.plusMinus ?? 0) : stancePlusMinus(now)
-    return judged(here[side], doubt, half, { aim: half?.target ?? null })
+    return judged(here[side], doubt, half, { aim: half?.target ?? null, isRead: target.key === 'knee-over-foot' || isStanceRead(now) })
   })
   const thread = bySide((side) => measuredValue(now, 'axleThread', side))
   return {

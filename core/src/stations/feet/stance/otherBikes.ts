@@ -4,7 +4,7 @@ import type { LedgerEntry } from '../../../ledger/ledger.ts'
 import type { Reading } from '../../../readings/reading.ts'
 import { setupOf } from '../../../rider/setup.ts'
 import type { OtherBike } from './judge.ts'
-import { stanceEstimated, stanceParts } from './readings.ts'
+import { isStanceRead, stanceParts } from './readings.ts'
 import { halves } from './targets.ts'
 
 /** A bike as a visit left it. */
@@ -19,7 +19,7 @@ export function otherBikesOf(left: readonly LeftBike[]): OtherBike[] {
   return left.flatMap(({ bike, readings, ledger }): OtherBike[] => {
     const { now } = setupOf(readings, ledger, barOf(bike.kind))
     const parts = stanceParts(now)
-    if (parts === null || stanceEstimated(now).some((key) => key === 'tread' || key === 'axleLength')) return []
+    if (parts === null || !isStanceRead(now)) return []
     return [{ name: bike.name, ...halves(parts) }]
   })
 }

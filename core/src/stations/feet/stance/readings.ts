@@ -30,6 +30,11 @@ export function stanceEstimated(now: ResolvedReadings): NumberKey[] {
   )
 }
 
+/** Whether the parts that make a stance were read, and not taken as usual. */
+export function isStanceRead(now: ResolvedReadings): boolean {
+  return !stanceEstimated(now).some((key) => key === 'tread' || key === 'axleLength')
+}
+
 /** Half of a usual slot's room across, mm. @source prior */
 const USUAL_SLOT = 2
 /** How far each cleat can still go across; unread slots allow what a usual one does, either way of the middle. */

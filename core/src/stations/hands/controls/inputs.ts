@@ -86,12 +86,21 @@ function isOnBrake({ now }: Pick<Setup, 'now'>, side: Side, control: ThumbContro
   return apart < (read.brakeClampWidth.value + read[thumbControls[control].width].value) / 2 - CLAMPS_MEET
 }
 
+/** Whether the thumb was seen to do otherwise than its length and the clamp say; then nothing is slid until both agree. */
+export function isContradicted({ now }: Pick<Setup, 'now'>, side: Side, { zone, paddle, plusMinus }: ThumbPlace): boolean {
+  const seen = chosen(now, 'thumbReach', side)
+  const { state, by } = paddleStanding(zone, paddle)
+  if (seen === null || (state !== 'reached' && Math.abs(by) <= plusMinus)) return false
+  return (seen === 'reached') !== (state === 'reached')
+}
+
 /**
  * How far a control's clamp goes to where the thumb works it, mm, + inboard; 0 where it does, or neither
  * place does better, or the brake still stands there: then the brake is slid first.
  */
 export function controlMove(setup: Pick<Setup, 'now'>, side: Side, control: ThumbControl = 'shifter'): number {
   const thumb = thumbOf(setup, side, control).found
+  if (thumb && control === 'shifter' && isContradicted(setup, side, thumb)) return 0
   const [best] = controlPlaces(setup, side, control) ?? []
   const off = thumb ? Math.abs(paddleStanding(thumb.zone, thumb.paddle).by) : 0
   return !thumb || !best?.fits || best.misses >= off - WORTH_SLIDING || isOnBrake(setup, side, control, best.clampAt)

@@ -4,7 +4,7 @@ import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
 import { chosen } from '../../../readings/resolve.ts'
-import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
+import type { OptionOf, ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { mm, msg, range } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
@@ -15,7 +15,7 @@ import { barRoom } from '../bar/room.ts'
 import type { BarRoom } from '../bar/room.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { barRoomCalculation } from './calculations.ts'
-import { controlMove, controlPlaces, hasControl, thumbOf } from './inputs.ts'
+import { controlMove, controlPlaces, hasControl, isContradicted, thumbOf } from './inputs.ts'
 import { barPieces, thumbControlKeys, thumbControls } from '../bar/pieces.ts'
 import { halfBar } from '../bar/halfBar.ts'
 import type { ThumbPlace } from './inputs.ts'
@@ -64,29 +64,52 @@ export function controlStanding({ setup }: Pick<VisitContext, 'setup'>): Control
   const findings: Finding[] = []
   const add = into(findings)
   for (const side of sides) {
-    for (const key of thumbControlKeys)
-      paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), into(findings, key))
+    const seen = chosen(setup.now, 'thumbReach', side)
+    for (const key of thumbControlKeys) {
+      const found = controls[key][side].thumb?.found
+      const contradicts = key === 'shifter' && found && isContradicted(setup, side, found) ? seen : null
+      paddleFindings(side, key, controls[key][side], chosen(setup.now, 'shifterPlace'), contradicts, into(findings, key))
+    }
     if (rooms[side]) roomFindings(side, rooms[side], add)
     // What the rider was seen to do counts until thumb and paddle are read.
-    const seen = chosen(setup.now, 'thumbReach', side)
     const { thumb } = controls.shifter[side]
     if (thumb === null || thumb.found || seen === null || seen === 'reached') continue
-    const does = seen === 'lets' ? 'lets go for the shifter' : 'touches the shifter when it holds the grip'
     const read = msg`Read thumb length, shifter clamp and ${term('paddle')}: then this page says where it goes.`
-    add('thumb-told', side, 'act', `${sideName(side)}: the thumb ${does}.`, read)
+    add('thumb-told', side, 'act', `${sideName(side)}: the thumb ${thumbDoes[seen]}.`, read)
   }
   const lacking = thumbControlKeys.flatMap((key) => sides.flatMap((side) => controls[key][side].thumb?.missing ?? []))
   const missing = flat ? [...new Set([...bar.missing, ...lacking, ...sides.flatMap((side) => pieces[side].missing)])] : []
   return { controls, rooms, missing, findings: byWeight(findings) }
 }
 
-function paddleFindings(side: Side, control: ThumbControl, { thumb, stands, places }: ControlSide, place: string | null, add: Add): void {
+/** What a thumb was seen to do. */
+const thumbDoes: Readonly<Record<OptionOf<'thumbReach'>, string>> = {
+  reached: 'works the shifter',
+  lets: 'lets go for the shifter',
+  touches: 'touches the shifter when it holds the grip',
+}
+
+function paddleFindings(
+  side: Side,
+  control: ThumbControl,
+  { thumb, stands, places }: ControlSide,
+  place: string | null,
+  contradicts: OptionOf<'thumbReach'> | null,
+  add: Add,
+): void {
   if (!thumb?.found || stands === null) return
-  const { weight } = verdictOf(stands)
+  const { weight: judgedWeight } = verdictOf(stands)
   const { zone, paddle, plusMinus } = thumb.found
   const { label } = thumbControls[control]
   const name = sideName(side)
   const { state, by } = paddleStanding(zone, paddle)
+  // Seen at work, a thumb outranks what its length makes of it.
+  const weight = contradicts === null ? judgedWeight : 'note'
+  if (contradicts !== null) {
+    const makes = state === 'reached' ? 'in reach' : state === 'far' ? msg`${mm(-by)} past the thumb` : msg`${mm(by)} too near`
+    const words = msg`By thumb length and clamp the ${term('paddle')} is ${makes}. Look again, then read the thumb and the clamp again.`
+    add(`${control}-contradicted`, side, 'note', `${name}: seen, the thumb ${thumbDoes[contradicts]}; the readings say otherwise.`, words)
+  }
   if (state === 'reached') {
     const past = msg`${term('paddle', 'Paddle')} ${mm(paddle - zone.from)} inside of the hand’s edge, ±${mm(plusMinus)}.`
     add(`${control}-fits`, side, weight, `${name}: the thumb works the ${label} without letting go.`, past, 'prior')
@@ -97,10 +120,12 @@ function paddleFindings(side: Side, control: ThumbControl, { thumb, stands, plac
   const other = best && control === 'shifter' && best.place !== place ? ', the other side of the brake clamp' : ''
   const put =
     best === undefined
-      ? ''
+      ? place === 'one-piece' && control === 'shifter'
+        ? ' One piece with the brake: it goes where the brake goes.'
+        : ''
       : helps
         ? ` Best ${controlPlaceWords[best.place]}${other}.`
-        : ` Neither side of the brake’s clamp brings it in reach: another ${label}.`
+        : ` Neither side of the brake’s clamp brings it in reach: its other screw place, if it has two; else another ${label}.`
   const off = state === 'far' ? msg`${mm(-by)} past the thumb` : msg`${mm(by)} too near: the hand touches it`
   const works = msg`The thumb works ${range(zone.from, zone.to)} from the bar’s end; the ${term('paddle')} is at ${mm(paddle)}, ±${mm(plusMinus)}.`
   add(`${control}-${state === 'far' ? 'far' : 'near'}`, side, weight, msg`${name} ${label} ${off}.`, msg`${works}${put}`, 'prior')
@@ -122,7 +147,7 @@ function roomFindings(side: Side, { left, inside, overlaps, straight }: BarRoom,
     )
   }
   if (left < -ROOM_DOUBT) {
-    const bend = msg`Straight part ${mm(straight)}. A part on the bend cannot be clamped safely.`
+    const bend = msg`Straight part ${mm(straight)}. A part on the bend cannot be clamped safely. A gear display that comes off makes room.`
     add('no-room', side, 'act', msg`${half}: parts ${mm(-left)} longer than the straight part.`, bend, 'geometry')
   } else if (inside < -ROOM_DOUBT) {
     const free = msg`It lies ${mm(-inside)} past the straight part; ${mm(left)} are free further out.`

@@ -1,5 +1,6 @@
 import type { RiderModel } from '../../../body/rider.ts'
 import { riderAt } from '../../../body/rider.ts'
+import { handPlace } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
 import type { PositionRow } from '../place/positions.ts'
 
@@ -14,7 +15,7 @@ export interface Fallback {
 
 /** Positions easier on the neck than the one ridden, the nearest first. @source common-practice */
 export function fallbacks(rows: readonly PositionRow[], from: HandPosition): Fallback[] {
-  const calm = rows.filter(({ effort }) => effort === 'calm')
+  const calm = rows.filter(({ effort, hands }) => effort === 'calm' && handPlace(hands).isUnusual !== true)
   const now = calm.find(({ hands }) => hands === from)
   if (!now || now.neck === null) return []
   return calm

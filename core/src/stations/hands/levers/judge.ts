@@ -2,10 +2,11 @@ import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import type { RequestedMove } from '../../../ledger/moves.ts'
-import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
+import { chosen, measured, measuredValue, standsAt } from '../../../readings/resolve.ts'
 import type { ReadingKey } from '../../../readings/readingDefinitions.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { mm, msg } from '../../../kernel/message.ts'
+import type { Message } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight, sideName } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
@@ -17,6 +18,7 @@ import type { PageJudgement, Proposal, WorkingRun } from '../../../station/stati
 import type { VisitContext } from '../../../station/context.ts'
 import { leverReachCalculation, leverAngleCalculation, leverClampCalculation } from './calculations.ts'
 import { inTheWay } from '../bar/pieces.ts'
+import { BITE_LEAST, biteFinding } from './bite.ts'
 import { forearmNow, leverAngleNow, hooksAt, fingerInput, hookReadings, hookOf } from './readings.ts'
 import type { ForearmReady } from './readings.ts'
 import type { UncertainValue } from '../../../station/readOf.ts'
@@ -51,6 +53,10 @@ export interface LeverSide {
   readonly stands: { readonly hook: Judged | null; readonly reach: Judged | null; readonly angle: Judged | null }
   /** of the standard, mm */
   readonly limit: number
+  /** how much nearer its screw brings it, mm; null = not read */
+  readonly roomIn: number | null
+  /** blade to bar where the brake begins to hold; null = not read */
+  readonly bite: Quantity | null
 }
 export interface LeverStanding {
   readonly school: LeverSchoolKey
@@ -100,6 +106,8 @@ export function leverStanding({
             isRead: forearm[side].by === 'reading',
           }),
       },
+      roomIn: measuredValue(setup.now, 'leverRoomIn', side),
+      bite: measured(setup.now, 'leverBite', side),
       limit: leverReachLimit(measured(setup.now, 'handLength', side)?.value ?? null),
     }
   })
@@ -109,6 +117,8 @@ export function leverStanding({
     angleFindings(side, each[side], school, into(findings, 'leverAngle'))
     hookFindings(side, each[side], inTheWay(setup, side, each[side].hook.found?.off ?? 0), findings)
     reachFindings(side, each[side], findings)
+    const bites = biteFinding(side, each[side].bite)
+    if (bites !== null) findings.push(bites)
   }
   if (each.left.angle && each.right.angle) alikeFindings({ left: each.left.angle, right: each.right.angle }, add)
   const found = chosen(setup.now, 'frontBrakeLever')
@@ -179,7 +189,7 @@ function hookFindings(side: Side, { hook: { found }, stands }: LeverSide, blocke
   verdict('hook-off', side, weight, headline, msg`${lands} ${slide}${first}`)
 }
 
-function reachFindings(side: Side, { reach, hooks, limit, stands }: LeverSide, findings: Finding[]): void {
+function reachFindings(side: Side, { reach, hooks, limit, stands, roomIn, bite }: LeverSide, findings: Finding[]): void {
   if (reach === null) return
   const lever = msg`${sideName(side)} lever ${mm(reach.value)} out`
   if (reach.value - reach.plusMinus > limit) {
@@ -192,11 +202,33 @@ function reachFindings(side: Side, { reach, hooks, limit, stands }: LeverSide, f
   const finger = msg`This finger hooks at about ${mm(hooks.value)}, ${hooks.isTried ? 'tried' : 'by its length'}, ±${mm(hooks.plusMinus)}.`
   const far = msg`${mm(Math.abs(toAim(stands.reach)))} ${end === 'high' ? 'too far' : 'close'}`
   if (end === null) add('reach-fits', side, weight, msg`${lever}: the finger hooks it.`, finger, 'prior')
-  else if (end === 'high') add('reach-far', side, weight, msg`${lever}: ${far}.`, msg`${finger} Dial it in.`, 'prior')
+  else if (end === 'high')
+    add('reach-far', side, weight, msg`${lever}: ${far}.`, msg`${finger} ${dialWords(toAim(stands.reach), roomIn, bite)}`, 'prior')
   else {
     const check = 'Make sure that it cannot be pulled onto the bar; else dial it out.'
     add('reach-near', side, weight, msg`${lever}: ${far}.`, msg`${finger} ${check}`, 'prior')
   }
+}
+
+/** How far a lever can be dialled in, mm: by its screw, and so that it does not bite too near the bar. */
+function mostIn({ roomIn, bite }: Pick<LeverSide, 'roomIn' | 'bite'>): number {
+  return Math.max(0, Math.min(roomIn ?? Infinity, bite === null ? Infinity : bite.value - BITE_LEAST))
+}
+
+/** "Dial it in.", and what stops it on the way. */
+function dialWords(by: number, roomIn: number | null, bite: Quantity | null): Message {
+  const wanted = Math.abs(by)
+  if (roomIn !== null && roomIn < Math.min(wanted, mostIn({ roomIn: null, bite })))
+    return roomIn < 1 ? 'It comes no nearer: another lever.' : msg`It comes ${mm(roomIn)} nearer: for the rest, another lever.`
+  if (bite !== null && bite.value - wanted < BITE_LEAST)
+    return msg`It bites ${mm(bite.value)} from the bar: set the brake to bite earlier before it is dialled in so far.`
+  return 'Dial it in.'
+}
+
+/** How far a lever that is too far out is dialled in, whole mm, minus; 0 where it is near enough, or can go no further. */
+export function dialIn({ reach, hooks, limit, ...room }: Pick<LeverSide, 'reach' | 'hooks' | 'limit' | 'roomIn' | 'bite'>): number {
+  if (reach === null) return 0
+  return Math.min(0, Math.round(Math.max(Math.min(hooks?.value ?? limit, limit) - reach.value, -mostIn(room))))
 }
 
 export function judgeLevers({
@@ -232,9 +264,7 @@ function proposalsOf({ sides: each, findings }: LeverStanding): Proposal[] {
       ? []
       : [{ key, words: msg`${label} ${amounts(requested, more, less)}`, requested, reason: reasonOf(findings, ...keys) }]
   const hook = moved('leverClamp', ['hook-off'], ({ hook: { found } }) => found?.off ?? 0)
-  const reach = moved('leverReach', ['reach-far', 'reach-limit'], ({ reach: now, hooks, limit }) =>
-    now === null ? 0 : Math.min(hooks?.value ?? limit, limit) - now.value,
-  )
+  const reach = moved('leverReach', ['reach-far', 'reach-limit'], dialIn)
   const angle = moved('leverAngle', ['lever-flat', 'lever-low'], leverTurn)
   return [
     ...proposal('hook', 'Lever clamp', hook, ['hook-off'], 'inboard', 'outboard'),

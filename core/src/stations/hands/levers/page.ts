@@ -66,6 +66,8 @@ export const leverPage = {
     'leverClamp',
     'leverHook',
     'leverReach',
+    'leverRoomIn',
+    'leverBite',
     'fingerHooks',
     'leverAngle',
     'forearmReady',

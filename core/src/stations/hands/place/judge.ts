@@ -1,29 +1,35 @@
 import { term } from '../../../readings/table/terms.ts'
 import { riderNumbers } from '../../../station/riderNumbers.ts'
+import { metricAt } from '../../../station/number.ts'
 import type { NumberRow, RiderContext } from '../../../station/number.ts'
 import { sides } from '../../../kernel/sided.ts'
-import { judged, verdictOf } from '../../../kernel/judged.ts'
+import { verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import { metricDefinition } from '../../../body/metrics.ts'
 import { stemLengthsOf } from './stems.ts'
 import { OPEN_SHOULDER, UPRIGHT_TORSO } from '../../../body/postureLimits.ts'
+import { reachToComfort } from '../../../body/armReach.ts'
+import type { ArmReach } from '../../../body/armReach.ts'
 import { handsMiddle } from '../../../body/rider.ts'
 import { anyCalculation } from '../../../kernel/calculation.ts'
 import { capOf } from '../../../ledger/pace.ts'
+import { CREEP_AGAIN, creepNow } from '../../../rider/creep.ts'
+import { metricEstimate } from '../../../rider/metricEstimate.ts'
 import { standingOf } from '../../../rider/setup.ts'
 import type { Setup } from '../../../rider/setup.ts'
-import { handPositionsOf, usualHands } from '../../../readings/conditions.ts'
+import { handPositionsOf, handPlace, usualHands } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
 import { chosen, measured, standsAt } from '../../../readings/resolve.ts'
 import { frontOf } from '../../../model/riderModel.ts'
 import { trimmed } from '../../../kernel/entry.ts'
-import { mm, msg } from '../../../kernel/message.ts'
+import { joined, mm, msg } from '../../../kernel/message.ts'
+import type { Message } from '../../../kernel/message.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { byWeight } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { PageJudgement, Proposal } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { positionRows, positionLabels } from './positions.ts'
+import { judgedIn, positionRows, positionLabels } from './positions.ts'
 import type { PositionRow } from './positions.ts'
 import { broadMiddle, handSweep } from './handSweep.ts'
 import type { Middle, SweepPoint } from './handSweep.ts'
@@ -97,12 +103,13 @@ export interface PlaceStanding {
   readonly shares: Shares
   readonly positions: readonly PositionRow[]
   readonly steering: SteeringStanding | null
+  /** hands closer until the arms are soft, the torso held; null where they are, or it is not known */
+  readonly closer: ArmReach | null
   readonly findings: readonly Finding[]
 }
 
 /** Elbows straighter than this band are locked, degrees. */
-const ELBOWS = metricDefinition('elbowLeft').band
-const LOCKED = ELBOWS?.low ?? 10
+const LOCKED = metricDefinition('elbowLeft').band?.low ?? 10
 /** Signs of a long reach: this many of them make a finding. @source prior */
 const SIGNS_ENOUGH = 2
 /** ± of an elbow in a position other than the usual one, degrees; k = 2. @source prior */
@@ -128,18 +135,31 @@ export function placeStanding(
     add('shares', 'both', 'note', `Shares of the positions add up to ${trimmed(shares.sum, 0)} %.`, asked)
   }
   lockedFindings(context, positions, shares, findings)
+  meetingFindings(context, findings)
+  if ((shares.of.aero ?? 0) > 0) {
+    const rules = 'Many event rules, and some makers of bars and levers, do not allow it. The drops are as low, with the bar in the hand.'
+    add('aero-hoods', 'both', 'note', 'With the forearms on the hoods, steering and braking come late.', rules)
+  }
   const signs = longSigns(context)
-  if (signs.length >= SIGNS_ENOUGH)
-    add('reach-long', 'both', 'act', 'Reach is long.', `${signs.join('; ')}. The commonest fault: bring the hands closer first.`)
+  const closer = reachIn(setup)
+  if (signs.ofArms.length > 0 && signs.all.length >= SIGNS_ENOUGH) {
+    const held =
+      closer &&
+      msg` With the torso as it is, hands ${mm(-closer.by)} closer bend the elbows to ${degrees(closer.elbow, 0)} and bring the shoulder to ${degrees(closer.shoulder, 0)}.`
+    const why = msg`${joined(signs.all, '; ')}. The commonest fault: bring the hands closer first.`
+    add('reach-long', 'both', 'act', 'Reach is long.', joined([why, held ?? ''], ''))
+  }
   heightFindings(context, add)
   const creep = riderNumbers.creep.at(context)
   if (creep && verdictOf(creep).end === 'high') {
-    const { weight } = verdictOf(creep)
-    const judged = 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
+    const isOld = creepNow(setup)?.isOld === true
+    const judged = isOld
+      ? CREEP_AGAIN
+      : 'Reach is judged where the rider is then: that much shorter. It points to reach or saddle, not to a lower bar.'
     into(findings, 'creep')(
       'creeps',
       'both',
-      weight,
+      isOld ? 'note' : verdictOf(creep).weight,
       msg`Comes ${mm(creep.value)} forward under power.`,
       msg`±${mm(creep.plusMinus)}. ${judged}`,
     )
@@ -161,18 +181,18 @@ export function placeStanding(
     const sizes = msg`${mm(stem.value)} of stem, hands ${mm(spacing)} apart`
     add('nervous', 'both', 'note', 'Long stem with narrow hands.', msg`${sizes}: the usual reason for nervous steering.`)
   }
-  return { shares, positions, steering, findings: byWeight(findings) }
+  return { shares, positions, steering, closer, findings: byWeight(findings) }
 }
 
 /** Locked elbows, in the positions that are ridden much. */
 function lockedFindings(context: VisitContext, positions: readonly PositionRow[], shares: Shares, findings: Finding[]): void {
   const usual = usualHands(context.setup.rider.bar)
-  for (const { hands, effort, metrics } of positions) {
-    if (effort !== 'calm' || !isRiddenMuch(shares, hands)) continue
+  for (const row of positions) {
+    const { hands, effort } = row
+    // Where forearms rest nothing locks.
+    if (effort !== 'calm' || handPlace(hands).isRested || !isRiddenMuch(shares, hands)) continue
     // Where the hands usually are, the elbows are the rider's own number; elsewhere what the model has of that position.
-    const elsewhere = [metrics.elbowLeft, metrics.elbowRight].flatMap((elbow) =>
-      elbow === null ? [] : [judged(elbow, OTHER_DOUBT, ELBOWS, { isRead: false })],
-    )
+    const elsewhere = (['elbowLeft', 'elbowRight'] as const).flatMap((elbow) => judgedIn(context.setup, row, elbow, OTHER_DOUBT) ?? [])
     const elbows = hands === usual ? sides.flatMap((side) => riderNumbers.elbow.at(context, side) ?? []) : elsewhere
     const [straight] = [...elbows].sort((a, b) => a.value - b.value)
     if (straight === undefined || verdictOf(straight).end !== 'low') continue
@@ -185,6 +205,17 @@ function lockedFindings(context: VisitContext, positions: readonly PositionRow[]
       'prior',
     )
   }
+}
+
+/** Knees that meet the arms where the hands usually are. */
+function meetingFindings(context: VisitContext, findings: Finding[]): void {
+  const gaps = (['kneeElbowLeft', 'kneeElbowRight'] as const).flatMap((metric) => metricAt(context, metric) ?? [])
+  const [nearest] = gaps.sort((a, b) => a.value - b.value)
+  if (nearest === undefined) return
+  const { end, isClear, weight } = verdictOf(nearest)
+  if (end !== 'low' || !(nearest.isRead || isClear)) return
+  const sizes = msg`${mm(-nearest.value)} too close, ±${mm(nearest.plusMinus)}. Hands further ahead or up, or shorter cranks.`
+  into(findings)('knees-meet', 'both', weight, 'Knees and arms meet.', sizes, 'prior')
 }
 
 function heightFindings(context: VisitContext, add: Add): void {
@@ -204,21 +235,39 @@ function heightFindings(context: VisitContext, add: Add): void {
 /** Whether a number lies over a line by more than its ±. */
 const isClearlyOver = (number: Judged, line: number) => verdictOf({ ...number, band: { low: -Infinity, high: line } }).isClear
 
-/** What speaks for a long reach, in words; each goes by its own ±. */
-function longSigns(context: VisitContext): string[] {
+/** What speaks for a long reach, in words, each by its own ±; where a rider sits and a wide bar only bear out what arms and hips show. */
+function longSigns(context: VisitContext): { readonly ofArms: readonly Message[]; readonly all: readonly Message[] } {
   const { setup } = context
   const both = (row: NumberRow<RiderContext>) => sides.flatMap((side) => row.at(context, side) ?? [])
   const [elbow] = both(riderNumbers.elbow).sort((a, b) => a.value - b.value)
   const [shoulder] = both(riderNumbers.shoulder).sort((a, b) => b.value - a.value)
-  const creep = riderNumbers.creep.at(context)
+  const creep = creepNow(setup)?.isOld ? null : riderNumbers.creep.at(context)
   const cost = spreadCost(setup)
-  return [
+  const said = (signs: readonly (Message | false | null | undefined)[]) => signs.flatMap((sign) => (sign ? [sign] : []))
+  const ofArms = said([
     elbow && verdictOf(elbow).end === 'low' && verdictOf(elbow).isClear && `elbows nearly straight, ${degrees(elbow.value, 0)}`,
     shoulder && isClearlyOver(shoulder, OPEN_SHOULDER) && `shoulder open, ${degrees(shoulder.value, 0)}`,
-    chosen(setup.now, 'sitsWhere') === 'nose' && 'sits on the nose',
     creep && verdictOf(creep).isClear && msg`${term('creep', 'creeps')} ${mm(creep.value)} forward`,
+  ])
+  const others = said([
+    chosen(setup.now, 'sitsWhere') === 'nose' && 'sits on the nose',
     cost !== null && cost > MUCH_SPREAD && msg`the spread of the hands costs ${mm(cost)}`,
-  ].filter((sign): sign is string => typeof sign === 'string')
+  ])
+  return { ofArms, all: [...ofArms, ...others] }
+}
+
+/** How far hands come closer until the arms are soft; null where they are soft where they are, or nothing was read of them. */
+function reachIn(setup: Setup): ArmReach | null {
+  const isRead = (['elbowLeft', 'elbowRight', 'shoulderLeft', 'shoulderRight'] as const).some((metric) =>
+    metricEstimate(setup, metric, null),
+  )
+  const found = isRead && setup.model !== null ? reachToComfort(setup.model) : null
+  return found !== null && found.by < 0 ? found : null
+}
+
+/** By how much a long reach is taken in, whole mm; null where the arms do not say. */
+export function closerBy({ closer }: Pick<PlaceStanding, 'closer'>): number | null {
+  return closer === null || Math.abs(closer.by) < 1 ? null : Math.round(closer.by)
 }
 
 /** The sweeps of the open page, worked out when it asks. */
@@ -262,9 +311,9 @@ export function judgePlace({ place, context }: { readonly place: PlaceStanding; 
   const findings = [...place.findings]
   const proposals: Proposal[] = []
   if (findings.some(({ key }) => key === 'reach-long')) {
-    const step = capOf('handReach', 'settled')
-    const requested = [{ setting: 'handReach', side: 'both', by: -step } as const]
-    proposals.push({ key: 'closer', words: msg`Hands ${mm(step)} closer`, requested, reason: reasonOf(findings, 'reach-long') })
+    const by = closerBy(place) ?? -capOf('handReach', 'settled')
+    const requested = [{ setting: 'handReach', side: 'both', by } as const]
+    proposals.push({ key: 'closer', words: msg`Hands ${mm(-by)} closer`, requested, reason: reasonOf(findings, 'reach-long') })
   }
   const past = pastEdge(setup)
   if (past) {

@@ -70,6 +70,7 @@ export const placePage = {
     'elbowFlexion',
     'shoulderAngle',
     'hipAngle',
+    'kneeElbowGap',
     'sitsWhere',
     'creepForward',
     'frontLowEdge',

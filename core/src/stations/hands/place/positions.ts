@@ -1,12 +1,15 @@
 import { withFree } from '../../../body/calibration.ts'
 import { riderMetrics } from '../../../body/metrics.ts'
-import type { RiderMetrics } from '../../../body/metrics.ts'
+import type { MetricKey, RiderMetrics } from '../../../body/metrics.ts'
 import type { RiderModel } from '../../../body/rider.ts'
+import { judged } from '../../../kernel/judged.ts'
+import type { Judged } from '../../../kernel/judged.ts'
+import { bandIn } from './front.ts'
 import { axlesOf } from '../../../model/riderModel.ts'
 import { conditionOf, conditions, handPositionsOf } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
-import { metricsAsRead, metricsAsReadIn } from '../../../rider/metricEstimate.ts'
-import { riderWith } from '../../../rider/calibrated.ts'
+import { metricReadIn, metricsAsRead, metricsAsReadIn } from '../../../rider/metricEstimate.ts'
+import { isPositionRidden, riderWith } from '../../../rider/calibrated.ts'
 import { standingOf } from '../../../rider/setup.ts'
 import type { Setup, Standing } from '../../../rider/setup.ts'
 import { neckFor } from './handSweep.ts'
@@ -16,6 +19,7 @@ export const positionLabels: Readonly<Record<HandPosition, string>> = {
   hoods: 'Hoods',
   tops: 'Tops',
   drops: 'Drops',
+  aero: 'Aero-hoods',
   extension: 'Extensions',
 }
 
@@ -50,6 +54,7 @@ export interface PositionRow extends PosedModel {
  */
 export function posedModels({ rider, by }: Pick<Standing, 'rider' | 'by'>): PosedModel[] {
   return handPositionsOf(rider.bar).flatMap((hands): PosedModel[] => {
+    if (!isPositionRidden(rider, hands)) return []
     const base = riderWith(rider, by, hands)
     if (!base?.grips) return []
     const usual = handPositionsOf(rider.bar)[0] === hands
@@ -76,6 +81,18 @@ export function positionRows(setup: Setup): PositionRow[] {
       condition === 'usual' ? (metricsAsRead(modelled, setup) ?? modelled) : metricsAsReadIn(setup, condition, posed.model, modelled)
     return { ...posed, metrics, neck: neckFor(metrics.torso) }
   })
+}
+
+/**
+ * A number of the rider in a posture other than the usual one: as it was read there with its own ±, else the model's.
+ * @param doubt ± of the model's, k = 2
+ */
+export function judgedIn(setup: Setup, { hands, effort, model, metrics }: PositionRow, metric: MetricKey, doubt: number): Judged | null {
+  const read = metricReadIn(setup, conditionOf(setup.rider.bar, hands, effort), model, metric)
+  const band = bandIn(setup, metric, hands)
+  if (read?.plusMinus !== undefined && read.plusMinus !== null) return judged(read.value, read.plusMinus, band)
+  const modelled = metrics[metric]
+  return modelled === null ? null : judged(modelled, doubt, band, { isRead: false })
 }
 
 /** The rider in one posture; null where the bike does not have it, or nothing was read of it. */

@@ -89,7 +89,8 @@ function wants({ back, up }: AlignmentGap): string {
   return [...one(back, 'backsweep'), ...one(up, 'upsweep')].join(' and ')
 }
 
-function handFindings(side: Side, { gaps, hands, grip, stands, left, best }: Omit<RollStanding, 'findings'>, found: Finding[]): void {
+function handFindings(side: Side, standing: Omit<RollStanding, 'findings'>, found: Finding[]): void {
+  const { gaps, hands, grip, stands, left, best } = standing
   const [gap, hand, rest, planes] = [gaps[side], hands[side], left[side], stands[side]]
   if (gap === null || hand === null || grip === null || planes === null) return
   const add = into(found)
@@ -105,15 +106,29 @@ function handFindings(side: Side, { gaps, hands, grip, stands, left, best }: Omi
   into(found, of)('sweep', side, weight, `${sideName(side)} hand wants ${wants(gap)}.`, `${lie}; ±${trimmed(hand.plusMinus, 0)}°.`, 'prior')
   if (rest === null || rest.apart <= ALIGNED) return
   const bar = wants(rest) === '' ? 'another bar' : `a bar with ${wants(rest)}`
-  const says = `Best roll ${trimmed(best ?? 0, 1)}°. For the rest, ${bar}.`
-  add('roll-not-enough', side, 'note', `${sideName(side)}: roll alone leaves ${degrees(rest.apart)}.`, says, 'geometry')
+  if (gainsByRoll(standing)) {
+    const says = `Best roll ${trimmed(best ?? 0, 1)}°. For the rest, ${bar}.`
+    add('roll-not-enough', side, 'note', `${sideName(side)}: roll alone leaves ${degrees(rest.apart)}.`, says, 'geometry')
+    return
+  }
+  const gains = Math.max(0, gap.apart - rest.apart)
+  const little = `Its best roll gains ${trimmed(gains, 1)}°, and the hand is known to ±${trimmed(hand.plusMinus, 0)}°. Look for a bar with ${wants(gap)}.`
+  add('roll-gains-little', side, 'note', `${sideName(side)}: turning this bar does not bring it to the hand.`, little, 'geometry')
+}
+
+/** Whether the best roll brings grip and hand nearer by more than the hand is known to. */
+function gainsByRoll({ gaps, left, hands }: Pick<RollStanding, 'gaps' | 'left' | 'hands'>): boolean {
+  return sides.some((side) => {
+    const [now, then, hand] = [gaps[side], left[side], hands[side]]
+    return now !== null && then !== null && hand !== null && now.apart - then.apart > hand.plusMinus
+  })
 }
 
 export function judgeRoll({ roll }: { readonly roll: RollStanding }): Partial<PageJudgement> {
   const { sweeps, grip, hands, best, findings } = roll
   if (sweeps === null || grip === null) return { findings }
   const by = best === null ? 0 : best - sweeps.barRoll
-  const helps = Math.abs(by) >= ROLL_STEP && findings.some(({ key, weight }) => key === 'sweep' && weight === 'act')
+  const helps = Math.abs(by) >= ROLL_STEP && gainsByRoll(roll) && findings.some(({ key, weight }) => key === 'sweep' && weight === 'act')
   const words = `Roll ${degrees(by)} ${by > 0 ? 'forward' : 'back'}`
   const known = sides.flatMap((side) => (hands[side] ? [{ back: hands[side].back, up: hands[side].up }] : []))
   const { barBacksweep, barUpsweep } = sweeps

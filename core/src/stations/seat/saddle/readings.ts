@@ -1,10 +1,10 @@
 import { upperPosture } from '../../../body/upperBody.ts'
 import { hipOf } from '../../../body/rider.ts'
 import type { RiderModel } from '../../../body/rider.ts'
-import { handPositionsOf, conditions, usualHands } from '../../../readings/conditions.ts'
+import { conditionOf, handPositionsOf, usualHands } from '../../../readings/conditions.ts'
 import type { HandPosition } from '../../../readings/conditions.ts'
-import { metricEstimate } from '../../../rider/metricEstimate.ts'
-import { riderWith } from '../../../rider/calibrated.ts'
+import { metricEstimate, metricReadIn } from '../../../rider/metricEstimate.ts'
+import { isPositionRidden, riderWith } from '../../../rider/calibrated.ts'
 import type { Setup } from '../../../rider/setup.ts'
 import type { SitPosture } from './width.ts'
 import { shapeFrom } from '../../../bike/saddleShape.ts'
@@ -18,13 +18,12 @@ import type { SaddleSpec } from './kinds.ts'
 
 /** ± of a torso that no reading of that position pins down, degrees; k = 2. @source prior */
 const MODEL_TORSO = 6
-/** ± of a torso whose own angles were read in that position, degrees; k = 2. @source prior */
-const READ_TORSO = 2
 const handWords: Readonly<Record<HandPosition, string>> = {
   grip: 'hands on the grips',
   hoods: 'hands on the hoods',
   tops: 'hands on the tops',
   drops: 'hands in the drops',
+  aero: 'forearms on the hoods',
   extension: 'on the extensions',
 }
 function torsoOf(model: RiderModel): number | null {
@@ -38,13 +37,14 @@ export function posturesOf(setup: Setup): SitPosture[] {
   const { rider, folded, model } = setup
   const usual = usualHands(rider.bar)
   return handPositionsOf(rider.bar).flatMap((hands): SitPosture[] => {
+    if (!isPositionRidden(rider, hands)) return []
     const at = hands === usual ? model : riderWith(rider, folded.by, hands)
     const modelled = at && torsoOf(at)
-    const read = hands === usual ? metricEstimate(setup, 'torso', modelled) : null
+    const there = conditionOf(rider.bar, hands, 'calm')
+    const read = hands === usual ? metricEstimate(setup, 'torso', modelled) : at && metricReadIn(setup, there, at, 'torso')
     const torso = read?.value ?? modelled
     if (torso === null) return []
-    const own = rider.others.some((row) => row.hands === hands && conditions[row.condition].effort === 'calm')
-    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? (own ? READ_TORSO : MODEL_TORSO) }]
+    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? MODEL_TORSO }]
   })
 }
 

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import FindingList from '../../../finding/FindingList.vue'
 import MouldingGuide from './MouldingGuide.vue'
+import OtherPart from '../../../catalogue/OtherPart.vue'
 import { useFeet } from '../../useFeet.ts'
 import FoldPanel from '../../../kit/FoldPanel.vue'
 
@@ -21,6 +22,7 @@ const blocked = computed(() => feet.rested.shoe.some((finding) => finding.weight
     <FoldPanel class="mould" title="Moulding a mouldable shoe" :open="mouldable">
       <MouldingGuide />
     </FoldPanel>
+    <OtherPart slot-key="shoes" :open="blocked" />
   </div>
 </template>
 

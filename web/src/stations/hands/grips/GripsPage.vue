@@ -2,6 +2,7 @@
 import { gripSchoolKeys, gripSchools } from '@level-stance/core/stations/hands/grips/rules'
 import JudgedPage from '../pieces/JudgedPage.vue'
 import SchoolPicker from '../pieces/SchoolPicker.vue'
+import OtherPart from '../../../catalogue/OtherPart.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Diameter of the grip for the hand. */
@@ -24,6 +25,7 @@ const hands = useHands()
         Forearms that pump with a thick grip: thinner. Fingers that curl onto the palm: thicker. Pressure at the palm: a softer cushion.
         Locked on, ends closed.
       </p>
+      <OtherPart slot-key="grips" />
     </template>
   </JudgedPage>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { keysOf, tableOf } from '@level-stance/core/kernel/tables'
 import { computed } from 'vue'
-import { capOf } from '@level-stance/core/ledger/pace'
+import { capOf, wayBack } from '@level-stance/core/ledger/pace'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
 import { tiltTurnsCalculation } from '@level-stance/core/stations/seat/tilt/calculations'
 import type { WorkingRun } from '@level-stance/core/station/station'
@@ -32,10 +32,13 @@ const tilt = computed(() => seat.parts.tilt)
 const uses = tableOf(keysOf(tiltUses), (key) => tiltUses[key].label)
 /** What is about to be set: the request if there is one, else the way to the aim; one step at a time. */
 const asked = computed(() => board.aimed('saddleTilt', 'both'))
-const cap = computed(() => capOf('saddleTilt', visit.pace))
+const whole = computed(() => (asked.value !== 0 ? asked.value : tilt.value.by))
+const cap = computed(() => {
+  const from = tilt.value.now?.value ?? null
+  return Math.max(capOf('saddleTilt', visit.pace), wayBack({ setting: 'saddleTilt', by: whole.value, from }))
+})
 const change = computed(() => {
-  const whole = asked.value !== 0 ? asked.value : tilt.value.by
-  return Math.max(-cap.value, Math.min(cap.value, whole))
+  return Math.max(-cap.value, Math.min(cap.value, whole.value))
 })
 /** The turns as they are shown, then what else the page is judged by. */
 const working = computed<readonly WorkingRun[]>(() => {
