@@ -10,6 +10,7 @@ import type { ResolvedReadings } from '../readings/resolve.ts'
 import { buildModel, modelPlusMinus, modelValues } from '../model/riderModel.ts'
 import type { ModelValues } from '../model/riderModel.ts'
 import { definitionOf } from '../readings/readingDefinitions.ts'
+import { isOffPicture } from '../readings/table/methods.ts'
 import type { ReadingKey } from '../readings/readingDefinitions.ts'
 import type { MovedBy, Timeline } from '../readings/movedBy.ts'
 import { freeParameters } from './freeParameters.ts'
@@ -32,6 +33,8 @@ export interface CalibratedCondition {
 /** A measured angle or gap with how the bike stood when it was read, so that its model can be built again. */
 export interface KnownAt<Kind extends ReadKind = KnownKind> {
   readonly known: Known<Kind>
+  /** read off a picture, whose angles err alike */
+  readonly isOffPicture: boolean
   /** what the model was made of at that place */
   readonly values: ModelValues
   /** of the timeline */
@@ -311,6 +314,6 @@ function readOnBikeAs<Kind extends ReadKind>(
       !angles.some((other) => other.key === reading.key && other.side !== reading.side && timeline.placeOf(other.after) === place)
     const side = sided && !alone ? reading.side : 'both'
     const known = { kind, side, value: reading.value, plusMinus: Math.max(0.1, readingPlusMinus(reading)), base }
-    return [{ known, values, place, by, hands }]
+    return [{ known, isOffPicture: isOffPicture(reading.method), values, place, by, hands }]
   })
 }

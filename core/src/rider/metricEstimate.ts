@@ -1,11 +1,13 @@
 import { predict, predictor, withFree } from '../body/calibration.ts'
 import type { ReadKind } from '../body/calibration.ts'
+import { picturePlusMinus } from '../body/pictures.ts'
 import { torsoHeld } from '../body/armReach.ts'
 import { metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import type { RiderModel } from '../body/rider.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from '../readings/readingDefinitions.ts'
+import { isOffPicture } from '../readings/table/methods.ts'
 import { axlesOf } from '../model/riderModel.ts'
 import { sides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
@@ -137,12 +139,18 @@ interface ReadIn {
   readonly predictors: Kept['predictors']
 }
 
+/** ± of a reading of the rider, k = 2: its method's own, and what camera and markers add where it was read off a picture. */
+function plusMinusOf({ plusMinus, from }: { readonly plusMinus: number; readonly from: string }, kind: ReadKind): number {
+  return isOffPicture(from) ? Math.hypot(plusMinus, picturePlusMinus(kind)) : plusMinus
+}
+
 /** A number as it was read, carried on by the model over what was changed since; null where it was not read. */
 function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, place, timeline, predictors }: ReadIn): AsRead | null {
   const by = readBy[metric]
   const read = by && readings[by.key][by.side]
   if (!read || read.basis !== 'measured') return null
   const { kind, side } = by
+  const ownPlusMinus = plusMinusOf(read, kind)
   const predictBy = (key: RiderModel, made: () => RiderModel): number => {
     const one = predictors.get(key) ?? predictor(made())
     predictors.set(key, one)
@@ -155,12 +163,12 @@ function carriedOn(metric: MetricKey, { read: readings, knowns, free, model, pla
   const base = (own.findLast((known) => known.place <= place) ?? own[0])?.known.base
   // No model says what a move has made of it: it is not known until it is read again.
   if ((model === null || base === undefined) && isMovedSince(kind, timeline, read.at ?? 0, place)) return null
-  if (model === null || base === undefined) return { value: read.value, plusMinus: read.plusMinus, overModel: 0, carried: 0, isRead: true }
+  if (model === null || base === undefined) return { value: read.value, plusMinus: ownPlusMinus, overModel: 0, carried: 0, isRead: true }
   const overModel = read.value - predictBy(base, () => withFree(base, free))
   const value = predictBy(model, () => model) + overModel
   // A body that was solved from it should give it back; one that was not is asked only for the change.
   const doubt = isCompared(kind) ? CARRIED_SHARE * Math.abs(value - read.value) : Math.abs(overModel)
-  const asRead = doubt > read.plusMinus || isCompared(kind) ? Math.hypot(read.plusMinus, doubt) : read.plusMinus
+  const asRead = doubt > ownPlusMinus || isCompared(kind) ? Math.hypot(ownPlusMinus, doubt) : ownPlusMinus
   const held =
     sharedByArms.includes(kind) && isMovedSince(kind, timeline, read.at ?? 0, place) ? torsoHeld(model, withFree(base, free)) : null
   const carried = held === null ? 0 : Math.abs(predict(held, { kind, side }) - predictBy(model, () => model))
@@ -252,7 +260,8 @@ export function plusMinusAsRead(setup: Setup, metric: MetricKey, modelled: numbe
   if (modelled === null) return read.plusMinus
   if (isCompared(by.kind)) return read.plusMinus
   const own = setup.now[by.key][by.side]
-  const surer = Math.hypot(own?.oneForBoth ? Math.max(modelled, own.plusMinus) : (own?.plusMinus ?? modelled), read.carried)
+  const asRead = own ? plusMinusOf(own, by.kind) : modelled
+  const surer = Math.hypot(own?.oneForBoth ? Math.max(modelled, asRead) : asRead, read.carried)
   return Math.abs(read.overModel) > surer ? Math.hypot(surer, read.overModel) : surer
 }
 

@@ -7,7 +7,7 @@ import type { MovedBy } from '../readings/movedBy.ts'
 import { normal, quantile } from '../kernel/random.ts'
 import type { CalibratedRider } from '../rider/calibrated.ts'
 import { tableOf } from '../kernel/tables.ts'
-import { allShifted, uncertainInputs } from './uncertainty.ts'
+import { allShifted, offModel, onModel, pictureOff, uncertainInputs } from './uncertainty.ts'
 
 /** What many draws of a rider make of one metric. */
 export interface Sampled {
@@ -41,16 +41,20 @@ export function* sampleMetrics(
   const found = new Map<MetricKey, number[]>(metricKeys.map((key) => [key, []]))
   for (let draw = 0; draw < draws; draw++) {
     const offs = Float64Array.from(inputs, ({ deviation }) => deviation * normal(random))
-    const shiftedFrom = (values: ModelValues) => allShifted({ values, free: priors }, inputs, offs)
-    const { values: drawn, free: shiftedPriors } = shiftedFrom(rider.values)
+    const shiftedFrom = (values: ModelValues) => allShifted({ values, free: priors, off: onModel }, inputs, offs)
+    const { values: drawn, free: shiftedPriors, off } = shiftedFrom(rider.values)
     const free = tableOf(freeKeys, (key) => ({ ...rider.free[key], prior: shiftedPriors[key] }))
-    const knowns = rider.knowns.flatMap(({ known, values, by: then, hands }) => {
+    const knowns = rider.knowns.flatMap(({ known, isOffPicture, values, by: then, hands }) => {
       const base = buildModel(values === rider.values ? drawn : shiftedFrom(values).values, rider.bar, then, hands).model
-      return base === null ? [] : [{ ...known, value: known.value + (known.plusMinus / 2) * normal(random), base }]
+      if (base === null) return []
+      const misread = isOffPicture ? pictureOff(inputs, offs, known.kind) : 0
+      // Where the hip lies is solved for, whatever the rider sits on.
+      const ankling = offModel(base, { ...off, sitAhead: 0 })
+      return [{ ...known, value: known.value + misread + (known.plusMinus / 2) * normal(random), base: ankling }]
     })
     const { values: solved } = calibrate(free, knowns, 'fitted')
     const { model } = buildModel(drawn, rider.bar, by)
-    const metrics = model && riderMetrics(withFree(model, solved), axles)
+    const metrics = model && riderMetrics(offModel(withFree(model, solved), off), axles)
     for (const key of metricKeys) {
       const value = metrics?.[key] ?? null
       if (value !== null) found.get(key)?.push(value)

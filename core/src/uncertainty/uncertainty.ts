@@ -1,7 +1,9 @@
 import { freeKeys, predict, predictor, withFree } from '../body/calibration.ts'
-import type { AskedAngle, FreeKey, FreeValues, Predictor } from '../body/calibration.ts'
+import type { AskedAngle, FreeKey, FreeValues, KnownKind, Predictor } from '../body/calibration.ts'
 import { metricDefinition, metricKeys, riderMetrics } from '../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
+import { pictureAdds, pictureDeviation, pictureErrorKeys } from '../body/pictures.ts'
+import type { PictureErrorKey } from '../body/pictures.ts'
 import type { RiderModel } from '../body/rider.ts'
 import type { HandPosition } from '../readings/conditions.ts'
 import { definitionOf, numberKeys } from '../readings/readingDefinitions.ts'
@@ -17,11 +19,11 @@ import type { Side } from '../kernel/sided.ts'
 import { normal, seeded, quantile } from '../kernel/random.ts'
 import type { CalibratedRider } from '../rider/calibrated.ts'
 import { legsReadApart } from '../rider/freeParameters.ts'
-import { isOneOf, keysOf, tableOf } from '../kernel/tables.ts'
+import { entriesOf, isOneOf, keysOf, tableOf } from '../kernel/tables.ts'
 
 /** One thing that is not known exactly: a reading, an estimate, or a hidden part of the body. */
 export interface UncertainInput {
-  readonly key: ModelKey | FreeKey
+  readonly key: ModelKey | FreeKey | PictureErrorKey | OffModelKey
   readonly side: Side | 'both'
   /** standard deviation before anything was measured on the bike; 0 where other inputs carry it */
   readonly deviation: number
@@ -45,6 +47,28 @@ export interface UncertaintyModel {
   readonly knownGradient: (asked: AskedAngle) => Vector
 }
 
+/**
+ * What nothing is solved for and no reading tells, as standard deviations: how far ahead of where the
+ * tape was held a rider sits, mm, and by how much more than usual the foot's pitch swings over the
+ * turn, degrees. @source prior: 14 mm and 8°, k = 2
+ */
+const offModelDeviations = { sitAhead: 7, pitchSwing: 4 }
+type OffModelKey = keyof typeof offModelDeviations
+export const offModelKeys = keysOf(offModelDeviations)
+export type OffModel = Record<OffModelKey, number>
+/** A rider who is just as assumed. */
+export const onModel: Readonly<OffModel> = { sitAhead: 0, pitchSwing: 0 }
+
+/** A rider who sits and ankles otherwise than assumed; the hip joints stay where they are. */
+export function offModel(model: RiderModel, { sitAhead, pitchSwing }: Readonly<OffModel>): RiderModel {
+  return {
+    ...model,
+    sit: { x: model.sit.x + sitAhead, y: model.sit.y },
+    hipForward: model.hipForward - sitAhead,
+    pitchSwing: model.pitchSwing + pitchSwing,
+  }
+}
+
 /** Parts that calibration solves for: their uncertainty is that of the free parameter. */
 const calibratedKeys: readonly ModelKey[] = ['hipForward', 'hipUp', 'trunk', 'footPitch', 'elbowFlexion']
 /** Gradients are taken over this share of an input's deviation, either way. */
@@ -54,6 +78,7 @@ const STEP_SHARE = 0.2
 interface Shifted {
   readonly values: ModelValues
   readonly free: FreeValues
+  readonly off: Readonly<OffModel>
 }
 
 /**
@@ -66,7 +91,7 @@ interface Shifted {
  * @source gum
  */
 export function uncertaintyModelOf(rider: CalibratedRider, by: MovedBy, hands?: HandPosition): UncertaintyModel | null {
-  const base: Shifted = { values: rider.values, free: rider.usual.values }
+  const base: Shifted = { values: rider.values, free: rider.usual.values, off: onModel }
   const axles = axlesOf(rider.values)
   const inputs = uncertainInputs(rider)
   const here = modelsAround(rider, inputs, base, by, hands)
@@ -131,13 +156,26 @@ function predictedGradients({ middle, pairs }: ModelsAround): (asked: AskedAngle
 /** Gradient of every angle the rider was calibrated to, at the bike and with the readings of its own place. */
 function knownRows(rider: CalibratedRider, inputs: readonly UncertainInput[]): Matrix {
   const places = new Map<string, (asked: AskedAngle) => Vector>()
-  const rows = rider.knowns.map(({ known, values, place, by, hands }) => {
+  const rows = rider.knowns.map(({ known, isOffPicture, values, place, by, hands }) => {
     const name = `${place}|${hands}`
-    const made = places.get(name) ?? predictedGradients(modelsAround(rider, inputs, { values, free: rider.usual.values }, by, hands))
+    const made =
+      places.get(name) ?? predictedGradients(modelsAround(rider, inputs, { values, free: rider.usual.values, off: onModel }, by, hands))
     places.set(name, made)
-    return made(known)
+    const row = made(known)
+    if (!isOffPicture) return row
+    return row.map((gain, i) => gain + pictureGain(inputs[i], known.kind))
   })
   return matrixFrom(rows)
+}
+
+/** What an error of the picture adds to an angle read off it, degrees per unit; 0 for any other input. */
+function pictureGain(input: UncertainInput | undefined, kind: KnownKind): number {
+  return input && isOneOf(pictureErrorKeys, input.key) ? pictureAdds(input.key, kind) : 0
+}
+
+/** What all errors of one picture together add to an angle, degrees. @param offs by how much each input is off */
+export function pictureOff(inputs: readonly UncertainInput[], offs: Vector, kind: KnownKind): number {
+  return inputs.reduce((sum, input, i) => sum + at(offs, i) * pictureGain(input, kind), 0)
 }
 
 const isFree = (key: UncertainInput['key']): key is FreeKey => isOneOf(freeKeys, key)
@@ -242,9 +280,9 @@ export function isOpen(key: MetricKey, plusMinus: number): boolean {
   return band !== null && plusMinus > (band.high - band.low) / 2
 }
 
-function modelOf(rider: CalibratedRider, { values, free }: Shifted, by: MovedBy, hands?: HandPosition): RiderModel | null {
+function modelOf(rider: CalibratedRider, { values, free, off }: Shifted, by: MovedBy, hands?: HandPosition): RiderModel | null {
   const { model } = buildModel(values, rider.bar, by, hands)
-  return model && withFree(model, free)
+  return model && offModel(withFree(model, free), off)
 }
 
 /** Everything the model rests on that is not exact; what the free parameters carry stands once. */
@@ -276,6 +314,10 @@ export function uncertainInputs(rider: CalibratedRider): UncertainInput[] {
     const carried = key === 'legs' || (key === 'legsApart' && apart)
     inputs.push({ key, side: 'both', deviation: carried ? 0 : deviation, scale: deviation, measured: false })
   }
+  const unread = (key: UncertainInput['key'], deviation: number) =>
+    inputs.push({ key, side: 'both', deviation, scale: deviation, measured: false })
+  for (const [key, deviation] of entriesOf(offModelDeviations)) unread(key, deviation)
+  if (rider.knowns.some(({ isOffPicture }) => isOffPicture)) for (const key of pictureErrorKeys) unread(key, pictureDeviation(key))
   return inputs
 }
 
@@ -287,11 +329,13 @@ function shifted(base: Shifted, input: UncertainInput, by: number): Shifted {
 export function allShifted(base: Shifted, inputs: readonly UncertainInput[], offs: Vector): Shifted {
   const free: Record<FreeKey, number> = { ...base.free }
   const values: Record<ModelKey, ModelValues[ModelKey]> = Object.create(base.values)
+  const off = { ...base.off }
   inputs.forEach(({ key, side }, i) => {
     const by = at(offs, i)
     if (by === 0) return
     if (isFree(key)) free[key] += by
-    else {
+    else if (isOneOf(offModelKeys, key)) off[key] += by
+    else if (!isOneOf(pictureErrorKeys, key)) {
       const { left, right } = values[key]
       values[key] = {
         left: left === null || side === 'right' ? left : left + by,
@@ -299,7 +343,7 @@ export function allShifted(base: Shifted, inputs: readonly UncertainInput[], off
       }
     }
   })
-  return { values, free }
+  return { values, free, off }
 }
 
 /** Central difference; one-sided where the other side has no value. */

@@ -1,6 +1,6 @@
 import type { PlainDimension } from '../../kernel/entry.ts'
 import type { SourceKey } from '../../kernel/sources.ts'
-import { keysOf } from '../../kernel/tables.ts'
+import { isOneOf, keysOf } from '../../kernel/tables.ts'
 import type { ReadingOwner } from './owners.ts'
 
 /** How a value was got, with the ± it carries (k = 2) per kind of value. */
@@ -29,6 +29,8 @@ export interface Method {
   readonly where?: string
   /** read off a pedalling rider: an angle taken so bends more than one held still */
   readonly pedalling?: true
+  /** read off a picture: camera and markers make all its angles err alike */
+  readonly picture?: true
   /** written by the application alone: no way of reading that a fitter could pick */
   readonly isInternal?: true
 }
@@ -39,8 +41,8 @@ export const methods = {
   ruler: { label: 'ruler', length: 1.5, source: 'common-practice' },
   level: { label: 'phone level', angle: 0.3, source: 'common-practice' },
   goniometer: { label: 'goniometer', angle: 3, source: 'common-practice' },
-  photo: { label: 'photo', length: 4, angle: 2, pedalling: true, source: 'common-practice' },
-  motion: { label: 'motion trace', angle: 1.5, pedalling: true, source: 'common-practice' },
+  photo: { label: 'photo', length: 4, angle: 2, pedalling: true, picture: true, source: 'common-practice' },
+  motion: { label: 'motion trace', angle: 1.5, pedalling: true, picture: true, source: 'common-practice' },
   mat: { label: 'pressure mat', length: 4, where: 'card', source: 'common-practice' },
   card: { label: 'impression', length: 3, where: 'card', source: 'common-practice' },
   picture: { label: 'impression, photographed', length: 4, where: 'card', source: 'common-practice' },
@@ -75,6 +77,11 @@ export function methodUncertainty(method: MethodKey, dimension: ReadingDimension
   const row = methodRow(method)
   const value = dimension === 'shoe-size' ? row.shoeSize : row[dimension]
   return value ?? null
+}
+
+/** Whether a value was read off a picture of the rider. @param method a method's key, as a resolved reading says where it is from */
+export function isOffPicture(method: string): boolean {
+  return isOneOf(methodKeys, method) && methodRow(method).picture === true
 }
 
 /** How a value is read that a hand types over another one: by the same method, unless nobody read that by any. */

@@ -73,7 +73,7 @@ export const defects = {
   'levers too far away': { off: [['leverReach', 17, 4]] },
   'lever slid off the finger': { off: [['leverClamp', -16, 4]], shows: [['fingerOnLever', 'inside', 0.85]], bar: 'flat' },
   'shifter out of reach': { shows: [['thumbReach', 'lets', 0.9]], bar: 'flat' },
-  'two fingers on the brake': { shows: [['brakeFingers', 'two', 0.95]] },
+  'two fingers on the brake': { shows: [['brakeFingers', 'two', 0.95]], bar: 'flat' },
   'grips too thick': { off: [['gripDiameter', 5, 1]], bar: 'flat' },
   'grips too thin': { off: [['gripDiameter', -9, 1]], bar: 'flat' },
   'bar that sweeps against the hand': { off: [['handSweep', 11, 2]], bar: 'flat' },
