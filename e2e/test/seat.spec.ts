@@ -181,7 +181,7 @@ test('the conductor’s numb saddle: nose, width and relief, each on its page, t
   await expect(page.getByTestId('cause-nose-up')).toContainText('0.8°')
 
   await page.getByRole('button', { name: 'Saddle too narrow: open Saddle' }).click()
-  await expect(page.getByTestId('width-range')).toContainText('148 to 158 mm')
+  await expect(page.getByTestId('width-range')).toContainText('148 to 163 mm')
   await choose(page, 'Which posture decides', 'lowest')
   await expect(page.getByTestId('width-range')).toContainText('143 to 158 mm')
   await page.getByRole('button', { name: 'Take Long, curved, 156' }).click()

@@ -32,7 +32,7 @@ const get = async (path: string) => (await server.request<unknown>('GET', path))
 
 /** What there was nothing to read of at that version: readings and positions that came later, and readings that are taken in more positions since. */
 const since = {
-  readings: ['leverRoomIn', 'leverBite'],
+  readings: ['leverRoomIn', 'leverBite', 'saddleNoseLeast'],
   conditions: ['aero', 'hard-aero'],
   elsewhere: { kneeElbowGap: ['usual'], kneeFlexion: ['usual', 'hard'], footPitch: ['usual', 'hard'], sitsWhere: ['usual', 'hard'] },
 } as const satisfies {

@@ -46,8 +46,12 @@ export function barOf(kind: BikeKind): BarKind {
   return bikeKindRows[kind].bar
 }
 
-/** A bar as it is drawn: with extensions it is a base bar, whose horns carry the hands where hoods would be. */
+/** A bar as it is ridden and drawn: with extensions it is a base bar, whose horns carry the hands where hoods would be. */
 export type DrawnBar = BarKind | 'base'
+/** What is read of a bar: of a base bar the same as of a drop bar. */
+export function barReadAs(bar: DrawnBar): BarKind {
+  return bar === 'base' ? 'drop' : bar
+}
 export function drawnBarOf(kind: BikeKind): DrawnBar {
   const { bar, drawn } = bikeKindOf(kind)
   return drawn ?? bar

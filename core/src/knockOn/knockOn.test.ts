@@ -126,6 +126,20 @@ describe('what one move asks of the next', () => {
     const kept = setupOf(flatReadings, [entryOf(1, { setting: 'barRoll', side: 'both', by: 5, role: 'chosen' })], 'flat')
     expect(kept.now.leverAngle.left!.value).toBe(45)
   })
+
+  it('levers that nobody read turn with the bar as well; those of a drop bar stay with their hoods', () => {
+    const leversOf = (readings: typeof flatReadings, bar: 'flat' | 'drop') =>
+      knockOn(standingOf(setupOf(readings, [], bar)), one('barRoll', -5), all, 'step').moves.filter(
+        ({ setting }) => setting === 'leverAngle',
+      )
+    expect(
+      leversOf(
+        flatReadings.filter(({ key }) => key !== 'leverAngle'),
+        'flat',
+      ).map(({ by }) => by),
+    ).toEqual([5, 5])
+    expect(leversOf([...wholeReadings, aReading('leverAngle', 'left', 40), aReading('leverAngle', 'right', 40)], 'drop')).toEqual([])
+  })
 })
 
 describe('what is held', () => {

@@ -90,14 +90,11 @@ export function knockOn(
       answer(handAnswer(standing, wanted, parts, how))
     }
   }
-  // Levers turn with the bar whether or not the rider is known.
+  // Levers turn with the bar whether or not the rider is known, and are turned back by as much wherever they stood; those of a drop bar go with their hoods.
   const roll = moved.find((move) => move.setting === 'barRoll')
-  if (holds.lever && roll) {
+  if (holds.lever && roll && rider.bar === 'flat') {
     answer(
-      sides
-        .filter((side) => now.leverAngle[side] !== null)
-        .map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, how))
-        .filter(({ by: amount }) => amount !== 0),
+      sides.map((side) => limited(standing, { setting: 'leverAngle', side, by: -roll.by }, how)).filter(({ by: amount }) => amount !== 0),
     )
   }
   const end = current()

@@ -121,7 +121,7 @@ export const settings = {
     saddleTilt: row('Saddle nose', 'deg', 1, 0.5, 'up', 'down', { wholeCap: 10, advised: { low: -10, high: 0 } }),
     saddleWidth: row('Saddle’s width', 'mm', 120, 1, 'wider', 'narrower', { ...part, least: 8 }),
     saddleZoneWidth: row('Width where you sit', 'mm', 120, 1, 'wider', 'narrower', part),
-    saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower', part),
+    saddleNoseWidth: row('Saddle’s nose', 'mm', 60, 1, 'broader', 'narrower'),
     saddleLength: row('Saddle’s length', 'mm', 120, 1, 'longer', 'shorter', part),
     sitFromNose: row('Nose to sit point', 'mm', 120, 1, 'more', 'less', part),
     saddleRailHeight: row('Height over the rails', 'mm', 80, 0.5, 'more', 'less', part),

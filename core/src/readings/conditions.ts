@@ -1,4 +1,4 @@
-import type { BarKind } from '../bike/bikeKinds.ts'
+import type { BarKind, DrawnBar } from '../bike/bikeKinds.ts'
 import { definitionOf } from './readingDefinitions.ts'
 import type { NumberKey, ReadingKey } from './readingDefinitions.ts'
 import { keysOf } from '../kernel/tables.ts'
@@ -55,6 +55,12 @@ const positions: Readonly<Record<BarKind, readonly [HandPosition, ...HandPositio
 }
 export function handPositionsOf(bar: BarKind): readonly HandPosition[] {
   return positions[bar]
+}
+
+/** Places that a bar of its kind has not: a base bar has neither tops nor drops, and its forearms rest on pads. @source common-practice */
+const lacking: Readonly<Partial<Record<DrawnBar, readonly HandPosition[]>>> = { base: ['tops', 'drops', 'aero'] }
+export function hasHandPosition(bar: DrawnBar, hands: HandPosition): boolean {
+  return lacking[bar]?.includes(hands) !== true
 }
 
 /** Where the hands usually are. */

@@ -4,7 +4,9 @@ import { kneesNow } from '../rider/kneeAtBottom.ts'
 import { knockOn, defaultHolds } from '../knockOn/knockOn.ts'
 import { leastOf, soldMove } from '../ledger/settings.ts'
 import { capOf } from '../ledger/pace.ts'
-import { standingOf } from '../rider/setup.ts'
+import { setupOf, standingOf } from '../rider/setup.ts'
+import { noseFindings, noseProposals } from '../stations/seat/saddle/judge.ts'
+import { saddlePage } from '../stations/seat/saddle/page.ts'
 import { aReading, readingsWith, complaintAt, controlComplaint, entryOf, onlyReadings } from '../testing.ts'
 import { leverTurn } from '../stations/hands/levers/judge.ts'
 import { flatBar } from '../stations/hands/testing.ts'
@@ -268,6 +270,31 @@ describe('a lever that is too far out', () => {
     expect(dialled({}).map(({ by }) => by)).toEqual([-18, -18])
     expect(dialled({ leverRoomIn: [6, 0] })).toEqual([{ setting: 'leverReach', side: 'left', by: -6 }])
     expect(dialled({ leverBite: [30, 30] }).map(({ by }) => by)).toEqual([-5, -5])
+  })
+})
+
+describe('a saddle whose front can be set', () => {
+  const rubs = controlComplaint(1, 'slides-forward', { severity: 6, situation: 'hard-effort' })
+  const noses = (over: object) => {
+    const { moves } = think({ complaints: [rubs], readings: readingsWith({ saddleNoseWidth: 62, saddleTilt: 0, ...over }) })
+    const { requested, part } = moves.find(({ cause }) => cause === 'rubs-under-load')!
+    return [movesAsked(requested), part]
+  }
+
+  it('is set narrower, no further than it goes, and nothing is bought for it', () => {
+    // Within 50 mm with the tape’s ±3.
+    expect(noses({ saddleNoseLeast: 38 })).toEqual([[{ setting: 'saddleNoseWidth', side: 'both', by: -15 }], null])
+    expect(noses({ saddleNoseLeast: 56 })).toEqual([[{ setting: 'saddleNoseWidth', side: 'both', by: -6 }], null])
+    // One that cannot be set, or stands at its narrowest, is another saddle.
+    expect(noses({})).toEqual([[], 'a saddle'])
+    expect(noses({ saddleNoseLeast: 62 })).toEqual([[], 'a saddle'])
+  })
+
+  it('once it is, neither page nor cause asks for it again', () => {
+    const narrower = entryOf(1, { setting: 'saddleNoseWidth', side: 'both', by: -15, role: 'chosen' })
+    const setup = setupOf(readingsWith({ saddleNoseWidth: 62, saddleNoseLeast: 38 }), [narrower], 'drop')
+    const nose = saddlePage.numbers.noseWidth.at({ context: { setup } } as never)
+    expect([nose?.value, noseFindings(nose), noseProposals(setup, [])]).toEqual([47, [], []])
   })
 })
 

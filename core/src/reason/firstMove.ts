@@ -20,7 +20,7 @@ import type { Complaint } from '../talk/complaint.ts'
 import { LIKELY, POSSIBLE, oddsOf, probabilityOf } from './arithmetic.ts'
 import { workStations } from '../kernel/stations.ts'
 import { causeKeys, causeOf } from './causeTable.ts'
-import type { CauseKey } from './causeTable.ts'
+import type { CauseKey, Remedy } from './causeTable.ts'
 import { factsAt } from './context.ts'
 import type { Facts } from './context.ts'
 import { numberAt, numberTests, pastOf, weigh } from './evidence.ts'
@@ -221,6 +221,12 @@ function priorBefore(probability: number, said: RankedCause['said']): number {
   return probabilityOf(oddsOf(probability) * Math.exp(-moves))
 }
 
+/** What has to be there for a remedy: nothing where the part on the bike is only set otherwise. */
+function partFor({ part, slot }: Remedy, asked: readonly Requested[]): string | null {
+  const isSet = slot !== undefined && asked.length > 0 && asked.every((one) => !isExchange(one) && !settingOf(one.setting).ofPart)
+  return isSet ? null : (part ?? null)
+}
+
 function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: RankedCause): FirstMove | null {
   const { facts, told } = judge
   const { cause } = row
@@ -245,11 +251,11 @@ function candidate(judge: Judge, priors: ReadonlyMap<CauseKey, number>, row: Ran
     requested: asked,
     reason: joined([`${causeOf(cause).label}.`, ...spoken.map(({ words }) => words)]),
     minutes: remedy.minutes,
-    part: remedy.part ?? null,
+    part: partFor(remedy, asked),
     says: remedy.says ?? '',
     isGuess,
   }
-  const cost = costs.minute * remedy.minutes + (remedy.part === undefined ? 0 : costs.part) + costs.station * workStations.indexOf(station)
+  const cost = costs.minute * remedy.minutes + (base.part === null ? 0 : costs.part) + costs.station * workStations.indexOf(station)
   const severity = Math.max(0.1, ...row.explains.map(judge.weight))
   if (asked.length === 0) {
     if (told.changes.some((change) => change.exchanges.some(({ slot }) => slot === remedy.slot) && change.state === 'undone')) return null

@@ -4,6 +4,9 @@ import type { ConditionKey } from '../readings/conditions.ts'
 import { dropBar } from '../stations/hands/testing.ts'
 import { aVisit } from './testing.ts'
 import { conditionsFrom, numberIn } from './positions.ts'
+import { posedModels } from '../stations/hands/place/positions.ts'
+import { posturesOf } from '../stations/seat/saddle/readings.ts'
+import { standingOf } from '../rider/setup.ts'
 import { reason } from './reason.ts'
 import { methodUncertainty } from '../readings/table/methods.ts'
 import { visitModel } from './visitModel.ts'
@@ -87,6 +90,20 @@ describe('what is read in a position', () => {
     expect(setup.rider.usual.residuals.every(({ known }) => known.value !== 38)).toBe(true)
   })
 
+  it('a base bar has neither tops nor drops; what was read there before stays', () => {
+    const positionsOf = (visit: VisitState) => {
+      const { setup } = visitModel(visit).facts
+      return [posedModels(standingOf(setup)).map(({ hands }) => hands), posturesOf(setup).map(({ hands }) => hands)]
+    }
+    expect(positionsOf(timeTrial())).toEqual([
+      ['hoods', 'extension'],
+      ['hands on the base bar', 'on the extensions'],
+    ])
+    expect(positionsOf({ ...timeTrial(), kind: 'drop bar' })[0]).toEqual(['hoods', 'tops', 'drops', 'extension'])
+    const before = timeTrial({ readings: [...timeTrial().readings, ...inPosition('drops', aReading('torsoAngle', 'both', 30))] })
+    expect(positionsOf(before)[0]).toEqual(['hoods', 'drops', 'extension'])
+  })
+
   it('keeps the ± it was read with, and a change carries it on', () => {
     const visit = timeTrial()
     const at = (over: Partial<VisitState>) => numberIn(visitModel({ ...visit, ...over }).facts, 'torso', 'left', 'extension')!
@@ -109,8 +126,10 @@ describe('what is read in a position', () => {
     expect(causeIn(hoods, 'front-low').open[0]).toMatchObject({ again: 'elsewhere' })
     expect(askedFor(timeTrial(told))).not.toContain('torsoAngle extension')
     // Without pads it is the drops; and at the hard effort where the hands usually are.
-    const drops = { ...hoods, readings: readingsWith({ hoodWidth: 420, barReach: 80, barDrop: 125, torsoAngle: 50 }) }
-    expect(askedFor(drops)).toContain('torsoAngle drops')
+    const noPads = readingsWith({ hoodWidth: 420, barReach: 80, barDrop: 125, torsoAngle: 50 })
+    expect(askedFor({ ...hoods, kind: 'drop bar', readings: noPads })).toContain('torsoAngle drops')
+    // A base bar has no drops.
+    expect(askedFor({ ...hoods, readings: noPads })).not.toContain('torsoAngle drops')
     const slides = aVisit({
       readings: readingsWith({ sitsWhere: 'middle' }),
       complaints: [controlComplaint(1, 'slides-forward', { situation: 'hard-effort' })],

@@ -12,6 +12,7 @@ import { torsoBand } from '../stations/hands/place/front.ts'
 import { posedModels } from '../stations/hands/place/positions.ts'
 import { isRiddenMuch, sharesOf } from '../stations/hands/place/judge.ts'
 import { standsAt } from '../readings/resolve.ts'
+import { isPositionThere } from '../rider/calibrated.ts'
 import { standingOf } from '../rider/setup.ts'
 import type { Reading } from '../readings/reading.ts'
 import type { Complaint } from '../talk/complaint.ts'
@@ -71,7 +72,11 @@ export function positionTold(facts: Facts, complaints: readonly Complaint[]): Co
   const { of } = sharesOf({ setup, choices: input.choices.hands })
   const has = (hands: HandPosition) => {
     const { needs } = handPlace(hands)
-    return handPositionsOf(bar).includes(hands) && (needs === undefined || standsAt(setup.now, needs) !== null)
+    return (
+      handPositionsOf(bar).includes(hands) &&
+      isPositionThere(setup.rider, hands) &&
+      (needs === undefined || standsAt(setup.now, needs) !== null)
+    )
   }
   const there = first.hands.filter(has)
   const [most] = there.sort((a, b) => (of[b] ?? 0) - (of[a] ?? 0))

@@ -9,6 +9,7 @@ import { controlMove } from '../stations/hands/controls/inputs.ts'
 import { sides as bothSides } from '../kernel/sided.ts'
 import type { Side } from '../kernel/sided.ts'
 import { legLengthReadings } from '../stations/seat/legs/readings.ts'
+import { narrowerFront } from '../stations/seat/saddle/judge.ts'
 import { closerBy } from '../stations/hands/place/judge.ts'
 import { SETBACK_STEP } from '../stations/seat/setback/judge.ts'
 import type { CauseKey } from './causeTable.ts'
@@ -50,6 +51,10 @@ const exact: Partial<Record<CauseKey, (facts: Facts, sides: readonly Side[]) => 
   'saddle-low': (facts) => heightMove(facts, 1),
   'saddle-forward': () => [{ setting: 'saddleSetback', side: 'both', by: SETBACK_STEP }],
   'saddle-back': () => [{ setting: 'saddleSetback', side: 'both', by: -SETBACK_STEP }],
+  'rubs-under-load': ({ setup }) => {
+    const by = narrowerFront(setup)
+    return by === 0 ? null : [{ setting: 'saddleNoseWidth', side: 'both', by }]
+  },
   'leg-length': ({ seat, setup }) => {
     const { shorter, now } = seat.legs
     const { difference } = legLengthReadings(setup.now)

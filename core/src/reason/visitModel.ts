@@ -1,4 +1,4 @@
-import { barOf } from '../bike/bikeKinds.ts'
+import { drawnBarOf } from '../bike/bikeKinds.ts'
 import type { BikeKind } from '../bike/bikeKinds.ts'
 import { lazily } from '../kernel/lazily.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
@@ -74,7 +74,7 @@ export function visitModel(
   { before, spreads }: { readonly before?: VisitModel | undefined; readonly spreads?: Spreads | null } = {},
 ): VisitModel {
   const { readings, ledger } = state
-  const places = riderPlaces(readings, ledger, barOf(state.kind), before?.places)
+  const places = riderPlaces(readings, ledger, drawnBarOf(state.kind), before?.places)
   return lazily<VisitModel>({
     state: () => state,
     places: () => places,

@@ -90,7 +90,7 @@ const sheetCautions = [
 /** Builds the sheet from a visit file. */
 export function sheetOf(file: VisitFile): Sheet {
   const bar = barOf(file.bike.kind)
-  const places = riderPlaces(file.readings, file.ledger, bar)
+  const places = riderPlaces(file.readings, file.ledger, drawnBarOf(file.bike.kind))
   const { setup: now } = places.now
   const { setup: start } = places.start
   const stops = stopLines(file.complaints)

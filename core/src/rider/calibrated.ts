@@ -1,8 +1,9 @@
-import type { BarKind } from '../bike/bikeKinds.ts'
+import { barReadAs } from '../bike/bikeKinds.ts'
+import type { BarKind, DrawnBar } from '../bike/bikeKinds.ts'
 import { calibrate, freeKeys, predict, withFree } from '../body/calibration.ts'
 import type { Calibration, ComparedKind, FreeParameters, Known, KnownKind, ReadKind } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
-import { conditionKeys, conditions, handsOf, handPlace } from '../readings/conditions.ts'
+import { conditionKeys, conditions, handsOf, handPlace, hasHandPosition } from '../readings/conditions.ts'
 import type { ConditionKey, HandPosition } from '../readings/conditions.ts'
 import type { Reading } from '../readings/reading.ts'
 import { readingPlusMinus, resolveReadings } from '../readings/resolve.ts'
@@ -46,6 +47,8 @@ export interface KnownAt<Kind extends ReadKind = KnownKind> {
 /** The one body behind a visit: solved from every angle read on the bike, wherever in the timeline. */
 export interface CalibratedBody {
   readonly bar: BarKind
+  /** which positions of the hands there are */
+  readonly ridden: DrawnBar
   readonly timeline: Timeline
   readonly standingAt: (place: number) => StandingNumbers
   readonly free: FreeParameters
@@ -62,6 +65,8 @@ export interface CalibratedBody {
 /** The body at a place of the timeline, with the readings that hold there. */
 export interface CalibratedRider {
   readonly bar: BarKind
+  /** which positions of the hands there are */
+  readonly ridden: DrawnBar
   readonly timeline: Timeline
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
@@ -106,9 +111,10 @@ const CHANGE_OF_POSTURE: Readonly<Record<keyof FreeParameters, number>> = {
 export function calibrateBody(
   readings: readonly Reading[],
   entries: readonly LedgerEntry[],
-  bar: BarKind,
+  ridden: DrawnBar,
   before?: CalibratedBody,
 ): CalibratedBody {
+  const bar = barReadAs(ridden)
   const timeline = timelineOf(entries)
   const standingAt = standings(readings, timeline, bar)
   const free = freeParameters(standingAt(timeline.length), readings)
@@ -146,6 +152,7 @@ export function calibrateBody(
   }
   return {
     bar,
+    ridden,
     timeline,
     standingAt,
     free,
@@ -175,9 +182,10 @@ function solved(free: FreeParameters, knowns: readonly Known[], before: Calibrat
 /** The body with the readings that hold at a place. */
 export function riderAtPlace(body: CalibratedBody, place: number = body.timeline.length): CalibratedRider {
   const { resolved, values, plusMinus } = body.standingAt(place)
-  const { bar, timeline, free, knowns, usual, comparedIn } = body
+  const { bar, ridden, timeline, free, knowns, usual, comparedIn } = body
   return {
     bar,
+    ridden,
     timeline,
     resolved,
     values,
@@ -197,15 +205,24 @@ export function riderAtPlace(body: CalibratedBody, place: number = body.timeline
 export function calibrateRider(
   readings: readonly Reading[],
   entries: readonly LedgerEntry[],
-  bar: BarKind,
+  bar: DrawnBar,
   place: number = entries.length,
 ): CalibratedRider {
   return riderAtPlace(calibrateBody(readings, entries, bar), place)
 }
 
-/** Whether a position of the hands counts for this rider. */
-export function isPositionRidden({ others }: Pick<CalibratedRider, 'others'>, hands: HandPosition): boolean {
-  return handPlace(hands).isUnusual !== true || others.some((row) => row.hands === hands)
+/** Whether a position of the hands counts for this rider: the bike has it and riders use it, or something was read there. */
+export function isPositionRidden(rider: Pick<CalibratedRider, 'ridden' | 'others'>, hands: HandPosition): boolean {
+  return (handPlace(hands).isUnusual !== true && hasHandPosition(rider.ridden, hands)) || isReadThere(rider, hands)
+}
+
+/** Whether something can be read in a position of the hands: the bike has it, or something was read there before. */
+export function isPositionThere(rider: Pick<CalibratedRider, 'ridden' | 'others'>, hands: HandPosition): boolean {
+  return hasHandPosition(rider.ridden, hands) || isReadThere(rider, hands)
+}
+
+function isReadThere({ others }: Pick<CalibratedRider, 'others'>, hands: HandPosition): boolean {
+  return others.some((row) => row.hands === hands)
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */

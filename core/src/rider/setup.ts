@@ -1,6 +1,6 @@
 import { withFree } from '../body/calibration.ts'
 import type { RiderModel } from '../body/rider.ts'
-import type { BarKind } from '../bike/bikeKinds.ts'
+import type { DrawnBar } from '../bike/bikeKinds.ts'
 import { numberKeys } from '../readings/readingDefinitions.ts'
 import type { NumberKey } from '../readings/readingDefinitions.ts'
 import type { Resolved, ResolvedReadings } from '../readings/resolve.ts'
@@ -42,13 +42,13 @@ export interface Setup {
 export function setupOf(
   readings: readonly Reading[],
   entries: readonly LedgerEntry[],
-  bar: BarKind,
+  bar: DrawnBar,
   place: number = entries.length,
   body: CalibratedBody = calibrateBody(readings, entries, bar),
 ): Setup {
   const rider = riderAtPlace(body, place)
   const folded = foldedAt(entries, place)
-  const built = buildModel(rider.values, bar, folded.by)
+  const built = buildModel(rider.values, rider.bar, folded.by)
   return {
     place,
     baseline: rider.resolved,

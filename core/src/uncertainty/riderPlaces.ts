@@ -1,4 +1,4 @@
-import type { BarKind } from '../bike/bikeKinds.ts'
+import type { DrawnBar } from '../bike/bikeKinds.ts'
 import type { MetricKey, RiderMetrics } from '../body/metrics.ts'
 import { lazily } from '../kernel/lazily.ts'
 import type { LedgerEntry } from '../ledger/ledger.ts'
@@ -28,7 +28,7 @@ export interface RiderPlace {
 export interface RiderPlaces {
   readonly readings: readonly Reading[]
   readonly ledger: readonly LedgerEntry[]
-  readonly bar: BarKind
+  readonly bar: DrawnBar
   readonly body: CalibratedBody
   /** @param place how many ledger entries are in force */
   readonly at: (place: number) => RiderPlace
@@ -44,7 +44,12 @@ export interface RiderPlaces {
  * From readings and ledger to the rider at each place of it, in browser, worker and server alike.
  * @param before the same visit a moment ago: it is handed back where nothing of this has changed, else the search for the body starts from its body
  */
-export function riderPlaces(readings: readonly Reading[], ledger: readonly LedgerEntry[], bar: BarKind, before?: RiderPlaces): RiderPlaces {
+export function riderPlaces(
+  readings: readonly Reading[],
+  ledger: readonly LedgerEntry[],
+  bar: DrawnBar,
+  before?: RiderPlaces,
+): RiderPlaces {
   if (before?.readings === readings && before.ledger === ledger && before.bar === bar) return before
   const from = before?.nearest
   let body: CalibratedBody | undefined

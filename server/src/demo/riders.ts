@@ -790,7 +790,7 @@ const mechanic: VisitFile = {
       frontBrake: 'right',
       aims: ['speed', 'distance'],
     },
-    choices: { ...freshVisit.choices, hands: { shares: { extension: 75, hoods: 20, drops: 0, tops: 5 } } },
+    choices: { ...freshVisit.choices, hands: { shares: { extension: 75, hoods: 25 } } },
     startedAt: mechanicAt,
   },
   readings: [

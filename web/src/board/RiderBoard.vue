@@ -44,7 +44,7 @@ function scene({ model, rider, folded: { by } }: Setup) {
 }
 /** What the hands can hold here, and how hard. */
 const postures = computed<Record<string, string>>(() =>
-  Object.fromEntries(board.postures.map((posture) => [keyOf(posture), postureWords(posture)])),
+  Object.fromEntries(board.postures.map((posture) => [keyOf(posture), postureWords(posture, visit.drawnBar)])),
 )
 const keyOf = ({ hands, effort }: Posture) => `${hands} ${effort}`
 const posed = computed(() => board.posture ?? board.postures[0] ?? null)

@@ -96,7 +96,7 @@ export const useVisit = defineStore('visit', () => {
   /** the entry a reading taken now is taken after */
   const after = computed(() => ledger.value[place.value - 1]?.id ?? null)
   // The search for the body starts where it ended a key press ago.
-  const places = computed<RiderPlaces>((before) => riderPlaces(readings.value, ledger.value, bar.value, before))
+  const places = computed<RiderPlaces>((before) => riderPlaces(readings.value, ledger.value, drawnBar.value, before))
   const baseline = computed(() => places.value.start.setup)
   const setup = computed(() => places.value.at(place.value).setup)
   const rider = computed(() => setup.value.rider)

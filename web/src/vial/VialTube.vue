@@ -30,17 +30,38 @@ const x = (value: number) => across(props, value)
 const rx = computed(() => halfBubble(props, props.plusMinus))
 const bubble = computed(() => bubbleAt(props, props.value, props.plusMinus))
 const height = computed(() => (props.ticks.length > 0 ? WITH_TICKS : GLASS_HEIGHT))
+interface Mark {
+  readonly at: number
+  readonly label: string
+}
+/** What one letter of a label takes, and the gap between two labels, in the drawing's units. */
+const LETTER = 5.4
+const GAP = 7
 const marks = computed(() =>
-  props.ticks.map((tick) => {
+  props.ticks.map((tick): Mark => {
     const beyond = tick.at > props.scale.max ? '›' : tick.at < props.scale.min ? '‹' : ''
-    const at = x(tick.at)
-    return {
-      at,
-      label: beyond === '‹' ? `‹ ${tick.label}` : `${tick.label} ${beyond}`.trim(),
-      anchor: at > props.width - 40 ? 'end' : at < 40 ? 'start' : 'middle',
-    }
+    return { at: x(tick.at), label: beyond === '‹' ? `‹ ${tick.label}` : `${tick.label} ${beyond}`.trim() }
   }),
 )
+/** Names of the marks, each under its own and none over another: from the right on they give way to the left. */
+const names = computed(() => {
+  let end = props.width
+  const placed = [...marks.value]
+    .sort((a, b) => b.at - a.at)
+    .map(({ at, label }) => {
+      const length = label.length * LETTER
+      const start = Math.min(at - length / 2, end - length)
+      end = start - GAP
+      return { label, start, length }
+    })
+  // What gave way past the left end comes back, and its neighbours with it.
+  let from = 0
+  return placed.reverse().map(({ label, start, length }) => {
+    const at = Math.max(start, from)
+    from = at + length + GAP
+    return { label, at: at + length / 2 }
+  })
+})
 </script>
 
 <template>
@@ -54,9 +75,18 @@ const marks = computed(() =>
       </template>
       <ellipse v-if="ghost !== null" class="ghost" :cx="x(ghost)" cy="12" :rx="rx" ry="7" />
       <!-- Moved as a whole: a text whose own place changes is shaped anew. -->
-      <g v-for="mark in marks" :key="mark.label" :transform="`translate(${mark.at.toFixed(1)} 0)`">
-        <line class="tick" x1="0" x2="0" y1="25" y2="29" />
-        <text class="tick-label" x="0" y="40" :text-anchor="mark.anchor">{{ mark.label }}</text>
+      <line
+        v-for="mark in marks"
+        :key="mark.label"
+        class="tick"
+        :transform="`translate(${mark.at.toFixed(1)} 0)`"
+        x1="0"
+        x2="0"
+        y1="25"
+        y2="29"
+      />
+      <g v-for="name in names" :key="name.label" :transform="`translate(${name.at.toFixed(1)} 0)`">
+        <text class="tick-label" x="0" y="40" text-anchor="middle">{{ name.label }}</text>
       </g>
     </svg>
     <!-- The bubble is no part of the drawing: moving it lays no drawing out. It does not glide: that would keep

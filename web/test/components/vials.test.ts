@@ -49,12 +49,44 @@ describe('the glass', () => {
     })
     const style = at.get('.bubble').attributes('style')
     expect(shareOf(style, 'left') + shareOf(style, 'width') / 2).toBeCloseTo(310 / 320, 3)
-    expect(at.findAll('text').map((text) => [text.text(), text.attributes('text-anchor')])).toEqual([
-      ['‹ low', 'start'],
-      ['middle', 'middle'],
-      ['high ›', 'end'],
-    ])
+    expect(at.findAll('text').map((text) => text.text())).toEqual(['‹ low', 'middle', 'high ›'])
     expect(at.findAll('.engraved')).toHaveLength(1)
+  })
+
+  it('writes no name of a mark over another, nor past the tube’s ends', () => {
+    const namesAt = (...ticks: { at: number; label: string }[]) => {
+      const at = shown(VialTube, { ...tube, ticks })
+      // A letter takes 5.4 units of the drawing’s 320.
+      return at.findAll('text').map((text) => {
+        const middle = Number(/translate\(([-\d.]+)/.exec(text.element.parentElement!.getAttribute('transform')!)?.[1])
+        const half = (text.text().length * 5.4) / 2
+        return [middle - half, middle + half] as const
+      })
+    }
+    for (const ticks of [
+      [
+        { at: 39, label: 'By build' },
+        { at: 39, label: 'By stature' },
+        { at: 33, label: 'By use' },
+      ],
+      [
+        { at: 20.5, label: 'By build' },
+        { at: 21, label: 'By stature' },
+      ],
+      [
+        { at: 5, label: 'By build' },
+        { at: 60, label: 'By stature' },
+        { at: 61, label: 'By use' },
+      ],
+    ]) {
+      const names = namesAt(...ticks).sort((a, b) => a[0] - b[0])
+      expect(names).toHaveLength(ticks.length)
+      names.forEach(([from, to], i) => {
+        expect(from).toBeGreaterThanOrEqual(-0.1)
+        expect(to).toBeLessThanOrEqual(320.1)
+        expect(from).toBeGreaterThanOrEqual((names[i - 1]?.[1] ?? -10) + 5)
+      })
+    }
   })
 
   it('shows a value that is not sure at all, and the start as a shape of its own', () => {

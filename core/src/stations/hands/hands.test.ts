@@ -28,7 +28,9 @@ describe('width', () => {
     // 0.44 · 1800: common practice.
     expect(widthTarget('stature', input)).toEqual({ low: 756, aim: 792, high: 828 })
     expect(widthTarget('use', input)).toEqual({ low: 740, aim: 770, high: 800 })
-    expect(widthTarget('use', { ...input, kind: 'town' })).toBeNull()
+    expect(widthTarget('use', { ...input, kind: 'other' })).toBeNull()
+    // A town bar of 620 is none that is 130 too narrow.
+    expect(widthTarget('use', { ...input, kind: 'town' })).toEqual({ low: 580, aim: 630, high: 680 })
     expect(widthTarget('build', { ...input, acromionWidth: null })).toBeNull()
     expect(widthTarget('stature', { ...input, stature: null })).toBeNull()
   })
@@ -50,7 +52,7 @@ describe('another bar', () => {
   })
 
   it('goes by use where bars for this kind of bike have a common width, else by build', () => {
-    expect([usualWidthSchool('flat', 'cross-country'), usualWidthSchool('flat', 'town')]).toEqual(['use', 'build'])
+    expect([usualWidthSchool('flat', 'cross-country'), usualWidthSchool('flat', 'other')]).toEqual(['use', 'build'])
     expect(usualWidthSchool('drop', 'drop bar')).toBe('acromia')
   })
 

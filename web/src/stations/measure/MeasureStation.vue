@@ -3,7 +3,8 @@ import { tableOf } from '@level-stance/core/kernel/tables'
 import { useSessionStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { conditions, conditionsFor } from '@level-stance/core/readings/conditions'
+import { isPositionThere } from '@level-stance/core/rider/calibrated'
+import { conditions, conditionsFor, handsOf } from '@level-stance/core/readings/conditions'
 import type { ConditionKey } from '@level-stance/core/readings/conditions'
 import { hasReading } from '@level-stance/core/uncertainty/measureNext'
 import { isRead } from '@level-stance/core/readings/resolve'
@@ -94,7 +95,9 @@ const sections = computed(() => {
   const headings = [...new Set(rows.value.map((key) => definitionOf(key).section))]
   return headings.map((heading) => ({ heading, keys: rows.value.filter((key) => definitionOf(key).section === heading) }))
 })
-const ridingConditions = computed(() => conditionsFor('torsoAngle', visit.bar))
+const ridingConditions = computed(() =>
+  conditionsFor('torsoAngle', visit.bar).filter((key) => isPositionThere(visit.rider, handsOf(key, visit.bar))),
+)
 const ridingWords = computed(() =>
   tableOf(ridingConditions.value, (key): string => `${conditions[key].label}${key === 'usual' ? ', hands where they usually are' : ''}`),
 )

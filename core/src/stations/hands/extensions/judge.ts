@@ -1,3 +1,4 @@
+import type { DrawnBar } from '../../../bike/bikeKinds.ts'
 import { term } from '../../../readings/table/terms.ts'
 import type { Message } from '../../../kernel/message.ts'
 import { judged, toAim, verdictOf } from '../../../kernel/judged.ts'
@@ -19,7 +20,7 @@ import { byWeight } from '../../../kernel/finding.ts'
 import type { PageJudgement, Proposal } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
 import { fallbacks, NERVOUS, PAD_AHEAD, PAD_DOUBT, padAheadOfElbow, PADS_INSIDE } from './rules.ts'
-import { judgedIn, positionLabels } from '../place/positions.ts'
+import { judgedIn, positionLabel } from '../place/positions.ts'
 import type { Fallback } from './rules.ts'
 import type { PositionRow } from '../place/positions.ts'
 import { spacingNow } from '../bar/spread.ts'
@@ -93,7 +94,7 @@ export function extensionStanding(
   const add = into(findings)
   if (calm) {
     padFindings(known, context, steering, findings)
-    postureFindings(known, findings)
+    postureFindings(known, setup.rider.ridden, findings)
   }
   if (known.creep && setup.rider.bar === 'drop') creepFindings(known.creep, creep?.isOld === true, into(findings, 'creepOnExtensions'))
   const rules = context.riding.events ?? ''
@@ -156,7 +157,7 @@ function padFindings(
 const LOWEST_TORSO = 10
 /** Head bent back by more tires within the hour, degrees. @source prior */
 const NECK_LONG = 62
-function postureFindings({ calm, gap, elbow, fallbacks: easier }: Known, findings: Finding[]): void {
+function postureFindings({ calm, gap, elbow, fallbacks: easier }: Known, bar: DrawnBar, findings: Finding[]): void {
   const add = into(findings)
   if (gap !== null && gap.value < gap.plusMinus) {
     const up = 'Pads up or forward, before anything goes lower.'
@@ -183,7 +184,7 @@ function postureFindings({ calm, gap, elbow, fallbacks: easier }: Known, finding
   if (neck !== null && neck > NECK_LONG) {
     const [first] = easier
     const go = first
-      ? `When it tires: the ${positionLabels[first.hands].toLowerCase()}, ${degrees(first.neck, 0)} less. Plan that change before it hurts.`
+      ? `When it tires: the ${positionLabel(first.hands, bar).toLowerCase()}, ${degrees(first.neck, 0)} less. Plan that change before it hurts.`
       : 'Give a second, relaxed position for when it tires.'
     add('neck', 'both', 'note', `Looking ahead bends the neck back ${degrees(neck, 0)}.`, go, 'prior')
   }

@@ -29,7 +29,7 @@ import { byWeight } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { PageJudgement, Proposal } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { judgedIn, positionRows, positionLabels } from './positions.ts'
+import { judgedIn, positionRows, positionLabel } from './positions.ts'
 import type { PositionRow } from './positions.ts'
 import { broadMiddle, handSweep } from './handSweep.ts'
 import type { Middle, SweepPoint } from './handSweep.ts'
@@ -200,7 +200,7 @@ function lockedFindings(context: VisitContext, positions: readonly PositionRow[]
       `locked-${hands}`,
       'both',
       verdictOf(straight).weight,
-      `Elbow locked on the ${positionLabels[hands].toLowerCase()}: ${degrees(straight.value, 0)}.`,
+      `Elbow locked on the ${positionLabel(hands, context.setup.rider.ridden).toLowerCase()}: ${degrees(straight.value, 0)}.`,
       `±${trimmed(straight.plusMinus, 0)}°. A soft bend is wanted where the hands are most; below ${LOCKED}° shocks go to neck and hands.`,
       'prior',
     )

@@ -1,3 +1,4 @@
+import type { DrawnBar } from '../../../bike/bikeKinds.ts'
 import { withFree } from '../../../body/calibration.ts'
 import { riderMetrics } from '../../../body/metrics.ts'
 import type { MetricKey, RiderMetrics } from '../../../body/metrics.ts'
@@ -14,7 +15,7 @@ import { standingOf } from '../../../rider/setup.ts'
 import type { Setup, Standing } from '../../../rider/setup.ts'
 import { neckFor } from './handSweep.ts'
 
-export const positionLabels: Readonly<Record<HandPosition, string>> = {
+const labels: Readonly<Record<HandPosition, string>> = {
   grip: 'Grips',
   hoods: 'Hoods',
   tops: 'Tops',
@@ -23,13 +24,19 @@ export const positionLabels: Readonly<Record<HandPosition, string>> = {
   extension: 'Extensions',
 }
 
+/** A position by name: where hoods would be, a base bar has its horns. */
+export function positionLabel(hands: HandPosition, bar: DrawnBar): string {
+  return hands === 'hoods' && bar === 'base' ? 'Base bar' : labels[hands]
+}
+
 /** Where the hands are, and how hard the rider works. */
 export interface Posture {
   readonly hands: HandPosition
   readonly effort: 'calm' | 'hard'
 }
 /** "Drops, hard": a posture by name. */
-export const postureWords = ({ hands, effort }: Posture): string => `${positionLabels[hands]}${effort === 'hard' ? ', hard' : ''}`
+export const postureWords = ({ hands, effort }: Posture, bar: DrawnBar): string =>
+  `${positionLabel(hands, bar)}${effort === 'hard' ? ', hard' : ''}`
 
 /** The rider's model in one posture. */
 interface PosedModel extends Posture {

@@ -39,6 +39,9 @@ export function widthSchoolsFor(bar: BarKind): BarWidthSchoolKey[] {
 
 /** Widths end to end that are common on flat bars; kinds that are not here have no common width of their own. @source common-practice */
 const usualWidths: Readonly<Partial<Record<BikeKind, readonly [low: number, high: number]>>> = {
+  'flat bar': [560, 660],
+  town: [580, 680],
+  cargo: [600, 720],
   'cross-country': [720, 760],
   trail: [740, 800],
   downhill: [760, 820],

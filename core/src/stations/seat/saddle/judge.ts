@@ -1,6 +1,6 @@
 import { mm, msg, range } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { chosen, measuredValue } from '../../../readings/resolve.ts'
+import { chosen, measuredValue, standsAt } from '../../../readings/resolve.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
@@ -11,7 +11,9 @@ import type { WidthRange } from './width.ts'
 
 import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
-import { into, intoBoth } from '../../../station/say.ts'
+import type { Proposal } from '../../../station/station.ts'
+import type { Setup } from '../../../rider/setup.ts'
+import { into, intoBoth, reasonOf } from '../../../station/say.ts'
 import { slidesAbout, softTissue } from '../complaints/told.ts'
 
 /** The saddle's width against what these bones and this posture ask, mm. */
@@ -39,6 +41,20 @@ export function noseFindings(nose: Judged | null): Finding[] {
       'prior',
     )
   return found
+}
+
+/** By how much the front of this saddle is set narrower, until it is within its band ± and all; 0 where it cannot be, or need not. */
+export function narrowerFront(setup: Setup): number {
+  const [nose, least] = [standsAt(setup.now, 'saddleNoseWidth'), measuredValue(setup.now, 'saddleNoseLeast')]
+  if (nose === null || least === null || nose.value <= NOSE_WIDTH.high) return 0
+  return Math.min(0, Math.round(Math.max(least, NOSE_WIDTH.high - nose.plusMinus) - nose.value))
+}
+
+export function noseProposals(setup: Setup, findings: readonly Finding[]): Proposal[] {
+  const by = narrowerFront(setup)
+  if (by === 0) return []
+  const requested = [{ setting: 'saddleNoseWidth' as const, side: 'both' as const, by }]
+  return [{ key: 'front', words: msg`Front set ${mm(-by)} narrower`, requested, reason: reasonOf(findings, 'nose-wide') }]
 }
 
 /** Width against the range, and the mat's spacing against the one in use. @source common-practice */

@@ -8,7 +8,7 @@ import { readFrom, readingAt } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { saddleWidthCalculation } from './calculations.ts'
-import { NOSE_WIDTH, noseFindings, widthStands } from './judge.ts'
+import { NOSE_WIDTH, noseFindings, noseProposals, widthStands } from './judge.ts'
 import type { SitPosture, WidthRange, SaddleWidthSchoolKey } from './width.ts'
 
 interface Parts {
@@ -41,7 +41,8 @@ export const saddleNumbers = {
 function judge(parts: Parts): Partial<PageJudgement> {
   const { width, widthFindings: ofWidth, spacing, postures, widthSchool } = parts
   const findings = byWeight([...ofWidth, ...noseFindings(saddleNumbers.noseWidth.at(parts))])
-  if (spacing === null || width === null || postures.length === 0) return { findings }
+  const proposals = noseProposals(parts.context.setup, findings)
+  if (spacing === null || width === null || postures.length === 0) return { findings, proposals }
   const input = {
     spacing: spacing.value,
     spacingPlusMinus: spacing.plusMinus,
@@ -49,7 +50,7 @@ function judge(parts: Parts): Partial<PageJudgement> {
     school: widthSchool,
   }
   const calculation = anyCalculation(saddleWidthCalculation)
-  return { findings, working: [{ heading: 'Saddle width', calculation, input, plusMinus: { spacing: spacing.plusMinus } }] }
+  return { findings, proposals, working: [{ heading: 'Saddle width', calculation, input, plusMinus: { spacing: spacing.plusMinus } }] }
 }
 
 export const saddlePage = {
@@ -62,6 +63,7 @@ export const saddlePage = {
     'saddleWidth',
     'saddleZoneWidth',
     'saddleNoseWidth',
+    'saddleNoseLeast',
     'saddleLength',
     'sitFromNose',
     'saddleRelief',

@@ -44,7 +44,14 @@ export function posturesOf(setup: Setup): SitPosture[] {
     const read = hands === usual ? metricEstimate(setup, 'torso', modelled) : at && metricReadIn(setup, there, at, 'torso')
     const torso = read?.value ?? modelled
     if (torso === null) return []
-    return [{ hands: handWords[hands], usual: hands === usual, torso, plusMinus: read?.plusMinus ?? MODEL_TORSO }]
+    return [
+      {
+        hands: hands === 'hoods' && rider.ridden === 'base' ? 'hands on the base bar' : handWords[hands],
+        usual: hands === usual,
+        torso,
+        plusMinus: read?.plusMinus ?? MODEL_TORSO,
+      },
+    ]
   })
 }
 

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { positionLabels } from '@level-stance/core/stations/hands/place/positions'
+import { positionLabel } from '@level-stance/core/stations/hands/place/positions'
 import { extensionChoices } from '@level-stance/core/stations/hands/cockpit/partChoices'
 import { formatLength, trimmed } from '@level-stance/core/kernel/entry'
 import { useCockpit } from '../../../data/catalogue.ts'
+import { useVisit } from '../../../data/visit.ts'
 import { usePreferences } from '../../../data/preferences.ts'
 import JudgedPage from '../pieces/JudgedPage.vue'
 import PartChoices from '../pieces/PartChoices.vue'
 import { useHands } from '../../useHands.ts'
 
 /** Forearm extensions: pads, reach, what each position asks of torso and neck, and where to go when it tires. */
+const visit = useVisit()
 const hands = useHands()
 const preferences = usePreferences()
 const catalogue = useCockpit()
@@ -53,7 +55,8 @@ const least = (left: number | null, right: number | null) => (left === null || r
       <tbody>
         <tr v-for="row in rows" :key="`${row.hands} ${row.effort}`">
           <th scope="row">
-            {{ positionLabels[row.hands] }}{{ row.effort === 'hard' ? ', hard' : '' }}<span v-if="!row.isRead" class="muted"> est.</span>
+            {{ positionLabel(row.hands, visit.drawnBar) }}{{ row.effort === 'hard' ? ', hard' : ''
+            }}<span v-if="!row.isRead" class="muted"> est.</span>
           </th>
           <td class="figure">{{ degrees(row.metrics.torso) }}</td>
           <td class="figure">{{ degrees(least(row.metrics.hipLeft, row.metrics.hipRight)) }}</td>
@@ -68,7 +71,7 @@ const least = (left: number | null, right: number | null) => (left === null || r
       <h2>When the neck tires</h2>
       <ul v-if="extensions.fallbacks.length > 0" class="small" data-testid="fallbacks">
         <li v-for="row in extensions.fallbacks" :key="row.hands">
-          {{ positionLabels[row.hands] }}: neck {{ degrees(row.neck) }} less, torso {{ degrees(row.torso) }} higher.
+          {{ positionLabel(row.hands, visit.drawnBar) }}: neck {{ degrees(row.neck) }} less, torso {{ degrees(row.torso) }} higher.
         </li>
       </ul>
       <p v-else class="small muted">No other position of this bike is easier on the neck: give the rider one.</p>

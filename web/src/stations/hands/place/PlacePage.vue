@@ -2,7 +2,8 @@
 import { InputNumber } from 'ant-design-vue'
 import { computed } from 'vue'
 import { sharesOf } from '@level-stance/core/stations/hands/place/judge'
-import { positionLabels } from '@level-stance/core/stations/hands/place/positions'
+import { positionLabel } from '@level-stance/core/stations/hands/place/positions'
+import { isPositionThere } from '@level-stance/core/rider/calibrated'
 import { handPositionsOf } from '@level-stance/core/readings/conditions'
 import type { HandPosition } from '@level-stance/core/readings/conditions'
 import { lengthWords, trimmed } from '@level-stance/core/kernel/entry'
@@ -16,7 +17,10 @@ import { useHands } from '../../useHands.ts'
 const visit = useVisit()
 const hands = useHands()
 const preferences = usePreferences()
-const positions = computed(() => handPositionsOf(visit.bar))
+/** Those the bike has, and what was said or read of others before. */
+const positions = computed(() =>
+  handPositionsOf(visit.bar).filter((hands) => isPositionThere(visit.rider, hands) || (shares.value.of[hands] ?? 0) > 0),
+)
 const shares = computed(() => sharesOf(hands.parts.context))
 const steering = computed(() => hands.rested.place.steering)
 const elbow = (position: HandPosition) => {
@@ -38,7 +42,7 @@ function mark(position: HandPosition, share: number | null): void {
       </caption>
       <tbody>
         <tr v-for="position in positions" :key="position">
-          <th scope="row">{{ positionLabels[position] }}</th>
+          <th scope="row">{{ positionLabel(position, visit.drawnBar) }}</th>
           <td>
             <InputNumber
               :value="shares.of[position] ?? ''"
@@ -48,7 +52,7 @@ function mark(position: HandPosition, share: number | null): void {
               :precision="0"
               size="small"
               addon-after="%"
-              :aria-label="`Share of the ride, ${positionLabels[position]}`"
+              :aria-label="`Share of the ride, ${positionLabel(position, visit.drawnBar)}`"
               @change="(value: unknown) => mark(position, typeof value === 'number' ? value : null)"
             />
           </td>

@@ -9,6 +9,7 @@ import type { SaddleSpec } from '@level-stance/core/stations/seat/saddle/kinds'
 import { rankSaddles, saddleDisturbs } from '@level-stance/core/stations/seat/saddle/ranking'
 import { saddleWidthSchoolKeys, saddleWidthSchools } from '@level-stance/core/stations/seat/saddle/width'
 import FindingList from '../../../finding/FindingList.vue'
+import ProposalButtons from '../../../move/ProposalButtons.vue'
 import PageHead from '../../../working/PageHead.vue'
 import { saddleForm } from '../../../catalogue/partForms.ts'
 import RankedParts from '../../../catalogue/RankedParts.vue'
@@ -84,7 +85,8 @@ const isInUse = ({ spec }: Ranked<SaddleSpec>) => {
           : 'The torso is not known: read it, or where the hands are.'
       }}
     </p>
-    <FindingList :findings="seat.rested.widthFindings" none="" />
+    <FindingList :findings="seat.judgement.findings" none="" />
+    <ProposalButtons :proposals="seat.judgement.proposals" />
     <ImpressionCard />
     <RankedParts
       title="Saddles for this rider"
