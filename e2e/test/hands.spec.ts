@@ -50,7 +50,7 @@ test('the lighthouse mechanic: creep, wide pads and a tired neck, from the exten
   await openOwnDemo(page, 'Dagny', 'Hands', 'Extensions')
   await expect(page.getByTestId('finding-creep')).toContainText('Creeps 32 mm forward under power')
   await expect(page.getByTestId('finding-pads-wide')).toContainText('Pads stand about as wide as the shoulders')
-  await expect(page.getByTestId('fallbacks')).toContainText('Hoods')
+  await expect(page.getByTestId('fallbacks')).toContainText('Base bar')
   await page.getByTestId('take-shorter').click()
   await expect(page.getByTestId('move-now')).toContainText('Extensions shorter 10')
   await expect(page.getByText('Pads and extensions to the maker’s torque')).toBeVisible()

@@ -9,7 +9,7 @@ import { noseFindings, noseProposals } from '../stations/seat/saddle/judge.ts'
 import { saddlePage } from '../stations/seat/saddle/page.ts'
 import { aReading, readingsWith, complaintAt, controlComplaint, entryOf, onlyReadings } from '../testing.ts'
 import { leverTurn } from '../stations/hands/levers/judge.ts'
-import { flatBar } from '../stations/hands/testing.ts'
+import { dropBar, flatBar } from '../stations/hands/testing.ts'
 import { sides } from '../kernel/sided.ts'
 import { bodyRegion, bodyRegionKeys } from '../talk/regions.ts'
 import { controlSymptomKeys } from '../talk/controlSymptoms.ts'
@@ -295,6 +295,29 @@ describe('a saddle whose front can be set', () => {
     const setup = setupOf(readingsWith({ saddleNoseWidth: 62, saddleNoseLeast: 38 }), [narrower], 'drop')
     const nose = saddlePage.numbers.noseWidth.at({ context: { setup } } as never)
     expect([nose?.value, noseFindings(nose), noseProposals(setup, [])]).toEqual([47, [], []])
+  })
+})
+
+describe('a bar whose roll nobody read', () => {
+  const { barRoll: _, ...unread } = dropBar
+  const bent = (over: object) =>
+    think({
+      kind: 'drop bar',
+      complaints: [complaintAt(1, 'hand-little', 'both', { kind: 'numb', severity: 6 })],
+      readings: readingsWith({
+        ...unread,
+        wristAngle: [30, 30],
+        saddleTilt: -1,
+        elbowFlexion: [25, 25],
+        sitsWhere: 'middle',
+        ...over,
+      } as never),
+    }).moves.flatMap(({ cause, requested }) => (cause === 'hoods-low' ? movesAsked(requested) : []))
+
+  it('is rolled by no more than half of its band; one that was read by what it has left', () => {
+    expect(bent({})).toEqual([{ setting: 'barRoll', side: 'both', by: -2 }])
+    expect(bent({ barRoll: 4 })[0]!.by).toBeLessThan(-4)
+    expect(bent({ barRoll: -4 })).toEqual([])
   })
 })
 

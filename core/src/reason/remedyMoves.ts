@@ -11,6 +11,7 @@ import type { Side } from '../kernel/sided.ts'
 import { legLengthReadings } from '../stations/seat/legs/readings.ts'
 import { narrowerFront } from '../stations/seat/saddle/judge.ts'
 import { closerBy } from '../stations/hands/place/judge.ts'
+import { rollRoom } from '../stations/hands/roll/readings.ts'
 import { SETBACK_STEP } from '../stations/seat/setback/judge.ts'
 import type { CauseKey } from './causeTable.ts'
 import type { Facts } from './context.ts'
@@ -111,6 +112,8 @@ function heightMove({ seat: { height } }: Facts, way: 1 | -1): RequestedMove[] |
   return height === null || Math.sign(height.by) !== way ? null : [{ setting: 'saddleHeight', side: 'both', by: height.by }]
 }
 
+const keptWithin = (by: number, { low, high }: { readonly low: number; readonly high: number }) => Math.min(high, Math.max(low, by))
+
 /** What answers a cause, and how it came by its size. */
 interface RemedyMoves {
   readonly moves: readonly Requested[]
@@ -139,7 +142,9 @@ export function remedyMoves(facts: Facts, cause: CauseKey, sides: readonly Side[
     if (rest !== null && rest <= 0) return []
     // A part comes in sizes; a setting goes no further than its number asks.
     const wanted = rest === null ? step : ofPart ? Math.max(leastOf(move.setting), rest) : Math.max(resolution, rest)
-    const by = move.way * Math.ceil(wanted / resolution - 0.5) * resolution
+    const asked = move.way * Math.ceil(wanted / resolution - 0.5) * resolution
+    const by = move.setting === 'barRoll' ? keptWithin(asked, rollRoom(facts.setup)) : asked
+    if (by === 0) return []
     return [
       {
         setting: move.setting,

@@ -140,7 +140,7 @@ export const tests: readonly TestRow[] = [
   past('leg-length', 'kneesApart', 'high', 2, 'moderate', 'The knees are {v} apart at the bottom.', 'Both knees bend alike.'),
   when('leg-length', 'pelvisLevel', ['drops-left', 'drops-right'], 'moderate', 'The pelvis drops to one side.', 'The pelvis drops to neither side.'),
   when('saddle-up-downhill', 'saddleOnDescents', ['up'], 'strong', 'The saddle is left up.', 'The saddle is dropped.'),
-  past('reach-long', 'elbow', 'low', 4, 'strong', 'The elbows are locked, {v}.', 'The elbows are softly bent, {v}.'),
+  { ...past('reach-long', 'elbow', 'low', 4, 'strong', 'The elbows are locked, {v}.', 'The elbows are softly bent, {v}.'), against: 'moderate' },
   past('reach-long', 'creep', 'high', 5, 'moderate', 'Comes forward {v} under effort.', 'Stays in place under effort.'),
   past('reach-long', 'shoulder', { above: 'openShoulder' }, 5, 'weak', 'The shoulder is open, {v}.', 'The shoulder is not overreached, {v}.'),
   past('reach-short', 'elbow', 'high', 5, 'strong', 'The elbows are much bent, {v}.', 'The elbows are not cramped, {v}.'),

@@ -23,6 +23,7 @@ import type { Sided } from '../../../kernel/sided.ts'
 import { lazily } from '../../../kernel/lazily.ts'
 import type { PageJudgement, Proposal, WorkingRun } from '../../../station/station.ts'
 import type { VisitContext } from '../../../station/context.ts'
+import { rollRoom } from '../roll/readings.ts'
 import { easeOf, HOOD_IN, HOODS_ALIKE, WRIST_EASE } from './rules.ts'
 import { degrees, into, reasonOf } from '../../../station/say.ts'
 
@@ -119,11 +120,15 @@ function easeNow({ rider, folded, now }: Setup): Ease {
     return wristLeft === null || wristRight === null ? null : (wristLeft + wristRight) / 2
   }
   const place = standsAt(now, 'hoodPosition')?.value ?? null
+  const room = rollRoom({ now })
   const bend = (by: number) => wristWith(sides.map((side) => ({ setting: 'hoodPosition', side, by })))
   return {
     position:
       place === null ? null : easeOf(bend, { low: Math.max(-LOOKS.hoodPosition, -place), high: Math.min(LOOKS.hoodPosition, 90 - place) }),
-    roll: easeOf((by) => wristWith([{ setting: 'barRoll', side: 'both', by }]), { low: -LOOKS.barRoll, high: LOOKS.barRoll }),
+    roll: easeOf((by) => wristWith([{ setting: 'barRoll', side: 'both', by }]), {
+      low: Math.max(-LOOKS.barRoll, room.low),
+      high: Math.min(LOOKS.barRoll, room.high),
+    }),
   }
 }
 

@@ -6,6 +6,7 @@ import type { StationPage } from '../../../station/station.ts'
 import { trimmed } from '../../../kernel/entry.ts'
 import { judgeRoll } from './judge.ts'
 import type { RollStanding } from './judge.ts'
+import { ROLL } from './readings.ts'
 
 interface Parts {
   readonly roll: RollStanding
@@ -13,8 +14,6 @@ interface Parts {
 }
 
 const sweepReadings = readFrom('handSweep', 'handRise', 'barBacksweep', 'barUpsweep')
-/** Bars rolled further than this lie rolled back or forward, degrees from the maker's zero. @source prior */
-const ROLL = { low: -4, high: 5 } as const
 
 /** How the grips lie against the hands. */
 export const rollNumbers = {
