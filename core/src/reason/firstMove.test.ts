@@ -288,6 +288,8 @@ describe('a saddle whose front can be set', () => {
     // One that cannot be set, or stands at its narrowest, is another saddle.
     expect(noses({})).toEqual([[], 'a saddle'])
     expect(noses({ saddleNoseLeast: 62 })).toEqual([[], 'a saddle'])
+    // 52 ±3 is too close to call: nothing is set by it.
+    expect(noseProposals(setupOf(readingsWith({ saddleNoseWidth: 52, saddleNoseLeast: 38 }), [], 'drop'), [])).toEqual([])
   })
 
   it('once it is, neither page nor cause asks for it again', () => {

@@ -102,6 +102,9 @@ describe('what is read in a position', () => {
     expect(positionsOf({ ...timeTrial(), kind: 'drop bar' })[0]).toEqual(['hoods', 'tops', 'drops', 'extension'])
     const before = timeTrial({ readings: [...timeTrial().readings, ...inPosition('drops', aReading('torsoAngle', 'both', 30))] })
     expect(positionsOf(before)[0]).toEqual(['hoods', 'drops', 'extension'])
+    // Be it only where the rider sat.
+    const sat = timeTrial({ readings: [...timeTrial().readings, ...inPosition('drops', aReading('sitsWhere', 'both', 'nose'))] })
+    expect(positionsOf(sat)[0]).toEqual(['hoods', 'drops', 'extension'])
   })
 
   it('keeps the ± it was read with, and a change carries it on', () => {

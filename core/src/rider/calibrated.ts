@@ -49,6 +49,8 @@ export interface CalibratedBody {
   readonly bar: BarKind
   /** which positions of the hands there are */
   readonly ridden: DrawnBar
+  /** where the hands were when anything was read */
+  readonly readAt: ReadonlySet<HandPosition>
   readonly timeline: Timeline
   readonly standingAt: (place: number) => StandingNumbers
   readonly free: FreeParameters
@@ -67,6 +69,8 @@ export interface CalibratedRider {
   readonly bar: BarKind
   /** which positions of the hands there are */
   readonly ridden: DrawnBar
+  /** where the hands were when anything was read */
+  readonly readAt: ReadonlySet<HandPosition>
   readonly timeline: Timeline
   readonly resolved: ResolvedReadings
   readonly values: ModelValues
@@ -153,6 +157,7 @@ export function calibrateBody(
   return {
     bar,
     ridden,
+    readAt: new Set(readings.flatMap(({ value, condition }) => (value === null ? [] : [handsOf(condition, bar)]))),
     timeline,
     standingAt,
     free,
@@ -182,10 +187,11 @@ function solved(free: FreeParameters, knowns: readonly Known[], before: Calibrat
 /** The body with the readings that hold at a place. */
 export function riderAtPlace(body: CalibratedBody, place: number = body.timeline.length): CalibratedRider {
   const { resolved, values, plusMinus } = body.standingAt(place)
-  const { bar, ridden, timeline, free, knowns, usual, comparedIn } = body
+  const { bar, ridden, readAt, timeline, free, knowns, usual, comparedIn } = body
   return {
     bar,
     ridden,
+    readAt,
     timeline,
     resolved,
     values,
@@ -212,17 +218,13 @@ export function calibrateRider(
 }
 
 /** Whether a position of the hands counts for this rider: the bike has it and riders use it, or something was read there. */
-export function isPositionRidden(rider: Pick<CalibratedRider, 'ridden' | 'others'>, hands: HandPosition): boolean {
-  return (handPlace(hands).isUnusual !== true && hasHandPosition(rider.ridden, hands)) || isReadThere(rider, hands)
+export function isPositionRidden({ ridden, readAt }: Pick<CalibratedRider, 'ridden' | 'readAt'>, hands: HandPosition): boolean {
+  return (handPlace(hands).isUnusual !== true && hasHandPosition(ridden, hands)) || readAt.has(hands)
 }
 
 /** Whether something can be read in a position of the hands: the bike has it, or something was read there before. */
-export function isPositionThere(rider: Pick<CalibratedRider, 'ridden' | 'others'>, hands: HandPosition): boolean {
-  return hasHandPosition(rider.ridden, hands) || isReadThere(rider, hands)
-}
-
-function isReadThere({ others }: Pick<CalibratedRider, 'others'>, hands: HandPosition): boolean {
-  return others.some((row) => row.hands === hands)
+export function isPositionThere({ ridden, readAt }: Pick<CalibratedRider, 'ridden' | 'readAt'>, hands: HandPosition): boolean {
+  return hasHandPosition(ridden, hands) || readAt.has(hands)
 }
 
 /** The calibrated rider with changes made, at a hand position; null while readings are lacking. */

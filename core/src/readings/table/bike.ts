@@ -24,7 +24,7 @@ export const bikeReadings = {
     saddleWidth: length('Saddle width', 90, 320, 'tape', 'At its widest.', { part: 'saddle', drawing: ['bike', 'tail', 'sitBack'], term: 'sit-point' }),
     saddleZoneWidth: length('Width where you sit', 60, 300, 'tape', 'Across the saddle where the sit bones rest.', { part: 'saddle', drawing: ['saddleTop', 'zoneL', 'zoneR'], term: 'sit-point' }),
     saddleNoseWidth: length('Nose width', 15, 120, 'tape', 'Across the nose, a hand’s breadth before the sitting zone.', { part: 'saddle', drawing: ['saddleTop', 'noseL', 'noseR'], term: 'relief' }),
-    saddleNoseLeast: length('Front set narrowest', 15, 120, 'ruler', 'Only on a saddle whose front can be set: width of the nose at its narrowest, by the maker’s marks.', { part: 'saddle', drawing: ['saddleTop', 'noseL', 'noseR'], term: 'relief' }),
+    saddleNoseLeast: length('Front at its narrowest', 15, 120, 'ruler', 'Only on a saddle whose front can be set: width of the nose at its narrowest, by the maker’s marks.', { part: 'saddle', drawing: ['saddleTop', 'noseL', 'noseR'], term: 'relief' }),
     saddleLength: length('Saddle length', 150, 360, 'tape', 'Nose to tail.', { estimate: usually(265, 25, 'usual saddle'), part: 'saddle', drawing: ['bike', 'nose', 'tail'] }),
     saddleNoseDrop: length('Nose drop', 0, 40, 'ruler', 'Sitting zone level: how far the nose’s tip lies below it.', { part: 'saddle', drawing: ['saddle', 'noseLevel', 'nose'] }),
     saddleTailRise: length('Tail rise', 0, 60, 'ruler', 'Sitting zone level: how far the tail stands above it.', { part: 'saddle', drawing: ['saddle', 'tailLevel', 'tail'] }),

@@ -1,6 +1,6 @@
 import { mm, msg, range } from '../../../kernel/message.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { chosen, measuredValue, standsAt } from '../../../readings/resolve.ts'
+import { chosen, measuredValue } from '../../../readings/resolve.ts'
 import type { Finding } from '../../../kernel/finding.ts'
 import { combined } from '../../../kernel/quantity.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
@@ -13,6 +13,7 @@ import { judged, verdictOf } from '../../../kernel/judged.ts'
 import type { Judged } from '../../../kernel/judged.ts'
 import type { Proposal } from '../../../station/station.ts'
 import type { Setup } from '../../../rider/setup.ts'
+import { readingAt } from '../../../station/number.ts'
 import { into, intoBoth, reasonOf } from '../../../station/say.ts'
 import { slidesAbout, softTissue } from '../complaints/told.ts'
 
@@ -24,7 +25,7 @@ export function widthStands(width: WidthRange | null, saddle: Quantity | null): 
 }
 
 /** A nose wider than this meets the thighs of most riders, mm. @source prior */
-export const NOSE_WIDTH = { low: 0, high: 50 } as const
+const NOSE_WIDTH = { low: 0, high: 50 } as const
 
 /** A nose that meets the thighs; a narrow one is nothing to speak of. @source common-practice */
 export function noseFindings(nose: Judged | null): Finding[] {
@@ -43,10 +44,15 @@ export function noseFindings(nose: Judged | null): Finding[] {
   return found
 }
 
-/** By how much the front of this saddle is set narrower, until it is within its band ± and all; 0 where it cannot be, or need not. */
+/** The saddle's nose against what lets thighs past, mm; null while it is not read. */
+export function noseStands(setup: Setup): Judged | null {
+  return readingAt(setup, 'saddleNoseWidth', 'left', NOSE_WIDTH)
+}
+
+/** By how much the front of this saddle is set narrower, until it is within its band ± and all; 0 where it cannot be, or nothing clear asks for it. */
 export function narrowerFront(setup: Setup): number {
-  const [nose, least] = [standsAt(setup.now, 'saddleNoseWidth'), measuredValue(setup.now, 'saddleNoseLeast')]
-  if (nose === null || least === null || nose.value <= NOSE_WIDTH.high) return 0
+  const [nose, least] = [noseStands(setup), measuredValue(setup.now, 'saddleNoseLeast')]
+  if (nose === null || least === null || !verdictOf(nose).isClear || nose.value <= NOSE_WIDTH.high) return 0
   return Math.min(0, Math.round(Math.max(least, NOSE_WIDTH.high - nose.plusMinus) - nose.value))
 }
 

@@ -4,11 +4,11 @@ import type { Finding } from '../../../kernel/finding.ts'
 import type { Quantity } from '../../../kernel/quantity.ts'
 import { measured } from '../../../readings/resolve.ts'
 import type { VisitContext } from '../../../station/context.ts'
-import { readFrom, readingAt } from '../../../station/number.ts'
+import { readFrom } from '../../../station/number.ts'
 import type { NumberRows } from '../../../station/number.ts'
 import type { PageJudgement, StationPage } from '../../../station/station.ts'
 import { saddleWidthCalculation } from './calculations.ts'
-import { NOSE_WIDTH, noseFindings, noseProposals, widthStands } from './judge.ts'
+import { noseFindings, noseProposals, noseStands, widthStands } from './judge.ts'
 import type { SitPosture, WidthRange, SaddleWidthSchoolKey } from './width.ts'
 
 interface Parts {
@@ -34,7 +34,7 @@ export const saddleNumbers = {
     unit: 'mm',
     sided: false,
     readings: readFrom('saddleNoseWidth'),
-    at: ({ context }) => readingAt(context.setup, 'saddleNoseWidth', 'left', NOSE_WIDTH),
+    at: ({ context }) => noseStands(context.setup),
   },
 } as const satisfies NumberRows<Parts>
 
