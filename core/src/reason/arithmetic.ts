@@ -3,7 +3,7 @@ import type { Strength } from './testTable.ts'
 
 /** Belief in the most usual cause of a symptom before anything is read, and how it falls from rank to rank. @source prior */
 const FIRST_PRIOR = 0.4
-const RANK_FALL = 0.78
+const RANK_FALL = 0.74
 
 /** Words for how likely a cause is, from the likeliest down. @source prior */
 export const likelihoods = [

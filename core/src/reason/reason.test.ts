@@ -114,13 +114,13 @@ describe('the arithmetic', () => {
         ),
       )
     }
-    // Bayes by hand: prior 0.4, a strong test wholly positive: 0.4·0.92 / (0.4·0.92 + 0.6·0.08) = 0.8846.
-    expect(probabilityOf(oddsOf(0.4) * Math.exp(logRatio(1, 'strong')))).toBeCloseTo(0.368 / 0.416, 10)
+    // Bayes by hand: prior 0.4, a strong test wholly positive: 0.4·0.95 / (0.4·0.95 + 0.6·0.05) = 0.9268.
+    expect(probabilityOf(oddsOf(0.4) * Math.exp(logRatio(1, 'strong')))).toBeCloseTo(0.38 / 0.41, 10)
     expect(belief(0, 3, 2)).toBeCloseTo(0.5, 6)
     expect(belief(6, 6, 4)).toBeCloseTo(normalShare(6 / 5), 12)
   })
   it('priors fall by rank, words by likelihood, entropy is that of a coin', () => {
-    expect([priorAt(0), priorAt(1), priorAt(2)].map((p) => p.toFixed(4))).toEqual(['0.4000', '0.3120', '0.2434'])
+    expect([priorAt(0), priorAt(1), priorAt(2)].map((p) => p.toFixed(4))).toEqual(['0.4000', '0.2960', '0.2190'])
     expect([0.9, 0.8, 0.6, 0.3, 0.1].map((p) => likelihoodOf(p).words)).toEqual([
       'very likely',
       'very likely',

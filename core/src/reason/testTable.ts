@@ -10,8 +10,8 @@ import type { NumberName } from './numbers.ts'
 /** How well a test tells a cause: how often it is positive with the cause, and without it. @source prior */
 export const strengths = {
   weak: { sensitivity: 0.6, falseRate: 0.35 },
-  moderate: { sensitivity: 0.75, falseRate: 0.25 },
-  strong: { sensitivity: 0.92, falseRate: 0.08 },
+  moderate: { sensitivity: 0.79, falseRate: 0.21 },
+  strong: { sensitivity: 0.95, falseRate: 0.05 },
 } as const satisfies Readonly<Record<string, { readonly sensitivity: number; readonly falseRate: number }>>
 export type Strength = keyof typeof strengths
 
