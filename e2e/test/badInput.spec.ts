@@ -43,10 +43,10 @@ test('inches typed as millimetres are offered as inches', async ({ page }) => {
   await expectSaved(page)
 
   await test.step('and a fitter who works in inches sees and types inches', async () => {
-    await page.getByRole('button', { name: /Lengths in mm/ }).click()
+    await page.getByRole('button', { name: /^Lengths in millimetres/ }).click()
     await expect(await fieldOf(page, 'Heel to ball (MTP1), left')).toHaveValue('7.75')
     await read(page, 'Heel to ball (MTP1), right', '7 11/16')
-    await page.getByRole('button', { name: /Lengths in in/ }).click()
+    await page.getByRole('button', { name: /^Lengths in inches/ }).click()
     await expect(await fieldOf(page, 'Heel to ball (MTP1), right')).toHaveValue('195.3')
   })
 })
@@ -60,7 +60,7 @@ test('sides exchanged beyond plausibility are asked about, not refused', async (
   await expect(question).toBeVisible()
   await question.getByRole('button', { name: 'Exchange left and right' }).click()
   await expect(page.getByRole('textbox', { name: 'Foot length, left' })).toHaveValue('285')
-  await question.getByRole('button', { name: 'It is right' }).click()
+  await question.getByRole('button', { name: 'Keep both as typed' }).click()
   await expect(question).toBeHidden()
   await expectSaved(page)
   await page.reload()

@@ -27,7 +27,7 @@ test('dragging the cleat, its number and everything that depends on it move toge
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 12, { steps: 4 })
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 10, { steps: 4 })
   await page.mouse.up()
   const dragged = Number(await aim.inputValue())
   expect(dragged).toBeLessThan(20)

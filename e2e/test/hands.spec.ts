@@ -67,7 +67,7 @@ test('a cut in inches is planned, asked once more, and its strip is read back in
   await page.getByRole('group', { name: 'Width by' }).getByText('By stature').click()
   await expect(page.getByTestId('cuts')).toBeVisible()
   await page.getByRole('group', { name: 'Cut off each end' }).getByText('¼ in').click()
-  await page.getByRole('button', { name: 'Lengths in mm; change' }).click()
+  await page.getByRole('button', { name: 'Lengths in millimetres; change' }).click()
   await expect(page.getByTestId('cuts')).toContainText('0.25 in')
   await expect(page.getByTestId('cuts')).toContainText('0.5 in')
   await page.getByTestId('take-cut').click()

@@ -65,6 +65,57 @@ for (const { name, width, height } of sizes)
     expect(await overflow(page)).toBe(0)
   })
 
+test('at the stand: with a move on the card, and while it is tried, every finding is read, and what decides is in view', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openOwnDemo(page, 'Baptiste', 'Seat', 'Tilt')
+  await page.locator('[data-testid^=take-]').first().tap()
+  await expect(page.getByTestId('try')).toBeInViewport({ ratio: 1 })
+  for (const [station, tab] of [
+    ['Feet', 'Stance'],
+    ['Seat', 'Setback'],
+    ['Hands', 'Hoods'],
+    ['Hands', 'Reach'],
+    ['Seat', 'Tilt'],
+  ] as const) {
+    await page
+      .getByRole('navigation', { name: 'Stations' })
+      .getByRole('link', { name: new RegExp(`^${station}`, 'i') })
+      .tap()
+    await page
+      .getByRole('tablist', { name: /^Pages of/ })
+      .getByRole('tab', { name: tab })
+      .tap()
+    await settled(page)
+    const offer = page.locator('[data-testid^=take-]').first()
+    if (await offer.isVisible()) await offer.tap()
+    await settled(page)
+    expect([station, tab, await covered(page)]).toEqual([station, tab, []])
+  }
+  await expect(page.getByTestId('try')).toBeInViewport({ ratio: 1 })
+  await page.getByTestId('try').tap()
+  for (const name of ['Keep', 'Undo']) await expect(page.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 })
+  expect(await covered(page)).toEqual([])
+})
+
+test('while a hand drags the board keeps its scale; what it brings along makes room once it is let go', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await openOwnDemo(page, 'Baptiste', 'Seat', 'Height')
+  const board = page.getByRole('region', { name: 'Board' })
+  const height = async () => (await board.boundingBox())!.height
+  const before = await height()
+  const { x, y, width, height: tall } = (await page.getByTestId('handle-saddle').boundingBox())!
+  await page.mouse.move(x + width / 2, y + tall / 2)
+  await page.mouse.down()
+  for (const down of [5, 10, 15]) await page.mouse.move(x + width / 2, y + tall / 2 - down)
+  await expect(page.getByTestId('move-now')).toBeAttached()
+  expect(await height()).toBeCloseTo(before, 0)
+  await page.mouse.up()
+  await expect.poll(height).toBeLessThan(before)
+  await expect(page.getByTestId('try')).toBeInViewport({ ratio: 1 })
+})
+
 test('on a tablet upright the board keeps its place over the sheets, and two fingers zoom it', async ({ page }) => {
   await page.setViewportSize({ width: 820, height: 1180 })
   await openDemo(page, 'Baptiste', 'Seat', 'Tilt')

@@ -248,7 +248,7 @@ describe('a step', () => {
     const tight = standingOf(setupOf([...wholeReadings, aReading('postRoomDown', 'both', 0)], [], 'drop'))
     const result = knockOn(tight, one('crank', 10), all, 'step')
     expect(result.moves.map((move) => move.setting)).not.toContain('saddleHeight')
-    expect(said(result.left.map((left) => left.words)).join(' ')).toMatch(/left knee is left .*straighter/)
+    expect(said(result.left.map((left) => left.words)).join(' ')).toMatch(/left knee ends .*straighter/)
     const wished = knockOn(tight, one('saddleHeight', -6), all, 'step')
     expect(wished.moves).toEqual([])
     expect(said(wished.left[0]!.words)).toMatch(/no room for another 6 mm down/)

@@ -46,14 +46,14 @@ export function leftovers(
       const knee = (model: RiderModel) => legAt(model, model.legs[side], hipOf(model), 180).kneeFlexion
       const [then, now] = [knee(start), knee(after)]
       if (then === null || now === null) continue
-      add(`knee-${side}`, now - then, 'deg', (size, more) => msg`The ${side} knee is left ${size} ${more ? 'more bent' : 'straighter'}.`)
+      add(`knee-${side}`, now - then, 'deg', (size, more) => msg`The ${side} knee ends ${size} ${more ? 'more bent' : 'straighter'}.`)
     }
   }
   const [handsThen, handsNow] = [handsMiddle(start), handsMiddle(after)]
   if (start.grips === null || after.grips === null || handsThen === null || handsNow === null || holds.hands === 'free') return found
   const [then, now] = [upperPosture(start.upper, hipOf(start), start.grips), upperPosture(after.upper, hipOf(after), after.grips)]
   if (holds.hands === 'torso') {
-    add('torso', now.torso - then.torso, 'deg', (size, more) => msg`The torso is left ${size} ${more ? 'more upright' : 'lower'}.`)
+    add('torso', now.torso - then.torso, 'deg', (size, more) => msg`The torso ends ${size} ${more ? 'more upright' : 'lower'}.`)
     return found
   }
   const own = (key: 'handReach' | 'handHeight') => chosen.some((move) => move.setting === key)
@@ -61,24 +61,22 @@ export function leftovers(
   const height = handsNow.y - handsThen.y
   if (holds.hands === 'frame') {
     if (!own('handReach'))
-      add(
-        'hand-level',
-        level,
-        'mm',
-        (size, more) => msg`The hands are left ${size} ${more ? 'further forward' : 'further back'} on the bike.`,
-      )
+      add('hand-level', level, 'mm', (size, more) => msg`The hands end ${size} ${more ? 'further forward' : 'further back'} on the bike.`)
     if (!own('handHeight'))
-      add('hand-height', height, 'mm', (size, more) => msg`The hands are left ${size} ${more ? 'higher' : 'lower'} on the bike.`)
+      add('hand-height', height, 'mm', (size, more) => msg`The hands end ${size} ${more ? 'higher' : 'lower'} on the bike.`)
     return found
   }
   const reach = level - (after.sit.x - start.sit.x) + now.spreadCost - then.spreadCost
   const rise = height - (after.sit.y - start.sit.y)
   if (!own('handReach'))
-    add('hand-level', reach, 'mm', (size, more) => msg`Reach from the seat is left ${size} ${more ? 'longer' : 'shorter'}.`)
+    add('hand-level', reach, 'mm', (size, more) => msg`Reach from the seat ends ${size} ${more ? 'longer' : 'shorter'}.`)
   if (!own('handHeight'))
-    add('hand-height', rise, 'mm', (size, more) => msg`The hands are left ${size} ${more ? 'higher' : 'lower'} against the seat.`)
+    add('hand-height', rise, 'mm', (size, more) => msg`The hands end ${size} ${more ? 'higher' : 'lower'} against the seat.`)
   return found
 }
+
+/** So many steps to come are named one by one. */
+const MOST_NAMED = 4
 
 /**
  * What a request leaves for later: the steps still to come ("Next step, if test rides go well: cleat R
@@ -88,14 +86,17 @@ export function laterWords(chosen: readonly Chosen[], exchanges: readonly Reques
   const parts = chosen.flatMap((move) => {
     const rest = move.plan.steps.slice(1)
     if (rest.length === 0) return []
-    const sizes =
-      rest.length > 4
-        ? `${rest.length} more steps`
-        : joined(
-            rest.map((step) => amountWords(move.setting, step)),
-            ', then ',
-          )
-    return [msg`${midSentence(moveName(move))} ${directionOf(move.setting, rest[0] ?? 0)} ${sizes}`]
+    const [first = 0, last = 0] = [rest[0], rest.at(-1)]
+    const name = msg`${midSentence(moveName(move))} ${directionOf(move.setting, first)}`
+    if (rest.length > MOST_NAMED) {
+      const each = amountWords(move.setting, first)
+      return [msg`${name}, ${`${rest.length} more steps of${first === last ? '' : ' up to'}`} ${each}`]
+    }
+    const sizes = joined(
+      rest.map((step) => amountWords(move.setting, step)),
+      ', then ',
+    )
+    return [msg`${name} ${sizes}`]
   })
   const doubtful = chosen.flatMap(({ doubtfulBeyond, ...move }) =>
     doubtfulBeyond === null

@@ -189,7 +189,7 @@ describe('a plan whose end this part cannot reach', () => {
     )
   })
   it('doubts it where the slot was not read', () => {
-    expect(back55(null)).toMatch(/10 more steps\. Cleat L: such a part commonly gives 12 mm; read how far it goes/)
+    expect(back55(null)).toMatch(/cleat L back, 10 more steps of 5 mm\. Cleat L: such a part commonly gives 12 mm; read how far it goes/)
   })
 })
 

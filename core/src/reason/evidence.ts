@@ -163,13 +163,17 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
     p: past,
     d: Math.abs((found.aim ?? found.value) - found.value),
   }
-  const said = written(speaks === 'for' || (speaks === 'unsure' && past > 0) ? row.for : row.otherwise, (mark) => {
+  // What lies within its own ± of the line is said as it stands: nothing is claimed that it cannot decide.
+  if (speaks === 'unsure') {
+    const words = msg`${numberRow(row.of).label} ${shown(row.of, found.value)}: at its limit, ±${shown(row.of, found.plusMinus)} cannot decide.`
+    return { of: row.of, side, belief: b, moves, speaks, words, strength: row.strength, past, source: row.source }
+  }
+  const said = written(speaks === 'for' ? row.for : row.otherwise, (mark) => {
     const figure = figures[mark]
     return figure === undefined ? null : shown(row.of, figure)
   })
   const by = found.isRead || speaks !== 'for' ? '' : ' By the model.'
-  const doubt = speaks === 'unsure' ? msg` Too close to call: ±${shown(row.of, found.plusMinus)}.` : ''
-  return { of: row.of, side, belief: b, moves, speaks, words: msg`${said}${by}${doubt}`, strength: row.strength, past, source: row.source }
+  return { of: row.of, side, belief: b, moves, speaks, words: msg`${said}${by}`, strength: row.strength, past, source: row.source }
 }
 
 /**

@@ -25,7 +25,7 @@ import { nearestSymptoms, symptomsOf } from './matching.ts'
 import { numbers } from './numbers.ts'
 import { reason } from './reason.ts'
 import { summed, withStudioCounts } from './studio.ts'
-import { symptomKeys, symptomOf } from './symptomTable.ts'
+import { symptomKeys, symptomOf, whyOf } from './symptomTable.ts'
 import { aVisit } from './testing.ts'
 import { strengths, tests } from './testTable.ts'
 import { visitModel } from './visitModel.ts'
@@ -74,6 +74,13 @@ describe('the tables', () => {
     expect(unknown).toEqual([])
     for (const control of controlSymptomKeys)
       expect([control, symptomsOf(controlComplaint(1, control))]).toEqual([control, [expect.anything()]])
+  })
+  it('ask what was told: what hurts is not asked why it is numb', () => {
+    const why = (complaint: Complaint) => symptomsOf(complaint).map((key) => whyOf(symptomOf(key), complaint))[0]
+    expect(why(complaintAt(1, 'hand-thumb', 'left', { kind: 'numb' }))).toBe('Why do the thumb and first fingers go numb?')
+    expect(why(complaintAt(1, 'hand-thumb', 'left', { kind: 'pain' }))).toBe('Why do the thumb and first fingers hurt?')
+    expect(why(controlComplaint(1, 'rocks'))).toBe('Why does the rider rock on the saddle?')
+    expect(why(controlComplaint(1, 'cramp-after'))).toBe('Why does it cramp afterwards?')
   })
   it('tell the two kinds of creeping apart, and one sit bone from both', () => {
     expect(symptomsOf(controlComplaint(1, 'slides-forward'))).toEqual(['slides-forward'])

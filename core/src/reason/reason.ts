@@ -10,7 +10,7 @@ import { nextReadings, shortList, weightOf } from './nextReading.ts'
 import type { NextReading } from './nextReading.ts'
 import { leftOver, rankCauses } from './rank.ts'
 import type { RankedCause } from './rank.ts'
-import { symptomOf } from './symptomTable.ts'
+import { symptomOf, whyOf } from './symptomTable.ts'
 import type { SymptomKey } from './symptomTable.ts'
 
 /** What is thought of one complaint, or of several together. */
@@ -71,7 +71,7 @@ export function reason(input: ReasonInput, focus: string | null = null): Reasoni
     return {
       id: complaint.id,
       title: complaintTitle(complaint),
-      why: rows[0]?.why ?? 'What could this be?',
+      why: rows[0] ? whyOf(rows[0], complaint) : 'What could this be?',
       symptoms,
       nearest: symptoms.length === 0 ? nearestSymptoms(complaint) : [],
       look: rows.flatMap(({ look }) => look ?? []),

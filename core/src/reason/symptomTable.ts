@@ -32,6 +32,8 @@ export interface SymptomRow {
   readonly label: string
   /** as a question: "Why do the forearms tire?" */
   readonly why: string
+  /** asked instead, where the complaint is of this kind, or is this about the bike */
+  readonly whyIf?: Readonly<Partial<Record<ComplaintKind | ControlSymptomKey, string>>>
   /** at these places of the body, or parts of them; in the order of the table the first that fits counts */
   readonly regions?: readonly BodyRegionKey[]
   readonly kinds?: readonly ComplaintKind[]
@@ -62,6 +64,7 @@ export const symptoms = {
   'little-fingers': {
     label: 'Little and ring finger',
     why: 'Why do the little fingers go numb?',
+    whyIf: { pain: 'Why do the little fingers hurt?', tired: 'Why do the little fingers tire?' },
     regions: ['hand-little'],
     kinds: hurts,
     causes: ['nose-down', 'reach-long', 'bar-wide', 'hoods-low', 'saddle-forward', 'grip-thick'],
@@ -70,6 +73,7 @@ export const symptoms = {
   'thumb-fingers': {
     label: 'Thumb to middle finger',
     why: 'Why do the thumb and first fingers go numb?',
+    whyIf: { pain: 'Why do the thumb and first fingers hurt?', tired: 'Why do the thumb and first fingers tire?' },
     regions: ['hand-thumb', 'wrist'],
     kinds: hurts,
     causes: ['wrist-back', 'wrist-forward', 'front-low', 'grip-thick', 'sweep-off', 'nose-down'],
@@ -127,6 +131,7 @@ export const symptoms = {
   'chafing': {
     label: 'Rubs or rocks on the saddle',
     why: 'Why does it rub?',
+    whyIf: { rocks: 'Why does the rider rock on the saddle?', pain: 'Why does it hurt where the saddle rubs?' },
     regions: ['groin', 'sit-bone', 'thigh-inner'],
     kinds: ['rubs', 'pain'],
     controls: ['rocks'],
@@ -184,6 +189,7 @@ export const symptoms = {
   'numb-toes': {
     label: 'Toes and ball of the foot',
     why: 'Why do the toes go numb or hot?',
+    whyIf: { pain: 'Why do toes or ball of the foot hurt?', tired: 'Why do the feet tire?' },
     regions: ['forefoot'],
     kinds: hurts,
     causes: ['shoe-small', 'shoe-tight', 'cleat-forward', 'small-patch', 'no-arch-support'],
@@ -221,6 +227,7 @@ export const symptoms = {
   'closed-hip': {
     label: 'Hip, stomach and running after',
     why: 'Why does the hip feel closed?',
+    whyIf: { 'cramp-after': 'Why does it cramp afterwards?', 'running-after': 'Why is running hard afterwards?' },
     regions: ['hip', 'stomach'],
     controls: ['cramp-after', 'running-after'],
     causes: ['front-low', 'crank-long', 'saddle-back', 'saddle-low'],
@@ -288,4 +295,12 @@ export const symptomKeys = keysOf(symptoms)
 /** A row of the table. */
 export function symptomOf(key: SymptomKey): SymptomRow {
   return symptoms[key]
+}
+
+/** The question of a complaint about a symptom, by what it is like: what hurts is not asked why it is numb. */
+export function whyOf(
+  { why, whyIf }: SymptomRow,
+  { kind, control }: { readonly kind: ComplaintKind | null; readonly control: ControlSymptomKey | null },
+): string {
+  return (control === null ? undefined : whyIf?.[control]) ?? (kind === null ? undefined : whyIf?.[kind]) ?? why
 }

@@ -6,7 +6,7 @@ import { useBoard } from '../data/board.ts'
 import { useVisit } from '../data/visit.ts'
 import { stable } from '../kit/stable.ts'
 
-/** What is impossible about the rider on the bike, over the drawing of what is possible. */
+/** What is impossible about the rider on the bike, under the drawing of what is possible. */
 const visit = useVisit()
 const board = useBoard()
 const strained = computed(() =>
@@ -21,18 +21,26 @@ const troubles = stable(() => {
 </script>
 
 <template>
-  <div v-if="troubles.length > 0" class="troubles" role="alert">
-    <p v-for="(words, i) in troubles" :key="i"><MessageText :of="words" /></p>
+  <div class="place">
+    <div v-if="troubles.length > 0" class="troubles" role="alert">
+      <p v-for="(words, i) in troubles" :key="i"><MessageText :of="words" /></p>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.troubles {
+.place {
+  position: relative;
+}
+/* While a hand drags on the drawing the drawing keeps its size, and its scale: the words lie over its lower end. */
+.hand-drags .troubles {
   position: absolute;
-  left: 10px;
-  right: 10px;
-  bottom: 8px;
-  padding: 8px 12px;
+  right: 0;
+  bottom: 0;
+  left: 0;
+}
+.troubles {
+  padding: 6px 12px;
   border-left: 3px solid var(--brick);
   background: var(--brick-soft);
   font-size: 14px;

@@ -144,7 +144,6 @@ function print(): void {
         :crank-angle="crankAngle"
         :per-pixel="perPixel"
       />
-      <BoardTroubles />
       <p v-if="start || board.active" class="legend">
         {{ start ? 'pale: start · ' : '' }}solid: now{{ board.active ? ' · dashed: to try' : '' }}
       </p>
@@ -153,6 +152,7 @@ function print(): void {
       <p><strong>Nothing to draw yet.</strong></p>
       <p>Measure {{ missing.join(', ') }}. A few readings are enough to start; the rest is estimated until it is measured.</p>
     </div>
+    <BoardTroubles v-if="now" />
     <div v-if="now" class="foot-bar">
       <span>Crank</span>
       <Slider

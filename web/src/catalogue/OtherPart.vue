@@ -99,7 +99,7 @@ function take(): void {
         @typed="(text) => type(key, text)"
       />
       <div class="wide">
-        <Button html-type="submit" :disabled="!isSaid || !board.movable">To the card</Button>
+        <Button html-type="submit" :disabled="!isSaid || !board.movable">Set up to try</Button>
       </div>
       <p v-if="fittedWords(slotKey)" class="wide small muted">{{ fittedWords(slotKey) }}</p>
     </form>

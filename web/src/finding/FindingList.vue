@@ -22,13 +22,15 @@ watch(
 
 const basis = ({ source }: Finding) => {
   const { kind, title } = sources[source]
-  return kind === 'published'
-    ? title
-    : source === 'prior'
-      ? 'This product’s own assumption.'
-      : source === 'geometry'
-        ? 'Computed.'
-        : 'Common practice.'
+  const said =
+    kind === 'published'
+      ? title.replace(/\.$/, '')
+      : source === 'prior'
+        ? 'this product’s own assumption'
+        : source === 'geometry'
+          ? 'computed from the readings'
+          : 'common practice'
+  return `Source: ${said}.`
 }
 </script>
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { joined, msg } from '@level-stance/core/kernel/message'
+import { DownOutlined, UpOutlined } from '@ant-design/icons-vue'
 import { Button, Checkbox, Popconfirm } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { RiderMetrics } from '@level-stance/core/body/metrics'
 import { stemEfforts } from '@level-stance/core/bike/stemSearch'
 import { anyCalculation } from '@level-stance/core/kernel/calculation'
@@ -103,6 +104,15 @@ const isWayBack = computed(() => isWhole.value && (step.value?.chosen ?? []).eve
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
+/** Folded to one line: the page has the room. What is newly asked for is read whole. */
+const folded = ref(false)
+watch(
+  () => board.active,
+  (active) => {
+    if (active) folded.value = false
+  },
+)
+
 function hold(change: Partial<typeof board.holds>): void {
   board.ownHolds = { ...board.holds, ...change }
 }
@@ -119,73 +129,102 @@ function runs(): WorkingRun[] {
 </script>
 
 <template>
-  <article class="card" aria-label="Proposal" tabindex="-1">
-    <div class="head">
-      <h2>Move</h2>
-      <Checkbox v-if="isSaid" :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
-      <WorkingButton v-if="isSaid" :runs="runs" />
+  <article class="card foot" :class="{ folded }" aria-label="Proposal" tabindex="-1">
+    <div v-if="!folded" class="main">
+      <div v-if="isSaid || board.waiting.length > 0" class="said">
+        <template v-if="isSaid && step">
+          <div class="sides">
+            <div>
+              <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> <MessageText :of="joined(now, ' · ')" /></p>
+              <p v-if="withIt.length > 0" data-testid="move-answers">
+                <strong>With it:</strong> <MessageText :of="joined(withIt, ' · ')" />{{ ' ' }}
+                <span v-if="exact" class="muted small">(<MessageText :of="exact" />)</span>
+              </p>
+              <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
+              <p v-if="step.left.length > 0" class="small"><MessageText :of="joined(step.left.map((left) => left.words))" /></p>
+              <p v-if="step.later" class="small muted"><MessageText :of="step.later" /></p>
+            </div>
+            <div>
+              <p v-if="now.length > 0" class="caution"><MessageText :of="joined(cautions)" /></p>
+              <p v-if="isWhole" class="small caution">{{ isWayBack ? wayBackCaution : wholeMoveCaution }}</p>
+              <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
+              <BlockedNote :blocks="board.blocks" />
+              <p v-if="not" class="small" :class="visit.stops.length > 0 ? 'warn' : 'muted'">{{ not }}</p>
+            </div>
+          </div>
+          <FoldPanel v-if="stems.length > 0 && choosesHold" class="small" title="Ways with stem and spacers">
+            <p v-for="(option, i) in stems" :key="i">
+              {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
+              {{ lengthWords(option.spacers, preferences.unit) }}: {{ stemEfforts[option.effort].label }}, misses by
+              {{ lengthWords(option.misses, preferences.unit, preferences.unit === 'mm' ? 1 : 2) }}
+            </p>
+          </FoldPanel>
+          <template v-if="now.length > 0">
+            <AskFirst />
+            <FrontBrakeQuestion :change="step" />
+          </template>
+        </template>
+        <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
+          <li v-for="row in board.waiting" :key="row.key" class="small">
+            <span>Waits: {{ row.label }}, <MessageText :of="requestedWords(row.requested)" /></span>
+            <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
+            <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
+          </li>
+        </ul>
+      </div>
+      <div v-if="isSaid" class="tools">
+        <Checkbox :checked="board.holds.knee" @update:checked="(on: boolean) => hold({ knee: on })">hold knee</Checkbox>
+        <div v-if="holdsHands && choosesHold" class="holds">
+          <span>Hold</span>
+          <SelectField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
+        </div>
+        <PacePicker v-if="goesFar" />
+        <WorkingButton :runs="runs" />
+      </div>
+      <!-- The row under the hand is the last one: what comes with it grows upward and moves no field. -->
+      <div class="fields">
+        <h2>Move</h2>
+        <template v-for="row in rows" :key="row.setting">
+          <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
+          <div v-else class="pair">
+            <span><MessageText :of="definitionOf(row.setting).label" :term="termOfReading(row.setting)" /></span>
+            <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
+          </div>
+        </template>
+        <p v-if="!board.active" class="small muted">Drag on the board, or type where it should go.</p>
+      </div>
+    </div>
+    <p v-else class="main line">
+      <strong>Move</strong>&ensp;<MessageText v-if="isSaid && now.length > 0" :of="joined(now, ' · ')" /><span v-else class="muted">{{
+        rows.map(({ setting }) => definitionOf(setting).label).join(' · ')
+      }}</span>
+    </p>
+    <div class="acts">
+      <Button
+        type="text"
+        size="small"
+        :aria-label="folded ? 'Unfold the card' : 'Fold the card to a line'"
+        :aria-expanded="!folded"
+        @click="folded = !folded"
+      >
+        <UpOutlined v-if="folded" aria-hidden="true" /><DownOutlined v-else aria-hidden="true" />
+      </Button>
       <Button v-if="(isSaid || !board.active) && board.changed && board.judged" type="link" size="small" @click="board.clear()"
         >As judged</Button
       >
       <Button v-if="isSaid" type="link" size="small" @click="board.leave()">Leave it</Button>
+      <Popconfirm
+        v-if="isSaid && now.length > 0"
+        :disabled="!board.canTry || !board.isForGood"
+        placement="topRight"
+        title="A cut is for good. Ridden with the hands there first, and measured twice?"
+        ok-text="Cut and try"
+        cancel-text="Not yet"
+        @confirm="tryIt"
+      >
+        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
+      </Popconfirm>
     </div>
-    <template v-for="row in rows" :key="row.setting">
-      <MoveField v-if="row.sides.length === 1" :setting="row.setting" :side="row.sides[0] ?? 'both'" />
-      <div v-else class="pair">
-        <span><MessageText :of="definitionOf(row.setting).label" :term="termOfReading(row.setting)" /></span>
-        <MoveField v-for="side in row.sides" :key="side" :setting="row.setting" :side="side" compact />
-      </div>
-    </template>
-    <template v-if="isSaid && step">
-      <div v-if="holdsHands && choosesHold" class="holds">
-        <span>Hold</span>
-        <SelectField label="Hands hold" :value="board.holds.hands" :options="handHolds" @pick="(hands) => hands && hold({ hands })" />
-      </div>
-      <p v-if="now.length > 0" data-testid="move-now"><strong>Now:</strong> <MessageText :of="joined(now, ' · ')" /></p>
-      <p v-if="withIt.length > 0" data-testid="move-answers">
-        <strong>With it:</strong> <MessageText :of="joined(withIt, ' · ')" />{{ ' ' }}
-        <span v-if="exact" class="muted small">(<MessageText :of="exact" />)</span>
-      </p>
-      <p v-if="knees.length > 0" class="small muted">Knee at the bottom: {{ knees.join(', ') }}.</p>
-      <div v-if="goesFar" class="pace"><PacePicker /></div>
-      <p v-if="isWhole" class="small caution">{{ isWayBack ? wayBackCaution : wholeMoveCaution }}</p>
-      <template v-if="now.length > 0">
-        <AskFirst />
-        <FrontBrakeQuestion :change="step" />
-      </template>
-      <div v-if="now.length > 0" class="last">
-        <p class="caution"><MessageText :of="joined(cautions)" /></p>
-        <Popconfirm
-          :disabled="!board.canTry || !board.isForGood"
-          title="A cut is for good. Ridden with the hands there first, and measured twice?"
-          ok-text="Cut and try"
-          cancel-text="Not yet"
-          @confirm="tryIt"
-        >
-          <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
-        </Popconfirm>
-      </div>
-      <p v-for="words in step.findings" :key="words" class="small warn">{{ words }}</p>
-      <p v-if="step.left.length > 0" class="small"><MessageText :of="joined(step.left.map((left) => left.words))" /></p>
-      <p v-if="step.later" class="small muted"><MessageText :of="step.later" /></p>
-      <FoldPanel v-if="stems.length > 0 && choosesHold" class="small" title="Ways with stem and spacers">
-        <p v-for="(option, i) in stems" :key="i">
-          {{ lengthWords(option.stemLength, preferences.unit) }}, {{ trimmed(option.stemAngle, 0) }}°, spacers
-          {{ lengthWords(option.spacers, preferences.unit) }}: {{ stemEfforts[option.effort].label }}, misses by
-          {{ lengthWords(option.misses, preferences.unit, preferences.unit === 'mm' ? 1 : 2) }}
-        </p>
-      </FoldPanel>
-      <BlockedNote :blocks="board.blocks" />
-      <p v-if="not" class="small" :class="visit.stops.length > 0 ? 'warn' : 'muted'">{{ not }}</p>
-    </template>
-    <p v-else class="small muted">Drag on the board, or type where it should go.</p>
-    <ul v-if="board.waiting.length > 0" class="waiting" aria-label="Waiting until this one is done" data-testid="waiting">
-      <li v-for="row in board.waiting" :key="row.key" class="small">
-        <span>Waits: {{ row.label }}, <MessageText :of="requestedWords(row.requested)" /></span>
-        <Button type="link" size="small" @click="board.takeUp(row.key)">Take up</Button>
-        <Button type="link" size="small" @click="board.drop(row.key)">Forget</Button>
-      </li>
-    </ul>
   </article>
 </template>
 
@@ -193,29 +232,86 @@ function runs(): WorkingRun[] {
 article:focus {
   outline: none;
 }
-.card {
-  contain: content;
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 5px;
-  padding: 8px 14px 10px;
+.foot {
+  display: flex;
+  gap: 14px;
+  min-height: 0;
+  padding: 6px 12px;
   font-size: 15px;
   line-height: 1.3;
 }
-.head {
+.main {
   display: flex;
-  align-items: center;
-  gap: 10px;
-  min-height: 30px;
-}
-.head h2 {
   flex: 1;
+  flex-direction: column;
+  justify-content: end;
+  gap: 5px;
+  min-width: 0;
+  min-height: 0;
+}
+.said {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 5px;
+  min-height: 0;
+  overflow-y: auto;
+}
+.sides {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
+}
+.sides > div {
+  display: grid;
+  flex: 1 1 300px;
+  align-content: start;
+  gap: 3px;
+}
+.tools {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 16px;
+}
+.fields {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 20px;
+}
+.main.line {
+  display: block;
+  align-self: center;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.acts {
+  display: flex;
+  flex: none;
+  flex-direction: column;
+  align-items: end;
+  justify-content: end;
+  gap: 4px;
+}
+.acts > :first-child {
+  margin-bottom: auto;
+}
+.folded .acts {
+  flex-direction: row-reverse;
+  align-items: center;
+  justify-content: start;
+}
+.folded .acts > :first-child {
+  margin: 0;
 }
 .waiting {
   display: grid;
   gap: 2px;
-  margin: 4px 0 0;
-  padding: 6px 0 0;
+  margin: 0;
+  padding: 4px 0 0;
   border-top: 1px solid var(--line);
   list-style: none;
 }
@@ -225,8 +321,7 @@ article:focus {
   flex-wrap: wrap;
 }
 .pair {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 118px 118px;
+  display: flex;
   align-items: center;
   gap: 2px 8px;
 }
@@ -236,7 +331,6 @@ article:focus {
   gap: 8px;
 }
 .holds > :last-child {
-  flex: 1;
-  min-width: 0;
+  min-width: 190px;
 }
 </style>

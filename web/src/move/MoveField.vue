@@ -107,14 +107,14 @@ function nudge(event: KeyboardEvent, sign: 1 | -1): void {
 <style scoped>
 .move {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 52px 72px 26px;
+  grid-template-columns: auto auto 72px auto;
   align-items: center;
   gap: 2px 6px;
   font-size: 15px;
   line-height: 1.2;
 }
 .compact {
-  grid-template-columns: 12px minmax(0, 1fr) 62px;
+  grid-template-columns: 12px auto 62px;
 }
 .now {
   text-align: right;

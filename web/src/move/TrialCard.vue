@@ -31,6 +31,11 @@ const before = (complaint: Complaint) =>
     visit.ratings,
     visit.folded.changes.filter(({ id }) => id !== props.change.id),
   )
+/** What it was before, once it is rated anew. */
+const wasWords = (complaint: Complaint) => {
+  const was = before(complaint)
+  return was === null ? 'never rated before' : `was ${was}`
+}
 const worse = computed(() => worseWords(outcomes.value))
 /** Why it is asked whether to keep it. */
 const doubt = computed(() => doubtWords(outcomes.value, visit.complaints))
@@ -46,29 +51,35 @@ function decide(kind: 'keep' | 'undo'): void {
 
 <template>
   <article class="card trial" aria-label="Being tried" tabindex="-1">
-    <p><strong>Being tried:</strong> <MessageText :of="joined(changeWords(change), ' · ')" />.</p>
-    <p class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</p>
-    <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
-      <p class="small">
-        {{ complaintTitle(complaint) }}
-        <span v-if="given(complaint.id) !== null" class="muted">was {{ before(complaint) ?? 'not rated' }}</span>
-        <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
+    <div class="said">
+      <p>
+        <strong>Being tried:</strong> <MessageText :of="joined(changeWords(change), ' · ')" />.
+        <span class="small muted">Set it, then let the rider pedal at several efforts. Ask, wait, rate.</span>
       </p>
-      <SeverityPicker
-        :label="`${complaintTitle(complaint)} now`"
-        :value="given(complaint.id)"
-        @pick="(severity) => visit.setRating({ complaintId: complaint.id, changeId: change.id, severity })"
-      />
+      <p class="caution" data-testid="trial-cautions">Check the bolts. <MessageText :of="joined(cautions)" /></p>
+      <BlockedNote :blocks="blocks" />
+      <FrontBrakeQuestion :change="change" />
+      <div class="ratings">
+        <div v-for="complaint in visit.complaints" :key="complaint.id" class="rating">
+          <p class="small">
+            {{ complaintTitle(complaint) }}
+            <span v-if="given(complaint.id) !== null" class="muted">{{ wasWords(complaint) }}</span>
+            <strong v-if="wordOf(complaint.id)" :class="wordOf(complaint.id)">{{ wordOf(complaint.id) }}</strong>
+          </p>
+          <SeverityPicker
+            :label="`${complaintTitle(complaint)} now`"
+            :value="given(complaint.id)"
+            @pick="(severity) => visit.setRating({ complaintId: complaint.id, changeId: change.id, severity })"
+          />
+        </div>
+      </div>
+      <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     </div>
-    <BlockedNote :blocks="blocks" />
-    <FrontBrakeQuestion :change="change" />
-    <p class="caution" data-testid="trial-cautions">Check the bolts. <MessageText :of="joined(cautions)" /></p>
-    <p v-if="worse" class="warn" role="alert" data-testid="worse">{{ worse }}. Undo it, unless there is a reason to keep it.</p>
     <div class="buttons">
       <Button v-if="worse" type="primary" size="large" @click="decide('undo')">Undo</Button>
       <Popconfirm
         v-if="doubt"
-        placement="bottomLeft"
+        placement="topRight"
         :title="`${doubt}. Keep it all the same?`"
         ok-text="Keep it"
         cancel-text="No"
@@ -88,14 +99,29 @@ article:focus {
   outline: none;
 }
 .trial {
-  display: grid;
-  gap: 8px;
-  margin-bottom: 12px;
+  display: flex;
+  gap: 16px;
+  min-height: 0;
+  padding: 8px 14px;
   border-color: var(--petrol);
+}
+.said {
+  display: grid;
+  flex: 1;
+  align-content: start;
+  gap: 6px;
+  min-width: 0;
+  min-height: 0;
+  overflow-y: auto;
+}
+.ratings {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 6px 20px;
 }
 .rating {
   display: grid;
-  gap: 3px;
+  gap: 2px;
 }
 .rating strong {
   margin-left: 4px;
@@ -107,8 +133,18 @@ article:focus {
   color: var(--petrol);
 }
 .buttons {
-  display: flex;
-  align-items: center;
-  gap: 10px;
+  display: grid;
+  flex: none;
+  align-content: end;
+  gap: 6px;
+  min-width: 96px;
+}
+@media (max-width: 700px) {
+  .trial {
+    flex-direction: column;
+  }
+  .ratings {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { ReadingAt } from '@level-stance/core/station/station'
 import { usePaintedFirst } from '../kit/painted.ts'
-import QuestionList from './QuestionList.vue'
+import QuestionRow from './QuestionRow.vue'
+import { useQuestionsAfter } from './questionsAfter.ts'
 import ReadingRow from './ReadingRow.vue'
 
 /** A station's readings with their heading and what is doubtful about them. */
 const props = defineProps<{ rows: readonly ReadingAt[] }>()
 const { shown } = usePaintedFirst(() => props.rows, 12)
-const keys = computed(() => props.rows.map(({ key }) => key))
+const questions = useQuestionsAfter(() => props.rows.map(({ key }) => key))
 </script>
 
 <template>
@@ -16,6 +16,10 @@ const keys = computed(() => props.rows.map(({ key }) => key))
     <h2>Readings</h2>
     <span class="muted small">left</span><span class="muted small">right</span>
   </div>
-  <ReadingRow v-for="{ key, condition } in shown" :key="`${key} ${condition}`" :reading-key="key" :condition="condition" says-condition />
-  <QuestionList :about="keys" />
+  <template v-for="({ key, condition }, i) in shown" :key="`${key} ${condition}`">
+    <ReadingRow :reading-key="key" :condition="condition" says-condition />
+    <template v-if="shown[i + 1]?.key !== key">
+      <QuestionRow v-for="question in questions.get(key)" :key="question.id" :question="question" />
+    </template>
+  </template>
 </template>

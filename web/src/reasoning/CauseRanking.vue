@@ -37,10 +37,8 @@ const percent = (share: number) => `${Math.round(100 * share)} %`
 const side = ({ side: on }: RankedCause) => (on === null ? '' : on === 'both' ? ', both' : `, ${on}`)
 const factor = (moves: number) => `× ${Math.exp(moves).toFixed(Math.exp(moves) < 10 ? 2 : 0)}`
 const open = (row: RankedCause, again: boolean) =>
-  row.open
-    .filter((test) => (test.again !== undefined) === again)
+  [...new Set(row.open.filter((test) => (test.again !== undefined) === again).map(({ missing }) => readingsWords(missing).toLowerCase()))]
     .slice(0, 2)
-    .map(({ missing }) => readingsWords(missing).toLowerCase())
     .join('; ')
 const spoken = (row: RankedCause) => row.said.filter(({ speaks }) => speaks !== 'unsure')
 const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 'unsure')
@@ -115,7 +113,7 @@ const unsure = (row: RankedCause) => row.said.filter(({ speaks }) => speaks === 
     </li>
     <li v-if="leftOver !== null" class="rest">
       <span>Something else: bike check, training load, clinician</span>
-      <span class="figure">left over {{ percent(leftOver) }}</span>
+      <span class="figure">{{ percent(leftOver) }} for none of these</span>
     </li>
   </ul>
 </template>

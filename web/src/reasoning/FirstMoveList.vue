@@ -45,7 +45,7 @@ const cost = (move: FirstMove) => `${move.minutes} min${move.part === null ? ', 
         :type="i === 0 && solid(move) ? 'primary' : 'default'"
         :disabled="!board.movable || !reasoning.isCurrent"
         @click="take(move)"
-        >{{ move.requested.length > 0 ? 'To the card' : 'Look' }}</Button
+        >{{ move.requested.length > 0 ? 'Set up to try' : 'Open its page' }}</Button
       >
     </div>
     <p class="small muted">

@@ -52,7 +52,7 @@ const minutes = computed(() => reasoning.reasoned?.short.reduce((sum, next) => s
     <p v-else-if="reasoning.shortKeys.length === 0" class="small muted">Enough is read to act. These would make it surer.</p>
     <p v-else class="small muted">
       {{ reasoning.shortKeys.length }} {{ reasoning.shortKeys.length === 1 ? 'reading' : 'readings' }} for this, about
-      {{ Math.ceil(minutes) }} min. They could still change what comes first.
+      {{ Math.ceil(minutes) }} min. {{ reasoning.shortKeys.length === 1 ? 'It' : 'They' }} could still change what comes first.
     </p>
     <div v-for="(row, i) in shown" :key="nameOf(row)" class="one" :data-testid="`next-${row.key}`">
       <ReadingRow :reading-key="row.key" :condition="row.condition" says-condition />

@@ -8,7 +8,7 @@ import ChoiceField from '../../src/reading/ChoiceField.vue'
 import ConflictBar from '../../src/saving/ConflictBar.vue'
 import FindingList from '../../src/finding/FindingList.vue'
 import SeverityPicker from '../../src/complaint/SeverityPicker.vue'
-import QuestionList from '../../src/reading/QuestionList.vue'
+import ReadingRows from '../../src/reading/ReadingRows.vue'
 import SelectField from '../../src/kit/SelectField.vue'
 import { useOutbox } from '../../src/data/outbox.ts'
 import { usePreferences } from '../../src/data/preferences.ts'
@@ -86,7 +86,7 @@ describe('a doubt about readings', () => {
 
   it('comes when the hand rests, and goes with the key that settles it', async () => {
     const visit = far()
-    const at = shown(QuestionList, { about: ['thigh'] })
+    const at = shown(ReadingRows, { rows: [{ key: 'thigh', condition: 'usual' }] })
     expect(at.text()).toMatch(/Thigh: left 430 mm and right 330 mm differ by 100 mm/)
     visit.setReading({ ...visit.reading('thigh', 'right')!, value: 433, typed: '433' })
     await followed()
@@ -99,11 +99,11 @@ describe('a doubt about readings', () => {
     expect(at.findAll('.question').length).toBeGreaterThan(0)
   })
 
-  it('is answered by "It is right" for these values only', async () => {
+  it('is answered by "Keep both as typed" for these values only', async () => {
     const visit = far()
-    const at = shown(QuestionList, { about: ['thigh'] })
+    const at = shown(ReadingRows, { rows: [{ key: 'thigh', condition: 'usual' }] })
     const about = at.findAll('.question').length
-    await at.get('button').trigger('click')
+    await at.get('.question button').trigger('click')
     await nextTick()
     expect(at.findAll('.question')).toHaveLength(about - 1)
     visit.setReading({ ...visit.reading('thigh', 'right')!, value: 331, typed: '331' })
@@ -114,7 +114,7 @@ describe('a doubt about readings', () => {
 
   it('exchanges the sides', async () => {
     const visit = far()
-    const at = shown(QuestionList, { about: ['thigh'] })
+    const at = shown(ReadingRows, { rows: [{ key: 'thigh', condition: 'usual' }] })
     await at
       .findAll('button')
       .find((one) => one.text() === 'Exchange left and right')!
@@ -125,7 +125,7 @@ describe('a doubt about readings', () => {
 
   it('is left out where it is about other readings', () => {
     far()
-    expect(shown(QuestionList, { about: ['trunk'] }).text()).toBe('')
+    expect(shown(ReadingRows, { rows: [{ key: 'trunk', condition: 'usual' }] }).findAll('.question')).toHaveLength(0)
   })
 })
 
@@ -181,7 +181,11 @@ describe('small parts', () => {
       none: 'Nothing.',
     })
     const basis = at.findAll('.muted').map((line) => line.text())
-    expect(basis.slice(0, 3)).toEqual(['Computed.', 'Common practice.', 'This product’s own assumption.'])
+    expect(basis.slice(0, 3)).toEqual([
+      'Source: computed from the readings.',
+      'Source: common practice.',
+      'Source: this product’s own assumption.',
+    ])
     expect(basis[3]).toMatch(/Drillis/)
     expect(shown(FindingList, { findings: [], none: 'Nothing.' }).text()).toBe('Nothing.')
   })

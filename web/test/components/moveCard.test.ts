@@ -56,6 +56,26 @@ describe('the move card', () => {
     expect(at.text()).toMatch(/Knee at the bottom: left .+° → .+°, right .+° → .+°\./)
   })
 
+  it('has its fields under what they bring along, so that none moves under the hand, and folds to a line', async () => {
+    openVisit({ readings: withRooms })
+    const at = card()
+    await to(at, 'Saddle height').setValue('728')
+    await rested()
+    const [now, field] = [at.get('[data-testid="move-now"]').element, to(at, 'Saddle height').element]
+    expect(now.compareDocumentPosition(field) & Node.DOCUMENT_POSITION_FOLLOWING).toBeTruthy()
+    const fold = () => at.get('button[aria-expanded]')
+    await fold().trigger('click')
+    expect([at.findAll('input').length, fold().attributes('aria-expanded')]).toEqual([0, 'false'])
+    // What is asked for is still read, and can be tried.
+    expect(at.text()).toContain('Saddle up 4 mm')
+    expect(tryButton(at).exists()).toBe(true)
+    useBoard().leave()
+    await nextTick()
+    useBoard().request([{ setting: 'saddleHeight', side: 'both', by: 2 }])
+    await rested()
+    expect(at.get('[data-testid="move-now"]').text()).toBe('Now: Saddle up 2 mm')
+  })
+
   it('says what is wrong with a target and leaves it standing', async () => {
     openVisit({ readings: withRooms })
     const board = useBoard()

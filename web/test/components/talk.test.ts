@@ -107,7 +107,7 @@ describe('ranked causes', () => {
     expect(first.text()).toContain('very likely')
     expect(first.text()).toContain('too straight at the bottom')
     expect(at.get('[data-testid="cause-saddle-wide"]').text()).toContain('nothing read yet')
-    expect(at.text()).toContain('left over')
+    expect(at.text()).toContain('for none of these')
     await first.get('[aria-label="Saddle too high: open Height"]').trigger('click')
     expect((at.emitted('go') as [[{ cause: string }]])[0][0].cause).toBe('saddle-high')
   })

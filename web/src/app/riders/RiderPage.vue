@@ -40,10 +40,10 @@ const read = async () => void (detail.value = await ask(contract.readRider, { pa
 const load = () => attempt(read)
 watch(() => props.riderId, load, { immediate: true })
 
-/** A new visit on a bike; numbered by how many there are. */
+/** A new visit on a bike; numbered by how many this bike has had. */
 const startVisit = (bikeId: string) =>
   attempt(async () => {
-    const count = detail.value?.visits.length ?? 0
+    const count = detail.value?.visits.filter((visit) => visit.bikeId === bikeId).length ?? 0
     const title = count === 0 ? 'First visit' : `Visit ${count + 1}`
     const { visit } = await once(`visit:${bikeId}`, (id) =>
       ask(contract.createVisit, { body: { id, riderId: props.riderId, bikeId, title } }),

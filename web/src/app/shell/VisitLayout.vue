@@ -139,7 +139,7 @@ const proposed = computed(() => (board.canTry ? board.nowWords : null))
             <MouldingClock />
             <SaveMark />
             <Button
-              :aria-label="`Lengths in ${preferences.unit}; change`"
+              :aria-label="`Lengths in ${preferences.unit === 'mm' ? 'millimetres' : 'inches'}; change`"
               @click="preferences.unit = preferences.unit === 'mm' ? 'in' : 'mm'"
             >
               {{ preferences.unit }}

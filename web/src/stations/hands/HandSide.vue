@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { handFrame, handSceneOf, handShapes, leverEnd } from '@level-stance/core/stations/hands/handShapes'
 import { leverAngleNow } from '@level-stance/core/stations/hands/levers/readings'
 import { trimmed } from '@level-stance/core/kernel/entry'
+import { capital } from '@level-stance/core/kernel/words'
 import type { Side } from '@level-stance/core/kernel/sided'
 import { DrawnShapes } from '../../board/DrawnShapes.ts'
 import { useSvgDrag } from '../../kit/svgDrag.ts'
@@ -69,8 +70,8 @@ function key(event: KeyboardEvent): void {
       />
     </svg>
     <p class="small muted">
-      Dotted: forearm. Dashed: where the finger hooks. The ring turns the lever<template v-if="bend !== null">; {{ bendWords }}</template
-      >.
+      Dotted: forearm. Dashed: where the finger hooks. The ring turns the lever.
+      <template v-if="bend !== null">{{ capital(bendWords) }}.</template>
     </p>
   </section>
 </template>

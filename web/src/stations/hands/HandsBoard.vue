@@ -43,9 +43,11 @@ const sweeps = computed(() => hands.page === 'place' && view.value === 'side')
 
 <template>
   <PictureStack :pictures="views" :shown="view" @show="(key) => (view = key)">
-    <div v-if="view === 'halves'" class="halves">
-      <HalfBar :side="side" @other="side = side === 'left' ? 'right' : 'left'" />
-      <HandSide :side="side" />
+    <div v-if="view === 'halves'" class="room">
+      <div class="halves">
+        <HalfBar :side="side" @other="side = side === 'left' ? 'right' : 'left'" />
+        <HandSide :side="side" />
+      </div>
     </div>
     <BarFront v-else-if="view === 'front'" />
     <RiderBoard v-else opens="side" />
@@ -54,9 +56,19 @@ const sweeps = computed(() => hands.page === 'place' && view.value === 'side')
 </template>
 
 <style scoped>
+.room {
+  container-type: size;
+  height: 100%;
+}
 .halves {
   display: grid;
   height: 100%;
   grid-template-rows: minmax(0, 1.1fr) minmax(0, 1fr);
+}
+/* With little height beside each other: both are larger so. */
+@container (max-height: 440px) {
+  .halves {
+    grid-template: minmax(0, 1fr) / minmax(0, 1fr) minmax(0, 1fr);
+  }
 }
 </style>

@@ -26,7 +26,8 @@ import { useReasoning } from '../../data/reasoning.ts'
 import { useVisit } from '../../data/visit.ts'
 import FitCard from './FitCard.vue'
 import NextCard from './NextCard.vue'
-import QuestionList from '../../reading/QuestionList.vue'
+import QuestionRow from '../../reading/QuestionRow.vue'
+import { useQuestionsAfter } from '../../reading/questionsAfter.ts'
 import RiderWorking from './RiderWorking.vue'
 import RulesCard from './RulesCard.vue'
 import SelectField from '../../kit/SelectField.vue'
@@ -102,6 +103,7 @@ const ridingWords = computed(() =>
   tableOf(ridingConditions.value, (key): string => `${conditions[key].label}${key === 'usual' ? ', hands where they usually are' : ''}`),
 )
 const about = computed(() => keysOf(page.value))
+const questions = useQuestionsAfter(() => about.value)
 
 /** The hand has come to the end of a page: on to the next one. */
 async function turnPage({ detail: by }: CustomEvent<1 | -1>): Promise<void> {
@@ -163,12 +165,14 @@ const judgementPage = ref<(typeof judgementPages)[number]['key']>('angles')
             <h2>{{ heading }}</h2>
             <span class="muted small">left</span><span class="muted small">right</span>
           </div>
-          <ReadingRow v-for="key in keys" :key="`${key}-${condition}`" :reading-key="key" :condition="condition" />
+          <template v-for="key in keys" :key="`${key}-${condition}`">
+            <ReadingRow :reading-key="key" :condition="condition" />
+            <QuestionRow v-for="question in questions.get(key)" :key="question.id" :question="question" />
+          </template>
         </section>
         <p v-if="page === 'short' && about.length === 0" class="small muted done">
           Nothing more to read for these complaints: no reading here would change what comes first.
         </p>
-        <QuestionList :about="about" />
       </div>
     </template>
     <template #board><RiderBoard opens="side" /></template>

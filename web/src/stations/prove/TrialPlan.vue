@@ -54,7 +54,7 @@ const to = (name: string) => ({ name, params: { visitId: visit.head?.visitId ?? 
       </Timeline>
       <p v-if="move.part" class="small">Needs {{ move.part }}.</p>
       <Button v-if="move.requested.length > 0" type="primary" :disabled="!board.movable || !reasoning.isCurrent" @click="take"
-        >To the card</Button
+        >Set up to try</Button
       >
     </template>
     <template v-else-if="reasoning.reasoned">

@@ -61,7 +61,7 @@ const print = () => window.print()
                   </th>
                   <td class="figure">{{ row.before }}</td>
                   <td class="figure" :class="{ changed: row.after !== null && row.before !== row.after }">
-                    {{ row.after ?? 'not rated again' }}
+                    {{ row.after ?? (row.before === null ? 'never rated' : 'not rated again') }}
                   </td>
                 </tr>
                 <tr v-if="sheet.complaints.length === 0">

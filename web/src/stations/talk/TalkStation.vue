@@ -19,6 +19,7 @@ import { ridingWords } from '@level-stance/core/talk/riding'
 import CauseRanking from '../../reasoning/CauseRanking.vue'
 import FirstMoveList from '../../reasoning/FirstMoveList.vue'
 import MoveCard from '../../move/MoveCard.vue'
+import ActFoot from '../ActFoot.vue'
 import NextReadingList from '../../reasoning/NextReadingList.vue'
 import RidingForm from '../../complaint/RidingForm.vue'
 import WorkingButton from '../../working/WorkingButton.vue'
@@ -134,7 +135,7 @@ function remove(complaint: Complaint): void {
 </script>
 
 <template>
-  <div class="columns">
+  <div :class="{ trying: visit.folded.trying !== null }" class="columns">
     <section class="map" aria-label="Where it hurts or fails">
       <Segmented
         :value="picture"
@@ -234,17 +235,13 @@ function remove(complaint: Complaint): void {
       </template>
     </section>
 
-    <section class="act" aria-label="What to read and try">
+    <section v-if="!visit.folded.trying" class="act" aria-label="What to read and try">
       <template v-if="visit.complaints.length === 0">
         <h2>Then</h2>
         <p class="muted">Causes, the readings that decide between them, and what to try first stand here as soon as something is told.</p>
       </template>
       <template v-else>
-        <div class="card-place">
-          <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
-          <MoveCard v-else-if="board.active" :fields="[]" />
-        </div>
-        <template v-if="!visit.folded.trying && reasoning.reasoning && reasoning.isOfThese">
+        <template v-if="reasoning.reasoning && reasoning.isOfThese">
           <h2>Read next</h2>
           <NextReadingList />
           <h2 class="try">Try first</h2>
@@ -267,6 +264,10 @@ function remove(complaint: Complaint): void {
         </template>
       </template>
     </section>
+    <ActFoot v-if="visit.complaints.length > 0" class="foot">
+      <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
+      <MoveCard v-else-if="board.active" :fields="[]" />
+    </ActFoot>
     <Drawer v-model:open="ridingOpen" title="How the rider rides" placement="left" :width="460" :mask="false">
       <RidingForm :riding="visit.riding" @change="(riding) => visit.setVisit({ riding })" />
     </Drawer>
@@ -276,11 +277,14 @@ function remove(complaint: Complaint): void {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 404px minmax(0, 1fr) 372px;
+  grid-template:
+    'map why act' minmax(0, 1fr)
+    'map foot foot' auto / 404px minmax(0, 1fr) 372px;
   height: 100%;
   min-height: 0;
 }
 .map {
+  grid-area: map;
   display: grid;
   grid-template-rows: auto minmax(0, 1fr) auto;
   gap: 8px;
@@ -315,8 +319,20 @@ function remove(complaint: Complaint): void {
   overflow-y: auto;
   padding: 12px 16px;
 }
+.why {
+  grid-area: why;
+}
+/* While something is being tried nothing else is proposed: the causes have the room. */
+.trying .why {
+  grid-row: why / act;
+  grid-column: why / act;
+}
 .act {
+  grid-area: act;
   border-left: 1px solid var(--line);
+}
+.foot {
+  grid-area: foot;
 }
 .tabs {
   display: flex;
@@ -352,33 +368,25 @@ h1 {
   border: 1px dashed var(--steel);
   border-radius: 6px;
 }
-.card-place:not(:empty) {
-  margin-bottom: 14px;
-}
 /* A tablet: the map on top or at the side, causes and what to read and try as sheets beside it. */
 @media (max-width: 1100px) {
   .columns {
     grid-template:
       'map map' minmax(0, 40fr)
-      'why act' minmax(0, 60fr) / minmax(0, 1fr) minmax(0, 1fr);
+      'why act' minmax(0, 60fr)
+      'foot foot' auto / minmax(0, 1fr) minmax(0, 1fr);
   }
   .map {
-    grid-area: map;
     border-right: 0;
     border-bottom: 1px solid var(--line);
-  }
-  .why {
-    grid-area: why;
-  }
-  .act {
-    grid-area: act;
   }
 }
 @media (max-width: 1100px) and (orientation: landscape) {
   .columns {
     grid-template:
       'map why' minmax(0, 1fr)
-      'map act' minmax(0, 1fr) / minmax(0, 404px) minmax(0, 1fr);
+      'map act' minmax(0, 1fr)
+      'foot foot' auto / minmax(0, 404px) minmax(0, 1fr);
   }
   .map {
     border-right: 1px solid var(--line);

@@ -19,7 +19,7 @@ export const extensionNumbers = {
     sided: false,
     readings: readFrom('padForward', 'extensionLength'),
     at: ({ extensions }) => extensions.padAhead,
-    vial: () => ({ label: 'Pad to elbow', remark: 'ahead' }),
+    vial: () => ({ label: 'Pad ahead of elbow', remark: 'minus: behind' }),
   },
   armGap: {
     label: 'Knee to forearm on the extensions',

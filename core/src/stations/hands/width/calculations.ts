@@ -92,7 +92,7 @@ export const cutPlanCalculation = defineCalculation({
   },
   working: ({ from }, { cuts, stoppedBy }) =>
     cuts.length === 0
-      ? [{ label: 'No cut', formula: stoppedBy ?? 'the bar is no wider than asked', value: from, unit: 'mm' }]
+      ? [{ label: 'No cut', formula: stoppedBy ?? 'the bar is not too wide', value: from, unit: 'mm' }]
       : cuts.map(({ n, perSide, width, total }) => ({
           label: `Cut ${n}`,
           formula: `2 · ${perSide} off, ${total} in all`,

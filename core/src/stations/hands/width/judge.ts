@@ -119,17 +119,17 @@ function findingsOf({ school, asked, now, stands, spreadCost: cost, plan, floors
   if (now === null) return found
   if (asked && stands) {
     const capped = asked.cappedBy ? `, ${widthCaps[asked.cappedBy.key]}` : ''
-    const wanted = msg`${range(asked.target.low, asked.target.high)} asked${capped}`
+    const wanted = msg`${range(asked.target.low, asked.target.high)}${capped}`
     const { end, beyond, weight } = verdictOf(stands)
     const verdict = into(found, 'barWidth')
     const saved = cost && cost.now - cost.aim >= LEAST_REACH ? msg` The aim gives back ${mm(cost.now - cost.aim, 1)} of reach.` : ''
     const against = msg`${mm(now.value)} against ${wanted}, aim ${mm(asked.target.aim)}.`
     if (end === 'high') {
       const costs = 'A wide bar adds to the reach, locks elbows, and is harder to push and pull.'
-      verdict('wide', 'both', weight, msg`Bar ${mm(beyond)} wider than asked.`, msg`${against} ${costs}${saved}`, source)
+      verdict('wide', 'both', weight, msg`Bar ${mm(beyond)} too wide.`, msg`${against} ${costs}${saved}`, source)
     } else if (end === 'low') {
       const closes = 'A narrow bar closes the chest and steers quickly.'
-      verdict('narrow', 'both', weight, msg`Bar ${mm(beyond)} narrower than asked.`, msg`${against} ${closes}`, source)
+      verdict('narrow', 'both', weight, msg`Bar ${mm(beyond)} too narrow.`, msg`${against} ${closes}`, source)
     } else verdict('width-fits', 'both', weight, msg`${term('bar-width', 'Bar width')} fits.`, msg`${mm(now.value)}, ${wanted}.`, source)
   }
   if (setup.rider.bar === 'drop') return found

@@ -23,7 +23,7 @@ export function saddleExclusions(spec: SaddleSpec, rider: SaddleRider): Message[
     found.push(msg`The bones are ${mm(rider.spacing)} apart: they would lie on the edge of ${mm(spec.width)}.`)
   }
   if (rider.width !== null && spec.width > rider.width.high + MOST_OVER) {
-    found.push(msg`${mm(spec.width - rider.width.high)} wider than asked: it rocks the hips and rubs the thighs.`)
+    found.push(msg`${mm(spec.width - rider.width.high)} too wide: it rocks the hips and rubs the thighs.`)
   }
   const taller = rider.railHeightNow === null ? 0 : spec.railHeight - rider.railHeightNow
   if (rider.postRoomDown !== null && taller > rider.postRoomDown) {

@@ -141,9 +141,7 @@ const items = computed(() => {
           <p>
             <strong><MessageText :of="option.words" />:</strong>
             {{ ' '
-            }}<span class="muted">
-              <MessageText :of="leftWords(option)" />{{ threadOf(option) }}; effort {{ option.cost }}, undone {{ option.reversible }}.</span
-            >
+            }}<span class="muted"> <MessageText :of="leftWords(option)" />{{ threadOf(option) }}; undone {{ option.reversible }}.</span>
           </p>
           <Button
             v-if="option.moves.length > 0 && board.movable"

@@ -79,7 +79,7 @@ const lines = computed<readonly Line[]>(() => {
       ...(visit.bar === 'drop' ? [`levers ${trimmed(line.lever, 0)}° down the bend`] : []),
     ]
     const apart = line.apart === null ? [] : [`grip ${trimmed(line.apart, 1)}° off the hand`]
-    const wider = line.wider === 0 ? [] : [`${shown(Math.abs(line.wider))} ${line.wider > 0 ? 'wider' : 'narrower'} than asked`]
+    const wider = line.wider === 0 ? [] : [`${shown(Math.abs(line.wider))} ${line.wider > 0 ? 'wider' : 'narrower'} than the aim`]
     const steering =
       Math.abs(line.steering) < 0.01
         ? []
@@ -200,7 +200,7 @@ const isAsItIs = ({ line }: Line) => {
         </p>
         <p class="small">{{ row.work }}; {{ row.left }}.</p>
         <Button v-if="!isAsItIs(row)" size="small" :disabled="!board.movable" :data-testid="`cockpit-take-${i}`" @click="take(row)"
-          >To the card</Button
+          >Set up to try</Button
         >
         <span v-else class="small muted">as it is</span>
       </li>

@@ -28,7 +28,7 @@ const shown = computed(() => (all.value ? props.rows : props.rows.slice(0, FEW))
           :disabled="!board.movable"
           :data-testid="`choose-${part}-${i}`"
           @click="board.take(row.requested, `${title}: ${row.spec.name}.`)"
-          >To the card</Button
+          >Set up to try</Button
         >
       </li>
     </ol>
