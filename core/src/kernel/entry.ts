@@ -45,10 +45,11 @@ const unitWords: Readonly<Record<string, LengthUnit>> = {
   '”': 'in',
   "''": 'in',
 }
+const MM_PER_METRE = 1000
 const perUnit: Readonly<Record<LengthUnit, number>> = { mm: 1, cm: 10, in: MM_PER_INCH }
 
 /**
- * Reads what a hand with a tape types: `251`, `251,5`, `25.1 cm`, `9 7/8 in`, `9⅞"`, `5 ft 9 in`.
+ * Reads what a hand with a tape types: `251`, `251,5`, `25.1 cm`, `1.94 m`, `9 7/8 in`, `9⅞"`, `5 ft 9 in`.
  * Comma and point both mark decimals; a fraction may follow a whole number.
  *
  * @param text as typed
@@ -84,6 +85,9 @@ function parseLength(tidy: string, text: string, assumed: LengthUnit): ParsedEnt
     if (inches === null || inches < 0) return misunderstood(text, 'length')
     return { ok: true, value: (Number(feet[1]) * 12 + inches) * MM_PER_INCH, unit: 'in' }
   }
+  const metres = /^(.*\d)\s*m$/.exec(tidy)
+  const inMetres = metres === null ? null : parseNumber(metres[1] ?? '')
+  if (inMetres !== null) return { ok: true, value: inMetres * MM_PER_METRE, unit: 'mm' }
   const match = /^(.*?)\s*(mm|cm|inches|inch|in|"|″|”|'')?$/.exec(tidy)
   const value = parseNumber(match?.[1] ?? '')
   if (value === null) return misunderstood(text, 'length')

@@ -82,6 +82,7 @@ export const symptoms = {
   'forearms-tire': {
     label: 'Forearms tire',
     why: 'Why do the forearms tire?',
+    whyIf: { pain: 'Why do the forearms hurt?', numb: 'Why do the forearms go numb?' },
     regions: ['forearm'],
     causes: ['lever-far', 'two-fingers', 'grip-thick', 'grip-thin', 'wrist-forward', 'tyres-hard'],
     modifiers: [{ cause: 'wrist-forward', factor: 1.6, situation: ['descending'], says: 'Shows on descents: the thumb holds the rider up.' }, { cause: 'lever-far', factor: 1.3, situation: ['descending'], says: 'Shows on descents, braking.' }, { cause: 'tyres-hard', factor: 1.4, rides: ['trail', 'downhill', 'gravel'], says: 'Rides rough ground.' }],
@@ -227,11 +228,18 @@ export const symptoms = {
   'closed-hip': {
     label: 'Hip, stomach and running after',
     why: 'Why does the hip feel closed?',
-    whyIf: { 'cramp-after': 'Why does it cramp afterwards?', 'running-after': 'Why is running hard afterwards?' },
+    whyIf: { 'blocked-forward': 'Why does the rider not get down to the bar?', 'cramp-after': 'Why does it cramp afterwards?', 'running-after': 'Why is running hard afterwards?' },
     regions: ['hip', 'stomach'],
-    controls: ['cramp-after', 'running-after'],
+    controls: ['blocked-forward', 'cramp-after', 'running-after'],
     causes: ['front-low', 'crank-long', 'saddle-back', 'saddle-low'],
     modifiers: [{ cause: 'front-low', factor: 1.5, rides: ['time-trial'], says: 'Rides low positions.' }, { cause: 'front-low', factor: 1.4, situation: ['low'], says: 'Shows with the hands low.' }],
+  },
+  'bar-far': {
+    label: 'Bar feels far away',
+    why: 'Why does the bar feel far away?',
+    controls: ['bar-far'],
+    causes: ['reach-long', 'front-low', 'saddle-back', 'lever-far', 'hoods-low'],
+    modifiers: [{ cause: 'reach-long', factor: 1.4, changed: ['bar-controls', 'bike'], says: 'Began with another bar, stem or bike.' }, { cause: 'saddle-back', factor: 1.4, changed: ['saddle', 'position'], says: 'Began after the saddle was changed.' }],
   },
   'nervous-steering': {
     label: 'Nervous steering',

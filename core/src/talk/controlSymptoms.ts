@@ -6,7 +6,7 @@ export interface ControlSymptom {
   readonly label: string
   /** what the rider commonly says */
   readonly says: string
-  readonly group: 'steering' | 'hands' | 'saddle' | 'feet' | 'off-bike'
+  readonly group: 'steering' | 'hands' | 'reach' | 'saddle' | 'feet' | 'off-bike'
   /** where on a ride it usually shows */
   readonly usual: RideSituation
 }
@@ -14,6 +14,7 @@ export interface ControlSymptom {
 export const controlGroups = {
   steering: 'Steering and grip',
   hands: 'Brakes and shifting',
+  reach: 'Reach to the bar',
   saddle: 'On the saddle',
   feet: 'On the pedals',
   'off-bike': 'Off the bike',
@@ -27,6 +28,8 @@ export const controlSymptoms = {
   'pitched-forward': { label: 'Pitched forward on steep descents', says: 'I go over the bars on steep ground.', group: 'steering', usual: 'descending' },
   'missed-shift': { label: 'Missed shifts', says: 'My thumb or finger misses the shifter.', group: 'hands', usual: 'anywhere' },
   'weak-braking': { label: 'Weak or missed braking', says: 'I miss the lever, or cannot pull hard enough.', group: 'hands', usual: 'descending' },
+  'bar-far': { label: 'Bar feels far away', says: 'I have to stretch for the bar.', group: 'reach', usual: 'anywhere' },
+  'blocked-forward': { label: 'Blocked when reaching forward', says: 'Something stops me when I bend down to the bar.', group: 'reach', usual: 'low' },
   'slides-forward': { label: 'Slides forward', says: 'I end up on the nose.', group: 'saddle', usual: 'hard-effort' },
   'slides-back': { label: 'Keeps pushing back', says: 'I keep shuffling back, looking for the saddle.', group: 'saddle', usual: 'anywhere' },
   rocks: { label: 'Rocks on the saddle', says: 'My hips sway, or the thighs rub.', group: 'saddle', usual: 'hard-effort' },

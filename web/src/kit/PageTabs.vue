@@ -49,7 +49,7 @@ button[aria-selected='true'] {
 }
 @media (max-width: 1100px) {
   .pages {
-    overflow-x: auto;
+    flex-wrap: wrap;
   }
   .pages button {
     flex-basis: auto;

@@ -222,7 +222,9 @@ function runs(): WorkingRun[] {
         cancel-text="Not yet"
         @confirm="tryIt"
       >
-        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()">Try</Button>
+        <Button type="primary" size="large" :disabled="!board.canTry" data-testid="try" @click="board.isForGood || tryIt()"
+          >Try&ensp;<kbd aria-hidden="true">t</kbd></Button
+        >
       </Popconfirm>
     </div>
   </article>

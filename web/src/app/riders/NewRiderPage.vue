@@ -9,6 +9,7 @@ import { bikeFieldsSchema, riderFieldsSchema } from '@level-stance/core/record/d
 import { contract } from '@level-stance/core/contract/contract'
 import { ApiError, ask, putOwn } from '../../data/client.ts'
 import type { Riding } from '@level-stance/core/talk/riding'
+import FoldPanel from '../../kit/FoldPanel.vue'
 import SelectField from '../../kit/SelectField.vue'
 import RidingForm from '../../complaint/RidingForm.vue'
 import PageFrame from './PageFrame.vue'
@@ -71,6 +72,9 @@ async function isTaken(riderId: string): Promise<boolean> {
   }
 }
 
+/** Told before the page was left: shown again as it was. */
+const hasRiding = Object.keys(form.value.riding ?? {}).length > 0
+
 async function start(): Promise<void> {
   tried.value = true
   const [newRider, newBike] = [rider.value.data, bike.value.data]
@@ -114,7 +118,7 @@ async function start(): Promise<void> {
         :help="problemOf(rider, 'note')"
         html-for="rider-note"
       >
-        <Textarea id="rider-note" v-model:value="form.note" :rows="3" />
+        <Textarea id="rider-note" v-model:value="form.note" :rows="2" />
       </FormItem>
       <div class="two">
         <FormItem
@@ -137,9 +141,10 @@ async function start(): Promise<void> {
           />
         </FormItem>
       </div>
-      <FormItem label="How the rider rides: half a minute, all optional">
+      <!-- Folded, so that the visit can be started without it: what is told here can be told later, on Talk. -->
+      <FoldPanel title="How the rider rides: half a minute, all optional" :open="hasRiding">
         <RidingForm :riding="form.riding ?? {}" @change="(riding) => (form.riding = riding)" />
-      </FormItem>
+      </FoldPanel>
       <p v-if="problem" class="stop" role="alert">{{ problem }}</p>
       <Button type="primary" size="large" html-type="submit" :loading="busy">Start the visit</Button>
     </Form>

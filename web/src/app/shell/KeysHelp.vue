@@ -17,6 +17,7 @@ const inside = computed(() => [
   ['Enter', 'in a field or a list: the next reading; Shift+Enter the one before; Esc gives back what was there'],
   ['↓', 'in a list: opens it, as typing does; then Enter takes what is marked'],
   ['← ↑ ↓ →', preferences.plain(msg`on a handle of the board: ${mm(1)} or 0.5°; with Shift five times as much; Esc takes it back`)],
+  ['← ↑ ↓ →', 'on the body of Talk: the next place; Enter tells it'],
   ['↑ ↓', preferences.plain(msg`on a cleat of Feet: ${mm(1)}, with Shift ${mm(0.5, 1)}; on a heel 0.5°`)],
 ])
 function words(): void {

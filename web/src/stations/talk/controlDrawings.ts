@@ -12,6 +12,8 @@ export const controlDrawings: Readonly<Record<ControlSymptomKey, readonly string
   'pitched-forward': ['M2 6L46 27', wheel(14, 5, 4), wheel(32, 13, 4), 'M20 2C28 0 36 4 40 10', 'M36 10L40 10L41 6'],
   'missed-shift': ['M4 12H30', 'M30 9H40A3 3 0 0 1 40 15H30', 'M12 12V20H20', 'M26 26L32 20', 'M32 26L26 20'],
   'weak-braking': ['M4 10H30', 'M30 7H40A3 3 0 0 1 40 13H30', 'M20 13C22 22 30 24 42 24', 'M12 22H16', 'M10 26H14'],
+  'bar-far': ['M8 26L14 8L30 15', wheel(15, 4, 2.5), 'M42 11V21', 'M33 16H38', 'M36 14L38 16L36 18'],
+  'blocked-forward': ['M10 26L16 9', wheel(17, 5, 2.5), 'M22 8C30 9 35 14 36 20', 'M33 18L36 20L38 17', 'M24 26L42 22'],
   'slides-forward': [saddle, 'M18 22H38', 'M34 19L38 22L34 25'],
   'slides-back': [saddle, 'M34 22H12', 'M16 19L12 22L16 25'],
   rocks: ['M10 12C18 8 30 8 38 12', 'M24 12V24', 'M8 22C4 18 4 14 6 10', 'M40 22C44 18 44 14 42 10'],
