@@ -104,7 +104,7 @@ const isWayBack = computed(() => isWhole.value && (step.value?.chosen ?? []).eve
 const cautions = computed(() => (step.value ? cautionsFor(step.value) : []))
 const stems = computed(() => step.value?.stems ?? [])
 
-/** Folded to one line: the page has the room. What is newly asked for is read whole. */
+/** Folded to a line, with its caution: the page has the room. What is newly asked for is read whole. */
 const folded = ref(false)
 watch(
   () => board.active,
@@ -194,11 +194,15 @@ function runs(): WorkingRun[] {
         <p v-if="!board.active" class="small muted">Drag on the board, or type where it should go.</p>
       </div>
     </div>
-    <p v-else class="main line">
-      <strong>Move</strong>&ensp;<MessageText v-if="isSaid && now.length > 0" :of="joined(now, ' · ')" /><span v-else class="muted">{{
-        rows.map(({ setting }) => definitionOf(setting).label).join(' · ')
-      }}</span>
-    </p>
+    <div v-else class="main">
+      <p class="line">
+        <strong>Move</strong>&ensp;<MessageText v-if="isSaid && now.length > 0" :of="joined(now, ' · ')" /><span v-else class="muted">{{
+          rows.map(({ setting }) => definitionOf(setting).label).join(' · ')
+        }}</span>
+      </p>
+      <!-- What can be tried is never without its caution. -->
+      <p v-if="isSaid && now.length > 0" class="caution small"><MessageText :of="joined(cautions)" /></p>
+    </div>
     <div class="acts">
       <Button
         type="text"
@@ -283,9 +287,10 @@ article:focus {
   align-items: center;
   gap: 4px 20px;
 }
-.main.line {
-  display: block;
-  align-self: center;
+.folded .main {
+  justify-content: center;
+}
+.line {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

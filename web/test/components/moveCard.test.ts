@@ -66,8 +66,9 @@ describe('the move card', () => {
     const fold = () => at.get('button[aria-expanded]')
     await fold().trigger('click')
     expect([at.findAll('input').length, fold().attributes('aria-expanded')]).toEqual([0, 'false'])
-    // What is asked for is still read, and can be tried.
+    // What is asked for is still read, with its caution, and can be tried.
     expect(at.text()).toContain('Saddle up 4 mm')
+    expect(at.get('.caution').text()).toMatch(/torque/i)
     expect(tryButton(at).exists()).toBe(true)
     useBoard().leave()
     await nextTick()
