@@ -1,4 +1,4 @@
-import { answer, choose, expect, expectSaved, goTo, openDemo, openOwnDemo, openTold, test } from '../site.ts'
+import { answer, choose, expect, expectSaved, goTo, openDemo, openOwnDemo, openTold, settled, test } from '../site.ts'
 
 test('the five demo riders are listed, searched and opened', async ({ page }) => {
   await page.goto('/')
@@ -24,6 +24,8 @@ test('dragging the cleat, its number and everything that depends on it move toge
   const handle = page.getByRole('slider', { name: 'Cleat to try, right' })
   const aim = page.getByRole('textbox', { name: 'Behind ball of foot, right, to' })
   await expect(aim).toHaveValue('24')
+  await expect(page.getByTestId('move-now')).toBeVisible()
+  await settled(page)
   const box = (await handle.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()

@@ -1,5 +1,18 @@
 import { readFile } from 'node:fs/promises'
-import { choose, confirmRemoval, downloaded, expect, expectSaved, goTo, newRider, openOwnDemo, read, readEnough, test } from '../site.ts'
+import {
+  choose,
+  confirmRemoval,
+  downloaded,
+  expect,
+  expectSaved,
+  goTo,
+  newRider,
+  openOwnDemo,
+  read,
+  readEnough,
+  settled,
+  test,
+} from '../site.ts'
 
 test('the courier’s outer knee, solved by keyboard alone from what the screens say', async ({ page }) => {
   await openOwnDemo(page, 'Oona', 'Talk')
@@ -128,6 +141,9 @@ test('turning the foot by its handle: drag, keys and number move together, held 
   await field.fill('7')
   await expect(handle).toHaveAttribute('aria-valuenow', '7')
   await expect(handle).toHaveAttribute('aria-valuetext', 'toes 7° out')
+  // What it brings along has grown under the board, and the board has its height.
+  await expect(page.getByTestId('move-now')).toBeVisible()
+  await settled(page)
   const box = (await handle.boundingBox())!
   // The knob is the handle’s lower end; the heel toward the bike turns the toes out, to where the sole stops it.
   const knob = { x: box.x + 18, y: box.y + box.height - 18 }

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
-import { choose, downloaded, expect, expectSaved, fieldOf, goTo, newRider, openDemo, openOwnDemo, read, test } from '../site.ts'
+import { choose, downloaded, expect, expectSaved, fieldOf, goTo, newRider, openDemo, openOwnDemo, read, settled, test } from '../site.ts'
 
 const metric = (page: Page, key: string) => page.getByTestId(`metric-${key}`)
 const turnTo = (page: Page, name: string) =>
@@ -110,6 +110,8 @@ test('the board: drag, keys and numbers move the same thing, and the vials follo
   await expect(to).toHaveValue('671')
   await page.keyboard.press('Escape')
   await expect(to).toHaveValue('')
+  await expect(page.getByTestId('move-now')).toBeHidden()
+  await settled(page)
   const box = (await saddle.boundingBox())!
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2)
   await page.mouse.down()
