@@ -15,6 +15,10 @@ type WithAxe = typeof globalThis & { axe?: { run: (context: string, options: Run
  */
 export async function checkAccess(page: Page, within = 'html', rules?: readonly string[]): Promise<string[]> {
   if (!(await page.evaluate(() => (globalThis as WithAxe).axe !== undefined))) await page.evaluate(axe)
+  // What still fades in has not its own colours yet; what moves for good (a skeleton) is not waited for.
+  await page.waitForFunction(() =>
+    document.getAnimations().every((one) => one.playState !== 'running' || one.effect?.getComputedTiming().iterations === Infinity),
+  )
   const runOnly = rules
     ? { type: 'rule' as const, values: [...rules] }
     : { type: 'tag' as const, values: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'] }
