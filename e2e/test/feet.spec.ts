@@ -63,7 +63,7 @@ test('the courier’s outer knee, solved by keyboard alone from what the screens
     await page.getByRole('tab', { name: 'Why' }).focus()
     await page.keyboard.press('Enter')
     // Two goniometer readings tell no more than ±3.3°, which is more than the room on either side.
-    await expect(page.getByTestId('cause-rotation')).toContainText(/: at its limit, ±3\.3° cannot decide\./)
+    await expect(page.getByTestId('cause-rotation')).toContainText(/ ±3\.3°: cannot tell which side of the limit\./)
     await expect(page.getByTestId('cause-rotation').getByRole('img', { name: 'speaks for it' })).toHaveCount(0)
     await expectSaved(page)
   })

@@ -90,7 +90,7 @@ export function laterWords(chosen: readonly Chosen[], exchanges: readonly Reques
     const name = msg`${midSentence(moveName(move))} ${directionOf(move.setting, first)}`
     if (rest.length > MOST_NAMED) {
       const each = amountWords(move.setting, first)
-      return [msg`${name}, ${`${rest.length} more steps of${first === last ? '' : ' up to'}`} ${each}`]
+      return [msg`${name}, ${`${rest.length} more steps of${Math.abs(first - last) < 0.05 ? '' : ' up to'}`} ${each}`]
     }
     const sizes = joined(
       rest.map((step) => amountWords(move.setting, step)),

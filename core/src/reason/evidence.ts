@@ -165,7 +165,7 @@ function numberEvidence(row: NumberTestRow, found: Judged, side: Side | null): E
   }
   // What lies within its own ± of the line is said as it stands: nothing is claimed that it cannot decide.
   if (speaks === 'unsure') {
-    const words = msg`${numberRow(row.of).label} ${shown(row.of, found.value)}: at its limit, ±${shown(row.of, found.plusMinus)} cannot decide.`
+    const words = msg`${numberRow(row.of).label} ${shown(row.of, found.value)} ±${shown(row.of, found.plusMinus)}: cannot tell which side of the limit.`
     return { of: row.of, side, belief: b, moves, speaks, words, strength: row.strength, past, source: row.source }
   }
   const said = written(speaks === 'for' ? row.for : row.otherwise, (mark) => {

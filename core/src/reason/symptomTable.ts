@@ -228,7 +228,7 @@ export const symptoms = {
   'closed-hip': {
     label: 'Hip, stomach and running after',
     why: 'Why does the hip feel closed?',
-    whyIf: { 'blocked-forward': 'Why does the rider not get down to the bar?', 'cramp-after': 'Why does it cramp afterwards?', 'running-after': 'Why is running hard afterwards?' },
+    whyIf: { 'blocked-forward': 'Why can the rider not reach down to the bar?', 'cramp-after': 'Why does it cramp afterwards?', 'running-after': 'Why is running hard afterwards?' },
     regions: ['hip', 'stomach'],
     controls: ['blocked-forward', 'cramp-after', 'running-after'],
     causes: ['front-low', 'crank-long', 'saddle-back', 'saddle-low'],

@@ -264,7 +264,7 @@ function remove(complaint: Complaint): void {
         </template>
       </template>
     </section>
-    <ActFoot v-if="visit.complaints.length > 0" class="foot">
+    <ActFoot class="foot">
       <TrialCard v-if="visit.folded.trying" :change="visit.folded.trying" />
       <MoveCard v-else-if="board.active" :fields="[]" />
     </ActFoot>
